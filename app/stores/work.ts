@@ -1,0 +1,162 @@
+import { wrap, type Remote } from 'comlink'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { findKind, type Change } from '~~/core/changes'
+import type { Project } from '~~/core/formats'
+import { doAct, redoAct, undoAct } from '~/data/acts'
+import { db } from '~/data/db'
+import { useLive } from '~/composables/useLive'
+import type { Computed, FoldWorker } from '~/workers/fold.worker'
+
+let remote: Remote<FoldWorker> | null = null
+
+function foldWorker(): Remote<FoldWorker> {
+  remote ??= wrap<FoldWorker>(new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }))
+  return remote
+}
+
+/** The garment that is open: its row, its plan as computed by the worker, and what is being dragged. */
+export const useWork = defineStore('work', () => {
+  const projectId = ref<string | null>(null)
+  const project = useLive(async () => (projectId.value ? ((await db.projects.get(projectId.value)) ?? null) : null), null as Project | null, projectId)
+  const wearer = useLive(
+    async () => (project.value?.wearerId ? ((await db.wearers.get(project.value.wearerId)) ?? null) : null),
+    null as Awaited<ReturnType<typeof db.wearers.get>> | null,
+    project,
+  )
+  const acts = useLive(
+    async () => (projectId.value ? await db.acts.where('scope').equals(projectId.value).sortBy('id') : []),
+    [] as Awaited<ReturnType<typeof db.acts.toArray>>,
+    projectId,
+  )
+  const lastDone = computed(() => acts.value.filter((a) => a.undone === 0).at(-1) ?? null)
+  const nextRedo = computed(() => acts.value.find((a) => a.undone === 1) ?? null)
+
+  const computedPlan = shallowRef<Computed | null>(null)
+  /** The stop whose inputs are shown; null shows the whole plan. */
+  const selectedId = ref<string | null>(null)
+  /** Inputs while a handle or field is being moved, before they are written. */
+  const draft = shallowRef<{ changeId: string; inputs: unknown } | null>(null)
+  const saving = ref(0)
+  const trouble = ref<string | null>(null)
+
+  let baseKey = ''
+  let busy = false
+  let again = false
+
+  async function recompute(): Promise<void> {
+    if (!project.value) {
+      computedPlan.value = null
+      return
+    }
+    if (busy) {
+      again = true
+      return
+    }
+    busy = true
+    try {
+      const row = project.value
+      const key = `${row.id}:${JSON.stringify(row.garment).length}:${row.createdAt}`
+      const worker = foldWorker()
+      if (key !== baseKey) {
+        await worker.setBase(key, row.garment)
+        baseKey = key
+      }
+      const plan = row.plan.map((c) => (draft.value?.changeId === c.id ? { ...c, inputs: draft.value.inputs } : c))
+      const result = await worker.compute(plan, wearer.value ?? null)
+      if (projectId.value === row.id) computedPlan.value = result
+      trouble.value = null
+    } catch (error) {
+      trouble.value = error instanceof Error ? error.message : String(error)
+    } finally {
+      busy = false
+      if (again) {
+        again = false
+        void recompute()
+      }
+    }
+  }
+  watch([project, wearer, draft], () => void recompute())
+
+  function open(id: string): void {
+    if (projectId.value === id) return
+    computedPlan.value = null
+    draft.value = null
+    selectedId.value = null
+    projectId.value = id
+  }
+
+  async function act(label: string, recipe: (draft: Project) => void): Promise<void> {
+    if (!projectId.value) return
+    saving.value += 1
+    try {
+      await doAct(projectId.value, label, recipe)
+    } finally {
+      saving.value -= 1
+    }
+  }
+
+  const titleOf = (change: Change): string => {
+    const kind = findKind(change.kind)
+    return kind && project.value ? kind.describe(project.value.garment, change.inputs).title : change.kind
+  }
+
+  /** Adds a stop and shows it. */
+  async function addChange(change: Omit<Change, 'id'>): Promise<string> {
+    const id = crypto.randomUUID()
+    await act(`add “${titleOf({ ...change, id })}”`, (row) => void row.plan.push({ ...change, id }))
+    selectedId.value = id
+    return id
+  }
+
+  async function editInputs(changeId: string, inputs: unknown): Promise<void> {
+    const change = project.value?.plan.find((c) => c.id === changeId)
+    if (!change) return
+    // JSON: what is written is plain data, never a reactive proxy.
+    const plain = JSON.parse(JSON.stringify(inputs)) as unknown
+    await act(`change “${titleOf(change)}”`, (row) => {
+      const stop = row.plan.find((c) => c.id === changeId)
+      if (stop) stop.inputs = plain
+    })
+    if (draft.value?.changeId === changeId) draft.value = null
+  }
+
+  async function removeChange(changeId: string): Promise<void> {
+    const change = project.value?.plan.find((c) => c.id === changeId)
+    if (!change) return
+    if (selectedId.value === changeId) selectedId.value = null
+    await act(`delete “${titleOf(change)}”`, (row) => void (row.plan = row.plan.filter((c) => c.id !== changeId)))
+  }
+
+  async function switchChange(changeId: string, on: boolean): Promise<void> {
+    const change = project.value?.plan.find((c) => c.id === changeId)
+    if (!change) return
+    await act(`switch ${on ? 'on' : 'off'} “${titleOf(change)}”`, (row) => {
+      const stop = row.plan.find((c) => c.id === changeId)
+      if (stop) stop.on = on
+    })
+  }
+
+  async function moveChange(changeId: string, to: number): Promise<void> {
+    const change = project.value?.plan.find((c) => c.id === changeId)
+    if (!change) return
+    await act(`move “${titleOf(change)}”`, (row) => {
+      const from = row.plan.findIndex((c) => c.id === changeId)
+      if (from < 0) return
+      const [stop] = row.plan.splice(from, 1)
+      row.plan.splice(Math.max(0, Math.min(row.plan.length, to)), 0, stop!)
+    })
+  }
+
+  const undo = () => (projectId.value ? undoAct(projectId.value) : Promise.resolve(null))
+  const redo = () => (projectId.value ? redoAct(projectId.value) : Promise.resolve(null))
+  const paperSteps = async (units: 'in' | 'cm') => {
+    await recompute()
+    return foldWorker().steps(units)
+  }
+
+  return {
+    projectId, project, wearer, computedPlan, selectedId, draft, saving, trouble, lastDone, nextRedo,
+    open, act, addChange, editInputs, removeChange, switchChange, moveChange, undo, redo, paperSteps, titleOf,
+  }
+})

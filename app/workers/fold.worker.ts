@@ -1,0 +1,106 @@
+import { expose } from 'comlink'
+import { z } from 'zod'
+import { listFaults, type Fault } from '~~/core/advice'
+import { ChangeSchema, findKind, foldPlan, type Change, type FoldedPlan, type FoldedStop, type Handle, type PaperStep } from '~~/core/changes'
+import { WearerSchema, type Wearer } from '~~/core/formats'
+import { DEFAULT_TOLERANCES, walkGarment, type WalkedGarment } from '~~/core/match'
+import { compareMeasures, type LedgerRow } from '~~/core/measure'
+import { GarmentSchema, type Garment } from '~~/core/pattern'
+import type { UnitSystem } from '~~/core/units'
+
+export interface ComputedStop extends Omit<FoldedStop, 'garment'> {
+  ledger: LedgerRow[]
+  handles: Handle[]
+}
+
+/** Everything the stations show of a plan, computed off the page. */
+export interface Computed {
+  /** garments[0] as bought, garments[i + 1] after stop i. */
+  garments: Garment[]
+  stops: ComputedStop[]
+  /** As bought against as altered. */
+  ledger: LedgerRow[]
+  walked: WalkedGarment
+  faults: Fault[]
+}
+
+const PlanSchema = z.array(ChangeSchema)
+
+let base: { key: string; garment: Garment } | null = null
+let folded: FoldedPlan | null = null
+const kept = new WeakMap<FoldedStop, ComputedStop>()
+
+/** Change objects of the last fold are kept where nothing in them changed, so that their stops are reused. */
+function keepSame(plan: readonly Change[]): Change[] {
+  return plan.map((change, i) => {
+    const old = folded?.stops[i]?.change
+    return old && JSON.stringify(old) === JSON.stringify(change) ? old : change
+  })
+}
+
+const api = {
+  /** Sets the pieces as bought; `key` changes whenever they do. */
+  setBase(key: string, garment: unknown): void {
+    if (base?.key === key) return
+    base = { key, garment: GarmentSchema.parse(garment) }
+    folded = null
+  },
+
+  /** Folds a plan over the pieces and measures what came out. */
+  compute(plan: unknown, wearer: unknown): Computed {
+    if (!base) throw new Error('no garment was set')
+    const context = { sizeId: base.garment.baseSizeId, wearer: contextWearer(WearerSchema.nullable().parse(wearer)) }
+    folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, folded ?? undefined)
+    let before = base.garment
+    const stops = folded.stops.map((stop): ComputedStop => {
+      let known = kept.get(stop)
+      if (!known) {
+        const { garment, ...rest } = stop
+        const kind = findKind(stop.change.kind)
+        known = {
+          ...rest,
+          ledger: stop.applied ? compareMeasures(before, garment, context.sizeId) : [],
+          handles: stop.applied && kind ? kind.handles(before, stop.change.inputs, stop.applied, context) : [],
+        }
+        kept.set(stop, known)
+      }
+      before = stop.garment
+      return known
+    })
+    return {
+      garments: [folded.base, ...folded.stops.map((s) => s.garment)],
+      stops,
+      ledger: compareMeasures(folded.base, folded.garment, context.sizeId),
+      walked: walkGarment(folded.garment, context.sizeId),
+      faults: listFaults(folded, context.sizeId, DEFAULT_TOLERANCES),
+    }
+  },
+
+  /** The plan as ruler-and-scissors steps, stop by stop. */
+  steps(units: UnitSystem): { changeId: string; title: string; steps: PaperStep[] }[] {
+    if (!folded || !base) return []
+    const context = { sizeId: base.garment.baseSizeId }
+    let before = base.garment
+    return folded.stops.flatMap((stop) => {
+      const kind = findKind(stop.change.kind)
+      const garment = before
+      before = stop.garment
+      if (!stop.applied || !kind) return []
+      return [
+        {
+          changeId: stop.change.id,
+          title: kind.describe(garment, stop.change.inputs).title,
+          steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, units }),
+        },
+      ]
+    })
+  },
+}
+
+function contextWearer(wearer: Wearer | null) {
+  return wearer?.heelRoundMm ? { heelRoundMm: wearer.heelRoundMm } : undefined
+}
+
+export type FoldWorker = typeof api
+
+expose(api)

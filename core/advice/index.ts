@@ -1,0 +1,1 @@
+export { listFaults, type Fault, type Mend } from './list-faults'

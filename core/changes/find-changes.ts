@@ -1,0 +1,31 @@
+import { CHANGE_KINDS } from './registry'
+import type { ChangeKind } from './types'
+
+/** Small words that carry no meaning for the search. */
+const SMALL = new Set(['the', 'a', 'an', 'is', 'at', 'in', 'of', 'my', 'too', 'to', 'it', 'by', 'on'])
+
+const wordsOf = (text: string): string[] =>
+  text.toLowerCase().normalize('NFKD').split(/[^\p{L}]+/u).filter((w) => w !== '' && !SMALL.has(w))
+
+/** 2 for a whole word, 1 for its beginning, 0 otherwise. */
+function wordScore(word: string, text: readonly string[]): number {
+  if (text.includes(word)) return 2
+  return text.some((t) => t.startsWith(word) || (word.length > 4 && t.length > 3 && word.startsWith(t))) ? 1 : 0
+}
+
+/**
+ * Finds changes by name or by what one sees on the body ("shorten", "bunches at the waist"), best first.
+ * An empty question gives all of them.
+ */
+export function findChanges(question: string): ChangeKind<unknown>[] {
+  const asked = wordsOf(question)
+  if (asked.length === 0) return [...CHANGE_KINDS]
+  return CHANGE_KINDS.map((kind) => {
+    const phrases = [kind.title, kind.does, ...kind.foundBy].map(wordsOf)
+    const best = Math.max(...phrases.map((p) => asked.reduce((sum, w) => sum + wordScore(w, p), 0)))
+    return { kind, best }
+  })
+    .filter((x) => x.best > 0)
+    .sort((a, b) => b.best - a.best)
+    .map((x) => x.kind)
+}

@@ -1,0 +1,57 @@
+import type { Garment } from '../pattern'
+import type { Problem } from '../result'
+import { findKind, type Change } from './registry'
+import type { Applied, ChangeContext } from './types'
+
+/** What became of one stop of the plan. */
+export interface FoldedStop {
+  change: Change
+  status: 'applied' | 'off' | 'refused' | 'orphan'
+  /** The garment after this stop; the same object as before it unless the change was applied. */
+  garment: Garment
+  applied: Applied | null
+  problem: Problem | null
+}
+
+export interface FoldedPlan {
+  base: Garment
+  stops: FoldedStop[]
+  /** The garment as altered by the whole plan. */
+  garment: Garment
+}
+
+/** Codes that mean: what the change was made for has gone. The change is kept and marked, later ones still run. */
+const ORPHAN_CODES = new Set(['reference-gone'])
+
+/**
+ * Applies a list of changes to a garment, one after the other. A refused or orphaned change leaves the garment as it
+ * was; those after it still run. Stops whose change and garment are the same objects as in an earlier fold are reused.
+ *
+ * @param earlier the fold of the same garment before an edit, for reuse
+ */
+export function foldPlan(base: Garment, changes: readonly Change[], context: ChangeContext, earlier?: FoldedPlan): FoldedPlan {
+  let garment = base
+  let same = earlier?.base === base
+  const stops = changes.map((change, i): FoldedStop => {
+    const known = earlier?.stops[i]
+    same = same && known?.change === change
+    const stop = same ? known! : applyStop(garment, change, context)
+    garment = stop.garment
+    return stop
+  })
+  return { base, stops, garment }
+}
+
+function applyStop(garment: Garment, change: Change, context: ChangeContext): FoldedStop {
+  if (!change.on) return { change, status: 'off', garment, applied: null, problem: null }
+  const kind = findKind(change.kind)
+  if (!kind)
+    return {
+      change, status: 'orphan', garment, applied: null,
+      problem: { code: 'unknown-change', where: change.kind, message: 'this version does not know this change.', remedy: 'Open the garment in the version it was made with.' },
+    }
+  const applied = kind.apply(garment, change.inputs, context)
+  if (applied.ok) return { change, status: 'applied', garment: applied.value.garment, applied: applied.value, problem: null }
+  const status = ORPHAN_CODES.has(applied.problem.code) ? 'orphan' : 'refused'
+  return { change, status, garment, applied: null, problem: applied.problem }
+}

@@ -1,0 +1,62 @@
+import { distance, measureLength, turnRad } from '../geometry'
+import { sideLength } from '../moves'
+import { narrowestPlace, widthAt } from '../measure'
+import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../pattern'
+import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../tolerances'
+import type { HeldPromise } from './types'
+
+/** A promise from two measured figures. */
+export function holdMeasure(label: string, where: string, before: number, after: number, allowed: number, unit: 'mm' | 'deg' = 'mm'): HeldPromise {
+  return { label, where, before, after, unit, allowed, held: Math.abs(after - before) <= allowed }
+}
+
+/** The length of an edge that must not change. */
+export function holdEdge(piece: Piece, before: Shape, after: Shape, edgeId: string): HeldPromise {
+  const edge = piece.edges.find((e) => e.id === edgeId)!
+  return holdMeasure(`${edge.name}, length`, piece.name, measureLength(edgePath(before, edgeId)), measureLength(edgePath(after, edgeId)), EQUAL_MM)
+}
+
+/** The straight distance between an edge's two ends. */
+export function holdEdgeWidth(piece: Piece, before: Shape, after: Shape, edgeId: string): HeldPromise {
+  const edge = piece.edges.find((e) => e.id === edgeId)!
+  const across = (shape: Shape) => {
+    const path = edgePath(shape, edgeId)
+    return distance(path[0]!.from, path[path.length - 1]!.to)
+  }
+  return holdMeasure(`${edge.name}, width`, piece.name, across(before), across(after), EQUAL_MM)
+}
+
+/** The width at the narrowest place (the waist), where there is one before and after. */
+export function holdWaist(piece: Piece, before: Shape, after: Shape): HeldPromise[] {
+  const was = narrowestPlace(piece, before)
+  const is = narrowestPlace(piece, after)
+  if (was === null || is === null) return []
+  // Twice the fit tolerance: both sides of a whole piece may be refitted.
+  return [holdMeasure('narrowest width', piece.name, widthAt(piece, before, was), widthAt(piece, after, is), 2 * FIT_MM)]
+}
+
+/** The grain arrow stays one straight line in the same direction: its turn in degrees. */
+export function holdGrain(piece: Piece, before: Shape, after: Shape): HeldPromise {
+  const turnDeg = (turnRad(grainDirection(before), grainDirection(after)) * 180) / Math.PI
+  return holdMeasure('grain in one line', piece.name, 0, turnDeg, EQUAL_MM, 'deg')
+}
+
+/** Both sides of a seam change alike: its surplus before and after. */
+export function holdSeam(before: Garment, after: Garment, seam: Seam, sizeId: string): HeldPromise {
+  const surplus = (g: Garment) => sideLength(g, seam, 0, sizeId) - sideLength(g, seam, 1, sizeId)
+  const names = [...new Set(seam.sides.flat().map((r) => findPiece(before, r.pieceId)!.name))].join(' to ')
+  return holdMeasure(`${seam.name}, difference of its sides`, names, surplus(before), surplus(after), SEAM_KEPT_MM)
+}
+
+/** Every seam that a set of pieces takes part in and whose length changed, with its difference held. */
+export function holdSeams(before: Garment, after: Garment, sizeId: string): HeldPromise[] {
+  return before.seams
+    .filter((seam) => ([0, 1] as const).some((s) => Math.abs(sideLength(before, seam, s, sizeId) - sideLength(after, seam, s, sizeId)) > EQUAL_MM))
+    .map((seam) => holdSeam(before, after, seam, sizeId))
+}
+
+/** Shapes of one piece before and after, in a size. */
+export function bothShapes(before: Garment, after: Garment, pieceId: string, sizeId: string) {
+  const piece = findPiece(before, pieceId)!
+  return { piece, was: shapeOf(piece, sizeId), is: shapeOf(findPiece(after, pieceId)!, sizeId) }
+}

@@ -1,0 +1,6 @@
+export * from './types'
+export { CHANGE_KINDS, ChangeSchema, findKind, type Change } from './registry'
+export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'
+export { findChanges } from './find-changes'
+export { readRequest, type Request } from './read-request'
+export { marksOf, markName, markLevel, firstLevel, type LengthenInputs, type Level, type Mark } from './lengthen'

@@ -1,0 +1,37 @@
+import type { Garment } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import type { Applied, ChangeContext } from '../types'
+import { cautionsOf } from './cautions'
+import { heldByLengthen } from './held'
+import { moveGarment } from './move-garment'
+import type { LengthenInputs } from './schema'
+
+/**
+ * Lengthens or shortens a garment at lines square to the grain (craft 6.1).
+ * Refuses: a piece or mark that has gone, a line that misses its piece, an amount that would cross or use up an outline
+ * (with the largest amount that works).
+ */
+export function applyLengthen(garment: Garment, inputs: LengthenInputs, context: ChangeContext): Result<Applied> {
+  const moved = moveGarment(garment, inputs, context.sizeId)
+  if (!moved.ok) return moved
+  const broken = findBrokenOutline(garment, moved.value.garment)
+  if (broken) {
+    const largest = findLargest(inputs.amountMm, (amountMm) => {
+      const tried = moveGarment(garment, { ...inputs, amountMm }, context.sizeId)
+      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
+    })
+    const way = inputs.amountMm < 0 ? 'shortened' : 'lengthened'
+    return refuse('amount-too-large', broken.where, `${broken.what} by this amount.`, `Here it can be ${way} by ${lengthToken(Math.abs(largest))} at most; move the line, or share the amount between lines.`, largest)
+  }
+  const { garment: after, levels, touched, leftOut } = moved.value
+  return ok({
+    garment: after,
+    touched,
+    leftOut,
+    held: heldByLengthen(garment, after, levels, context.sizeId),
+    cautions: cautionsOf(garment, after, inputs, levels, leftOut, context),
+  })
+}

@@ -1,0 +1,42 @@
+import { findPiece } from '../../pattern'
+import type { ChangeKind } from '../types'
+import { applyLengthen } from './apply'
+import { beginLengthen } from './begin'
+import { dragLengthen, lengthenHandles } from './handles'
+import { lengthenPaperSteps } from './paper-steps'
+import { LengthenSchema, type LengthenInputs } from './schema'
+
+/** Craft 6.1: lengthen or shorten at lines. */
+export const lengthen: ChangeKind<LengthenInputs> = {
+  kind: 'lengthen',
+  title: 'Lengthen or shorten at lines',
+  foundBy: [
+    'shorten', 'lengthen', 'longer', 'shorter', 'too long', 'too short', 'length', 'too long above the waist', 'too long in the body', 'body length',
+    'sleeve too long', 'leg too long', 'tall', 'petite', 'waist sits too low', 'waist sits too high', 'bunches at the waist',
+  ],
+  does: 'Takes length out of the middle, or puts it in, on every piece that the line crosses.',
+  holds: 'Hem, waist and opening widths, the shape of every edge beyond the line, grain.',
+  schema: LengthenSchema,
+  begin: beginLengthen,
+  fields: () => [
+    { type: 'growth', key: 'amountMm', label: 'How much', plus: 'Longer', minus: 'Shorter' },
+    { type: 'piece', key: 'pieceId', label: 'Measured on' },
+    { type: 'levels', key: 'levels', pieceKey: 'pieceId', label: 'Where' },
+    { type: 'partners', key: 'leftOut', label: 'Changed with it' },
+  ],
+  describe(garment, inputs) {
+    const piece = findPiece(garment, inputs.pieceId)
+    const what = !piece ? 'a piece that has gone' : piece.kind === 'sleeve' ? 'the sleeve' : piece.kind.startsWith('leg') ? 'the leg' : piece.kind.startsWith('skirt') ? 'the skirt' : piece.kind === 'front' || piece.kind === 'back' ? 'the body' : piece.name
+    const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'
+    return { title: `${way} ${what}`, amountMm: inputs.amountMm }
+  },
+  apply: applyLengthen,
+  handles: lengthenHandles,
+  drag: (_garment, inputs, handleId, byMm) => dragLengthen(inputs, handleId, byMm),
+  paperSteps: lengthenPaperSteps,
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
+}
+
+export { LengthenSchema, type LengthenInputs, type Level, type Mark } from './schema'
+export { marksOf, firstLevel } from './begin'
+export { markLevel, markName, findLevel } from './find-level'

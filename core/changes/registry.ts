@@ -1,0 +1,34 @@
+import { z } from 'zod'
+import { Id } from '../pattern'
+import { lengthen } from './lengthen'
+import { placeSeam } from './place-seam'
+import type { ChangeKind } from './types'
+import { unevenHem } from './uneven-hem'
+
+/** Every kind of change. Adding one is a folder beside this file and a line here. */
+// The kinds differ in their inputs; the schema of each guards its own, so they are held together as unknown.
+export const CHANGE_KINDS = [lengthen, unevenHem, placeSeam] as unknown as readonly ChangeKind<unknown>[]
+
+export function findKind(kind: string): ChangeKind<unknown> | undefined {
+  return CHANGE_KINDS.find((k) => k.kind === kind)
+}
+
+/** One stop of a plan: data only. */
+export const ChangeSchema = z
+  .strictObject({
+    id: Id,
+    kind: z.string(),
+    inputs: z.unknown(),
+    /** Switched off: kept in the plan, not applied. */
+    on: z.boolean(),
+    /** Why, in the sewist's words. */
+    note: z.string().max(2000),
+  })
+  .superRefine((change, context) => {
+    const kind = findKind(change.kind)
+    if (!kind) return void context.addIssue({ code: 'custom', message: `“${change.kind}” is not a change this version knows` })
+    const read = kind.schema.safeParse(change.inputs)
+    if (!read.success) for (const issue of read.error.issues) context.addIssue({ code: 'custom', message: issue.message, path: ['inputs', ...issue.path] })
+  })
+
+export type Change = z.infer<typeof ChangeSchema>

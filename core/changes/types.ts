@@ -1,0 +1,122 @@
+import type { z } from 'zod'
+import type { Path, Point } from '../geometry'
+import type { Garment } from '../pattern'
+import type { Result } from '../result'
+import type { UnitSystem } from '../units'
+
+/** What a change may look at besides the garment. */
+export interface ChangeContext {
+  sizeId: string
+  /** Known figures of the wearer that a change may warn by, mm. */
+  wearer?: { heelRoundMm?: number; waistToKneeMm?: number }
+}
+
+/** A promise: a figure that the change must hold still, measured before and after. */
+export interface HeldPromise {
+  label: string
+  /** The piece or seam. */
+  where: string
+  before: number
+  after: number
+  unit: 'mm' | 'deg'
+  /** Largest difference that still counts as held, in the same unit. */
+  allowed: number
+  held: boolean
+}
+
+export interface Caution {
+  code: string
+  message: string
+  pieceId?: string
+  /** Inputs that would avoid it, with the words for the button. */
+  mend?: { label: string; inputs: unknown }
+}
+
+/** What a change did to one piece. */
+export interface TouchedPiece {
+  pieceId: string
+  /** The piece that was asked for, or a partner found by walking a seam. */
+  how: 'asked' | 'partner'
+  /** Lines across the piece, on the piece as it was. */
+  levels: { id: string; label: string; line: { from: Point; to: Point }; amountMm: number }[]
+}
+
+export interface Applied {
+  garment: Garment
+  touched: TouchedPiece[]
+  leftOut: { pieceId: string; seamName: string }[]
+  held: HeldPromise[]
+  cautions: Caution[]
+  /** The amount that was really moved, mm, where the inputs ask for a result and not for an amount. */
+  solvedMm?: number
+}
+
+/** Something on a piece that can be dragged to set an input. */
+export interface Handle {
+  id: string
+  pieceId: string
+  /** On the piece as it is after the change. */
+  at: Point
+  /** Unit direction in which dragging counts. */
+  axis: Point
+  /** A line drawn with it, if it sets a level. */
+  line?: { from: Point; to: Point }
+  label: string
+  /** What the readout beside the handle says, mm. */
+  valueMm: number
+  kind: 'level' | 'amount'
+}
+
+/** One input of a change, as the form shows it. The kind of field decides the control; no screen knows the change. */
+export type Field =
+  | { type: 'growth'; key: string; label: string; plus: string; minus: string; hint?: string }
+  | { type: 'length'; key: string; label: string; hint?: string }
+  | { type: 'piece'; key: string; label: string }
+  | { type: 'levels'; key: string; pieceKey: string; label: string }
+  | { type: 'partners'; key: string; label: string }
+  | { type: 'choice'; key: string; label: string; options: { value: string; label: string }[] }
+  | { type: 'switch'; key: string; label: string; hint?: string }
+
+/** What is drawn beside a paper step, in the coordinates of one piece, mm. */
+export interface StepDrawing {
+  pieceId: string
+  strokes: { path: Path; kind: 'outline' | 'result' | 'line' | 'cut' | 'tape' }[]
+  labels: { at: Point; text: string }[]
+}
+
+export interface PaperStep {
+  text: string
+  drawing: StepDrawing | null
+}
+
+export interface StepInput<I> {
+  before: Garment
+  inputs: I
+  applied: Applied
+  context: ChangeContext
+  units: UnitSystem
+}
+
+/** One kind of change: everything that the application, the paper and the command line need to know about it. */
+export interface ChangeKind<I> {
+  kind: string
+  title: string
+  /** Words and sights by which people look for it. */
+  foundBy: string[]
+  does: string
+  holds: string
+  schema: z.ZodType<I>
+  /** Inputs to begin with on this garment (amount zero), or why it does not apply. */
+  begin(garment: Garment, context: ChangeContext): Result<I>
+  fields(garment: Garment, inputs: I): Field[]
+  /** What a stop is called with these inputs, and its figure. */
+  describe(garment: Garment, inputs: I): { title: string; amountMm: number | null }
+  /** Gives a new garment; changes nothing in place; never half done. */
+  apply(garment: Garment, inputs: I, context: ChangeContext): Result<Applied>
+  handles(garment: Garment, inputs: I, applied: Applied, context: ChangeContext): Handle[]
+  /** Inputs after a handle was dragged along its axis by some millimetres. */
+  drag(garment: Garment, inputs: I, handleId: string, byMm: number, context: ChangeContext): I
+  paperSteps(input: StepInput<I>): PaperStep[]
+  /** For the contract test: the same inputs with the amount set, and the pieces and marks they name. */
+  withAmount(garment: Garment, inputs: I, amountMm: number, context: ChangeContext): I
+}

@@ -1,0 +1,56 @@
+import { measureLength, placeAt } from '../../geometry'
+import { edgePath, findPiece, grainDirection, shapeOf } from '../../pattern'
+import { ok, refuse } from '../../result'
+import type { ChangeKind, Handle } from '../types'
+import { applyUnevenHem } from './apply'
+import { findHem } from './find-hem'
+import { unevenHemPaperSteps } from './paper-steps'
+import { UnevenHemSchema, type UnevenHemInputs } from './schema'
+
+const KEYS = ['centreFrontMm', 'sideMm', 'centreBackMm'] as const
+
+/** Craft 6.2: lengthen at the hem, unevenly. */
+export const unevenHem: ChangeKind<UnevenHemInputs> = {
+  kind: 'uneven-hem',
+  title: 'Uneven hem',
+  foundBy: ['hem', 'uneven hem', 'hem hangs unevenly', 'hem rises at the front', 'hem drops at the back', 'longer at the back', 'level the hem', 'train', 'hem tilts'],
+  does: 'Moves the hem by one amount at centre front, one at the sides and one at centre back.',
+  holds: 'Side seams equal on front and back, everything above the hem, a smooth run through the side seam.',
+  schema: UnevenHemSchema,
+  begin: (garment, context) =>
+    findHem(garment, context.sizeId).length === 0
+      ? refuse('no-hem', 'garment', 'it has no hem that runs from a centre to a side.', 'Name the hem edges of front and back first.')
+      : ok({ centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }),
+  fields: () => [
+    { type: 'growth', key: 'centreFrontMm', label: 'At centre front', plus: 'Longer', minus: 'Shorter' },
+    { type: 'growth', key: 'sideMm', label: 'At the sides', plus: 'Longer', minus: 'Shorter' },
+    { type: 'growth', key: 'centreBackMm', label: 'At centre back', plus: 'Longer', minus: 'Shorter' },
+  ],
+  describe(_garment, inputs) {
+    const most = KEYS.reduce((a, b) => (Math.abs(inputs[b]) > Math.abs(inputs[a]) ? b : a))
+    return { title: 'Uneven hem', amountMm: inputs[most] }
+  },
+  apply: applyUnevenHem,
+  handles(garment, inputs, applied, context): Handle[] {
+    const made = new Set<string>()
+    return findHem(garment, context.sizeId).flatMap((part): Handle[] => {
+      const after = shapeOf(findPiece(applied.garment, part.piece.id)!, context.sizeId)
+      const hem = edgePath(after, part.edge.id)
+      const total = measureLength(hem)
+      const centreKey = part.half === 'front' ? 'centreFrontMm' : 'centreBackMm'
+      const from = part.fromCentreMm
+      const ends = from
+        ? ([[0, from.start], [total, from.end]] as const).flatMap(([at, out]) => (out === 0 ? [{ at, key: centreKey }] : Math.abs(out - part.halfMm) < 1 ? [{ at, key: 'sideMm' as const }] : []))
+        : [{ at: 0, key: 'sideMm' as const }, { at: total / 2, key: centreKey }]
+      return ends
+        .filter(({ key }) => !made.has(key) && made.add(key))
+        .map(({ at, key }) => ({ id: key, pieceId: part.piece.id, at: placeAt(hem, at).point, axis: grainDirection(after), label: key === 'sideMm' ? 'side' : 'centre', valueMm: inputs[key as (typeof KEYS)[number]], kind: 'amount' as const }))
+    })
+  },
+  drag: (_garment, inputs, handleId, byMm) => {
+    const key = KEYS.find((k) => k === handleId)
+    return key ? { ...inputs, [key]: inputs[key] + byMm } : inputs
+  },
+  paperSteps: unevenHemPaperSteps,
+  withAmount: (_garment, _inputs, amountMm) => ({ centreFrontMm: amountMm, sideMm: amountMm / 2, centreBackMm: amountMm / 4 }),
+}

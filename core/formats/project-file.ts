@@ -1,0 +1,59 @@
+import type { z } from 'zod'
+import { checkGarment } from '../pattern'
+import { ok, refuse, type Result } from '../result'
+import { migrateFile } from './migrations'
+import { FILE_VERSION, ProjectFileSchema, type Project, type ProjectFile, type Wearer } from './project-schema'
+
+/** Writes garments and wearers as one project file: plain JSON, described in docs/formats.md. */
+export function writeProjectFile(projects: readonly Project[], wearers: readonly Wearer[], savedAt: Date): string {
+  const file: ProjectFile = { format: 'tidal-seam', version: FILE_VERSION, savedAt: savedAt.toISOString(), wearers: [...wearers], projects: [...projects] }
+  return `${JSON.stringify(file, null, 1)}\n`
+}
+
+/** Where in a file a schema issue lies, in words: “garment 2 (Blouse), garment, pieces, 1, ...”. */
+function issuePlace(file: unknown, issue: z.core.$ZodIssue): string {
+  const [list, index, ...rest] = issue.path
+  if (list === 'projects' && typeof index === 'number') {
+    const name = (file as { projects?: { name?: unknown }[] }).projects?.[index]?.name
+    return [`garment ${index + 1}${typeof name === 'string' ? ` (${name})` : ''}`, ...rest.map(String)].join(', ')
+  }
+  return issue.path.length === 0 ? 'project file' : issue.path.map(String).join(', ')
+}
+
+/** Line and column of a JSON parser's complaint, where it gives a position. */
+function jsonPlace(text: string, error: unknown): string {
+  const position = /position (\d+)/.exec(String(error))
+  const at = position ? Number(position[1]) : text.length
+  const before = text.slice(0, at).split('\n')
+  return `line ${before.length}, column ${before[before.length - 1]!.length + 1}`
+}
+
+/**
+ * Reads a project file whole, or not at all. Refuses text that is not JSON (cut short, for instance), another format, a
+ * newer version, and wrong figures, saying where.
+ */
+export function readProjectFile(text: string): Result<ProjectFile> {
+  let file: unknown
+  try {
+    file = JSON.parse(text)
+  } catch (error) {
+    return refuse('file-unreadable', jsonPlace(text, error), 'the file is not whole or not a project file.', 'Try another copy of it; nothing was changed here.')
+  }
+  if (typeof file !== 'object' || file === null || (file as { format?: unknown }).format !== 'tidal-seam')
+    return refuse('file-other', 'project file', 'this is not a Tidal Seam project file.', 'Choose a file that was saved here; outlines are opened with “New from file”.')
+  const { version } = file as { version?: unknown }
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return refuse('file-version', 'version', 'the file does not say which version it has.', 'Try another copy of it; nothing was changed here.')
+  if (version > FILE_VERSION)
+    return refuse('file-newer', 'version', `the file was saved by a newer version (${version}; this one reads up to ${FILE_VERSION}).`, 'Update Tidal Seam, then open it again; nothing was changed here.')
+  const read = ProjectFileSchema.safeParse(migrateFile(file as Record<string, unknown>, version))
+  if (!read.success) {
+    const issue = read.error.issues[0]!
+    return refuse('file-wrong', issuePlace(file, issue), `something is wrong in the file: ${issue.message}.`, 'Mend the figure or try another copy; nothing was changed here.')
+  }
+  for (const [i, project] of read.data.projects.entries()) {
+    const problem = checkGarment(project.garment)
+    if (problem) return refuse(problem.code, `garment ${i + 1} (${project.name}), ${problem.where}`, problem.message, 'Mend the file or try another copy; nothing was changed here.')
+  }
+  return ok(read.data)
+}

@@ -1,0 +1,129 @@
+import { SAME_POINT_MM } from '../tolerances'
+import { cubic, derivativeAt, line, pointAt } from './segment'
+import type { Cubic, Path, Point, Segment } from './types'
+import { add, cross, distance, dot, scale, subtract, unit } from './vector'
+
+/** Rounds of moving each point's parameter to its nearest place; more change the fit by less than 0.001 mm. */
+const ROUNDS = 8
+
+function chordParameters(points: readonly Point[]): number[] {
+  const along = [0]
+  for (let i = 1; i < points.length; i++) along.push(along[i - 1]! + distance(points[i]!, points[i - 1]!))
+  const total = along[along.length - 1]!
+  return along.map((a) => (total === 0 ? 0 : a / total))
+}
+
+/** Least squares for the two handle lengths, ends and end directions fixed (Schneider, Graphics Gems I, 1990). */
+function handlesFor(points: readonly Point[], ts: readonly number[], startDir: Point, endDir: Point): Cubic {
+  const from = points[0]!
+  const to = points[points.length - 1]!
+  let c00 = 0
+  let c01 = 0
+  let c11 = 0
+  let x0 = 0
+  let x1 = 0
+  for (let i = 0; i < points.length; i++) {
+    const t = ts[i]!
+    const u = 1 - t
+    const b1 = 3 * u * u * t
+    const b2 = 3 * u * t * t
+    const a0 = scale(startDir, b1)
+    const a1 = scale(endDir, -b2)
+    const rest = subtract(
+      points[i]!,
+      add(scale(from, u * u * u + b1), scale(to, b2 + t * t * t)),
+    )
+    c00 += dot(a0, a0)
+    c01 += dot(a0, a1)
+    c11 += dot(a1, a1)
+    x0 += dot(a0, rest)
+    x1 += dot(a1, rest)
+  }
+  const chord = distance(from, to)
+  const det = c00 * c11 - c01 * c01
+  let start = det === 0 ? 0 : (x0 * c11 - x1 * c01) / det
+  let end = det === 0 ? 0 : (c00 * x1 - c01 * x0) / det
+  // A handle that points backwards or runs far past the chord makes a loop: fall back to thirds.
+  if (!(start > chord / 1000) || !(end > chord / 1000) || start > chord * 3 || end > chord * 3) {
+    start = chord / 3
+    end = chord / 3
+  }
+  return cubic(from, add(from, scale(startDir, start)), subtract(to, scale(endDir, end)), to)
+}
+
+function worstOf(curve: Cubic, points: readonly Point[], ts: readonly number[]): { off: number; index: number } {
+  let off = 0
+  let index = Math.floor(points.length / 2)
+  for (let i = 1; i < points.length - 1; i++) {
+    const d = distance(pointAt(curve, ts[i]!), points[i]!)
+    if (d > off) {
+      off = d
+      index = i
+    }
+  }
+  return { off, index }
+}
+
+/** One Newton step of each parameter toward the nearest place on the curve. */
+function closer(curve: Cubic, points: readonly Point[], ts: readonly number[]): number[] {
+  return ts.map((t, i) => {
+    if (i === 0 || i === points.length - 1) return t
+    const gap = subtract(pointAt(curve, t), points[i]!)
+    const d1 = derivativeAt(curve, t)
+    const speed2 = dot(d1, d1)
+    return speed2 === 0 ? t : Math.min(1, Math.max(0, t - dot(gap, d1) / speed2))
+  })
+}
+
+/**
+ * A smooth path through points, leaving and arriving in given directions, within a tolerance of every point.
+ * One cubic where one will do; otherwise split at the worst point, with a shared direction there.
+ *
+ * @param points two or more, in order
+ * @param startDir, endDir unit directions of travel at the ends
+ * @param toleranceMm how far a point may lie off the curve
+ */
+export function fitCurve(points: readonly Point[], startDir: Point, endDir: Point, toleranceMm: number): Path {
+  const from = points[0]!
+  const to = points[points.length - 1]!
+  const chord = distance(from, to)
+  if (points.length <= 2 || chord <= SAME_POINT_MM) {
+    const along = unit(subtract(to, from))
+    const bent = Math.abs(cross(along, startDir)) + Math.abs(cross(along, endDir)) > SAME_POINT_MM
+    if (!bent || chord <= SAME_POINT_MM) return [line(from, to)]
+    return [cubic(from, add(from, scale(startDir, chord / 3)), subtract(to, scale(endDir, chord / 3)), to)]
+  }
+  let ts = chordParameters(points)
+  let curve = handlesFor(points, ts, startDir, endDir)
+  let worst = worstOf(curve, points, ts)
+  for (let round = 0; round < ROUNDS && worst.off > toleranceMm; round++) {
+    ts = closer(curve, points, ts)
+    curve = handlesFor(points, ts, startDir, endDir)
+    worst = worstOf(curve, points, ts)
+  }
+  if (worst.off <= toleranceMm) return [curve]
+  const k = Math.min(Math.max(worst.index, 1), points.length - 2)
+  const through = unit(subtract(points[k + 1]!, points[k - 1]!))
+  return [
+    ...fitCurve(points.slice(0, k + 1), startDir, through, toleranceMm),
+    ...fitCurve(points.slice(k), through, endDir, toleranceMm),
+  ]
+}
+
+/** True when a path is one straight line from end to end (lines and straight cubics on one line, no running back). */
+export function isStraightPath(path: Path, toleranceMm: number): boolean {
+  const from = path[0]!.from
+  const to = path[path.length - 1]!.to
+  const length = distance(from, to)
+  if (length <= SAME_POINT_MM) return false
+  const along = scale(subtract(to, from), 1 / length)
+  let reached = -toleranceMm
+  const fits = (p: Point): boolean => {
+    const d = subtract(p, from)
+    const a = dot(d, along)
+    const fine = Math.abs(cross(along, d)) <= toleranceMm && a >= reached - toleranceMm
+    reached = Math.max(reached, a)
+    return fine
+  }
+  return path.every((s: Segment) => (s.kind === 'line' ? fits(s.to) : fits(s.c1) && fits(s.c2) && fits(s.to)))
+}

@@ -1,0 +1,17 @@
+export * from './types'
+export * from './vector'
+export { line, cubic, pointAt, tangentAt, derivativeAt, cutSegment, reverseSegment, isStraight } from './segment'
+export { measureLength, measureSegment } from './measure-length'
+export { placeAt, parameterAtLength } from './place-at'
+export { cutPath } from './cut-path'
+export { nearestPlace } from './nearest-place'
+export { boundsOf, joinBoxes } from './bounds-of'
+export { measureArea } from './measure-area'
+export {
+  type Affine, IDENTITY, applyAffine, chain, mapPath, movePath, reversePath, turnPath,
+} from './transform-path'
+export { flattenPath } from './flatten-path'
+export { intersectPaths, type Crossing } from './intersect-paths'
+export { findSelfCrossing } from './find-self-crossing'
+export { fitCurve, isStraightPath } from './fit-curve'
+export { offsetOutline, offsetPath } from './offset-outline'

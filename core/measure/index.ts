@@ -1,0 +1,3 @@
+export { widthAt, narrowestPlace } from './width-at'
+export { measureGarment, lineLevel, type Measure, type MeasureGroup } from './measure-garment'
+export { compareMeasures, type LedgerRow } from './compare-measures'

@@ -1,0 +1,70 @@
+import { dot, placeAt } from '../geometry'
+import { alongGrain, crossLevel } from '../moves'
+import { edgePath, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
+import { SAME_POINT_MM } from '../tolerances'
+
+/**
+ * Width of a piece across the grain at a level, mm on the seam lines; a dart that the line crosses is taken off, since
+ * its cloth lies outside the outline. 0 when the level misses the piece.
+ *
+ * @param levelMm grain coordinate of the line
+ */
+export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
+  const grain = grainDirection(shape)
+  const across = { x: -grain.y, y: grain.x }
+  const outline = outlineOf(piece, shape)
+  const places = crossLevel(outline, grain, levelMm)
+    .map((c) => dot(placeAt(outline, c.atMm).point, across))
+    .sort((a, b) => a - b)
+  let width = 0
+  for (let i = 0; i + 1 < places.length; i += 2) width += places[i + 1]! - places[i]!
+  return width
+}
+
+const LONG_ROLES = new Set(['side', 'outseam', 'inseam', 'underarm', 'panel'])
+
+/** Step of the search for the narrowest place, mm along the grain, before it is closed in on. */
+const SEARCH_STEP_MM = 6
+
+/** The narrowest place must be this much narrower than both ends of its range to be a waist, mm. */
+const WAIST_DIP_MM = 2
+
+/**
+ * Grain coordinate of a piece's narrowest place along its side edges (the waist of a body part), or null when it has no
+ * narrow place between its ends. A corner counts (a waist drawn as a corner of the side).
+ */
+export function narrowestPlace(piece: Piece, shape: Shape): number | null {
+  const grain = grainDirection(shape)
+  const ends = piece.edges
+    .filter((e) => LONG_ROLES.has(e.role))
+    .flatMap((e) => {
+      const path = edgePath(shape, e.id)
+      return [path[0]!.from, path[path.length - 1]!.to]
+    })
+    .map((p) => alongGrain(p, grain))
+  if (ends.length < 2) return null
+  const top = Math.min(...ends)
+  const bottom = Math.max(...ends)
+  if (bottom - top < 4 * SEARCH_STEP_MM) return null
+  const width = (at: number) => widthAt(piece, shape, at)
+  // Just inside the ends: at a corner the line would touch, not cross.
+  const first = top + SAME_POINT_MM * 10
+  const last = bottom - SAME_POINT_MM * 10
+  const steps = Math.ceil((last - first) / SEARCH_STEP_MM)
+  const stops = Array.from({ length: steps + 1 }, (_, i) => first + ((last - first) * i) / steps)
+  let best = 0
+  const widths = stops.map(width)
+  for (let i = 1; i < stops.length; i++) if (widths[i]! < widths[best]!) best = i
+  let low = stops[Math.max(0, best - 1)]!
+  let high = stops[Math.min(steps, best + 1)]!
+  for (let k = 0; k < 40; k++) {
+    const a = low + (high - low) / 3
+    const b = high - (high - low) / 3
+    if (width(a) <= width(b)) high = b
+    else low = a
+  }
+  const at = (low + high) / 2
+  const narrow = width(at)
+  if (width(first) - narrow < WAIST_DIP_MM || width(last) - narrow < WAIST_DIP_MM) return null
+  return at
+}

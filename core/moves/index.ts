@@ -1,0 +1,6 @@
+export { alongGrain, crossLevel } from './cross-level'
+export { redrawAcross, type LevelCrossing } from './redraw-across'
+export { redrawMoved, easeIn } from './redraw-moved'
+export { moveBeyond, crossingsOf, movedAt, type MoveLevel, type EdgeCrossing } from './move-beyond'
+export { spreadLevels, agreeWindows, type SpreadLevels } from './spread-levels'
+export { markPosition, placeOnSide, seamPosition, sideLength, walkAcross } from './walk-seam'

@@ -1,0 +1,3 @@
+export * from './schema'
+export * from './outline'
+export { checkGarment } from './check-garment'

@@ -1,0 +1,150 @@
+import { z } from 'zod'
+import { JOIN_MM } from '../tolerances'
+import { distance, type Path } from '../geometry'
+
+/** Every id is a short stable string: later changes, notches and seams find their edge by it. */
+export const Id = z.string().min(1).max(80)
+const Name = z.string().min(1).max(120)
+const Mm = z.number().finite().min(-20000).max(20000)
+
+export const PointSchema = z.strictObject({ x: Mm, y: Mm })
+
+const LineSchema = z.strictObject({ kind: z.literal('line'), from: PointSchema, to: PointSchema })
+const CubicSchema = z.strictObject({
+  kind: z.literal('cubic'),
+  from: PointSchema,
+  c1: PointSchema,
+  c2: PointSchema,
+  to: PointSchema,
+})
+export const SegmentSchema = z.discriminatedUnion('kind', [LineSchema, CubicSchema])
+
+export const PathSchema: z.ZodType<Path> = z
+  .array(SegmentSchema)
+  .min(1)
+  .max(5000)
+  .refine((path) => path.every((s, i) => i === 0 || distance(s.from, path[i - 1]!.to) <= JOIN_MM), {
+    message: 'each part of a line must start where the one before ends',
+  })
+
+/** What an edge is in the garment. Two edges that run through a seam when sewn carry the same role. */
+export const EDGE_ROLES = [
+  'neck', 'shoulder', 'armhole', 'side', 'waist', 'hem', 'centre-front', 'centre-back', 'cap', 'underarm',
+  'inseam', 'outseam', 'crotch', 'leg-opening', 'band', 'band-end', 'panel', 'dart-leg', 'other',
+] as const
+export const EdgeRoleSchema = z.enum(EDGE_ROLES)
+export type EdgeRole = z.infer<typeof EdgeRoleSchema>
+
+export const PIECE_KINDS = ['front', 'back', 'sleeve', 'leg-front', 'leg-back', 'skirt-front', 'skirt-back', 'band', 'other'] as const
+export const PieceKindSchema = z.enum(PIECE_KINDS)
+export type PieceKind = z.infer<typeof PieceKindSchema>
+
+export const EdgeSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  role: EdgeRoleSchema,
+  /** Lies on the fold of the cloth: no allowance, the other half mirrors here. */
+  fold: z.boolean(),
+  /** Width added outside the seam line when cut, mm. */
+  allowanceMm: z.number().finite().min(0).max(200),
+})
+
+/** The corner at the start of the edge of the same index. */
+export const CornerSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  /** A corner in the sewn outline here is meant. */
+  designed: z.boolean().optional(),
+})
+
+export const NotchSchema = z.strictObject({ id: Id, name: Name, edgeId: Id })
+
+/** Which way the fold is pressed; decides the shape of the cap. */
+export const DartSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  /** The two legs in outline order; the tip is the corner between them. */
+  legs: z.tuple([Id, Id]),
+  /** Onto the part of the edge before the dart, or after it (outline order). */
+  pressTo: z.enum(['before', 'after']),
+})
+
+export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'other'] as const
+export const InnerLineSchema = z.strictObject({ id: Id, name: Name, role: z.enum(INNER_LINE_ROLES) })
+export const InnerPointSchema = z.strictObject({ id: Id, name: Name, role: z.enum(['apex', 'other']) })
+
+export const NotchPlaceSchema = z.strictObject({
+  /** Measured along the edge from its start or its end. */
+  from: z.enum(['start', 'end']),
+  distanceMm: z.number().finite().min(0).max(20000),
+})
+
+/** The lines of one piece in one size. Everything else about the piece is the same in every size. */
+export const ShapeSchema = z.strictObject({
+  edges: z.record(Id, PathSchema),
+  notches: z.record(Id, NotchPlaceSchema),
+  lines: z.record(Id, PathSchema),
+  points: z.record(Id, PointSchema),
+  /** The arrow along the threads, from the top of the garment down. */
+  grain: z.strictObject({ from: PointSchema, to: PointSchema }).refine((g) => distance(g.from, g.to) >= 1, {
+    message: 'the grainline must be at least 1 mm long',
+  }),
+})
+
+export const PieceSchema = z
+  .strictObject({
+    id: Id,
+    name: Name,
+    kind: PieceKindSchema,
+    /** How many are cut in cloth, and whether every second one is turned over. */
+    cut: z.strictObject({ count: z.int().min(1).max(99), mirrored: z.boolean() }),
+    edges: z.array(EdgeSchema).min(2).max(400),
+    corners: z.array(CornerSchema),
+    notches: z.array(NotchSchema),
+    darts: z.array(DartSchema),
+    lines: z.array(InnerLineSchema),
+    points: z.array(InnerPointSchema),
+    shapes: z.record(Id, ShapeSchema),
+  })
+  .refine((p) => p.corners.length === p.edges.length, { message: 'a piece has one corner at the start of each edge' })
+
+/** An edge as walked from the seam's start; `reversed` walks it against the outline. */
+export const RunEdgeSchema = z.strictObject({ pieceId: Id, edgeId: Id, reversed: z.boolean() })
+
+/** A mark on a piece that meets a mark on the other side of a seam. */
+export const SeamMarkSchema = z.union([
+  z.strictObject({ pieceId: Id, notchId: Id }),
+  z.strictObject({ pieceId: Id, cornerId: Id }),
+])
+
+export const SeamSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  /** Both sides walked from the same end. */
+  sides: z.tuple([z.array(RunEdgeSchema).min(1), z.array(RunEdgeSchema).min(1)]),
+  /** How much longer the first side is meant to be: least and most, mm. */
+  wantedEase: z.strictObject({ minMm: Mm, maxMm: Mm }),
+  /** Marks that meet, first side and second side. */
+  marks: z.array(z.tuple([SeamMarkSchema, SeamMarkSchema])),
+})
+
+export const GarmentSchema = z.strictObject({
+  sizes: z.array(z.strictObject({ id: Id, name: Name })).min(1),
+  baseSizeId: Id,
+  pieces: z.array(PieceSchema).max(200),
+  seams: z.array(SeamSchema).max(1000),
+})
+
+export type Edge = z.infer<typeof EdgeSchema>
+export type Corner = z.infer<typeof CornerSchema>
+export type Notch = z.infer<typeof NotchSchema>
+export type NotchPlace = z.infer<typeof NotchPlaceSchema>
+export type Dart = z.infer<typeof DartSchema>
+export type InnerLine = z.infer<typeof InnerLineSchema>
+export type InnerPoint = z.infer<typeof InnerPointSchema>
+export type Shape = z.infer<typeof ShapeSchema>
+export type Piece = z.infer<typeof PieceSchema>
+export type RunEdge = z.infer<typeof RunEdgeSchema>
+export type SeamMark = z.infer<typeof SeamMarkSchema>
+export type Seam = z.infer<typeof SeamSchema>
+export type Garment = z.infer<typeof GarmentSchema>

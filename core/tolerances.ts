@@ -1,0 +1,70 @@
+/**
+ * Every tolerance of the project, with its unit and its reason. Nothing else in core carries a small literal.
+ */
+
+/** mm. Two points nearer than this are one point: far below a pencil line, far above rounding noise at 2 m. */
+export const SAME_POINT_MM = 1e-6
+
+/** mm. Edges of one outline must meet within this when a file is read: what a hand-written file can state exactly. */
+export const JOIN_MM = 0.01
+
+/** mm. Two measured lengths count as equal: a hundredth of a millimetre, ten times finer than any ruler. */
+export const EQUAL_MM = 0.01
+
+/** mm. Stop criterion of the adaptive length quadrature per segment; the stated bound for a path is 0.001 mm. */
+export const LENGTH_STEP_MM = 1e-7
+
+/** mm. How far a redrawn curve may run from the exact redrawn points: a tenth of a sharp pencil line. */
+export const FIT_MM = 0.02
+
+/** mm. How far a flattened curve may run from the curve when outlines are checked for crossing themselves. */
+export const FLATTEN_MM = 0.1
+
+/** mm. How far a curve offset for a seam allowance may run from the exact offset. */
+export const OFFSET_FIT_MM = 0.02
+
+/** Unitless. Parameter steps below this are rounding noise of a double in 0..1. */
+export const SAME_PARAMETER = 1e-9
+
+/** rad. Directions nearer than this are parallel (0.00006 degrees). */
+export const PARALLEL_RAD = 1e-6
+
+/** mm. A path whose control points all lie within this of its chord was drawn straight. */
+export const STRAIGHT_MM = 0.01
+
+/** deg. A redrawn curve may not turn more than this at a join that was not a corner before (craft: truing). */
+export const SMOOTH_DEG = 1
+
+/** mm. A seam that differs by no more than this matches. */
+export const SEAM_GOOD_MM = 1
+
+/** mm. A seam that differs by no more than this can be eased in; beyond it is a fault. */
+export const SEAM_EASE_MM = 3
+
+/** mm. Partner seams that were equal before a change must be equal to this after it. */
+export const SEAM_KEPT_MM = 0.5
+
+/** deg. An outline that runs through a seam may turn by no more than this when sewn, unless designed. */
+export const RUN_THROUGH_DEG = 10
+
+/** mm. More than this through one line of a tapered or flared piece is better shared between two lines. */
+export const ONE_LINE_MM = 25
+
+/** mm. Shortest window to each side of a level in which a crossed curve is redrawn. */
+export const WINDOW_MIN_MM = 25
+
+/** Unitless. Window to each side of a level, in jogs: long enough that the step does not show as a wiggle. */
+export const WINDOW_JOGS = 6
+
+/**
+ * Unitless. Window to each side, in amounts: the smoothing profile is then at most 1.5 / 4 steep, so that a shortened
+ * curve keeps over 0.6 of its pace, never runs back on itself, and partners of different slope shrink alike.
+ */
+export const WINDOW_AMOUNTS = 2
+
+/** mm. The size of the printed test square, and of its twin in inches. */
+export const TEST_SQUARE_MM = 50
+export const TEST_SQUARE_IN_MM = 50.8
+
+/** mm. The finest amount worth offering when an asked amount is refused: one sixteenth of an inch, rounded down. */
+export const OFFER_STEP_MM = 0.5

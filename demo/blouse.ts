@@ -1,0 +1,201 @@
+import { measureLength, nearestPlace, placeAt, unit, subtract, type Path } from '../core/geometry'
+import type { Garment } from '../core/pattern'
+import {
+  armhole, armholeDepth, endDirection, endPoint, foldEdge, grainOf, neckline, neckWidth, quarter, shapedHem, shapedSide, shoulderWithDart, sideWithDart, SLOPE_FRONT, type BodyFigures,
+} from './bodice'
+import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece } from './draft-piece'
+
+/** The lamplighter's blouse: made-up figures for a made-up wearer, mm. */
+const BODY: BodyFigures = { bust: 940, ease: 90, shoulder: 122, backToWaist: 412, waistShaping: 22 }
+const BODY_LENGTH = 200
+const CAP_EASE = 22
+const BAND_WIDTH = 32
+
+/** Lengthen-or-shorten line above the waist. */
+const LINE_ABOVE_WAIST = 24
+
+function backPiece(): DraftedPiece {
+  const w = neckWidth(BODY)
+  const depth = armholeDepth(BODY)
+  const q = quarter(BODY)
+  const shoulder = shoulderWithDart(at(w, 0), BODY.shoulder, 0.46, 78, 13)
+  const waistY = BODY.backToWaist + 22
+  const underarm = at(q - 3, depth + 22)
+  const side = shapedSide(underarm, at(q - BODY.waistShaping, waistY), at(q + 6, waistY + BODY_LENGTH))
+  const hem = shapedHem(endPoint(side), endDirection(side), waistY + BODY_LENGTH + 3)
+  const waistMm = nearestPlace(side, at(q - BODY.waistShaping, waistY)).lengthMm
+  return {
+    id: 'back', name: 'Back', kind: 'back', count: 1, mirrored: false,
+    edges: [
+      { id: 'neck', name: 'neckline', role: 'neck', path: neckline(22, w, unit(subtract(shoulder.first, at(w, 0)))), corner: 'neck at centre back' },
+      { id: 'shoulder-in', name: 'inner shoulder', role: 'shoulder', path: ruled(at(w, 0), shoulder.first), corner: 'neck point' },
+      { id: 'dart-in', name: 'inner dart leg', role: 'dart-leg', path: ruled(shoulder.first, shoulder.tip), corner: 'inner leg end' },
+      { id: 'dart-out', name: 'outer dart leg', role: 'dart-leg', path: ruled(shoulder.tip, shoulder.second), corner: 'dart tip' },
+      { id: 'shoulder-out', name: 'outer shoulder', role: 'shoulder', path: ruled(shoulder.second, shoulder.end), corner: 'outer leg end' },
+      { id: 'armhole', name: 'armhole', role: 'armhole', path: armhole(shoulder.end, shoulder.outer, underarm, placeAt(side, 0).tangent, 12), corner: 'shoulder tip' },
+      { id: 'side', name: 'side seam', role: 'side', path: side, corner: 'underarm' },
+      { id: 'hem', name: 'hem', role: 'hem', path: hem, corner: 'hem at side' },
+      foldEdge('centre back', waistY + BODY_LENGTH + 3, 22, 'hem at centre back'),
+    ],
+    notches: [
+      { id: 'waist', name: 'waist', edgeId: 'side', place: { from: 'start', distanceMm: waistMm } },
+      { id: 'armhole', name: 'back armhole', edgeId: 'armhole', place: { from: 'end', distanceMm: 96 } },
+    ],
+    darts: [{ id: 'shoulder-dart', name: 'shoulder dart', legs: ['dart-in', 'dart-out'], pressTo: 'before' }],
+    lines: [
+      { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 18, depth + 40)) },
+      { id: 'shorten', name: 'lengthen or shorten line', role: 'shorten', path: ruled(at(0, waistY - LINE_ABOVE_WAIST), at(q - 18, waistY - LINE_ABOVE_WAIST)) },
+      { id: 'waist-line', name: 'waist line', role: 'waist', path: ruled(at(14, waistY), at(q - 40, waistY)) },
+    ],
+    grain: grainOf(depth * 0.9, waistY + 120, 78),
+  }
+}
+
+function frontPiece(back: DraftedPiece): DraftedPiece {
+  const w = neckWidth(BODY)
+  const neckDepth = w + 12
+  const depth = armholeDepth(BODY)
+  const q = quarter(BODY)
+  const direction = at(Math.cos(SLOPE_FRONT), Math.sin(SLOPE_FRONT))
+  const tip = at(w + direction.x * BODY.shoulder, direction.y * BODY.shoulder)
+  // The closed side is the back's own side, so that the two are equal by construction; the dart opens it.
+  const backSide = back.edges.find((e) => e.id === 'side')!.path
+  const underarm = at(q + 3, depth + 22)
+  const shift = at(underarm.x - backSide[0]!.from.x, underarm.y - backSide[0]!.from.y)
+  const closed = backSide.map((s) => ({ ...s, from: add2(s.from, shift), to: add2(s.to, shift), ...(s.kind === 'cubic' ? { c1: add2(s.c1, shift), c2: add2(s.c2, shift) } : {}) })) as Path
+  const apex = at(98, depth + 46)
+  const dartTip = at(134, depth + 56)
+  const opened = sideWithDart(closed, 92, dartTip, 24, 110)
+  const hemCorner = endPoint(opened.lower)
+  const hemFold = hemCorner.y + 3
+  const hem = shapedHem(hemCorner, endDirection(opened.lower), hemFold)
+  const waistMm = back.notches![0]!.place.distanceMm - measureLength(opened.upper)
+  const waistY = placeAt(opened.lower, waistMm).point.y
+  return {
+    id: 'front', name: 'Front', kind: 'front', count: 1, mirrored: false,
+    edges: [
+      { id: 'neck', name: 'neckline', role: 'neck', path: neckline(neckDepth, w, direction), corner: 'neck at centre front' },
+      { id: 'shoulder', name: 'shoulder', role: 'shoulder', path: ruled(at(w, 0), tip), corner: 'neck point' },
+      { id: 'armhole', name: 'armhole', role: 'armhole', path: armhole(tip, direction, underarm, placeAt(opened.upper, 0).tangent, 20), corner: 'shoulder tip' },
+      { id: 'side-upper', name: 'side seam above the dart', role: 'side', path: opened.upper, corner: 'underarm' },
+      { id: 'dart-upper', name: 'upper dart leg', role: 'dart-leg', path: ruled(opened.first, dartTip), corner: 'upper leg end' },
+      { id: 'dart-lower', name: 'lower dart leg', role: 'dart-leg', path: ruled(dartTip, opened.second), corner: 'dart tip' },
+      { id: 'side-lower', name: 'side seam below the dart', role: 'side', path: opened.lower, corner: 'lower leg end' },
+      { id: 'hem', name: 'hem', role: 'hem', path: hem, corner: 'hem at side' },
+      foldEdge('centre front', hemFold, neckDepth, 'hem at centre front'),
+    ],
+    notches: [
+      { id: 'waist', name: 'waist', edgeId: 'side-lower', place: { from: 'start', distanceMm: waistMm } },
+      { id: 'armhole', name: 'front armhole', edgeId: 'armhole', place: { from: 'end', distanceMm: 86 } },
+    ],
+    darts: [{ id: 'side-dart', name: 'side dart', legs: ['dart-upper', 'dart-lower'], pressTo: 'after' }],
+    lines: [
+      { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 12, depth + 40)) },
+      { id: 'shorten', name: 'lengthen or shorten line', role: 'shorten', path: ruled(at(0, waistY - LINE_ABOVE_WAIST), at(q - 30, waistY - LINE_ABOVE_WAIST)) },
+      { id: 'waist-line', name: 'waist line', role: 'waist', path: ruled(at(14, waistY), at(q - 50, waistY)) },
+    ],
+    apex,
+    grain: grainOf(depth + 80, waistY + 120, 60),
+  }
+}
+
+const add2 = (p: { x: number; y: number }, d: { x: number; y: number }) => at(p.x + d.x, p.y + d.y)
+
+function edgeOf(piece: DraftedPiece, id: string): Path {
+  return piece.edges.find((e) => e.id === id)!.path
+}
+
+/** Set-in sleeve: the cap's height is solved so that the cap is longer than the armhole by the wanted ease. */
+export function sleevePiece(back: DraftedPiece, front: DraftedPiece): DraftedPiece {
+  const backMm = measureLength(edgeOf(back, 'armhole'))
+  const frontMm = measureLength(edgeOf(front, 'armhole'))
+  const half = (backMm + frontMm) * 0.38
+  const wrist = half * 0.7
+  const length = 428
+  const seamDown = unit(at(-(half - wrist), length))
+  const rise = at(seamDown.y, -seamDown.x)
+  const cap = (height: number): Path => {
+    const top = at(4, -height)
+    const backMid = at(-half * 0.55, -height * 0.5)
+    const frontMid = at(half * 0.55, -height * 0.44)
+    const climb = unit(at(half * 0.46, -height * 0.86))
+    const fall = unit(at(half * 0.46, height * 0.98))
+    return [
+      ...swept(at(-half, 0), at(rise.x, -rise.y), backMid, climb, [0.34, 0.3]),
+      ...swept(backMid, climb, top, at(1, 0), [0.34, 0.38]),
+      ...swept(top, at(1, 0), frontMid, fall, [0.38, 0.3]),
+      ...swept(frontMid, fall, at(half, 0), rise, [0.34, 0.36]),
+    ].map((s, i, all) => (i === 0 ? s : { ...s, from: all[i - 1]!.to })) as Path
+  }
+  // The cap begins and ends square to the underarm seams, so that it runs on across the sewn seam.
+  const height = solve((h) => measureLength(cap(h)) - (backMm + frontMm + CAP_EASE), 40, 260)
+  const path = cap(height)
+  const capMm = measureLength(path)
+  const hemPath = swept(at(wrist, length), at(-seamDown.y, seamDown.x), at(-wrist, length), at(-seamDown.y, -seamDown.x), [0.3, 0.3])
+  return {
+    id: 'sleeve', name: 'Sleeve', kind: 'sleeve', count: 2, mirrored: true,
+    edges: [
+      { id: 'cap', name: 'cap', role: 'cap', path, corner: 'back underarm' },
+      { id: 'seam-front', name: 'front underarm seam', role: 'underarm', path: ruled(at(half, 0), at(wrist, length)), corner: 'front underarm' },
+      { id: 'hem', name: 'wrist hem', role: 'hem', path: hemPath, corner: 'wrist at front' },
+      { id: 'seam-back', name: 'back underarm seam', role: 'underarm', path: ruled(at(-wrist, length), at(-half, 0)), corner: 'wrist at back' },
+    ],
+    notches: [
+      { id: 'back', name: 'back cap', edgeId: 'cap', place: { from: 'start', distanceMm: 96 } },
+      { id: 'top', name: 'shoulder', edgeId: 'cap', place: { from: 'start', distanceMm: backMm + CAP_EASE / 2 } },
+      { id: 'front', name: 'front cap', edgeId: 'cap', place: { from: 'start', distanceMm: capMm - 86 } },
+    ],
+    lines: [
+      { id: 'bicep', name: 'bicep line', role: 'bicep', path: ruled(at(-half + 8, 4), at(half - 8, 4)) },
+      { id: 'shorten', name: 'lengthen or shorten line', role: 'shorten', path: ruled(at(-half + 40, 215), at(half - 40, 215)) },
+    ],
+    grain: grainOf(-height * 0.4, length - 50, 0),
+  }
+}
+
+function neckband(back: DraftedPiece, front: DraftedPiece): DraftedPiece {
+  const backMm = measureLength(edgeOf(back, 'neck'))
+  const total = backMm + measureLength(edgeOf(front, 'neck'))
+  return {
+    id: 'neckband', name: 'Neckband', kind: 'band', count: 2, mirrored: false,
+    edges: [
+      { id: 'outer', name: 'outer edge', role: 'band', path: ruled(at(0, 0), at(total, 0)), corner: 'outer edge at centre back' },
+      { id: 'end', name: 'centre front end', role: 'band-end', path: ruled(at(total, 0), at(total, BAND_WIDTH)), corner: 'outer edge at centre front' },
+      { id: 'neck', name: 'neck edge', role: 'neck', path: ruled(at(total, BAND_WIDTH), at(0, BAND_WIDTH)), corner: 'neck edge at centre front' },
+      { id: 'fold', name: 'centre back', role: 'centre-back', path: ruled(at(0, BAND_WIDTH), at(0, 0)), corner: 'neck edge at centre back', fold: true },
+    ],
+    notches: [{ id: 'shoulder', name: 'shoulder', edgeId: 'neck', place: { from: 'end', distanceMm: backMm } }],
+    grain: { from: at(total / 2, 4), to: at(total / 2, BAND_WIDTH - 4) },
+  }
+}
+
+/** Lamplighter's blouse: front with an angled side dart, back with a shoulder dart, set-in sleeve, neckband. */
+export function draftBlouse(): Garment {
+  const back = backPiece()
+  const front = frontPiece(back)
+  const sleeve = sleevePiece(back, front)
+  const band = neckband(back, front)
+  return toGarment(
+    [front, back, sleeve, band],
+    [
+      sewn('shoulder', 'shoulder seam', [['front', 'shoulder']], [['back', 'shoulder-in'], ['back', 'shoulder-out']]),
+      sewn('side', 'side seam', [['front', 'side-upper'], ['front', 'side-lower']], [['back', 'side']], [
+        [{ pieceId: 'front', notchId: 'waist' }, { pieceId: 'back', notchId: 'waist' }],
+      ]),
+      sewn(
+        'armhole', 'armhole seam', [['sleeve', 'cap']], [['back', '-armhole'], ['front', 'armhole']],
+        [
+          [{ pieceId: 'sleeve', notchId: 'back' }, { pieceId: 'back', notchId: 'armhole' }],
+          [{ pieceId: 'sleeve', notchId: 'top' }, { pieceId: 'front', cornerId: 'at-armhole' }],
+          [{ pieceId: 'sleeve', notchId: 'front' }, { pieceId: 'front', notchId: 'armhole' }],
+        ],
+        [15, 30],
+      ),
+      sewn('sleeve', 'sleeve seam', [['sleeve', 'seam-front']], [['sleeve', '-seam-back']]),
+      sewn('neckline', 'neckband seam', [['neckband', '-neck']], [['back', 'neck'], ['front', '-neck']], [
+        [{ pieceId: 'neckband', notchId: 'shoulder' }, { pieceId: 'front', cornerId: 'at-shoulder' }],
+      ]),
+    ],
+  )
+}
+

@@ -1,0 +1,51 @@
+import type { Change } from '../core/changes'
+import type { Project, Wearer } from '../core/formats'
+import { draftBlouse } from './blouse'
+import { draftOnePiece } from './one-piece'
+import { draftQuayDress } from './quay-dress'
+import { draftTrousers, FLARED, TAPERED } from './trousers'
+
+/** The village stage company: three wearers by their roles, figures made up. */
+export const DEMO_WEARERS: Wearer[] = [
+  { id: 'cook', name: 'the Cook', heelRoundMm: 318 },
+  { id: 'lamplighter', name: 'the Lamplighter', heelRoundMm: 342 },
+  { id: 'bather', name: 'the Bather', heelRoundMm: 305 },
+]
+
+const lengthen = (id: string, pieceId: string, amountMm: number, lines: [string, number][], note: string, leftOut: string[] = []): Change => ({
+  id,
+  kind: 'lengthen',
+  on: true,
+  note,
+  inputs: {
+    amountMm,
+    pieceId,
+    levels: lines.map(([line, share], i) => ({ id: `line-${i + 1}`, share, mark: { by: 'line', id: line }, belowMm: 0 })),
+    leftOut,
+  },
+})
+
+/**
+ * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
+ * is as bought, ready for the first change.
+ *
+ * @param now when it was opened, for the dates of the rows
+ */
+export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[] } {
+  const when = now.toISOString()
+  const project = (id: string, name: string, wearerId: string | null, garment: Project['garment'], plan: Change[] = []): Project => ({ id, name, wearerId, garment, plan, createdAt: when, updatedAt: when })
+  return {
+    wearers: DEMO_WEARERS,
+    projects: [
+      project('demo-blouse', 'Lamplighter’s blouse', 'cook', draftBlouse()),
+      project('demo-tapered', 'Quay trousers, tapered', 'lamplighter', draftTrousers(TAPERED), [
+        lengthen('longer', 'front', 38, [['thigh-shorten', 3], ['calf-shorten', 2]], 'Long in the leg: more above the knee than below, so that the knee line sits at the knee.'),
+      ]),
+      project('demo-flared', 'Quay trousers, flared', 'lamplighter', draftTrousers(FLARED)),
+      project('demo-bather', 'Bather’s one-piece', 'bather', draftOnePiece(), [
+        lengthen('body', 'front', 19.05, [['shorten', 1]], 'Pulls at the shoulders: longer in the body, back left out by mistake.', ['back']),
+      ]),
+      project('demo-dress', 'Quay dress', 'cook', draftQuayDress()),
+    ],
+  }
+}

@@ -1,0 +1,5 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: { include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'scripts/**/*.test.ts', 'app/**/*.test.ts'], environment: 'node' },
+})
