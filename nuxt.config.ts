@@ -8,8 +8,25 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: false,
   css: ['~/assets/main.css'],
-  app: { head: { title: 'Tidal Seam', htmlAttrs: { lang: 'en' }, meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }], link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }] } },
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' }, optimizeDeps: { include: ['dexie', 'comlink', 'mutative', 'd3-zoom', 'd3-selection', 'zod'] } },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: ['../core/**/*', '../demo/**/*', '../scripts/**/*.ts', '../tests/**/*'] } },
+  app: {
+    head: {
+      title: 'Tidal Seam',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['dexie', 'comlink', 'mutative', 'd3-zoom', 'd3-selection', 'zod'] },
+  },
+  typescript: {
+    strict: true,
+    tsConfig: {
+      compilerOptions: { noUncheckedIndexedAccess: true },
+      include: ['../core/**/*', '../demo/**/*', '../scripts/**/*.ts', '../tests/**/*'],
+    },
+  },
   eslint: { config: { stylistic: false } },
 })

@@ -18,13 +18,7 @@ export function ok<T>(value: T): Result<T> {
   return { ok: true, value }
 }
 
-export function refuse<T = never>(
-  code: string,
-  where: string,
-  message: string,
-  remedy: string,
-  largestMm?: number,
-): Result<T> {
+export function refuse<T = never>(code: string, where: string, message: string, remedy: string, largestMm?: number): Result<T> {
   const problem: Problem = { code, where, message, remedy }
   if (largestMm !== undefined) problem.largestMm = largestMm
   return { ok: false, problem }

@@ -68,3 +68,15 @@ export const TEST_SQUARE_IN_MM = 50.8
 
 /** mm. The finest amount worth offering when an asked amount is refused: one sixteenth of an inch, rounded down. */
 export const OFFER_STEP_MM = 0.5
+
+/** Unitless. Part of a redrawn stretch over which the growth of its displacement at an end is measured. */
+export const RATE_STEP = 1e-5
+
+/** deg. A turn of an imported outline sharper than this is a corner: gentler ones are how curves are written as chords. */
+export const CORNER_DEG = 18
+
+/** mm. Ends of an imported outline's strokes nearer than this are joined; a wider gap is shown as open. */
+export const GAP_MM = 0.5
+
+/** mm2. Closed lines smaller than this are markings (buttons, punch holes), not pieces: a 4 cm square. */
+export const LEAST_PIECE_MM2 = 1600

@@ -1,7 +1,21 @@
 import { measureLength, nearestPlace, placeAt, unit, subtract, type Path } from '../core/geometry'
 import type { Garment } from '../core/pattern'
 import {
-  armhole, armholeDepth, endDirection, endPoint, foldEdge, grainOf, neckline, neckWidth, quarter, shapedHem, shapedSide, shoulderWithDart, sideWithDart, SLOPE_FRONT, type BodyFigures,
+  armhole,
+  armholeDepth,
+  endDirection,
+  endPoint,
+  foldEdge,
+  grainOf,
+  neckline,
+  neckWidth,
+  quarter,
+  shapedHem,
+  shapedSide,
+  shoulderWithDart,
+  sideWithDart,
+  SLOPE_FRONT,
+  type BodyFigures,
 } from './bodice'
 import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece } from './draft-piece'
 
@@ -12,7 +26,7 @@ const CAP_EASE = 22
 const BAND_WIDTH = 32
 
 /** Lengthen-or-shorten line above the waist. */
-const LINE_ABOVE_WAIST = 24
+const LINE_ABOVE_WAIST = 42
 
 function backPiece(): DraftedPiece {
   const w = neckWidth(BODY)
@@ -25,14 +39,30 @@ function backPiece(): DraftedPiece {
   const hem = shapedHem(endPoint(side), endDirection(side), waistY + BODY_LENGTH + 3)
   const waistMm = nearestPlace(side, at(q - BODY.waistShaping, waistY)).lengthMm
   return {
-    id: 'back', name: 'Back', kind: 'back', count: 1, mirrored: false,
+    id: 'back',
+    name: 'Back',
+    kind: 'back',
+    count: 1,
+    mirrored: false,
     edges: [
-      { id: 'neck', name: 'neckline', role: 'neck', path: neckline(22, w, unit(subtract(shoulder.first, at(w, 0)))), corner: 'neck at centre back' },
+      {
+        id: 'neck',
+        name: 'neckline',
+        role: 'neck',
+        path: neckline(22, w, unit(subtract(shoulder.first, at(w, 0)))),
+        corner: 'neck at centre back',
+      },
       { id: 'shoulder-in', name: 'inner shoulder', role: 'shoulder', path: ruled(at(w, 0), shoulder.first), corner: 'neck point' },
       { id: 'dart-in', name: 'inner dart leg', role: 'dart-leg', path: ruled(shoulder.first, shoulder.tip), corner: 'inner leg end' },
       { id: 'dart-out', name: 'outer dart leg', role: 'dart-leg', path: ruled(shoulder.tip, shoulder.second), corner: 'dart tip' },
       { id: 'shoulder-out', name: 'outer shoulder', role: 'shoulder', path: ruled(shoulder.second, shoulder.end), corner: 'outer leg end' },
-      { id: 'armhole', name: 'armhole', role: 'armhole', path: armhole(shoulder.end, shoulder.outer, underarm, placeAt(side, 0).tangent, 12), corner: 'shoulder tip' },
+      {
+        id: 'armhole',
+        name: 'armhole',
+        role: 'armhole',
+        path: armhole(shoulder.end, shoulder.outer, underarm, placeAt(side, 0).tangent, 12),
+        corner: 'shoulder tip',
+      },
       { id: 'side', name: 'side seam', role: 'side', path: side, corner: 'underarm' },
       { id: 'hem', name: 'hem', role: 'hem', path: hem, corner: 'hem at side' },
       foldEdge('centre back', waistY + BODY_LENGTH + 3, 22, 'hem at centre back'),
@@ -44,7 +74,12 @@ function backPiece(): DraftedPiece {
     darts: [{ id: 'shoulder-dart', name: 'shoulder dart', legs: ['dart-in', 'dart-out'], pressTo: 'before' }],
     lines: [
       { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 18, depth + 40)) },
-      { id: 'shorten', name: 'lengthen or shorten line', role: 'shorten', path: ruled(at(0, waistY - LINE_ABOVE_WAIST), at(q - 18, waistY - LINE_ABOVE_WAIST)) },
+      {
+        id: 'shorten',
+        name: 'lengthen or shorten line',
+        role: 'shorten',
+        path: ruled(at(0, waistY - LINE_ABOVE_WAIST), at(q - 18, waistY - LINE_ABOVE_WAIST)),
+      },
       { id: 'waist-line', name: 'waist line', role: 'waist', path: ruled(at(14, waistY), at(q - 40, waistY)) },
     ],
     grain: grainOf(depth * 0.9, waistY + 120, 78),
@@ -62,7 +97,12 @@ function frontPiece(back: DraftedPiece): DraftedPiece {
   const backSide = back.edges.find((e) => e.id === 'side')!.path
   const underarm = at(q + 3, depth + 22)
   const shift = at(underarm.x - backSide[0]!.from.x, underarm.y - backSide[0]!.from.y)
-  const closed = backSide.map((s) => ({ ...s, from: add2(s.from, shift), to: add2(s.to, shift), ...(s.kind === 'cubic' ? { c1: add2(s.c1, shift), c2: add2(s.c2, shift) } : {}) })) as Path
+  const closed = backSide.map((s) => ({
+    ...s,
+    from: add2(s.from, shift),
+    to: add2(s.to, shift),
+    ...(s.kind === 'cubic' ? { c1: add2(s.c1, shift), c2: add2(s.c2, shift) } : {}),
+  })) as Path
   const apex = at(98, depth + 46)
   const dartTip = at(134, depth + 56)
   const opened = sideWithDart(closed, 92, dartTip, 24, 110)
@@ -72,11 +112,21 @@ function frontPiece(back: DraftedPiece): DraftedPiece {
   const waistMm = back.notches![0]!.place.distanceMm - measureLength(opened.upper)
   const waistY = placeAt(opened.lower, waistMm).point.y
   return {
-    id: 'front', name: 'Front', kind: 'front', count: 1, mirrored: false,
+    id: 'front',
+    name: 'Front',
+    kind: 'front',
+    count: 1,
+    mirrored: false,
     edges: [
       { id: 'neck', name: 'neckline', role: 'neck', path: neckline(neckDepth, w, direction), corner: 'neck at centre front' },
       { id: 'shoulder', name: 'shoulder', role: 'shoulder', path: ruled(at(w, 0), tip), corner: 'neck point' },
-      { id: 'armhole', name: 'armhole', role: 'armhole', path: armhole(tip, direction, underarm, placeAt(opened.upper, 0).tangent, 20), corner: 'shoulder tip' },
+      {
+        id: 'armhole',
+        name: 'armhole',
+        role: 'armhole',
+        path: armhole(tip, direction, underarm, placeAt(opened.upper, 0).tangent, 20),
+        corner: 'shoulder tip',
+      },
       { id: 'side-upper', name: 'side seam above the dart', role: 'side', path: opened.upper, corner: 'underarm' },
       { id: 'dart-upper', name: 'upper dart leg', role: 'dart-leg', path: ruled(opened.first, dartTip), corner: 'upper leg end' },
       { id: 'dart-lower', name: 'lower dart leg', role: 'dart-leg', path: ruled(dartTip, opened.second), corner: 'dart tip' },
@@ -91,7 +141,12 @@ function frontPiece(back: DraftedPiece): DraftedPiece {
     darts: [{ id: 'side-dart', name: 'side dart', legs: ['dart-upper', 'dart-lower'], pressTo: 'after' }],
     lines: [
       { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 12, depth + 40)) },
-      { id: 'shorten', name: 'lengthen or shorten line', role: 'shorten', path: ruled(at(0, waistY - LINE_ABOVE_WAIST), at(q - 30, waistY - LINE_ABOVE_WAIST)) },
+      {
+        id: 'shorten',
+        name: 'lengthen or shorten line',
+        role: 'shorten',
+        path: ruled(at(0, waistY - LINE_ABOVE_WAIST), at(q - 30, waistY - LINE_ABOVE_WAIST)),
+      },
       { id: 'waist-line', name: 'waist line', role: 'waist', path: ruled(at(14, waistY), at(q - 50, waistY)) },
     ],
     apex,
@@ -133,12 +188,28 @@ export function sleevePiece(back: DraftedPiece, front: DraftedPiece): DraftedPie
   const capMm = measureLength(path)
   const hemPath = swept(at(wrist, length), at(-seamDown.y, seamDown.x), at(-wrist, length), at(-seamDown.y, -seamDown.x), [0.3, 0.3])
   return {
-    id: 'sleeve', name: 'Sleeve', kind: 'sleeve', count: 2, mirrored: true,
+    id: 'sleeve',
+    name: 'Sleeve',
+    kind: 'sleeve',
+    count: 2,
+    mirrored: true,
     edges: [
       { id: 'cap', name: 'cap', role: 'cap', path, corner: 'back underarm' },
-      { id: 'seam-front', name: 'front underarm seam', role: 'underarm', path: ruled(at(half, 0), at(wrist, length)), corner: 'front underarm' },
+      {
+        id: 'seam-front',
+        name: 'front underarm seam',
+        role: 'underarm',
+        path: ruled(at(half, 0), at(wrist, length)),
+        corner: 'front underarm',
+      },
       { id: 'hem', name: 'wrist hem', role: 'hem', path: hemPath, corner: 'wrist at front' },
-      { id: 'seam-back', name: 'back underarm seam', role: 'underarm', path: ruled(at(-wrist, length), at(-half, 0)), corner: 'wrist at back' },
+      {
+        id: 'seam-back',
+        name: 'back underarm seam',
+        role: 'underarm',
+        path: ruled(at(-wrist, length), at(-half, 0)),
+        corner: 'wrist at back',
+      },
     ],
     notches: [
       { id: 'back', name: 'back cap', edgeId: 'cap', place: { from: 'start', distanceMm: 96 } },
@@ -157,12 +228,35 @@ function neckband(back: DraftedPiece, front: DraftedPiece): DraftedPiece {
   const backMm = measureLength(edgeOf(back, 'neck'))
   const total = backMm + measureLength(edgeOf(front, 'neck'))
   return {
-    id: 'neckband', name: 'Neckband', kind: 'band', count: 2, mirrored: false,
+    id: 'neckband',
+    name: 'Neckband',
+    kind: 'band',
+    count: 2,
+    mirrored: false,
     edges: [
       { id: 'outer', name: 'outer edge', role: 'band', path: ruled(at(0, 0), at(total, 0)), corner: 'outer edge at centre back' },
-      { id: 'end', name: 'centre front end', role: 'band-end', path: ruled(at(total, 0), at(total, BAND_WIDTH)), corner: 'outer edge at centre front' },
-      { id: 'neck', name: 'neck edge', role: 'neck', path: ruled(at(total, BAND_WIDTH), at(0, BAND_WIDTH)), corner: 'neck edge at centre front' },
-      { id: 'fold', name: 'centre back', role: 'centre-back', path: ruled(at(0, BAND_WIDTH), at(0, 0)), corner: 'neck edge at centre back', fold: true },
+      {
+        id: 'end',
+        name: 'centre front end',
+        role: 'band-end',
+        path: ruled(at(total, 0), at(total, BAND_WIDTH)),
+        corner: 'outer edge at centre front',
+      },
+      {
+        id: 'neck',
+        name: 'neck edge',
+        role: 'neck',
+        path: ruled(at(total, BAND_WIDTH), at(0, BAND_WIDTH)),
+        corner: 'neck edge at centre front',
+      },
+      {
+        id: 'fold',
+        name: 'centre back',
+        role: 'centre-back',
+        path: ruled(at(0, BAND_WIDTH), at(0, 0)),
+        corner: 'neck edge at centre back',
+        fold: true,
+      },
     ],
     notches: [{ id: 'shoulder', name: 'shoulder', edgeId: 'neck', place: { from: 'end', distanceMm: backMm } }],
     grain: { from: at(total / 2, 4), to: at(total / 2, BAND_WIDTH - 4) },
@@ -178,24 +272,70 @@ export function draftBlouse(): Garment {
   return toGarment(
     [front, back, sleeve, band],
     [
-      sewn('shoulder', 'shoulder seam', [['front', 'shoulder']], [['back', 'shoulder-in'], ['back', 'shoulder-out']]),
-      sewn('side', 'side seam', [['front', 'side-upper'], ['front', 'side-lower']], [['back', 'side']], [
-        [{ pieceId: 'front', notchId: 'waist' }, { pieceId: 'back', notchId: 'waist' }],
-      ]),
       sewn(
-        'armhole', 'armhole seam', [['sleeve', 'cap']], [['back', '-armhole'], ['front', 'armhole']],
+        'shoulder',
+        'shoulder seam',
+        [['front', 'shoulder']],
         [
-          [{ pieceId: 'sleeve', notchId: 'back' }, { pieceId: 'back', notchId: 'armhole' }],
-          [{ pieceId: 'sleeve', notchId: 'top' }, { pieceId: 'front', cornerId: 'at-armhole' }],
-          [{ pieceId: 'sleeve', notchId: 'front' }, { pieceId: 'front', notchId: 'armhole' }],
+          ['back', 'shoulder-in'],
+          ['back', 'shoulder-out'],
+        ],
+      ),
+      sewn(
+        'side',
+        'side seam',
+        [
+          ['front', 'side-upper'],
+          ['front', 'side-lower'],
+        ],
+        [['back', 'side']],
+        [
+          [
+            { pieceId: 'front', notchId: 'waist' },
+            { pieceId: 'back', notchId: 'waist' },
+          ],
+        ],
+      ),
+      sewn(
+        'armhole',
+        'armhole seam',
+        [['sleeve', 'cap']],
+        [
+          ['back', '-armhole'],
+          ['front', 'armhole'],
+        ],
+        [
+          [
+            { pieceId: 'sleeve', notchId: 'back' },
+            { pieceId: 'back', notchId: 'armhole' },
+          ],
+          [
+            { pieceId: 'sleeve', notchId: 'top' },
+            { pieceId: 'front', cornerId: 'at-armhole' },
+          ],
+          [
+            { pieceId: 'sleeve', notchId: 'front' },
+            { pieceId: 'front', notchId: 'armhole' },
+          ],
         ],
         [15, 30],
       ),
       sewn('sleeve', 'sleeve seam', [['sleeve', 'seam-front']], [['sleeve', '-seam-back']]),
-      sewn('neckline', 'neckband seam', [['neckband', '-neck']], [['back', 'neck'], ['front', '-neck']], [
-        [{ pieceId: 'neckband', notchId: 'shoulder' }, { pieceId: 'front', cornerId: 'at-shoulder' }],
-      ]),
+      sewn(
+        'neckline',
+        'neckband seam',
+        [['neckband', '-neck']],
+        [
+          ['back', 'neck'],
+          ['front', '-neck'],
+        ],
+        [
+          [
+            { pieceId: 'neckband', notchId: 'shoulder' },
+            { pieceId: 'front', cornerId: 'at-shoulder' },
+          ],
+        ],
+      ),
     ],
   )
 }
-

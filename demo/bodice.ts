@@ -40,10 +40,7 @@ export function armhole(tip: Point, shoulder: Point, underarm: Point, sideDown: 
   const waypoint = at(tip.x - hollow, tip.y + (underarm.y - tip.y) * 0.62)
   const through = at(0.12, 1)
   const arriving = scale(square(sideDown), -1)
-  return [
-    ...swept(tip, square(shoulder), waypoint, through, [0.36, 0.36]),
-    ...swept(waypoint, through, underarm, arriving, [0.42, 0.5]),
-  ]
+  return [...swept(tip, square(shoulder), waypoint, through, [0.36, 0.36]), ...swept(waypoint, through, underarm, arriving, [0.42, 0.5])]
 }
 
 /** Side seam from underarm over the waist to the hem: one smooth line. */
@@ -86,7 +83,12 @@ export function sideWithDart(side: Path, dartAtMm: number, tip: Point, intakeMm:
 
 /** The fold edge up from the hem or waist to the neck. */
 export const foldEdge = (name: string, foldY: number, neckY: number, corner: string): DraftEdge => ({
-  id: 'fold', name, role: name === 'centre front' ? 'centre-front' : 'centre-back', path: ruled(at(0, foldY), at(0, neckY)), corner, fold: true,
+  id: 'fold',
+  name,
+  role: name === 'centre front' ? 'centre-front' : 'centre-back',
+  path: ruled(at(0, foldY), at(0, neckY)),
+  corner,
+  fold: true,
 })
 
 export const grainOf = (top: number, bottom: number, x: number): DraftedPiece['grain'] => ({ from: at(x, top), to: at(x, bottom) })

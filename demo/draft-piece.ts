@@ -1,4 +1,18 @@
-import { add, cubic, distance, fitCurve, line, measureLength, placeAt, rotateAbout, scale, subtract, unit, type Path, type Point } from '../core/geometry'
+import {
+  add,
+  cubic,
+  distance,
+  fitCurve,
+  line,
+  measureLength,
+  placeAt,
+  rotateAbout,
+  scale,
+  subtract,
+  unit,
+  type Path,
+  type Point,
+} from '../core/geometry'
 import type { Dart, EdgeRole, Garment, InnerLine, NotchPlace, Piece, PieceKind, Seam } from '../core/pattern'
 
 /** One size is drafted; its id in every demo garment. */

@@ -1,6 +1,18 @@
 import { measureLength, placeAt, unit, subtract } from '../core/geometry'
 import type { Garment } from '../core/pattern'
-import { armhole, armholeDepth, endDirection, foldEdge, grainOf, neckline, neckWidth, quarter, SLOPE_BACK, SLOPE_FRONT, type BodyFigures } from './bodice'
+import {
+  armhole,
+  armholeDepth,
+  endDirection,
+  foldEdge,
+  grainOf,
+  neckline,
+  neckWidth,
+  quarter,
+  SLOPE_BACK,
+  SLOPE_FRONT,
+  type BodyFigures,
+} from './bodice'
 import { at, ruled, sewn, swept, toGarment, type DraftedPiece } from './draft-piece'
 
 /** Quay dress, mm: bodice with straight sides, joined at the waist to a skirt with flared straight sides. */
@@ -23,11 +35,27 @@ function bodice(id: 'bodice-front' | 'bodice-back'): DraftedPiece {
   const foldY = waistSide.y + 2
   const waist = swept(waistSide, at(-down.y, down.x), at(0, foldY), at(-1, 0), [0.3, 0.4])
   return {
-    id, name: front ? 'Bodice front' : 'Bodice back', kind: front ? 'front' : 'back', count: 1, mirrored: false,
+    id,
+    name: front ? 'Bodice front' : 'Bodice back',
+    kind: front ? 'front' : 'back',
+    count: 1,
+    mirrored: false,
     edges: [
-      { id: 'neck', name: 'neckline', role: 'neck', path: neckline(neckDepth, w, direction), corner: front ? 'neck at centre front' : 'neck at centre back' },
+      {
+        id: 'neck',
+        name: 'neckline',
+        role: 'neck',
+        path: neckline(neckDepth, w, direction),
+        corner: front ? 'neck at centre front' : 'neck at centre back',
+      },
       { id: 'shoulder', name: 'shoulder', role: 'shoulder', path: ruled(at(w, 0), tip), corner: 'neck point' },
-      { id: 'armhole', name: 'armhole', role: 'armhole', path: armhole(tip, direction, underarm, placeAt(side, 0).tangent, front ? 18 : 10), corner: 'shoulder tip' },
+      {
+        id: 'armhole',
+        name: 'armhole',
+        role: 'armhole',
+        path: armhole(tip, direction, underarm, placeAt(side, 0).tangent, front ? 18 : 10),
+        corner: 'shoulder tip',
+      },
       { id: 'side', name: 'side seam', role: 'side', path: side, corner: 'underarm' },
       { id: 'waist', name: 'waist edge', role: 'waist', path: waist, corner: 'waist at side' },
       foldEdge(front ? 'centre front' : 'centre back', foldY, neckDepth, 'waist at centre'),
@@ -53,11 +81,21 @@ function skirt(id: 'skirt-front' | 'skirt-back', bodicePiece: DraftedPiece): Dra
   const { top, hem, down, waist } = build(width)
   const foldY = SKIRT_LENGTH + 16
   return {
-    id, name: front ? 'Skirt front' : 'Skirt back', kind: id, count: 1, mirrored: false,
+    id,
+    name: front ? 'Skirt front' : 'Skirt back',
+    kind: id,
+    count: 1,
+    mirrored: false,
     edges: [
       { id: 'waist', name: 'waist edge', role: 'waist', path: waist, corner: 'waist at centre' },
       { id: 'side', name: 'side seam', role: 'side', path: ruled(top, hem), corner: 'waist at side' },
-      { id: 'hem', name: 'hem', role: 'hem', path: swept(hem, at(-down.y, down.x), at(0, foldY), at(-1, 0), [0.3, 0.45]), corner: 'hem at side' },
+      {
+        id: 'hem',
+        name: 'hem',
+        role: 'hem',
+        path: swept(hem, at(-down.y, down.x), at(0, foldY), at(-1, 0), [0.3, 0.45]),
+        corner: 'hem at side',
+      },
       { ...foldEdge(front ? 'centre front' : 'centre back', foldY, 12, 'hem at centre') },
     ],
     notches: [{ id: 'hip', name: 'hip', edgeId: 'side', place: { from: 'start', distanceMm: 200 } }],
@@ -75,9 +113,18 @@ export function draftQuayDress(): Garment {
     [
       sewn('shoulder', 'shoulder seam', [['bodice-front', 'shoulder']], [['bodice-back', 'shoulder']]),
       sewn('side', 'bodice side seam', [['bodice-front', 'side']], [['bodice-back', 'side']]),
-      sewn('skirt-side', 'skirt side seam', [['skirt-front', 'side']], [['skirt-back', 'side']], [
-        [{ pieceId: 'skirt-front', notchId: 'hip' }, { pieceId: 'skirt-back', notchId: 'hip' }],
-      ]),
+      sewn(
+        'skirt-side',
+        'skirt side seam',
+        [['skirt-front', 'side']],
+        [['skirt-back', 'side']],
+        [
+          [
+            { pieceId: 'skirt-front', notchId: 'hip' },
+            { pieceId: 'skirt-back', notchId: 'hip' },
+          ],
+        ],
+      ),
       sewn('waist-front', 'front waist seam', [['bodice-front', '-waist']], [['skirt-front', 'waist']]),
       sewn('waist-back', 'back waist seam', [['bodice-back', '-waist']], [['skirt-back', 'waist']]),
     ],

@@ -52,11 +52,27 @@ function frontPiece(cut: TrouserCut): DraftedPiece {
     ...swept(at(-104, 176), at(0.08, -1), waistIn, at(0.06, -1), [0.3, 0.3]),
   ]
   return {
-    id: 'front', name: 'Front leg', kind: 'leg-front', count: 2, mirrored: true,
+    id: 'front',
+    name: 'Front leg',
+    kind: 'leg-front',
+    count: 2,
+    mirrored: true,
     edges: [
-      { id: 'waist', name: 'waist', role: 'waist', path: swept(waistIn, at(1, 0.06), waistOut, at(1, -0.3), [0.3, 0.3]), corner: 'waist at centre front' },
+      {
+        id: 'waist',
+        name: 'waist',
+        role: 'waist',
+        path: swept(waistIn, at(1, 0.06), waistOut, at(1, -0.3), [0.3, 0.3]),
+        corner: 'waist at centre front',
+      },
       { id: 'outseam', name: 'outseam', role: 'outseam', path: seamOut, corner: 'waist at side' },
-      { id: 'opening', name: 'leg opening', role: 'leg-opening', path: ruled(at(cut.hemHalf, hemY), at(-cut.hemHalf, hemY)), corner: 'opening at outseam' },
+      {
+        id: 'opening',
+        name: 'leg opening',
+        role: 'leg-opening',
+        path: ruled(at(cut.hemHalf, hemY), at(-cut.hemHalf, hemY)),
+        corner: 'opening at outseam',
+      },
       { id: 'inseam', name: 'inseam', role: 'inseam', path: reversePath(seamIn), corner: 'opening at inseam' },
       { id: 'crotch', name: 'front crotch', role: 'crotch', path: crotchEdge, corner: 'crotch point' },
     ],
@@ -68,7 +84,12 @@ function frontPiece(cut: TrouserCut): DraftedPiece {
     lines: [
       { id: 'hip-line', name: 'hip line', role: 'hip', path: ruled(at(-92, HIP_Y), at(120, HIP_Y)) },
       { id: 'thigh-shorten', name: 'thigh line (lengthen or shorten)', role: 'shorten', path: ruled(at(-112, 430), at(116, 430)) },
-      { id: 'calf-shorten', name: 'calf line (lengthen or shorten)', role: 'shorten', path: ruled(at(-cut.kneeHalf + 6, 780), at(cut.kneeHalf - 6, 780)) },
+      {
+        id: 'calf-shorten',
+        name: 'calf line (lengthen or shorten)',
+        role: 'shorten',
+        path: ruled(at(-cut.kneeHalf + 6, 780), at(cut.kneeHalf - 6, 780)),
+      },
       { id: 'knee-line', name: 'knee line', role: 'knee', path: ruled(at(-cut.kneeHalf + 8, KNEE_Y), at(cut.kneeHalf - 8, KNEE_Y)) },
     ],
     grain: { from: at(0, 90), to: at(0, 900) },
@@ -109,7 +130,11 @@ function backPiece(cut: TrouserCut, front: DraftedPiece): DraftedPiece {
     ...swept(seat, seatDown, crotch, at(leaving.y, -leaving.x), [0.5, 0.62]),
   ]
   return {
-    id: 'back', name: 'Back leg', kind: 'leg-back', count: 2, mirrored: true,
+    id: 'back',
+    name: 'Back leg',
+    kind: 'leg-back',
+    count: 2,
+    mirrored: true,
     edges: [
       { id: 'waist-out', name: 'waist, outer part', role: 'waist', path: ruled(waistOut, legOut), corner: 'waist at side' },
       { id: 'dart-out', name: 'outer dart leg', role: 'dart-leg', path: ruled(legOut, tip), corner: 'outer leg end' },
@@ -117,7 +142,13 @@ function backPiece(cut: TrouserCut, front: DraftedPiece): DraftedPiece {
       { id: 'waist-in', name: 'waist, inner part', role: 'waist', path: ruled(legIn, centre), corner: 'inner leg end' },
       { id: 'crotch', name: 'back crotch', role: 'crotch', path: crotchEdge, corner: 'waist at centre back' },
       { id: 'inseam', name: 'inseam', role: 'inseam', path: inseamFrom(crotchY), corner: 'crotch point' },
-      { id: 'opening', name: 'leg opening', role: 'leg-opening', path: ruled(at(hem, HEM_Y), at(-hem, HEM_Y)), corner: 'opening at inseam' },
+      {
+        id: 'opening',
+        name: 'leg opening',
+        role: 'leg-opening',
+        path: ruled(at(hem, HEM_Y), at(-hem, HEM_Y)),
+        corner: 'opening at inseam',
+      },
       { id: 'outseam', name: 'outseam', role: 'outseam', path: reversePath(outseamFrom(waistY)), corner: 'opening at outseam' },
     ],
     notches: [
@@ -139,12 +170,29 @@ function waistband(front: DraftedPiece, back: DraftedPiece): DraftedPiece {
   const backMm = lengthOf(back, 'waist-in') + lengthOf(back, 'waist-out')
   const total = backMm + lengthOf(front, 'waist')
   return {
-    id: 'waistband', name: 'Waistband', kind: 'band', count: 2, mirrored: false,
+    id: 'waistband',
+    name: 'Waistband',
+    kind: 'band',
+    count: 2,
+    mirrored: false,
     edges: [
       { id: 'upper', name: 'upper edge', role: 'band', path: ruled(at(0, 0), at(total, 0)), corner: 'upper edge at centre back' },
-      { id: 'end', name: 'centre front end', role: 'band-end', path: ruled(at(total, 0), at(total, 40)), corner: 'upper edge at centre front' },
+      {
+        id: 'end',
+        name: 'centre front end',
+        role: 'band-end',
+        path: ruled(at(total, 0), at(total, 40)),
+        corner: 'upper edge at centre front',
+      },
       { id: 'waist', name: 'waist edge', role: 'waist', path: ruled(at(total, 40), at(0, 40)), corner: 'waist edge at centre front' },
-      { id: 'fold', name: 'centre back', role: 'centre-back', path: ruled(at(0, 40), at(0, 0)), corner: 'waist edge at centre back', fold: true },
+      {
+        id: 'fold',
+        name: 'centre back',
+        role: 'centre-back',
+        path: ruled(at(0, 40), at(0, 0)),
+        corner: 'waist edge at centre back',
+        fold: true,
+      },
     ],
     notches: [{ id: 'side', name: 'side', edgeId: 'waist', place: { from: 'end', distanceMm: backMm } }],
     grain: { from: at(total / 2, 4), to: at(total / 2, 36) },
@@ -158,16 +206,50 @@ export function draftTrousers(cut: TrouserCut): Garment {
   return toGarment(
     [front, back, waistband(front, back)],
     [
-      sewn('outseam', 'outseam', [['front', 'outseam']], [['back', '-outseam']], [
-        [{ pieceId: 'front', notchId: 'hip' }, { pieceId: 'back', notchId: 'hip' }],
-        [{ pieceId: 'front', notchId: 'knee-out' }, { pieceId: 'back', notchId: 'knee-out' }],
-      ]),
-      sewn('inseam', 'inseam', [['front', '-inseam']], [['back', 'inseam']], [
-        [{ pieceId: 'front', notchId: 'knee-in' }, { pieceId: 'back', notchId: 'knee-in' }],
-      ]),
-      sewn('waist', 'waist seam', [['waistband', '-waist']], [['back', '-waist-in'], ['back', '-waist-out'], ['front', '-waist']], [
-        [{ pieceId: 'waistband', notchId: 'side' }, { pieceId: 'front', cornerId: 'at-outseam' }],
-      ]),
+      sewn(
+        'outseam',
+        'outseam',
+        [['front', 'outseam']],
+        [['back', '-outseam']],
+        [
+          [
+            { pieceId: 'front', notchId: 'hip' },
+            { pieceId: 'back', notchId: 'hip' },
+          ],
+          [
+            { pieceId: 'front', notchId: 'knee-out' },
+            { pieceId: 'back', notchId: 'knee-out' },
+          ],
+        ],
+      ),
+      sewn(
+        'inseam',
+        'inseam',
+        [['front', '-inseam']],
+        [['back', 'inseam']],
+        [
+          [
+            { pieceId: 'front', notchId: 'knee-in' },
+            { pieceId: 'back', notchId: 'knee-in' },
+          ],
+        ],
+      ),
+      sewn(
+        'waist',
+        'waist seam',
+        [['waistband', '-waist']],
+        [
+          ['back', '-waist-in'],
+          ['back', '-waist-out'],
+          ['front', '-waist'],
+        ],
+        [
+          [
+            { pieceId: 'waistband', notchId: 'side' },
+            { pieceId: 'front', cornerId: 'at-outseam' },
+          ],
+        ],
+      ),
     ],
   )
 }

@@ -12,7 +12,14 @@ export const DEMO_WEARERS: Wearer[] = [
   { id: 'bather', name: 'the Bather', heelRoundMm: 305 },
 ]
 
-const lengthen = (id: string, pieceId: string, amountMm: number, lines: [string, number][], note: string, leftOut: string[] = []): Change => ({
+const lengthen = (
+  id: string,
+  pieceId: string,
+  amountMm: number,
+  lines: [string, number][],
+  note: string,
+  leftOut: string[] = [],
+): Change => ({
   id,
   kind: 'lengthen',
   on: true,
@@ -32,18 +39,33 @@ const lengthen = (id: string, pieceId: string, amountMm: number, lines: [string,
  * @param now when it was opened, for the dates of the rows
  */
 export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[] } {
-  const when = now.toISOString()
-  const project = (id: string, name: string, wearerId: string | null, garment: Project['garment'], plan: Change[] = []): Project => ({ id, name, wearerId, garment, plan, createdAt: when, updatedAt: when })
+  // Rows a minute apart, newest first, so that they hang in this order.
+  let minutes = 0
+  const project = (id: string, name: string, wearerId: string | null, garment: Project['garment'], plan: Change[] = []): Project => {
+    const when = new Date(now.getTime() - 60_000 * minutes++).toISOString()
+    return { id, name, wearerId, garment, plan, createdAt: when, updatedAt: when }
+  }
   return {
     wearers: DEMO_WEARERS,
     projects: [
       project('demo-blouse', 'Lamplighter’s blouse', 'cook', draftBlouse()),
       project('demo-tapered', 'Quay trousers, tapered', 'lamplighter', draftTrousers(TAPERED), [
-        lengthen('longer', 'front', 38, [['thigh-shorten', 3], ['calf-shorten', 2]], 'Long in the leg: more above the knee than below, so that the knee line sits at the knee.'),
+        lengthen(
+          'longer',
+          'front',
+          38,
+          [
+            ['thigh-shorten', 3],
+            ['calf-shorten', 2],
+          ],
+          'Long in the leg: more above the knee than below, so that the knee line sits at the knee.',
+        ),
       ]),
       project('demo-flared', 'Quay trousers, flared', 'lamplighter', draftTrousers(FLARED)),
       project('demo-bather', 'Bather’s one-piece', 'bather', draftOnePiece(), [
-        lengthen('body', 'front', 19.05, [['shorten', 1]], 'Pulls at the shoulders: longer in the body, back left out by mistake.', ['back']),
+        lengthen('body', 'front', 19.05, [['shorten', 1]], 'Pulls at the shoulders: longer in the body, back left out by mistake.', [
+          'back',
+        ]),
       ]),
       project('demo-dress', 'Quay dress', 'cook', draftQuayDress()),
     ],

@@ -34,7 +34,10 @@ export async function doAct(projectId: string, label: string, recipe: (draft: Pr
 export async function doRows(label: string, rows: { id: string; after: Project | null }[]): Promise<void> {
   await db.transaction('rw', db.projects, db.acts, async () => {
     const before = await Promise.all(rows.map(async (r) => (await db.projects.get(r.id)) ?? null))
-    await putRows(rows.map((r) => r.id), rows.map((r) => r.after))
+    await putRows(
+      rows.map((r) => r.id),
+      rows.map((r) => r.after),
+    )
     await addAct('wardrobe', label, { how: 'rows', ids: rows.map((r) => r.id), before, after: rows.map((r) => r.after) })
   })
 }
@@ -48,14 +51,18 @@ async function putRows(ids: string[], rows: (Project | null)[]): Promise<void> {
 
 async function step(scope: string, back: boolean): Promise<string | null> {
   return db.transaction('rw', db.projects, db.acts, async () => {
-    const all = await db.acts.where('[scope+undone]').equals([scope, back ? 0 : 1]).sortBy('id')
+    const all = await db.acts
+      .where('[scope+undone]')
+      .equals([scope, back ? 0 : 1])
+      .sortBy('id')
     const act = back ? all[all.length - 1] : all[0]
     if (!act) return null
     const { change } = act
     if (change.how === 'rows') await putRows(change.ids, back ? change.before : change.after)
     else {
       const row = await db.projects.get(change.projectId)
-      if (row) await db.projects.put({ ...(apply(row, back ? change.inverse : change.patches) as Project), updatedAt: new Date().toISOString() })
+      if (row)
+        await db.projects.put({ ...(apply(row, back ? change.inverse : change.patches) as Project), updatedAt: new Date().toISOString() })
     }
     await db.acts.update(act.id!, { undone: back ? 1 : 0 })
     return act.label

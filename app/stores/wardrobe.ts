@@ -4,13 +4,13 @@ import { readProjectFile, writeProjectFile, type Project, type Wearer } from '~~
 import { problemSentence } from '~~/core/result'
 import { useLive } from '~/composables/useLive'
 import { doAct, doRows, redoAct, undoAct } from '~/data/acts'
-import { db } from '~/data/db'
+import { db, type Act } from '~/data/db'
 
 /** All garments and wearers of this browser. */
 export const useWardrobe = defineStore('wardrobe', () => {
   const projects = useLive(() => db.projects.orderBy('updatedAt').reverse().toArray(), null as Project[] | null)
   const wearers = useLive(() => db.wearers.toArray(), [] as Wearer[])
-  const acts = useLive(() => db.acts.where('scope').equals('wardrobe').sortBy('id'), [] as Awaited<ReturnType<typeof db.acts.toArray>>)
+  const acts = useLive(() => db.acts.where('scope').equals('wardrobe').sortBy('id'), [] as Act[])
   const lastDone = computed(() => acts.value.filter((a) => a.undone === 0).at(-1) ?? null)
   const nextRedo = computed(() => acts.value.find((a) => a.undone === 1) ?? null)
 
@@ -18,7 +18,11 @@ export const useWardrobe = defineStore('wardrobe', () => {
    * Puts a project file's garments and wearers into the wardrobe. A garment that is there already is replaced only when
    * restoring a backup; otherwise it comes in as a copy under a new id.
    */
-  async function takeFile(text: string, label: string, replace: boolean): Promise<{ ok: true; count: number; ids: string[] } | { ok: false; sentence: string }> {
+  async function takeFile(
+    text: string,
+    label: string,
+    replace: boolean,
+  ): Promise<{ ok: true; count: number; ids: string[] } | { ok: false; sentence: string }> {
     const file = readProjectFile(text)
     if (!file.ok) return { ok: false, sentence: problemSentence(file.problem) }
     const rows: { id: string; after: Project }[] = []
@@ -44,20 +48,39 @@ export const useWardrobe = defineStore('wardrobe', () => {
   async function duplicate(project: Project): Promise<void> {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
-    await doRows(`duplicate “${project.name}”`, [{ id, after: { ...project, id, name: `${project.name} (copy)`, createdAt: now, updatedAt: now } }])
+    await doRows(`duplicate “${project.name}”`, [
+      { id, after: { ...project, id, name: `${project.name} (copy)`, createdAt: now, updatedAt: now } },
+    ])
   }
 
-  const rename = (project: Project, name: string) => doAct(project.id, `rename “${project.name}”`, (row) => void (row.name = name), 'wardrobe')
-  const setWearer = (project: Project, wearerId: string | null) => doAct(project.id, `wearer of “${project.name}”`, (row) => void (row.wearerId = wearerId), 'wardrobe')
+  const rename = (project: Project, name: string) =>
+    doAct(project.id, `rename “${project.name}”`, (row) => void (row.name = name), 'wardrobe')
+  const setWearer = (project: Project, wearerId: string | null) =>
+    doAct(project.id, `wearer of “${project.name}”`, (row) => void (row.wearerId = wearerId), 'wardrobe')
   const remove = (project: Project) => doRows(`delete “${project.name}”`, [{ id: project.id, after: null }])
 
   async function backUp(ids?: string[]): Promise<string> {
     const rows = await db.projects.toArray()
-    return writeProjectFile(rows.filter((r) => !ids || ids.includes(r.id)), await db.wearers.toArray(), new Date())
+    return writeProjectFile(
+      rows.filter((r) => !ids || ids.includes(r.id)),
+      await db.wearers.toArray(),
+      new Date(),
+    )
   }
 
   return {
-    projects, wearers, lastDone, nextRedo, takeFile, openDemo, create, duplicate, rename, setWearer, remove, backUp,
+    projects,
+    wearers,
+    lastDone,
+    nextRedo,
+    takeFile,
+    openDemo,
+    create,
+    duplicate,
+    rename,
+    setWearer,
+    remove,
+    backUp,
     undo: () => undoAct('wardrobe'),
     redo: () => redoAct('wardrobe'),
   }

@@ -2,9 +2,9 @@ import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { findKind, type Change } from '~~/core/changes'
-import type { Project } from '~~/core/formats'
+import type { Project, Wearer } from '~~/core/formats'
 import { doAct, redoAct, undoAct } from '~/data/acts'
-import { db } from '~/data/db'
+import { db, type Act } from '~/data/db'
 import { useLive } from '~/composables/useLive'
 import type { Computed, FoldWorker } from '~/workers/fold.worker'
 
@@ -18,15 +18,19 @@ function foldWorker(): Remote<FoldWorker> {
 /** The garment that is open: its row, its plan as computed by the worker, and what is being dragged. */
 export const useWork = defineStore('work', () => {
   const projectId = ref<string | null>(null)
-  const project = useLive(async () => (projectId.value ? ((await db.projects.get(projectId.value)) ?? null) : null), null as Project | null, projectId)
+  const project = useLive(
+    async () => (projectId.value ? ((await db.projects.get(projectId.value)) ?? null) : null),
+    null as Project | null,
+    projectId,
+  )
   const wearer = useLive(
     async () => (project.value?.wearerId ? ((await db.wearers.get(project.value.wearerId)) ?? null) : null),
-    null as Awaited<ReturnType<typeof db.wearers.get>> | null,
+    null as Wearer | null,
     project,
   )
   const acts = useLive(
     async () => (projectId.value ? await db.acts.where('scope').equals(projectId.value).sortBy('id') : []),
-    [] as Awaited<ReturnType<typeof db.acts.toArray>>,
+    [] as Act[],
     projectId,
   )
   const lastDone = computed(() => acts.value.filter((a) => a.undone === 0).at(-1) ?? null)
@@ -41,6 +45,8 @@ export const useWork = defineStore('work', () => {
   const trouble = ref<string | null>(null)
 
   let baseKey = ''
+  let baseGarment: unknown = null
+  let garmentText = ''
   let busy = false
   let again = false
 
@@ -56,7 +62,11 @@ export const useWork = defineStore('work', () => {
     busy = true
     try {
       const row = project.value
-      const key = `${row.id}:${JSON.stringify(row.garment).length}:${row.createdAt}`
+      if (row.garment !== baseGarment) {
+        baseGarment = row.garment
+        garmentText = JSON.stringify(row.garment)
+      }
+      const key = `${row.id}:${garmentText}`
       const worker = foldWorker()
       if (key !== baseKey) {
         await worker.setBase(key, row.garment)
@@ -156,7 +166,26 @@ export const useWork = defineStore('work', () => {
   }
 
   return {
-    projectId, project, wearer, computedPlan, selectedId, draft, saving, trouble, lastDone, nextRedo,
-    open, act, addChange, editInputs, removeChange, switchChange, moveChange, undo, redo, paperSteps, titleOf,
+    projectId,
+    project,
+    wearer,
+    computedPlan,
+    selectedId,
+    draft,
+    saving,
+    trouble,
+    lastDone,
+    nextRedo,
+    open,
+    act,
+    addChange,
+    editInputs,
+    removeChange,
+    switchChange,
+    moveChange,
+    undo,
+    redo,
+    paperSteps,
+    titleOf,
   }
 })

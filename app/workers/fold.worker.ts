@@ -1,7 +1,16 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
 import { listFaults, type Fault } from '~~/core/advice'
-import { ChangeSchema, findKind, foldPlan, type Change, type FoldedPlan, type FoldedStop, type Handle, type PaperStep } from '~~/core/changes'
+import {
+  ChangeSchema,
+  findKind,
+  foldPlan,
+  type Change,
+  type FoldedPlan,
+  type FoldedStop,
+  type Handle,
+  type PaperStep,
+} from '~~/core/changes'
 import { WearerSchema, type Wearer } from '~~/core/formats'
 import { DEFAULT_TOLERANCES, walkGarment, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'

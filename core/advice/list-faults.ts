@@ -32,7 +32,14 @@ function includeAgain(plan: FoldedPlan, seam: WalkedSeam): Mend[] {
     if (!Array.isArray(inputs.leftOut)) return []
     const ids = new Set(left.map((l) => l.pieceId))
     const names = left.map((l) => findPiece(plan.garment, l.pieceId)?.name).join(' and ')
-    return [{ how: 'edit', label: `Change ${names} too in “${findKind(stop.change.kind)!.describe(plan.base, inputs).title}”`, changeId: stop.change.id, inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => !ids.has(id)) } }]
+    return [
+      {
+        how: 'edit',
+        label: `Change ${names} too in “${findKind(stop.change.kind)!.describe(plan.base, inputs).title}”`,
+        changeId: stop.change.id,
+        inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => !ids.has(id)) },
+      },
+    ]
   })
 }
 
@@ -57,7 +64,13 @@ function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: string)
   const after = walkGarment(tried.value.garment, sizeId).seams
   const mended = Math.abs(after.find((s) => s.seam.id === walked.seam.id)!.offMm) < Math.abs(walked.offMm) / 2
   if (!mended || after.some((s, i) => Math.abs(s.offMm) > Math.abs(before[i]!.offMm) + SEAM_KEPT_MM)) return []
-  return [{ how: 'add', label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`, change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` } }]
+  return [
+    {
+      how: 'add',
+      label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`,
+      change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` },
+    },
+  ]
 }
 
 /** Changes of the plan without which the same thing would be in order. */
@@ -66,7 +79,13 @@ function switchOff(plan: FoldedPlan, sizeId: string, tolerances: Tolerances, sti
   for (const stop of plan.stops) {
     const wasFine = !stillFaulty(walkGarment(before, sizeId, tolerances))
     if (stop.status === 'applied' && wasFine && stillFaulty(walkGarment(stop.garment, sizeId, tolerances)))
-      return [{ how: 'off', label: `Switch off “${findKind(stop.change.kind)!.describe(plan.base, stop.change.inputs).title}”`, changeId: stop.change.id }]
+      return [
+        {
+          how: 'off',
+          label: `Switch off “${findKind(stop.change.kind)!.describe(plan.base, stop.change.inputs).title}”`,
+          changeId: stop.change.id,
+        },
+      ]
     before = stop.garment
   }
   return []
@@ -100,7 +119,15 @@ function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolera
         verdict: mark.verdict,
         size: Math.abs(mark.offMm),
         message: `${walked.seam.name}: notch “${mark.name}” lies ${lengthToken(mark.firstMm)} along ${names[0]} and ${lengthToken(mark.secondMm)} along ${names[1]}: they miss each other by ${lengthToken(Math.abs(mark.offMm))}.`,
-        mends: [...includeAgain(plan, walked), ...switchOff(plan, sizeId, tolerances, (w) => w.seams.find((s) => s.seam.id === walked.seam.id)?.marks.find((m) => m.name === mark.name)?.verdict !== 'good')],
+        mends: [
+          ...includeAgain(plan, walked),
+          ...switchOff(
+            plan,
+            sizeId,
+            tolerances,
+            (w) => w.seams.find((s) => s.seam.id === walked.seam.id)?.marks.find((m) => m.name === mark.name)?.verdict !== 'good',
+          ),
+        ],
       })
   return faults
 }
@@ -120,7 +147,12 @@ export function listFaults(plan: FoldedPlan, sizeId: string, tolerances: Toleran
         verdict: dart.verdict,
         size: Math.abs(dart.offMm),
         message: `${dart.pieceName}, ${dart.dartName}: its legs measure ${lengthToken(dart.firstMm)} and ${lengthToken(dart.secondMm)}, ${lengthToken(Math.abs(dart.offMm))} apart.`,
-        mends: switchOff(plan, sizeId, tolerances, (w) => w.darts.find((d) => d.pieceId === dart.pieceId && d.dartId === dart.dartId)?.verdict !== 'good'),
+        mends: switchOff(
+          plan,
+          sizeId,
+          tolerances,
+          (w) => w.darts.find((d) => d.pieceId === dart.pieceId && d.dartId === dart.dartId)?.verdict !== 'good',
+        ),
       })
   const allCorners = (w: WalkedGarment) => [
     ...w.seams.flatMap((s) => s.corners.map((c) => ({ c, seamId: s.seam.id as string | null }))),

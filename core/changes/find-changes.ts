@@ -5,7 +5,11 @@ import type { ChangeKind } from './types'
 const SMALL = new Set(['the', 'a', 'an', 'is', 'at', 'in', 'of', 'my', 'too', 'to', 'it', 'by', 'on'])
 
 const wordsOf = (text: string): string[] =>
-  text.toLowerCase().normalize('NFKD').split(/[^\p{L}]+/u).filter((w) => w !== '' && !SMALL.has(w))
+  text
+    .toLowerCase()
+    .normalize('NFKD')
+    .split(/[^\p{L}]+/u)
+    .filter((w) => w !== '' && !SMALL.has(w))
 
 /** 2 for a whole word, 1 for its beginning, 0 otherwise. */
 function wordScore(word: string, text: readonly string[]): number {

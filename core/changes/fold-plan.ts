@@ -47,8 +47,16 @@ function applyStop(garment: Garment, change: Change, context: ChangeContext): Fo
   const kind = findKind(change.kind)
   if (!kind)
     return {
-      change, status: 'orphan', garment, applied: null,
-      problem: { code: 'unknown-change', where: change.kind, message: 'this version does not know this change.', remedy: 'Open the garment in the version it was made with.' },
+      change,
+      status: 'orphan',
+      garment,
+      applied: null,
+      problem: {
+        code: 'unknown-change',
+        where: change.kind,
+        message: 'this version does not know this change.',
+        remedy: 'Open the garment in the version it was made with.',
+      },
     }
   const applied = kind.apply(garment, change.inputs, context)
   if (applied.ok) return { change, status: 'applied', garment: applied.value.garment, applied: applied.value, problem: null }

@@ -6,14 +6,27 @@ import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../tolerances'
 import type { HeldPromise } from './types'
 
 /** A promise from two measured figures. */
-export function holdMeasure(label: string, where: string, before: number, after: number, allowed: number, unit: 'mm' | 'deg' = 'mm'): HeldPromise {
+export function holdMeasure(
+  label: string,
+  where: string,
+  before: number,
+  after: number,
+  allowed: number,
+  unit: 'mm' | 'deg' = 'mm',
+): HeldPromise {
   return { label, where, before, after, unit, allowed, held: Math.abs(after - before) <= allowed }
 }
 
 /** The length of an edge that must not change. */
 export function holdEdge(piece: Piece, before: Shape, after: Shape, edgeId: string): HeldPromise {
   const edge = piece.edges.find((e) => e.id === edgeId)!
-  return holdMeasure(`${edge.name}, length`, piece.name, measureLength(edgePath(before, edgeId)), measureLength(edgePath(after, edgeId)), EQUAL_MM)
+  return holdMeasure(
+    `${edge.name}, length`,
+    piece.name,
+    measureLength(edgePath(before, edgeId)),
+    measureLength(edgePath(after, edgeId)),
+    EQUAL_MM,
+  )
 }
 
 /** The straight distance between an edge's two ends. */
@@ -51,7 +64,9 @@ export function holdSeam(before: Garment, after: Garment, seam: Seam, sizeId: st
 /** Every seam that a set of pieces takes part in and whose length changed, with its difference held. */
 export function holdSeams(before: Garment, after: Garment, sizeId: string): HeldPromise[] {
   return before.seams
-    .filter((seam) => ([0, 1] as const).some((s) => Math.abs(sideLength(before, seam, s, sizeId) - sideLength(after, seam, s, sizeId)) > EQUAL_MM))
+    .filter((seam) =>
+      ([0, 1] as const).some((s) => Math.abs(sideLength(before, seam, s, sizeId) - sideLength(after, seam, s, sizeId)) > EQUAL_MM),
+    )
     .map((seam) => holdSeam(before, after, seam, sizeId))
 }
 

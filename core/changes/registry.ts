@@ -28,7 +28,8 @@ export const ChangeSchema = z
     const kind = findKind(change.kind)
     if (!kind) return void context.addIssue({ code: 'custom', message: `“${change.kind}” is not a change this version knows` })
     const read = kind.schema.safeParse(change.inputs)
-    if (!read.success) for (const issue of read.error.issues) context.addIssue({ code: 'custom', message: issue.message, path: ['inputs', ...issue.path] })
+    if (!read.success)
+      for (const issue of read.error.issues) context.addIssue({ code: 'custom', message: issue.message, path: ['inputs', ...issue.path] })
   })
 
 export type Change = z.infer<typeof ChangeSchema>

@@ -6,7 +6,13 @@ import { FILE_VERSION, ProjectFileSchema, type Project, type ProjectFile, type W
 
 /** Writes garments and wearers as one project file: plain JSON, described in docs/formats.md. */
 export function writeProjectFile(projects: readonly Project[], wearers: readonly Wearer[], savedAt: Date): string {
-  const file: ProjectFile = { format: 'tidal-seam', version: FILE_VERSION, savedAt: savedAt.toISOString(), wearers: [...wearers], projects: [...projects] }
+  const file: ProjectFile = {
+    format: 'tidal-seam',
+    version: FILE_VERSION,
+    savedAt: savedAt.toISOString(),
+    wearers: [...wearers],
+    projects: [...projects],
+  }
   return `${JSON.stringify(file, null, 1)}\n`
 }
 
@@ -37,23 +43,54 @@ export function readProjectFile(text: string): Result<ProjectFile> {
   try {
     file = JSON.parse(text)
   } catch (error) {
-    return refuse('file-unreadable', jsonPlace(text, error), 'the file is not whole or not a project file.', 'Try another copy of it; nothing was changed here.')
+    return refuse(
+      'file-unreadable',
+      jsonPlace(text, error),
+      'the file is not whole or not a project file.',
+      'Try another copy of it; nothing was changed here.',
+    )
   }
   if (typeof file !== 'object' || file === null || (file as { format?: unknown }).format !== 'tidal-seam')
-    return refuse('file-other', 'project file', 'this is not a Tidal Seam project file.', 'Choose a file that was saved here; outlines are opened with “New from file”.')
+    return refuse(
+      'file-other',
+      'project file',
+      'this is not a Tidal Seam project file.',
+      'Choose a file that was saved here; outlines are opened with “New from file”.',
+    )
   const { version } = file as { version?: unknown }
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return refuse('file-version', 'version', 'the file does not say which version it has.', 'Try another copy of it; nothing was changed here.')
+    return refuse(
+      'file-version',
+      'version',
+      'the file does not say which version it has.',
+      'Try another copy of it; nothing was changed here.',
+    )
   if (version > FILE_VERSION)
-    return refuse('file-newer', 'version', `the file was saved by a newer version (${version}; this one reads up to ${FILE_VERSION}).`, 'Update Tidal Seam, then open it again; nothing was changed here.')
+    return refuse(
+      'file-newer',
+      'version',
+      `the file was saved by a newer version (${version}; this one reads up to ${FILE_VERSION}).`,
+      'Update Tidal Seam, then open it again; nothing was changed here.',
+    )
   const read = ProjectFileSchema.safeParse(migrateFile(file as Record<string, unknown>, version))
   if (!read.success) {
     const issue = read.error.issues[0]!
-    return refuse('file-wrong', issuePlace(file, issue), `something is wrong in the file: ${issue.message}.`, 'Mend the figure or try another copy; nothing was changed here.')
+    return refuse(
+      'file-wrong',
+      issuePlace(file, issue),
+      `something is wrong in the file: ${issue.message}.`,
+      'Mend the figure or try another copy; nothing was changed here.',
+    )
   }
   for (const [i, project] of read.data.projects.entries()) {
     const problem = checkGarment(project.garment)
-    if (problem) return refuse(problem.code, `garment ${i + 1} (${project.name}), ${problem.where}`, problem.message, 'Mend the file or try another copy; nothing was changed here.')
+    if (problem)
+      return refuse(
+        problem.code,
+        `garment ${i + 1} (${project.name}), ${problem.where}`,
+        problem.message,
+        'Mend the file or try another copy; nothing was changed here.',
+      )
   }
   return ok(read.data)
 }

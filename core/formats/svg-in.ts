@@ -39,7 +39,13 @@ const MAX_ELEMENTS = 40_000
 const MAX_USES = 2_000
 
 const UNIT_MM: Record<string, [number, Drawing['scaleFrom']]> = {
-  mm: [1, 'mm'], cm: [10, 'cm'], in: [INCH_MM, 'in'], pt: [INCH_MM / 72, 'pt'], pc: [INCH_MM / 6, 'pt'], px: [INCH_MM / 96, 'guess'], '': [INCH_MM / 96, 'guess'],
+  mm: [1, 'mm'],
+  cm: [10, 'cm'],
+  in: [INCH_MM, 'in'],
+  pt: [INCH_MM / 72, 'pt'],
+  pc: [INCH_MM / 6, 'pt'],
+  px: [INCH_MM / 96, 'guess'],
+  '': [INCH_MM / 96, 'guess'],
 }
 
 interface State {
@@ -51,7 +57,8 @@ interface State {
   problem: Result<never> | null
 }
 
-const bad = (where: string, message: string): Result<never> => refuse('svg-unreadable', where, message, 'Save it again as plain SVG from the drawing program; nothing was changed here.')
+const bad = (where: string, message: string): Result<never> =>
+  refuse('svg-unreadable', where, message, 'Save it again as plain SVG from the drawing program; nothing was changed here.')
 
 function lengthOf(text: string | null): { value: number; unit: string } | null {
   const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*(mm|cm|in|pt|pc|px|%|)\s*$/.exec(text ?? '')
@@ -71,7 +78,10 @@ function readTransform(text: string | null): Affine | null {
   let m = IDENTITY
   const parts = [...text.matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)]
   for (const [, name, inner] of parts) {
-    const n = inner!.split(/[\s,]+/).filter(Boolean).map(Number)
+    const n = inner!
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map(Number)
     if (n.some((v) => !Number.isFinite(v))) return null
     const [p0 = 0, p1 = 0, p2 = 0] = n
     const turn = (deg: number): Affine => {
@@ -82,7 +92,8 @@ function readTransform(text: string | null): Affine | null {
     if (name === 'matrix' && n.length === 6) one = { a: n[0]!, b: n[1]!, c: n[2]!, d: n[3]!, e: n[4]!, f: n[5]! }
     else if (name === 'translate') one = { ...IDENTITY, e: p0, f: p1 }
     else if (name === 'scale') one = { ...IDENTITY, a: p0, d: n.length > 1 ? p1 : p0 }
-    else if (name === 'rotate') one = n.length > 2 ? chain(chain({ ...IDENTITY, e: p1, f: p2 }, turn(p0)), { ...IDENTITY, e: -p1, f: -p2 }) : turn(p0)
+    else if (name === 'rotate')
+      one = n.length > 2 ? chain(chain({ ...IDENTITY, e: p1, f: p2 }, turn(p0)), { ...IDENTITY, e: -p1, f: -p2 }) : turn(p0)
     else if (name === 'skewX') one = { ...IDENTITY, c: Math.tan((p0 * Math.PI) / 180) }
     else if (name === 'skewY') one = { ...IDENTITY, b: Math.tan((p0 * Math.PI) / 180) }
     else return null
@@ -141,46 +152,50 @@ function readStrokes(d: string): { path: Path; closed: boolean }[] | null {
     at = to
   }
   let finite = true
-  parsed.abs().unarc().unshort().iterate((command) => {
-    const n = command.slice(1) as number[]
-    if (n.some((v) => !Number.isFinite(v))) {
-      finite = false
-      return
-    }
-    const last = { x: n[n.length - 2]!, y: n[n.length - 1]! }
-    switch (command[0]) {
-      case 'M':
-        finish(false)
-        at = last
-        start = last
-        break
-      case 'L':
-        go(last)
-        break
-      case 'H':
-        go({ x: n[0]!, y: at.y })
-        break
-      case 'V':
-        go({ x: at.x, y: n[0]! })
-        break
-      case 'C':
-        run.push(cubic(at, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, last))
-        at = last
-        break
-      case 'Q': {
-        const q = { x: n[0]!, y: n[1]! }
-        const third = (from: Point) => ({ x: from.x + ((q.x - from.x) * 2) / 3, y: from.y + ((q.y - from.y) * 2) / 3 })
-        run.push(cubic(at, third(at), third(last), last))
-        at = last
-        break
+  parsed
+    .abs()
+    .unarc()
+    .unshort()
+    .iterate((command) => {
+      const n = command.slice(1) as number[]
+      if (n.some((v) => !Number.isFinite(v))) {
+        finite = false
+        return
       }
-      case 'Z':
-        go(start)
-        finish(true)
-        at = start
-        break
-    }
-  })
+      const last = { x: n[n.length - 2]!, y: n[n.length - 1]! }
+      switch (command[0]) {
+        case 'M':
+          finish(false)
+          at = last
+          start = last
+          break
+        case 'L':
+          go(last)
+          break
+        case 'H':
+          go({ x: n[0]!, y: at.y })
+          break
+        case 'V':
+          go({ x: at.x, y: n[0]! })
+          break
+        case 'C':
+          run.push(cubic(at, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, last))
+          at = last
+          break
+        case 'Q': {
+          const q = { x: n[0]!, y: n[1]! }
+          const third = (from: Point) => ({ x: from.x + ((q.x - from.x) * 2) / 3, y: from.y + ((q.y - from.y) * 2) / 3 })
+          run.push(cubic(at, third(at), third(last), last))
+          at = last
+          break
+        }
+        case 'Z':
+          go(start)
+          finish(true)
+          at = start
+          break
+      }
+    })
   finish(false)
   return finite ? strokes : null
 }
@@ -201,7 +216,22 @@ function nameOf(el: XmlElement): string {
   return el.getAttribute('data-part') ?? el.getAttribute('id') ?? ''
 }
 
-const SKIPPED = new Set(['defs', 'symbol', 'clipPath', 'mask', 'marker', 'pattern', 'metadata', 'title', 'desc', 'style', 'linearGradient', 'radialGradient', 'filter', 'namedview'])
+const SKIPPED = new Set([
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'marker',
+  'pattern',
+  'metadata',
+  'title',
+  'desc',
+  'style',
+  'linearGradient',
+  'radialGradient',
+  'filter',
+  'namedview',
+])
 
 function walk(el: XmlElement, to: Affine, groups: string[], depth: number, state: State): void {
   if (state.problem) return
@@ -225,8 +255,15 @@ function walk(el: XmlElement, to: Affine, groups: string[], depth: number, state
     if (!strokes) return void (state.problem = bad(where, 'its line cannot be read or runs to infinity.'))
     for (const s of strokes) {
       const path = mapPath(s.path, (p) => applyAffine(here, p))
-      if (path.some((x) => ![x.from, x.to].every((p) => Number.isFinite(p.x) && Number.isFinite(p.y)))) return void (state.problem = bad(where, 'its line runs to infinity.'))
-      state.shapes.push({ index: state.shapes.length + 1, name: nameOf(el) || groups[groups.length - 1] || '', groups, path, closed: s.closed })
+      if (path.some((x) => ![x.from, x.to].every((p) => Number.isFinite(p.x) && Number.isFinite(p.y))))
+        return void (state.problem = bad(where, 'its line runs to infinity.'))
+      state.shapes.push({
+        index: state.shapes.length + 1,
+        name: nameOf(el) || groups[groups.length - 1] || '',
+        groups,
+        path,
+        closed: s.closed,
+      })
     }
     return
   }
@@ -256,7 +293,8 @@ function walkUse(el: XmlElement, here: Affine, groups: string[], depth: number, 
   if (!target) return
   const moved = chain(here, { ...IDENTITY, e: userUnits(el.getAttribute('x')), f: userUnits(el.getAttribute('y')) })
   if (target.localName !== 'symbol') return walk(target, moved, groups, depth + 1, state)
-  for (let child = target.firstChild; child; child = child.nextSibling) if (child.nodeType === 1) walk(child as XmlElement, moved, groups, depth + 1, state)
+  for (let child = target.firstChild; child; child = child.nextSibling)
+    if (child.nodeType === 1) walk(child as XmlElement, moved, groups, depth + 1, state)
 }
 
 function collect(el: XmlElement, state: State): boolean {
@@ -277,9 +315,17 @@ function collect(el: XmlElement, state: State): boolean {
 function readScale(root: XmlElement): { mmPerUnit: number; scaleFrom: Drawing['scaleFrom'] } {
   const width = lengthOf(root.getAttribute('width'))
   const height = lengthOf(root.getAttribute('height'))
-  const view = (root.getAttribute('viewBox') ?? '').trim().split(/[\s,]+/).map(Number)
+  const view = (root.getAttribute('viewBox') ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number)
   const hasView = view.length === 4 && view.every(Number.isFinite) && view[2]! > 0 && view[3]! > 0
-  const side = width && width.unit !== '%' && width.value > 0 ? { read: width, units: view[2]! } : height && height.unit !== '%' && height.value > 0 ? { read: height, units: view[3]! } : null
+  const side =
+    width && width.unit !== '%' && width.value > 0
+      ? { read: width, units: view[2]! }
+      : height && height.unit !== '%' && height.value > 0
+        ? { read: height, units: view[3]! }
+        : null
   if (!side) return { mmPerUnit: INCH_MM / 96, scaleFrom: 'guess' }
   const [mm, from] = UNIT_MM[side.read.unit]!
   return { mmPerUnit: hasView ? (side.read.value * mm) / side.units : INCH_MM / 96, scaleFrom: from }
@@ -292,14 +338,21 @@ function readScale(root: XmlElement): { mmPerUnit: number; scaleFrom: Drawing['s
  * read or run to infinity, groups over 60 deep, over 40 000 parts.
  */
 export function readSvg(text: string): Result<Drawing> {
-  if (text.length > MAX_BYTES) return refuse('svg-too-large', 'file', `it has ${Math.round(text.length / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are read.`, 'Take pictures and hidden parts out of it and save it again; nothing was changed here.')
+  if (text.length > MAX_BYTES)
+    return refuse(
+      'svg-too-large',
+      'file',
+      `it has ${Math.round(text.length / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are read.`,
+      'Take pictures and hidden parts out of it and save it again; nothing was changed here.',
+    )
   if (/<!(?:ENTITY|ELEMENT|ATTLIST)/i.test(text)) return bad('file', 'it declares entities, which are not read.')
   let complaint: string | null = null
   let root: XmlElement | null = null
   try {
     const doc = new DOMParser({
       onError(level, message, context) {
-        if (level !== 'warning') complaint ??= `${message} (line ${(context as { locator?: { lineNumber?: number } }).locator?.lineNumber ?? '?'})`
+        if (level !== 'warning')
+          complaint ??= `${message} (line ${(context as { locator?: { lineNumber?: number } }).locator?.lineNumber ?? '?'})`
       },
     }).parseFromString(text, 'image/svg+xml')
     root = doc.documentElement
@@ -312,7 +365,8 @@ export function readSvg(text: string): Result<Drawing> {
   }
   if (root.localName !== 'svg') return bad('file', 'it is not an SVG file.')
   const state: State = { shapes: [], texts: [], byId: new Map(), elements: 0, uses: 0, problem: null }
-  if (!collect(root, state)) return refuse('svg-script', 'file', 'it contains a script.', 'Save it as plain SVG without scripts; nothing was changed here.')
+  if (!collect(root, state))
+    return refuse('svg-script', 'file', 'it contains a script.', 'Save it as plain SVG without scripts; nothing was changed here.')
   walk(root, IDENTITY, [], 0, state)
   if (state.problem) return state.problem
   if (state.shapes.length === 0) return bad('file', 'it has no lines in it.')

@@ -4,7 +4,11 @@ import { toPathData } from './path-data'
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 
-const idOf = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'piece'
+const idOf = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'piece'
 
 /** Rim around the drawing, mm; the test square stands below it. */
 const RIM_MM = 10
@@ -29,16 +33,27 @@ export function writeSvg(sheet: Sheet, title: string): string {
     const id = times === 1 ? name : `${name}-${times}`
     out.push(`<g id="${id}" data-part="piece" aria-label="${escape(p.piece.name)}">`)
     out.push(`<g id="${id}-cut-line" data-part="cut line"><path d="${toPathData(p.cutLine, true)}"/></g>`)
-    out.push(`<g id="${id}-seam-line" data-part="seam line" stroke-dasharray="3 1.5" stroke-width="0.2"><path d="${toPathData(p.seamLine, true)}"/></g>`)
+    out.push(
+      `<g id="${id}-seam-line" data-part="seam line" stroke-dasharray="3 1.5" stroke-width="0.2"><path d="${toPathData(p.seamLine, true)}"/></g>`,
+    )
     out.push(`<g id="${id}-grain" data-part="grain"><path d="M${p.grain.from.x} ${p.grain.from.y}L${p.grain.to.x} ${p.grain.to.y}"/></g>`)
-    out.push(`<g id="${id}-notches" data-part="notches" stroke-width="0.5">${p.notches.map((n) => `<path d="${toPathData(n)}"/>`).join('')}</g>`)
-    out.push(`<g id="${id}-lines" data-part="lines" stroke-dasharray="6 2 1 2" stroke-width="0.2">${p.innerLines.map((l) => `<path d="${toPathData(l.path)}"><title>${escape(l.name)}</title></path>`).join('')}</g>`)
-    const lines = p.label.lines.map((text, i) => `<text x="${p.label.at.x}" y="${p.label.at.y + (i === 0 ? 0 : 1.4 + 4.6 * i)}" font-size="${i === 0 ? 5.5 : 3.4}">${escape(text)}</text>`)
+    out.push(
+      `<g id="${id}-notches" data-part="notches" stroke-width="0.5">${p.notches.map((n) => `<path d="${toPathData(n)}"/>`).join('')}</g>`,
+    )
+    out.push(
+      `<g id="${id}-lines" data-part="lines" stroke-dasharray="6 2 1 2" stroke-width="0.2">${p.innerLines.map((l) => `<path d="${toPathData(l.path)}"><title>${escape(l.name)}</title></path>`).join('')}</g>`,
+    )
+    const lines = p.label.lines.map(
+      (text, i) =>
+        `<text x="${p.label.at.x}" y="${p.label.at.y + p.label.sizeMm * (i === 0 ? 0 : 0.4 + 1.36 * i)}" font-size="${p.label.sizeMm * (i === 0 ? 1.6 : 1)}">${escape(text)}</text>`,
+    )
     out.push(`<g id="${id}-text" data-part="text" fill="#14213d" stroke="none">${lines.join('')}</g>`)
     out.push('</g>')
   }
   const y = sheet.heightMm + RIM_MM
-  out.push(`<g id="test-square" data-part="test square"><path d="M0 ${y}h${TEST_SQUARE_MM}v${TEST_SQUARE_MM}h${-TEST_SQUARE_MM}z"/><text x="14" y="${y + 27}" font-size="4.4" fill="#14213d" stroke="none">5 cm</text><text x="${TEST_SQUARE_MM + 6}" y="${y + 8}" font-size="4.4" fill="#14213d" stroke="none">Measure the square and sew a mock-up before cutting fabric.</text></g>`)
+  out.push(
+    `<g id="test-square" data-part="test square"><path d="M0 ${y}h${TEST_SQUARE_MM}v${TEST_SQUARE_MM}h${-TEST_SQUARE_MM}z"/><text x="14" y="${y + 27}" font-size="4.4" fill="#14213d" stroke="none">5 cm</text><text x="${TEST_SQUARE_MM + 6}" y="${y + 8}" font-size="4.4" fill="#14213d" stroke="none">Measure the square and sew a mock-up before cutting fabric.</text></g>`,
+  )
   out.push('</svg>', '')
   return out.join('\n')
 }

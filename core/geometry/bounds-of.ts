@@ -6,10 +6,7 @@ function turnsOf(s: Segment): number[] {
   if (s.kind === 'line') return []
   const along = (p0: number, p1: number, p2: number, p3: number) =>
     rootsInUnit(0, 3 * (p3 - 3 * p2 + 3 * p1 - p0), 6 * (p2 - 2 * p1 + p0), 3 * (p1 - p0))
-  return [
-    ...along(s.from.x, s.c1.x, s.c2.x, s.to.x),
-    ...along(s.from.y, s.c1.y, s.c2.y, s.to.y),
-  ]
+  return [...along(s.from.x, s.c1.x, s.c2.x, s.to.x), ...along(s.from.y, s.c1.y, s.c2.y, s.to.y)]
 }
 
 /** The smallest upright box around a path, exact for curves (it asks where they turn, not where their handles lie). */

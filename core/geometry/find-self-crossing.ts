@@ -8,9 +8,7 @@ import { cross, distance, subtract } from './vector'
  * from the top of the page down; touching at a shared corner is not crossing.
  */
 export function findSelfCrossing(closed: Path): Point | null {
-  const points = flattenPath(closed, FLATTEN_MM).filter(
-    (p, i, all) => i === 0 || distance(p, all[i - 1]!) > SAME_POINT_MM,
-  )
+  const points = flattenPath(closed, FLATTEN_MM).filter((p, i, all) => i === 0 || distance(p, all[i - 1]!) > SAME_POINT_MM)
   if (distance(points[0]!, points[points.length - 1]!) <= SAME_POINT_MM) points.pop()
   const n = points.length
   const chords = points.map((a, i) => {

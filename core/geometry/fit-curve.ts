@@ -29,10 +29,7 @@ function handlesFor(points: readonly Point[], ts: readonly number[], startDir: P
     const b2 = 3 * u * t * t
     const a0 = scale(startDir, b1)
     const a1 = scale(endDir, -b2)
-    const rest = subtract(
-      points[i]!,
-      add(scale(from, u * u * u + b1), scale(to, b2 + t * t * t)),
-    )
+    const rest = subtract(points[i]!, add(scale(from, u * u * u + b1), scale(to, b2 + t * t * t)))
     c00 += dot(a0, a0)
     c01 += dot(a0, a1)
     c11 += dot(a1, a1)
@@ -104,10 +101,7 @@ export function fitCurve(points: readonly Point[], startDir: Point, endDir: Poin
   if (worst.off <= toleranceMm) return [curve]
   const k = Math.min(Math.max(worst.index, 1), points.length - 2)
   const through = unit(subtract(points[k + 1]!, points[k - 1]!))
-  return [
-    ...fitCurve(points.slice(0, k + 1), startDir, through, toleranceMm),
-    ...fitCurve(points.slice(k), through, endDir, toleranceMm),
-  ]
+  return [...fitCurve(points.slice(0, k + 1), startDir, through, toleranceMm), ...fitCurve(points.slice(k), through, endDir, toleranceMm)]
 }
 
 /** True when a path is one straight line from end to end (lines and straight cubics on one line, no running back). */

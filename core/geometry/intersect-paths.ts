@@ -27,10 +27,7 @@ function handleBox(s: Segment): Box {
 }
 
 const apart = (a: Box, b: Box) =>
-  a.minX > b.maxX + SAME_POINT_MM ||
-  b.minX > a.maxX + SAME_POINT_MM ||
-  a.minY > b.maxY + SAME_POINT_MM ||
-  b.minY > a.maxY + SAME_POINT_MM
+  a.minX > b.maxX + SAME_POINT_MM || b.minX > a.maxX + SAME_POINT_MM || a.minY > b.maxY + SAME_POINT_MM || b.minY > a.maxY + SAME_POINT_MM
 
 function clampUnit(t: number): number | null {
   if (t < -SAME_PARAMETER || t > 1 + SAME_PARAMETER) return null
@@ -53,11 +50,17 @@ function lineLine(a: Line, b: Line): Hit[] {
       const t = clampUnit(((p.x - s.from.x) * d.x + (p.y - s.from.y) * d.y) / l2)
       return t !== null && distance(pointAt(s, t), p) <= SAME_POINT_MM ? t : null
     }
-    for (const [p, tb] of [[b.from, 0], [b.to, 1]] as const) {
+    for (const [p, tb] of [
+      [b.from, 0],
+      [b.to, 1],
+    ] as const) {
       const ta = onto(a, p)
       if (ta !== null) hits.push([ta, tb])
     }
-    for (const [p, ta] of [[a.from, 0], [a.to, 1]] as const) {
+    for (const [p, ta] of [
+      [a.from, 0],
+      [a.to, 1],
+    ] as const) {
       const tb = onto(b, p)
       if (tb !== null) hits.push([ta, tb])
     }

@@ -36,8 +36,7 @@ export function derivativeAt(s: Segment, t: number): Point {
 export function tangentAt(s: Segment, t: number): Point {
   const d = derivativeAt(s, t)
   if (s.kind === 'line' || norm(d) > SAME_POINT_MM) return unit(d)
-  const candidates =
-    t < 0.5 ? [subtract(s.c2, s.from), subtract(s.to, s.from)] : [subtract(s.to, s.c1), subtract(s.to, s.from)]
+  const candidates = t < 0.5 ? [subtract(s.c2, s.from), subtract(s.to, s.from)] : [subtract(s.to, s.c1), subtract(s.to, s.from)]
   return unit(candidates.find((c) => norm(c) > SAME_POINT_MM) ?? d)
 }
 
@@ -50,12 +49,7 @@ export function cutSegment(s: Segment, t0: number, t1: number): Segment {
   const third = (t1 - t0) / 3
   const d0 = derivativeAt(s, t0)
   const d1 = derivativeAt(s, t1)
-  return cubic(
-    from,
-    { x: from.x + d0.x * third, y: from.y + d0.y * third },
-    { x: to.x - d1.x * third, y: to.y - d1.y * third },
-    to,
-  )
+  return cubic(from, { x: from.x + d0.x * third, y: from.y + d0.y * third }, { x: to.x - d1.x * third, y: to.y - d1.y * third }, to)
 }
 
 /** The same segment walked the other way. */

@@ -38,8 +38,7 @@ export function movePath(path: Path, by: Point): Path {
 }
 
 /** Turned about a pin by an angle; clockwise on the page is positive. Lengths are kept. */
-export const turnPath = (path: Path, pin: Point, angleRad: number): Path =>
-  mapPath(path, (p) => rotateAbout(p, pin, angleRad))
+export const turnPath = (path: Path, pin: Point, angleRad: number): Path => mapPath(path, (p) => rotateAbout(p, pin, angleRad))
 
 /** The same path walked the other way. */
 export const reversePath = (path: Path): Path => [...path].reverse().map(reverseSegment)

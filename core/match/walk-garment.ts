@@ -165,7 +165,16 @@ export function walkSeam(garment: Garment, seam: Seam, sizeId: string, t: Tolera
     to: stop.name,
     surplusMm: stop.firstMm - stops[i]!.firstMm - (stop.secondMm - stops[i]!.secondMm),
   }))
-  return { seam, sides, surplusMm, offMm, verdict: verdictOf(offMm, t), marks, corners: walkCorners(garment, seam, sizeId, t), easeByStretch }
+  return {
+    seam,
+    sides,
+    surplusMm,
+    offMm,
+    verdict: verdictOf(offMm, t),
+    marks,
+    corners: walkCorners(garment, seam, sizeId, t),
+    easeByStretch,
+  }
 }
 
 function markName(garment: Garment, mark: Seam['marks'][number][0]): string {
@@ -249,4 +258,3 @@ export function walkGarment(garment: Garment, sizeId: string, tolerances: Tolera
     folds: walkFolds(garment, sizeId, tolerances),
   }
 }
-

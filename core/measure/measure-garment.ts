@@ -17,7 +17,12 @@ export interface Measure {
 }
 
 const ZONE_NAMES: Record<string, string> = {
-  bust: 'bust', waist: 'waist', hip: 'hip', thigh: 'thigh', knee: 'knee', bicep: 'bicep',
+  bust: 'bust',
+  waist: 'waist',
+  hip: 'hip',
+  thigh: 'thigh',
+  knee: 'knee',
+  bicep: 'bicep',
 }
 
 /** Grain coordinate of an inner line: the middle of its two ends. */
@@ -48,7 +53,13 @@ function pieceMeasures(piece: Piece, shape: Shape): Measure[] {
       })
   }
   for (const dart of piece.darts)
-    rows.push({ id: `dart:${piece.id}:${dart.id}`, group: 'dart', label: `${dart.name}, intake`, where: piece.name, mm: dartFigures(piece, shape, dart).intakeMm })
+    rows.push({
+      id: `dart:${piece.id}:${dart.id}`,
+      group: 'dart',
+      label: `${dart.name}, intake`,
+      where: piece.name,
+      mm: dartFigures(piece, shape, dart).intakeMm,
+    })
   for (const line of piece.lines) {
     const at = lineLevel(shape, line.id)
     if (at === null || line.role === 'shorten' || line.role === 'other') continue
@@ -56,7 +67,13 @@ function pieceMeasures(piece: Piece, shape: Shape): Measure[] {
   }
   const narrow = narrowestPlace(piece, shape)
   if (narrow !== null)
-    rows.push({ id: `width:${piece.id}:narrowest`, group: 'width', label: 'narrowest place', where: piece.name, mm: widthAt(piece, shape, narrow) })
+    rows.push({
+      id: `width:${piece.id}:narrowest`,
+      group: 'width',
+      label: 'narrowest place',
+      where: piece.name,
+      mm: widthAt(piece, shape, narrow),
+    })
   measuredPieces.set(shape, { piece, measures: rows })
   return rows
 }
@@ -100,13 +117,32 @@ export function measureGarment(garment: Garment, sizeId: string): Measure[] {
   }))
   const legs = rounds.get('leg-opening')
   if (legs)
-    finished.push({ id: 'finished:leg-opening', group: 'finished', label: 'finished leg opening, one leg', where: legs.map((p) => p.piece.name).join(', '), mm: finishedRound(garment, legs) / 2 })
+    finished.push({
+      id: 'finished:leg-opening',
+      group: 'finished',
+      label: 'finished leg opening, one leg',
+      where: legs.map((p) => p.piece.name).join(', '),
+      mm: finishedRound(garment, legs) / 2,
+    })
   const hems = rounds.get('hem')
-  if (hems) finished.push({ id: 'finished:hem', group: 'finished', label: 'finished hem', where: hems.map((p) => p.piece.name).join(', '), mm: finishedRound(garment, hems) })
+  if (hems)
+    finished.push({
+      id: 'finished:hem',
+      group: 'finished',
+      label: 'finished hem',
+      where: hems.map((p) => p.piece.name).join(', '),
+      mm: finishedRound(garment, hems),
+    })
   for (const seam of garment.seams)
     for (const side of [0, 1] as const) {
       const names = [...new Set(seam.sides[side].map((r) => garment.pieces.find((p) => p.id === r.pieceId)!.name))]
-      rows.push({ id: `seam:${seam.id}:${side}`, group: 'seam', label: seam.name, where: names.join(' + '), mm: sideLength(garment, seam, side, sizeId) })
+      rows.push({
+        id: `seam:${seam.id}:${side}`,
+        group: 'seam',
+        label: seam.name,
+        where: names.join(' + '),
+        mm: sideLength(garment, seam, side, sizeId),
+      })
     }
   return [...finished, ...rows]
 }

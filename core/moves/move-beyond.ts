@@ -1,6 +1,6 @@
 import { cross, measureLength, nearestPlace, placeAt, scale, add, type Path, type Point } from '../geometry'
 import { grainDirection, type NotchPlace, type Piece, type Shape } from '../pattern'
-import { SAME_POINT_MM, WINDOW_AMOUNTS, WINDOW_JOGS, WINDOW_MIN_MM } from '../tolerances'
+import { SAME_POINT_MM, SEAM_GOOD_MM, WINDOW_AMOUNTS, WINDOW_JOGS, WINDOW_MIN_MM } from '../tolerances'
 import { alongGrain, crossLevel } from './cross-level'
 import { redrawAcross, type LevelCrossing } from './redraw-across'
 
@@ -67,8 +67,10 @@ export function moveBeyond(
     edges[edge.id] = redrawAcross(path, grain, movedAt(levels, alongGrain(path[0]!.from, grain)), crossings.get(edge.id) ?? [])
   }
   const lines: Record<string, Path> = {}
-  for (const [id, path] of Object.entries(shape.lines))
-    lines[id] = redrawAcross(path, grain, movedAt(levels, alongGrain(path[0]!.from, grain)), crossingsOf(path, grain, levels))
+  for (const [id, path] of Object.entries(shape.lines)) {
+    const own = keepOnLine(path, grain, levels)
+    lines[id] = redrawAcross(path, grain, movedAt(own, alongGrain(path[0]!.from, grain)), crossingsOf(path, grain, own))
+  }
   const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, movePoint(p)]))
   const notches: Record<string, NotchPlace> = {}
   for (const notch of piece.notches)
@@ -80,6 +82,12 @@ export function moveBeyond(
       movePoint,
     )
   return { edges, lines, points, notches, grain: { from: movePoint(shape.grain.from), to: movePoint(shape.grain.to) } }
+}
+
+/** A printed line that a level was walked to, within what counts as good, lies on that level: it stays. */
+function keepOnLine(path: Path, grain: Point, levels: readonly MoveLevel[]): MoveLevel[] {
+  const ends = [path[0]!.from, path[path.length - 1]!.to].map((p) => alongGrain(p, grain))
+  return levels.map((l) => (ends.every((e) => Math.abs(e - l.atMm) <= SEAM_GOOD_MM) ? { ...l, atMm: Math.max(...ends) } : l))
 }
 
 function moveNotch(
@@ -96,4 +104,3 @@ function moveNotch(
   if (crossings.every((c) => c.atMm < at)) return { from: 'end', distanceMm: total - at }
   return { from: 'start', distanceMm: nearestPlace(after, movePoint(placeAt(before, at).point)).lengthMm }
 }
-

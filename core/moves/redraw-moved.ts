@@ -1,5 +1,17 @@
-import { add, fitCurve, measureSegment, parameterAtLength, pointAt, scale, tangentAt, turnRad, type Path, type Point, type Segment } from '../geometry'
-import { FIT_MM, SMOOTH_DEG } from '../tolerances'
+import {
+  add,
+  fitCurve,
+  measureSegment,
+  parameterAtLength,
+  pointAt,
+  scale,
+  tangentAt,
+  turnRad,
+  type Path,
+  type Point,
+  type Segment,
+} from '../geometry'
+import { FIT_MM, RATE_STEP, SMOOTH_DEG } from '../tolerances'
 
 /** Rises from 0 to 1 with level ends: 3u^2 - 2u^3, at most 1.5 steep. */
 export function easeIn(u: number): number {
@@ -10,9 +22,6 @@ export function easeIn(u: number): number {
 /** Spacing of the points a redrawn stretch is fitted through: at least this many, at most this far apart. */
 const LEAST_SAMPLES = 8
 const SAMPLE_MM = 6
-
-/** Part of a stretch over which the growth of the displacement at its end is measured. */
-const RATE_STEP = 1e-5
 
 /**
  * A path whose every place moves along the grain by an amount that depends smoothly on its length from the start.

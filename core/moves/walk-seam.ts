@@ -73,7 +73,10 @@ export function walkAcross(garment: Garment, seam: Seam, side: 0 | 1, positionMm
   const other = side === 0 ? 1 : 0
   const own = sideLength(garment, seam, side, sizeId)
   const across = sideLength(garment, seam, other, sizeId)
-  const shared: [number, number][] = [[0, 0], [own, across]]
+  const shared: [number, number][] = [
+    [0, 0],
+    [own, across],
+  ]
   for (const mark of seam.marks) {
     const here = markPosition(garment, seam, side, mark[side], sizeId)
     const there = markPosition(garment, seam, other, mark[other], sizeId)

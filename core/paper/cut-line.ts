@@ -20,7 +20,10 @@ function cutRuns(piece: Piece, shape: Shape): CutRun[] {
       const peak = dartCapPoint(piece, shape, dart)
       const i = piece.edges.indexOf(edge)
       const before = piece.edges[(i + piece.edges.length - 1) % piece.edges.length]!
-      runs.push({ path: [line(first, peak)], allowanceMm: before.allowanceMm }, { path: [line(peak, second)], allowanceMm: before.allowanceMm })
+      runs.push(
+        { path: [line(first, peak)], allowanceMm: before.allowanceMm },
+        { path: [line(peak, second)], allowanceMm: before.allowanceMm },
+      )
     } else if (!piece.darts.some((d) => d.legs[1] === edge.id)) {
       runs.push({ path: edgePath(shape, edge.id), allowanceMm: edge.allowanceMm })
     }
@@ -31,7 +34,10 @@ function cutRuns(piece: Piece, shape: Shape): CutRun[] {
 /** The line to cut along: seam allowance added edge by edge, caps across the darts, closed. */
 export function cutLineOf(piece: Piece, shape: Shape): Path {
   const runs = cutRuns(piece, shape)
-  return offsetOutline(runs.map((r) => r.path), runs.map((r) => r.allowanceMm)).flat()
+  return offsetOutline(
+    runs.map((r) => r.path),
+    runs.map((r) => r.allowanceMm),
+  ).flat()
 }
 
 /**
@@ -39,13 +45,21 @@ export function cutLineOf(piece: Piece, shape: Shape): Path {
  * @returns one path per edge; refuses allowances that leave nothing of the piece
  */
 export function takeAllowanceOff(pieceName: string, edges: readonly Path[], allowancesMm: readonly number[]): Result<Path[]> {
-  const inner = offsetOutline(edges, allowancesMm.map((a) => -a))
+  const inner = offsetOutline(
+    edges,
+    allowancesMm.map((a) => -a),
+  )
   const joined = inner.map((path, i): Path => {
     const next = inner[(i + 1) % inner.length]!
     const last = path[path.length - 1]!
     return [...path.slice(0, -1), { ...last, to: next[0]!.from }]
   })
   if (joined.some((p) => p.length === 0) || findSelfCrossing(joined.flat()))
-    return refuse('allowance-too-wide', pieceName, 'the allowance is wider than the piece has room for.', 'Give a narrower allowance, or say that the outline is the seam line.')
+    return refuse(
+      'allowance-too-wide',
+      pieceName,
+      'the allowance is wider than the piece has room for.',
+      'Give a narrower allowance, or say that the outline is the seam line.',
+    )
   return ok(joined)
 }

@@ -1,5 +1,5 @@
-import { boundsOf, joinBoxes, type Box } from '../geometry'
-import type { Path } from '../geometry'
+import { boundsOf, joinBoxes } from '../geometry'
+import type { Path, Box } from '../geometry'
 
 export interface LaidPiece {
   pieceId: string
@@ -35,9 +35,7 @@ export function layOut(footprints: readonly Footprint[], widthMm: number, gapMm:
   const wide = Math.max(widthMm, ...footprints.map((f) => f.box.maxX - f.box.minX))
   let skyline: { x: number; w: number; y: number }[] = [{ x: 0, w: wide, y: 0 }]
   const laid: LaidPiece[] = []
-  const order = footprints
-    .map((f, i) => ({ f, i, h: f.box.maxY - f.box.minY }))
-    .sort((a, b) => b.h - a.h || a.i - b.i)
+  const order = footprints.map((f, i) => ({ f, i, h: f.box.maxY - f.box.minY })).sort((a, b) => b.h - a.h || a.i - b.i)
   for (const { f } of order) {
     const w = f.box.maxX - f.box.minX
     const h = f.box.maxY - f.box.minY

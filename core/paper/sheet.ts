@@ -13,8 +13,8 @@ export interface SheetPiece {
   grain: { from: Point; to: Point }
   innerLines: { name: string; path: Path }[]
   points: { name: string; at: Point }[]
-  /** Lines of text, first the name; placed inside the piece. */
-  label: { at: Point; lines: string[] }
+  /** Lines of text, first the name; placed inside the piece. `sizeMm` is the height of the letters after the first line. */
+  label: { at: Point; lines: string[]; sizeMm: number }
   box: Box
 }
 
@@ -47,7 +47,14 @@ function notchStrokes(piece: Piece, sizeId: string): Path[] {
     const edge = piece.edges.find((e) => e.id === n.edgeId)!
     const out = leftOf(place.tangent)
     const reach = edge.allowanceMm > 0 ? edge.allowanceMm : NOTCH_MM
-    return [[line(add(place.point, scale(out, edge.allowanceMm > 0 ? 0 : -reach)), add(place.point, scale(out, edge.allowanceMm > 0 ? reach : 0)))]]
+    return [
+      [
+        line(
+          add(place.point, scale(out, edge.allowanceMm > 0 ? 0 : -reach)),
+          add(place.point, scale(out, edge.allowanceMm > 0 ? reach : 0)),
+        ),
+      ],
+    ]
   })
 }
 
@@ -58,10 +65,21 @@ export function cutWords(piece: Piece): string {
   return `cut ${piece.cut.count}${fold}${turned}`
 }
 
-/** A place well inside a piece for its text: the middle of its grainline, a little to the side. */
-function labelPlace(piece: Piece, sizeId: string): Point {
-  const { grain } = shapeOf(piece, sizeId)
-  return { x: (grain.from.x + grain.to.x) / 2 + 8, y: grain.from.y + (grain.to.y - grain.from.y) * 0.35 }
+/** Height of ordinary letters, and of those on pieces too small for them, mm. */
+const LETTERS_MM = 3.4
+const SMALL_LETTERS_MM = 2.6
+
+/** Where the text goes: beside the grainline; on a low piece, such as a band, everything in two small lines along it. */
+function placeLabel(piece: Piece, sizeId: string, lines: string[]): SheetPiece['label'] {
+  const shape = shapeOf(piece, sizeId)
+  const box = boundsOf(outlineOf(piece, shape))
+  const height = (lines.length + 1) * LETTERS_MM * 1.36
+  if (box.maxY - box.minY < height * 1.5) {
+    const at = { x: box.minX + 6, y: (box.minY + box.maxY) / 2 - 1 }
+    return { at, lines: [lines[0]!, lines.slice(1).join(' · ')], sizeMm: SMALL_LETTERS_MM }
+  }
+  const { grain } = shape
+  return { at: { x: (grain.from.x + grain.to.x) / 2 + 8, y: grain.from.y + (grain.to.y - grain.from.y) * 0.35 }, lines, sizeMm: LETTERS_MM }
 }
 
 /**
@@ -70,15 +88,34 @@ function labelPlace(piece: Piece, sizeId: string): Point {
  * @param sheetWidthMm wanted width of the layout
  * @param pieceIds which pieces; all when left out
  */
-export function layOutSheet(garment: Garment, sizeId: string, words: SheetWords, sheetWidthMm: number, pieceIds?: readonly string[]): Sheet {
+export function layOutSheet(
+  garment: Garment,
+  sizeId: string,
+  words: SheetWords,
+  sheetWidthMm: number,
+  pieceIds?: readonly string[],
+): Sheet {
   const chosen = garment.pieces.filter((p) => !pieceIds || pieceIds.includes(p.id))
   const cutLines = new Map(chosen.map((p) => [p.id, cutLineOf(p, shapeOf(p, sizeId))]))
-  const layout = layOut(chosen.map((p) => ({ pieceId: p.id, box: boundsOf(cutLines.get(p.id)!) })), sheetWidthMm, 12)
+  const layout = layOut(
+    chosen.map((p) => ({ pieceId: p.id, box: boundsOf(cutLines.get(p.id)!) })),
+    sheetWidthMm,
+    12,
+  )
   const pieces = layout.pieces.map((laid): SheetPiece => {
     const piece = chosen.find((p) => p.id === laid.pieceId)!
     const shape = shapeOf(piece, sizeId)
     const move = (p: Point): Point => ({ x: p.x + laid.dx, y: p.y + laid.dy })
     const moved = (path: Path) => mapPath(path, move)
+    const label = placeLabel(piece, sizeId, [
+      piece.name,
+      words.garmentName,
+      `size: ${words.sizeName}`,
+      ...(words.wearerName ? [`for ${words.wearerName}`] : []),
+      cutWords(piece),
+      words.date,
+      ...(words.changes.length > 0 ? ['changed:', ...words.changes] : ['as bought']),
+    ])
     return {
       piece,
       cutLine: moved(cutLines.get(piece.id)!),
@@ -87,18 +124,7 @@ export function layOutSheet(garment: Garment, sizeId: string, words: SheetWords,
       grain: { from: move(shape.grain.from), to: move(shape.grain.to) },
       innerLines: piece.lines.map((l) => ({ name: l.name, path: moved(shape.lines[l.id]!) })),
       points: piece.points.map((p) => ({ name: p.name, at: move(shape.points[p.id]!) })),
-      label: {
-        at: move(labelPlace(piece, sizeId)),
-        lines: [
-          piece.name,
-          words.garmentName,
-          `size: ${words.sizeName}`,
-          ...(words.wearerName ? [`for ${words.wearerName}`] : []),
-          cutWords(piece),
-          words.date,
-          ...(words.changes.length > 0 ? ['changed:', ...words.changes] : ['as bought']),
-        ],
-      },
+      label: { ...label, at: move(label.at) },
       box: laid.box,
     }
   })

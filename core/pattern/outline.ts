@@ -1,4 +1,17 @@
-import { add, distance, mix, placeAt, reversePath, rotateAbout, subtract, tangentAt, turnRad, unit, type Path, type Point } from '../geometry'
+import {
+  add,
+  distance,
+  mix,
+  placeAt,
+  reversePath,
+  rotateAbout,
+  subtract,
+  tangentAt,
+  turnRad,
+  unit,
+  type Path,
+  type Point,
+} from '../geometry'
 import { SAME_POINT_MM } from '../tolerances'
 import type { Corner, Dart, Edge, Garment, Piece, Seam, RunEdge, Shape } from './schema'
 
@@ -73,11 +86,7 @@ export function runPath(garment: Garment, run: RunEdge, sizeId: string): Path {
 }
 
 /** All seams that walk an edge, with the side and the place in its run. */
-export function seamsOfEdge(
-  garment: Garment,
-  pieceId: string,
-  edgeId: string,
-): { seam: Seam; side: 0 | 1; index: number }[] {
+export function seamsOfEdge(garment: Garment, pieceId: string, edgeId: string): { seam: Seam; side: 0 | 1; index: number }[] {
   const found: { seam: Seam; side: 0 | 1; index: number }[] = []
   for (const seam of garment.seams)
     for (const side of [0, 1] as const)

@@ -29,8 +29,25 @@ export const PathSchema: z.ZodType<Path> = z
 
 /** What an edge is in the garment. Two edges that run through a seam when sewn carry the same role. */
 export const EDGE_ROLES = [
-  'neck', 'shoulder', 'armhole', 'side', 'waist', 'hem', 'centre-front', 'centre-back', 'cap', 'underarm',
-  'inseam', 'outseam', 'crotch', 'leg-opening', 'band', 'band-end', 'panel', 'dart-leg', 'other',
+  'neck',
+  'shoulder',
+  'armhole',
+  'side',
+  'waist',
+  'hem',
+  'centre-front',
+  'centre-back',
+  'cap',
+  'underarm',
+  'inseam',
+  'outseam',
+  'crotch',
+  'leg-opening',
+  'band',
+  'band-end',
+  'panel',
+  'dart-leg',
+  'other',
 ] as const
 export const EdgeRoleSchema = z.enum(EDGE_ROLES)
 export type EdgeRole = z.infer<typeof EdgeRoleSchema>
@@ -112,10 +129,7 @@ export const PieceSchema = z
 export const RunEdgeSchema = z.strictObject({ pieceId: Id, edgeId: Id, reversed: z.boolean() })
 
 /** A mark on a piece that meets a mark on the other side of a seam. */
-export const SeamMarkSchema = z.union([
-  z.strictObject({ pieceId: Id, notchId: Id }),
-  z.strictObject({ pieceId: Id, cornerId: Id }),
-])
+export const SeamMarkSchema = z.union([z.strictObject({ pieceId: Id, notchId: Id }), z.strictObject({ pieceId: Id, cornerId: Id })])
 
 export const SeamSchema = z.strictObject({
   id: Id,

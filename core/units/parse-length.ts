@@ -3,23 +3,46 @@ import type { UnitSystem } from './types'
 import { INCH_MM } from './types'
 
 const VULGAR: Record<string, string> = {
-  '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
-  '⅓': '1/3', '⅔': '2/3', '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5', '⅙': '1/6', '⅚': '5/6',
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
 }
 
 const UNIT_MM: Record<string, number> = {
-  '"': INCH_MM, '″': INCH_MM, '”': INCH_MM, "''": INCH_MM, in: INCH_MM, inch: INCH_MM, inches: INCH_MM,
-  "'": 12 * INCH_MM, '′': 12 * INCH_MM, ft: 12 * INCH_MM, foot: 12 * INCH_MM, feet: 12 * INCH_MM,
-  mm: 1, cm: 10, m: 1000,
+  '"': INCH_MM,
+  '″': INCH_MM,
+  '”': INCH_MM,
+  "''": INCH_MM,
+  in: INCH_MM,
+  inch: INCH_MM,
+  inches: INCH_MM,
+  "'": 12 * INCH_MM,
+  '′': 12 * INCH_MM,
+  ft: 12 * INCH_MM,
+  foot: 12 * INCH_MM,
+  feet: 12 * INCH_MM,
+  mm: 1,
+  cm: 10,
+  m: 1000,
 }
 
 /** Full-width digits and signs, typographic fractions, dashes and spaces, brought to plain ones. */
 function toPlain(text: string): string {
   let plain = text.normalize('NFKC').replace(/\u2044/g, '/')
   // NFKC writes "1⅜" as "13/8": put the space back by looking at the text as typed.
-  plain = [...text].some((c) => c in VULGAR)
-    ? [...text].map((c) => (c in VULGAR ? ` ${VULGAR[c]}` : c.normalize('NFKC'))).join('')
-    : plain
+  plain = [...text].some((c) => c in VULGAR) ? [...text].map((c) => (c in VULGAR ? ` ${VULGAR[c]}` : c.normalize('NFKC'))).join('') : plain
   return plain
     .replace(/[\u2212\u2013\u2014\uFF0D]/g, '-')
     .replace(/[\u00A0\u2009\u202F\u3000]/g, ' ')
@@ -29,9 +52,7 @@ function toPlain(text: string): string {
 }
 
 const NUMBER = '(?:\\d+[.,]\\d+|[.,]\\d+|\\d+)'
-const TERM = new RegExp(
-  `^(?:(\\d+)(?: |-|\\+| and )(\\d+) ?/ ?(\\d+)|(\\d+) ?/ ?(\\d+)|(${NUMBER})) ?("|″|”|''|'|′|[a-z]+)?`,
-)
+const TERM = new RegExp(`^(?:(\\d+)(?: |-|\\+| and )(\\d+) ?/ ?(\\d+)|(\\d+) ?/ ?(\\d+)|(${NUMBER})) ?("|″|”|''|'|′|[a-z]+)?`)
 
 /**
  * Reads a length as people type it: `1 3/8`, `1-3/8`, `1.375"`, `3/8 in`, `1⅜`, `35mm`, `3,5 cm`, `1' 2 1/2"`,

@@ -21,9 +21,7 @@ export function roundToRuler(partsMm: readonly number[], stepMm: number): number
   const wholes = exact.map((e) => Math.floor(e))
   const target = Math.round(exact.reduce((a, b) => a + b, 0))
   let missing = target - wholes.reduce((a, b) => a + b, 0)
-  const byRemainder = exact
-    .map((e, i) => ({ i, rest: e - Math.floor(e) }))
-    .sort((a, b) => b.rest - a.rest || a.i - b.i)
+  const byRemainder = exact.map((e, i) => ({ i, rest: e - Math.floor(e) })).sort((a, b) => b.rest - a.rest || a.i - b.i)
   for (const { i } of byRemainder) {
     if (missing <= 0) break
     wholes[i] = wholes[i]! + 1

@@ -24,7 +24,13 @@ export function applyLengthen(garment: Garment, inputs: LengthenInputs, context:
       return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
     })
     const way = inputs.amountMm < 0 ? 'shortened' : 'lengthened'
-    return refuse('amount-too-large', broken.where, `${broken.what} by this amount.`, `Here it can be ${way} by ${lengthToken(Math.abs(largest))} at most; move the line, or share the amount between lines.`, largest)
+    return refuse(
+      'amount-too-large',
+      broken.where,
+      `${broken.what} by this amount.`,
+      `Here it can be ${way} by ${lengthToken(Math.abs(largest))} at most; move the line, or share the amount between lines.`,
+      largest,
+    )
   }
   const { garment: after, levels, touched, leftOut } = moved.value
   return ok({

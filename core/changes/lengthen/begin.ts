@@ -50,4 +50,3 @@ export function marksOf(piece: Piece, sizeId: string): Mark[] {
     .sort((a, b) => a.at - b.at)
     .map((m) => m.mark)
 }
-

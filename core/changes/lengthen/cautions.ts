@@ -1,7 +1,18 @@
 import { measureLength } from '../../geometry'
 import { widthAt } from '../../measure'
 import { alongGrain, type MoveLevel } from '../../moves'
-import { dartFigures, edgePath, findPiece, grainDirection, notchPlace, shapeOf, timesCut, type Garment, type Piece, type Shape } from '../../pattern'
+import {
+  dartFigures,
+  edgePath,
+  findPiece,
+  grainDirection,
+  notchPlace,
+  shapeOf,
+  timesCut,
+  type Garment,
+  type Piece,
+  type Shape,
+} from '../../pattern'
 import { lengthToken } from '../../units'
 import { EQUAL_MM, ONE_LINE_MM, WINDOW_MIN_MM } from '../../tolerances'
 import type { Caution, ChangeContext } from '../types'
@@ -28,19 +39,31 @@ function lineCautions(piece: Piece, shape: Shape, level: MoveLevel): Caution[] {
     const d = dartFigures(piece, shape, dart)
     const ys = [d.first, d.second, d.tip].map((p) => alongGrain(p, grain))
     if (level.atMm > Math.min(...ys) && level.atMm < Math.max(...ys))
-      found.push({ code: 'line-through-dart', pieceId: piece.id, message: `The line runs through ${dart.name} of ${piece.name}: its legs come out unequal. Move the line above or below the dart.` })
+      found.push({
+        code: 'line-through-dart',
+        pieceId: piece.id,
+        message: `The line runs through ${dart.name} of ${piece.name}: its legs come out unequal. Move the line above or below the dart.`,
+      })
   }
   for (const notch of piece.notches) {
     const place = notchPlace(piece, shape, notch.id, measureLength)
     if (place && Math.abs(alongGrain(place.point, grain) - level.atMm) < WINDOW_MIN_MM / 4)
-      found.push({ code: 'line-through-notch', pieceId: piece.id, message: `The line runs close by notch “${notch.name}” of ${piece.name}: check that it still meets its partner.` })
+      found.push({
+        code: 'line-through-notch',
+        pieceId: piece.id,
+        message: `The line runs close by notch “${notch.name}” of ${piece.name}: check that it still meets its partner.`,
+      })
   }
   for (const inner of piece.lines) {
     if (inner.role !== 'other') continue
     const path = shape.lines[inner.id]!
     const ys = path.flatMap((s) => [s.from, s.to]).map((p) => alongGrain(p, grain))
     if (level.atMm > Math.min(...ys) && level.atMm < Math.max(...ys))
-      found.push({ code: 'line-through-marking', pieceId: piece.id, message: `The line runs through “${inner.name}” of ${piece.name}: its shape changes.` })
+      found.push({
+        code: 'line-through-marking',
+        pieceId: piece.id,
+        message: `The line runs through “${inner.name}” of ${piece.name}: its shape changes.`,
+      })
   }
   return found
 }
@@ -50,7 +73,13 @@ function twoLines(piece: Piece, shape: Shape, inputs: LengthenInputs, levelMm: n
   const { bottomMm } = grainExtent(piece, shape)
   const first = inputs.levels[0]!
   const gap = (bottomMm - levelMm) / 2
-  return { ...inputs, levels: [{ ...first, share: 1 }, { ...first, id: `${first.id}-b`, share: 1, belowMm: first.belowMm + gap }] }
+  return {
+    ...inputs,
+    levels: [
+      { ...first, share: 1 },
+      { ...first, id: `${first.id}-b`, share: 1, belowMm: first.belowMm + gap },
+    ],
+  }
 }
 
 function openingCautions(before: Garment, context: ChangeContext, touched: ReadonlySet<string>): Caution[] {
@@ -64,7 +93,12 @@ function openingCautions(before: Garment, context: ChangeContext, touched: Reado
   }
   if (round === 0) return []
   return round < heel
-    ? [{ code: 'foot-does-not-pass', message: `The leg opening is ${lengthToken(round)} round and the wearer's heel ${lengthToken(heel)}: the foot does not go through without an opening in the seam.` }]
+    ? [
+        {
+          code: 'foot-does-not-pass',
+          message: `The leg opening is ${lengthToken(round)} round and the wearer's heel ${lengthToken(heel)}: the foot does not go through without an opening in the seam.`,
+        },
+      ]
     : []
 }
 
@@ -83,7 +117,10 @@ export function cautionsOf(
       code: 'partner-left-out',
       pieceId,
       message: `${findPiece(before, pieceId)!.name} was left out: its ${seamName} no longer matches.`,
-      mend: { label: `Change ${findPiece(before, pieceId)!.name} too`, inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => id !== pieceId) } },
+      mend: {
+        label: `Change ${findPiece(before, pieceId)!.name} too`,
+        inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => id !== pieceId) },
+      },
     })
   if (inputs.amountMm === 0) return found
   for (const [pieceId, own] of levels) {
@@ -91,7 +128,10 @@ export function cautionsOf(
     const shape = shapeOf(piece, context.sizeId)
     for (const level of own) {
       found.push(...lineCautions(piece, shape, level))
-      const taper = pieceId === inputs.pieceId && own.length === 1 && Math.abs(level.amountMm) > ONE_LINE_MM + EQUAL_MM ? taperBelow(piece, shape, level.atMm) : null
+      const taper =
+        pieceId === inputs.pieceId && own.length === 1 && Math.abs(level.amountMm) > ONE_LINE_MM + EQUAL_MM
+          ? taperBelow(piece, shape, level.atMm)
+          : null
       if (taper)
         found.push({
           code: 'share-two-lines',
@@ -103,4 +143,3 @@ export function cautionsOf(
   }
   return [...found, ...openingCautions(after, context, new Set(levels.keys()))]
 }
-

@@ -1,8 +1,7 @@
-import { measureLength } from '../../geometry'
+import { measureLength, boundsOf, mapPath, dot } from '../../geometry'
 import { lineLevel, narrowestPlace } from '../../measure'
 import { alongGrain } from '../../moves'
 import { cornerPoint, grainDirection, notchPlace, outlineOf, type Piece, type Shape } from '../../pattern'
-import { boundsOf, mapPath, dot } from '../../geometry'
 import { ok, refuse, type Result } from '../../result'
 import type { Level, Mark } from './schema'
 
@@ -44,7 +43,12 @@ export function findLevel(piece: Piece, shape: Shape, level: Level): Result<numb
   const name = markName(piece, level.mark)
   if (at === undefined) {
     if (level.mark.by === 'narrowest')
-      return refuse('level-misses', piece.name, 'it has no narrowest place between the ends of its side.', 'Choose another mark for the line: a corner, a notch or a printed line.')
+      return refuse(
+        'level-misses',
+        piece.name,
+        'it has no narrowest place between the ends of its side.',
+        'Choose another mark for the line: a corner, a notch or a printed line.',
+      )
     return refuse('reference-gone', piece.name, `${name} is not there.`, 'Choose another mark for the line.')
   }
   const levelMm = at + level.belowMm

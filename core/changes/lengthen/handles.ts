@@ -31,7 +31,15 @@ export function lengthenHandles(garment: Garment, inputs: LengthenInputs, applie
         kind: 'level',
       }
     }),
-    { id: 'amount', pieceId: piece.id, at: add(middle, scale(grain, down)), axis: grain, label: 'amount', valueMm: inputs.amountMm, kind: 'amount' },
+    {
+      id: 'amount',
+      pieceId: piece.id,
+      at: add(middle, scale(grain, down)),
+      axis: grain,
+      label: 'amount',
+      valueMm: inputs.amountMm,
+      kind: 'amount',
+    },
   ]
 }
 

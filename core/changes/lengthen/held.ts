@@ -6,7 +6,12 @@ import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdMeasure, holdSeams,
 import type { HeldPromise } from '../types'
 
 /** What lengthening at lines holds: see craft, "held" of 6.1. All figures are measured on both garments. */
-export function heldByLengthen(before: Garment, after: Garment, levels: ReadonlyMap<string, readonly MoveLevel[]>, sizeId: string): HeldPromise[] {
+export function heldByLengthen(
+  before: Garment,
+  after: Garment,
+  levels: ReadonlyMap<string, readonly MoveLevel[]>,
+  sizeId: string,
+): HeldPromise[] {
   const held: HeldPromise[] = []
   for (const [pieceId, own] of levels) {
     const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)

@@ -11,8 +11,23 @@ export const lengthen: ChangeKind<LengthenInputs> = {
   kind: 'lengthen',
   title: 'Lengthen or shorten at lines',
   foundBy: [
-    'shorten', 'lengthen', 'longer', 'shorter', 'too long', 'too short', 'length', 'too long above the waist', 'too long in the body', 'body length',
-    'sleeve too long', 'leg too long', 'tall', 'petite', 'waist sits too low', 'waist sits too high', 'bunches at the waist',
+    'shorten',
+    'lengthen',
+    'longer',
+    'shorter',
+    'too long',
+    'too short',
+    'length',
+    'too long above the waist',
+    'too long in the body',
+    'body length',
+    'sleeve too long',
+    'leg too long',
+    'tall',
+    'petite',
+    'waist sits too low',
+    'waist sits too high',
+    'bunches at the waist',
   ],
   does: 'Takes length out of the middle, or puts it in, on every piece that the line crosses.',
   holds: 'Hem, waist and opening widths, the shape of every edge beyond the line, grain.',
@@ -26,7 +41,17 @@ export const lengthen: ChangeKind<LengthenInputs> = {
   ],
   describe(garment, inputs) {
     const piece = findPiece(garment, inputs.pieceId)
-    const what = !piece ? 'a piece that has gone' : piece.kind === 'sleeve' ? 'the sleeve' : piece.kind.startsWith('leg') ? 'the leg' : piece.kind.startsWith('skirt') ? 'the skirt' : piece.kind === 'front' || piece.kind === 'back' ? 'the body' : piece.name
+    const what = !piece
+      ? 'a piece that has gone'
+      : piece.kind === 'sleeve'
+        ? 'the sleeve'
+        : piece.kind.startsWith('leg')
+          ? 'the leg'
+          : piece.kind.startsWith('skirt')
+            ? 'the skirt'
+            : piece.kind === 'front' || piece.kind === 'back'
+              ? 'the body'
+              : piece.name
     const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'
     return { title: `${way} ${what}`, amountMm: inputs.amountMm }
   },

@@ -23,7 +23,8 @@ export function shareOut(inputs: Pick<LengthenInputs, 'amountMm' | 'levels'>): n
 /** A level's line across a piece, drawn a little past its outermost edges. */
 export function levelLine(piece: Piece, shape: Shape, levelMm: number): { from: Point; to: Point } {
   const grain = grainDirection(shape)
-  const across = { x: -grain.y, y: grain.x }
+  // Left to right for a grain that points down the page.
+  const across = { x: grain.y, y: -grain.x }
   const outline = outlineOf(piece, shape)
   const at = crossLevel(outline, grain, levelMm).map((c) => dot(placeAt(outline, c.atMm).point, across))
   const base = scale(grain, levelMm)
@@ -37,7 +38,8 @@ export function levelLine(piece: Piece, shape: Shape, levelMm: number): { from: 
  */
 export function moveGarment(garment: Garment, inputs: LengthenInputs, sizeId: string): Result<MovedGarment> {
   const asked = findPiece(garment, inputs.pieceId)
-  if (!asked) return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
+  if (!asked)
+    return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
   const amounts = shareOut(inputs)
   let pieces = garment.pieces
   let main: { levels: Map<string, MoveLevel[]>; leftOut: MovedGarment['leftOut'] } | null = null
@@ -76,4 +78,3 @@ export function moveGarment(garment: Garment, inputs: LengthenInputs, sizeId: st
   })
   return ok({ garment: pieces === garment.pieces ? garment : { ...garment, pieces }, touched, leftOut: main.leftOut, levels: main.levels })
 }
-

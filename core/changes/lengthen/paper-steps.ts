@@ -32,7 +32,9 @@ function placeWords({ before, inputs, context, units }: StepInput<LengthenInputs
     .filter((x) => x.at < at)
     .sort((a, b) => b.at - a.at)
   const near = corners[0]
-  return near ? `${formatLength(at - near.at, units)} below the ${near.c.name}, where the seam meets the other piece` : 'where the seam meets the other piece'
+  return near
+    ? `${formatLength(at - near.at, units)} below the ${near.c.name}, where the seam meets the other piece`
+    : 'where the seam meets the other piece'
 }
 
 /** Ruler and scissors: the same change as it is done on paper, with figures that a ruler shows. */
@@ -51,18 +53,26 @@ export function lengthenPaperSteps(input: StepInput<LengthenInputs>): PaperStep[
       text: `${piece.name}: draw ${lines.length > 1 ? `${lines.length} lines` : 'a line'} square to the grainline, ${where.join('; and ')}. Draw the grainline on through ${lines.length > 1 ? 'them' : 'it'}.`,
       drawing: {
         pieceId: piece.id,
-        strokes: [outlineStroke(before, piece.id, context.sizeId, 'outline'), ...lines, lineStroke(shape.grain.from, shape.grain.to, 'line')],
+        strokes: [
+          outlineStroke(before, piece.id, context.sizeId, 'outline'),
+          ...lines,
+          lineStroke(shape.grain.from, shape.grain.to, 'line'),
+        ],
         labels: touched.levels.map((l) => ({ at: l.line.to, text: l.label })),
       },
     })
+    const one = (label: string) => (touched.levels.length > 1 ? label : 'it')
     for (const level of touched.levels) {
       const amount = ruled[inputs.levels.findIndex((l) => l.id === level.id)]!
       const figure = formatLength(Math.abs(amount), units)
-      const second = { from: add(level.line.from, scale(grain, Math.abs(level.amountMm))), to: add(level.line.to, scale(grain, Math.abs(level.amountMm))) }
+      const second = {
+        from: add(level.line.from, scale(grain, Math.abs(level.amountMm))),
+        to: add(level.line.to, scale(grain, Math.abs(level.amountMm))),
+      }
       steps.push({
         text: longer
-          ? `${piece.name}: cut along ${level.label}, slide the lower part down the grainline until the gap is ${figure} all the way across, and tape paper behind it.`
-          : `${piece.name}: draw a second line ${figure} below ${level.label}, fold the first line down onto the second, keeping the grainline in one straight line, and tape.`,
+          ? `${piece.name}: cut along ${one(level.label)}, slide the lower part down the grainline until the gap is ${figure} all the way across, and tape paper behind it.`
+          : `${piece.name}: draw a second line ${figure} below ${one(level.label)}, fold the first line down onto the second, keeping the grainline in one straight line, and tape.`,
         drawing: {
           pieceId: piece.id,
           strokes: [
@@ -78,16 +88,23 @@ export function lengthenPaperSteps(input: StepInput<LengthenInputs>): PaperStep[
       text: `${piece.name}: redraw the edges that were ${longer ? 'cut' : 'folded'}: straight ones with a ruler from corner to corner, curves smooth between the two sides of the step. Move the notches with the paper they lie on, and put the seam allowance back.`,
       drawing: {
         pieceId: piece.id,
-        strokes: [outlineStroke(before, piece.id, context.sizeId, 'outline'), outlineStroke(applied.garment, piece.id, context.sizeId, 'result')],
+        strokes: [
+          outlineStroke(before, piece.id, context.sizeId, 'outline'),
+          outlineStroke(applied.garment, piece.id, context.sizeId, 'result'),
+        ],
         labels: [],
       },
     })
   }
-  const changed = before.seams.filter((seam) => Math.abs(sideLength(before, seam, 0, context.sizeId) - sideLength(applied.garment, seam, 0, context.sizeId)) > EQUAL_MM)
+  const changed = before.seams.filter(
+    (seam) => Math.abs(sideLength(before, seam, 0, context.sizeId) - sideLength(applied.garment, seam, 0, context.sizeId)) > EQUAL_MM,
+  )
   for (const seam of changed) {
     const [a, b] = ([0, 1] as const).map((side) => formatLength(sideLength(applied.garment, seam, side, context.sizeId), units))
-    steps.push({ text: `Walk the ${seam.name}: on the seam line it must now measure ${a === b ? `${a} on both pieces` : `${a} and ${b}`}.`, drawing: null })
+    steps.push({
+      text: `Walk the ${seam.name}: on the seam line it must now measure ${a === b ? `${a} on both pieces` : `${a} and ${b}`}.`,
+      drawing: null,
+    })
   }
   return steps
 }
-

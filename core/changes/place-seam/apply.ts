@@ -18,13 +18,29 @@ function lengthenInputs(inputs: PlaceSeamInputs, amountMm: number): LengthenInpu
 }
 
 /** The body's change: the amount along the grain is solved so that the side measures exactly what is wanted. */
-function moveSeam(garment: Garment, inputs: PlaceSeamInputs, context: ChangeContext): Result<{ applied: Applied; amountMm: number; nowMm: number }> {
+function moveSeam(
+  garment: Garment,
+  inputs: PlaceSeamInputs,
+  context: ChangeContext,
+): Result<{ applied: Applied; amountMm: number; nowMm: number }> {
   const seam = garment.seams.find((s) => s.id === inputs.seamId)
   const piece = findPiece(garment, inputs.pieceId)
-  if (!seam || !piece) return refuse('reference-gone', 'seam', 'the seam or the piece this change was made for has gone.', 'Delete the change, or choose another seam.')
+  if (!seam || !piece)
+    return refuse(
+      'reference-gone',
+      'seam',
+      'the seam or the piece this change was made for has gone.',
+      'Delete the change, or choose another seam.',
+    )
   const measure = (g: Garment) => measureSideToSeam(g, findPiece(g, inputs.pieceId)!, seam, inputs.fromCornerId, context.sizeId)
   const nowMm = measure(garment)
-  if (nowMm === null) return refuse('reference-gone', piece.name, 'there is no way along its side from the named corner to this seam.', 'Choose the corner under the arm.')
+  if (nowMm === null)
+    return refuse(
+      'reference-gone',
+      piece.name,
+      'there is no way along its side from the named corner to this seam.',
+      'Choose the corner under the arm.',
+    )
   let amountMm = inputs.wantedMm - nowMm
   let applied = applyLengthen(garment, lengthenInputs(inputs, amountMm), context)
   for (let round = 0; applied.ok && round < ROUNDS; round++) {
@@ -36,7 +52,13 @@ function moveSeam(garment: Garment, inputs: PlaceSeamInputs, context: ChangeCont
   if (!applied.ok) {
     const { problem } = applied
     if (problem.largestMm === undefined) return applied
-    return refuse(problem.code, problem.where, problem.message, `The seam can be placed ${lengthToken(nowMm + problem.largestMm)} from the corner; or choose another line to take the difference at.`, nowMm + problem.largestMm)
+    return refuse(
+      problem.code,
+      problem.where,
+      problem.message,
+      `The seam can be placed ${lengthToken(nowMm + problem.largestMm)} from the corner; or choose another line to take the difference at.`,
+      nowMm + problem.largestMm,
+    )
   }
   return ok({ applied: applied.value, amountMm, nowMm })
 }
@@ -55,11 +77,24 @@ export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, contex
   const cautions: Caution[] = [...applied.cautions]
   let held = applied.held
   const above = new Set(touched.map((t) => t.pieceId))
-  const below = seam.sides.flat().map((r) => r.pieceId).find((id) => !above.has(id))
+  const below = seam.sides
+    .flat()
+    .map((r) => r.pieceId)
+    .find((id) => !above.has(id))
   if (inputs.giveBack && below) {
     const piece = findPiece(after, below)!
-    const back = applyLengthen(after, { amountMm: -amountMm, pieceId: below, levels: [firstLevel(piece, context.sizeId)], leftOut: [] }, context)
-    if (!back.ok) return refuse(back.problem.code, back.problem.where, `the length cannot be given back here: ${back.problem.message}`, 'Switch giving back off, or ask for a smaller change.')
+    const back = applyLengthen(
+      after,
+      { amountMm: -amountMm, pieceId: below, levels: [firstLevel(piece, context.sizeId)], leftOut: [] },
+      context,
+    )
+    if (!back.ok)
+      return refuse(
+        back.problem.code,
+        back.problem.where,
+        `the length cannot be given back here: ${back.problem.message}`,
+        'Switch giving back off, or ask for a smaller change.',
+      )
     after = back.value.garment
     touched = [...touched, ...back.value.touched.map((t) => ({ ...t, how: 'partner' as const }))]
     held = [...held, ...back.value.held]
@@ -68,8 +103,15 @@ export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, contex
   }
   if (Math.abs(amountMm) > EQUAL_MM) {
     if (!inputs.giveBack)
-      cautions.push({ code: 'garment-length-changes', message: `The whole garment becomes ${lengthToken(Math.abs(amountMm))} ${amountMm < 0 ? 'shorter' : 'longer'}.`, ...(below ? { mend: { label: 'Give it back below the seam', inputs: { ...inputs, giveBack: true } } } : {}) })
-    cautions.push({ code: 'heavy-cloth-pulls', message: 'Heavy or drapey cloth pulls a seam lower than it was drawn: try it on before the skirt is sewn on.' })
+      cautions.push({
+        code: 'garment-length-changes',
+        message: `The whole garment becomes ${lengthToken(Math.abs(amountMm))} ${amountMm < 0 ? 'shorter' : 'longer'}.`,
+        ...(below ? { mend: { label: 'Give it back below the seam', inputs: { ...inputs, giveBack: true } } } : {}),
+      })
+    cautions.push({
+      code: 'heavy-cloth-pulls',
+      message: 'Heavy or drapey cloth pulls a seam lower than it was drawn: try it on before the skirt is sewn on.',
+    })
   }
   const asked = findPiece(garment, inputs.pieceId)!
   const reached = measureSideToSeam(after, findPiece(after, asked.id)!, seam, inputs.fromCornerId, context.sizeId)!

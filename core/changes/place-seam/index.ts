@@ -12,14 +12,37 @@ import { PlaceSeamSchema, type PlaceSeamInputs } from './schema'
 export const placeSeam: ChangeKind<PlaceSeamInputs> = {
   kind: 'place-seam',
   title: 'Place a seam on the body',
-  foundBy: ['waist seam', 'place a seam', 'waist seam too low', 'waist seam too high', 'seam sits below the waist', 'seam sits above the waist', 'raise the waist', 'lower the waist', 'underarm to waist'],
+  foundBy: [
+    'waist seam',
+    'place a seam',
+    'waist seam too low',
+    'waist seam too high',
+    'seam sits below the waist',
+    'seam sits above the waist',
+    'raise the waist',
+    'lower the waist',
+    'underarm to waist',
+  ],
   does: 'Moves a waist seam to a wanted distance below the underarm, at a line above it.',
   holds: 'The joined edge and its partner keep their lengths; the whole length too, if it is given back.',
   schema: PlaceSeamSchema,
   begin(garment, context) {
     const found = findPlaceableSeam(garment, context.sizeId)
-    if (!found) return refuse('no-seam', 'garment', 'it has no waist seam below an underarm.', 'This change is for garments with a body joined to a skirt.')
-    return ok({ seamId: found.seam.id, pieceId: found.piece.id, fromCornerId: found.cornerId, wantedMm: found.distanceMm, level: firstLevel(found.piece, context.sizeId), giveBack: true })
+    if (!found)
+      return refuse(
+        'no-seam',
+        'garment',
+        'it has no waist seam below an underarm.',
+        'This change is for garments with a body joined to a skirt.',
+      )
+    return ok({
+      seamId: found.seam.id,
+      pieceId: found.piece.id,
+      fromCornerId: found.cornerId,
+      wantedMm: found.distanceMm,
+      level: firstLevel(found.piece, context.sizeId),
+      giveBack: true,
+    })
   },
   fields: (garment, inputs) => [
     {
@@ -56,7 +79,8 @@ export const placeSeam: ChangeKind<PlaceSeamInputs> = {
     const grain = grainDirection(shape)
     return [{ id: 'wanted', pieceId: piece.id, at: path[0]!.from, axis: grain, label: 'seam', valueMm: inputs.wantedMm, kind: 'amount' }]
   },
-  drag: (_garment, inputs, handleId, byMm) => (handleId === 'wanted' ? { ...inputs, wantedMm: Math.max(0, inputs.wantedMm + byMm) } : inputs),
+  drag: (_garment, inputs, handleId, byMm) =>
+    handleId === 'wanted' ? { ...inputs, wantedMm: Math.max(0, inputs.wantedMm + byMm) } : inputs,
   paperSteps(input) {
     const { before, inputs, applied, context, units } = input
     const piece = findPiece(before, inputs.pieceId)!
@@ -71,11 +95,21 @@ export const placeSeam: ChangeKind<PlaceSeamInputs> = {
         text: `${piece.name}: on the seam line the side measures ${formatLength(now, units)} from the underarm to the ${seam.name}; ${formatLength(inputs.wantedMm, units)} is wanted: ${formatLength(amountMm, units, { signed: true })}.`,
         drawing: null,
       },
-      ...lengthenPaperSteps({ ...input, applied: upper, inputs: { amountMm, pieceId: inputs.pieceId, levels: [inputs.level], leftOut: [] } }),
+      ...lengthenPaperSteps({
+        ...input,
+        applied: upper,
+        inputs: { amountMm, pieceId: inputs.pieceId, levels: [inputs.level], leftOut: [] },
+      }),
     ]
     if (below) {
       const level = firstLevel(findPiece(before, below.pieceId)!, context.sizeId)
-      steps.push(...lengthenPaperSteps({ ...input, applied: { ...lower, touched: lower.touched.map((t, i) => ({ ...t, how: i === 0 ? 'asked' : 'partner' })) }, inputs: { amountMm: -amountMm, pieceId: below.pieceId, levels: [level], leftOut: [] } }))
+      steps.push(
+        ...lengthenPaperSteps({
+          ...input,
+          applied: { ...lower, touched: lower.touched.map((t, i) => ({ ...t, how: i === 0 ? 'asked' : 'partner' })) },
+          inputs: { amountMm: -amountMm, pieceId: below.pieceId, levels: [level], leftOut: [] },
+        }),
+      )
     }
     return steps
   },

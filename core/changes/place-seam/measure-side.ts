@@ -3,7 +3,12 @@ import { cornersOf, edgePath, shapeOf, type Garment, type Piece, type Seam } fro
 
 /** The edges of a piece that a seam walks. */
 export function seamEdges(piece: Piece, seam: Seam): Set<string> {
-  return new Set(seam.sides.flat().filter((r) => r.pieceId === piece.id).map((r) => r.edgeId))
+  return new Set(
+    seam.sides
+      .flat()
+      .filter((r) => r.pieceId === piece.id)
+      .map((r) => r.edgeId),
+  )
 }
 
 /**
@@ -31,7 +36,10 @@ export function measureSideToSeam(garment: Garment, piece: Piece, seam: Seam, fr
 }
 
 /** A seam that can be placed: joins waist edges, with an underarm above it. */
-export function findPlaceableSeam(garment: Garment, sizeId: string): { seam: Seam; piece: Piece; cornerId: string; distanceMm: number } | null {
+export function findPlaceableSeam(
+  garment: Garment,
+  sizeId: string,
+): { seam: Seam; piece: Piece; cornerId: string; distanceMm: number } | null {
   for (const seam of garment.seams) {
     for (const run of seam.sides.flat()) {
       const piece = garment.pieces.find((p) => p.id === run.pieceId)

@@ -52,14 +52,21 @@ function moveHem(garment: Garment, inputs: UnevenHemInputs, sizeId: string): Gar
       const arrivingMm = measureLength(arriving)
       const endAt = (stepMm: number, atMm: number, beforeMm: number, afterMm: number): LevelCrossing[] =>
         stepMm === 0 ? [] : [{ atMm, stepMm, beforeMm, afterMm }]
-      edges[before.id] = redrawAcross(arriving, grain, 0, endAt(start, arrivingMm, endWindow(garment, piece.id, before.id, start, sizeId), 0))
+      edges[before.id] = redrawAcross(
+        arriving,
+        grain,
+        0,
+        endAt(start, arrivingMm, endWindow(garment, piece.id, before.id, start, sizeId), 0),
+      )
       edges[after.id] = redrawAcross(leaving, grain, end, endAt(-end, 0, 0, endWindow(garment, piece.id, after.id, end, sizeId)))
       const notches = { ...shape.notches }
       for (const notch of piece.notches) {
         const place = notches[notch.id]!
         // An upright edge's notch keeps its distance from the end that did not move.
-        if (notch.edgeId === before.id && place.from === 'end') notches[notch.id] = { from: 'start', distanceMm: Math.max(0, arrivingMm - place.distanceMm) }
-        if (notch.edgeId === after.id && place.from === 'start') notches[notch.id] = { from: 'end', distanceMm: Math.max(0, measureLength(leaving) - place.distanceMm) }
+        if (notch.edgeId === before.id && place.from === 'end')
+          notches[notch.id] = { from: 'start', distanceMm: Math.max(0, arrivingMm - place.distanceMm) }
+        if (notch.edgeId === after.id && place.from === 'start')
+          notches[notch.id] = { from: 'end', distanceMm: Math.max(0, measureLength(leaving) - place.distanceMm) }
       }
       return { ...piece, shapes: { ...piece.shapes, [sizeId]: { ...shape, edges, notches } } }
     })
@@ -75,7 +82,11 @@ function heldByHem(before: Garment, after: Garment, parts: readonly HemPart[], s
   const held: HeldPromise[] = []
   for (const pieceId of new Set(parts.map((p) => p.piece.id))) {
     const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const changed = new Set(parts.filter((p) => p.piece.id === pieceId).flatMap((p) => [p.edge.id, neighbours(piece, p.edge.id).before.id, neighbours(piece, p.edge.id).after.id]))
+    const changed = new Set(
+      parts
+        .filter((p) => p.piece.id === pieceId)
+        .flatMap((p) => [p.edge.id, neighbours(piece, p.edge.id).before.id, neighbours(piece, p.edge.id).after.id]),
+    )
     for (const edge of piece.edges) if (!changed.has(edge.id) && edge.role !== 'dart-leg') held.push(holdEdge(piece, was, is, edge.id))
     held.push(holdGrain(piece, was, is))
   }
@@ -90,7 +101,15 @@ function heldByHem(before: Garment, after: Garment, parts: readonly HemPart[], s
     if (![...hemNames].some((n) => corner.where.includes(n))) continue
     const old = was.get(corner.id)!
     const allowed = Math.max(RUN_THROUGH_DEG, Math.abs(old.turnDeg))
-    held.push({ label: 'hem runs through, turn', where: corner.where, before: old.turnDeg, after: corner.turnDeg, unit: 'deg', allowed, held: corner.designed || Math.abs(corner.turnDeg) <= allowed })
+    held.push({
+      label: 'hem runs through, turn',
+      where: corner.where,
+      before: old.turnDeg,
+      after: corner.turnDeg,
+      unit: 'deg',
+      allowed,
+      held: corner.designed || Math.abs(corner.turnDeg) <= allowed,
+    })
   }
   return [...held, ...holdSeams(before, after, sizeId)]
 }
@@ -102,7 +121,13 @@ function heldByHem(before: Garment, after: Garment, parts: readonly HemPart[], s
  */
 export function applyUnevenHem(garment: Garment, inputs: UnevenHemInputs, context: ChangeContext): Result<Applied> {
   const parts = findHem(garment, context.sizeId)
-  if (parts.length === 0) return refuse('reference-gone', 'garment', 'it has no hem that runs from a centre to a side.', 'Name the hem edges first, or delete this change.')
+  if (parts.length === 0)
+    return refuse(
+      'reference-gone',
+      'garment',
+      'it has no hem that runs from a centre to a side.',
+      'Name the hem edges first, or delete this change.',
+    )
   const after = moveAllSizes(garment, inputs)
   const broken = findBrokenOutline(garment, after)
   if (broken) {
@@ -110,10 +135,29 @@ export function applyUnevenHem(garment: Garment, inputs: UnevenHemInputs, contex
     const most = inputs[key]
     const largest = findLargest(most, (mm) => {
       const part = mm / most
-      return findBrokenOutline(garment, moveAllSizes(garment, { centreFrontMm: inputs.centreFrontMm * part, sideMm: inputs.sideMm * part, centreBackMm: inputs.centreBackMm * part })) === null
+      return (
+        findBrokenOutline(
+          garment,
+          moveAllSizes(garment, {
+            centreFrontMm: inputs.centreFrontMm * part,
+            sideMm: inputs.sideMm * part,
+            centreBackMm: inputs.centreBackMm * part,
+          }),
+        ) === null
+      )
     })
-    return refuse('amount-too-large', broken.where, `${broken.what} by this amount.`, `All three amounts can be taken together up to ${lengthToken(Math.abs(largest))} at the place where most was asked.`, largest)
+    return refuse(
+      'amount-too-large',
+      broken.where,
+      `${broken.what} by this amount.`,
+      `All three amounts can be taken together up to ${lengthToken(Math.abs(largest))} at the place where most was asked.`,
+      largest,
+    )
   }
-  const touched = [...new Set(parts.map((p) => p.piece.id))].map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] }))
+  const touched = [...new Set(parts.map((p) => p.piece.id))].map((pieceId, i) => ({
+    pieceId,
+    how: i === 0 ? ('asked' as const) : ('partner' as const),
+    levels: [],
+  }))
   return ok({ garment: after, touched, leftOut: [], held: heldByHem(garment, after, parts, context.sizeId), cautions: [] })
 }

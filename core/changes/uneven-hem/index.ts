@@ -13,7 +13,17 @@ const KEYS = ['centreFrontMm', 'sideMm', 'centreBackMm'] as const
 export const unevenHem: ChangeKind<UnevenHemInputs> = {
   kind: 'uneven-hem',
   title: 'Uneven hem',
-  foundBy: ['hem', 'uneven hem', 'hem hangs unevenly', 'hem rises at the front', 'hem drops at the back', 'longer at the back', 'level the hem', 'train', 'hem tilts'],
+  foundBy: [
+    'hem',
+    'uneven hem',
+    'hem hangs unevenly',
+    'hem rises at the front',
+    'hem drops at the back',
+    'longer at the back',
+    'level the hem',
+    'train',
+    'hem tilts',
+  ],
   does: 'Moves the hem by one amount at centre front, one at the sides and one at centre back.',
   holds: 'Side seams equal on front and back, everything above the hem, a smooth run through the side seam.',
   schema: UnevenHemSchema,
@@ -40,11 +50,29 @@ export const unevenHem: ChangeKind<UnevenHemInputs> = {
       const centreKey = part.half === 'front' ? 'centreFrontMm' : 'centreBackMm'
       const from = part.fromCentreMm
       const ends = from
-        ? ([[0, from.start], [total, from.end]] as const).flatMap(([at, out]) => (out === 0 ? [{ at, key: centreKey }] : Math.abs(out - part.halfMm) < 1 ? [{ at, key: 'sideMm' as const }] : []))
-        : [{ at: 0, key: 'sideMm' as const }, { at: total / 2, key: centreKey }]
+        ? (
+            [
+              [0, from.start],
+              [total, from.end],
+            ] as const
+          ).flatMap(([at, out]) =>
+            out === 0 ? [{ at, key: centreKey }] : Math.abs(out - part.halfMm) < 1 ? [{ at, key: 'sideMm' as const }] : [],
+          )
+        : [
+            { at: 0, key: 'sideMm' as const },
+            { at: total / 2, key: centreKey },
+          ]
       return ends
         .filter(({ key }) => !made.has(key) && made.add(key))
-        .map(({ at, key }) => ({ id: key, pieceId: part.piece.id, at: placeAt(hem, at).point, axis: grainDirection(after), label: key === 'sideMm' ? 'side' : 'centre', valueMm: inputs[key as (typeof KEYS)[number]], kind: 'amount' as const }))
+        .map(({ at, key }) => ({
+          id: key,
+          pieceId: part.piece.id,
+          at: placeAt(hem, at).point,
+          axis: grainDirection(after),
+          label: key === 'sideMm' ? 'side' : 'centre',
+          valueMm: inputs[key as (typeof KEYS)[number]],
+          kind: 'amount' as const,
+        }))
     })
   },
   drag: (_garment, inputs, handleId, byMm) => {

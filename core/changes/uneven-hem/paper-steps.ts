@@ -38,5 +38,11 @@ export function unevenHemPaperSteps({ before, inputs, applied, context, units }:
       },
     }
   })
-  return [...steps, { text: 'Lay front and back together at the side seam as sewn: the hem must run on without a corner, and both side seams must end together.', drawing: null }]
+  return [
+    ...steps,
+    {
+      text: 'Lay front and back together at the side seam as sewn: the hem must run on without a corner, and both side seams must end together.',
+      drawing: null,
+    },
+  ]
 }

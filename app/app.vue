@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { watchEffect } from 'vue'
+import { Toaster } from 'vue-sonner'
+import 'vue-sonner/style.css'
+import { usePrefs } from '~/stores/prefs'
+
+const prefs = usePrefs()
+watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
+</script>
+
+<template>
+  <div class="flex h-full flex-col">
+    <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3">To the work</a>
+    <AppHeader />
+    <main id="main" class="min-h-0 flex-1">
+      <NuxtPage />
+    </main>
+    <Toaster position="top-center" :offset="{ top: 66 }" :theme="prefs.dark ? 'dark' : 'light'" :duration="6000" />
+  </div>
+</template>

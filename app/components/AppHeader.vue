@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { Check, CircleAlert, Moon, Redo2, Sun, Undo2 } from 'lucide-vue-next'
+import { toast } from 'vue-sonner'
+import { computed, onMounted, onUnmounted } from 'vue'
+import { usePrefs } from '~/stores/prefs'
+import { useWardrobe } from '~/stores/wardrobe'
+import { useWork } from '~/stores/work'
+
+const route = useRoute()
+const prefs = usePrefs()
+const work = useWork()
+const wardrobe = useWardrobe()
+
+const inGarment = computed(() => route.path.startsWith('/garment/'))
+const scope = computed(() => (inGarment.value ? work : wardrobe))
+const canUndo = computed(() => scope.value.lastDone)
+const canRedo = computed(() => scope.value.nextRedo)
+const faults = computed(() => work.computedPlan?.faults.filter((f) => f.verdict === 'fault').length ?? 0)
+const stuck = computed(() => work.computedPlan?.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length ?? 0)
+
+const stations = computed(() => {
+  const id = String(route.params.id ?? '')
+  return [
+    { name: 'Reshape', to: `/garment/${id}/reshape`, open: stuck.value, what: 'to look at' },
+    { name: 'Match', to: `/garment/${id}/match`, open: faults.value, what: faults.value === 1 ? 'fault' : 'faults' },
+    { name: 'Paper', to: `/garment/${id}/paper`, open: 0, what: '' },
+  ]
+})
+
+async function undo() {
+  const label = await scope.value.undo()
+  if (label) toast(`Undone: ${label}`)
+}
+async function redo() {
+  const label = await scope.value.redo()
+  if (label) toast(`Done again: ${label}`)
+}
+
+function onKey(event: KeyboardEvent) {
+  const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select')
+  if (typing || !(event.ctrlKey || event.metaKey) || event.altKey) return
+  const key = event.key.toLowerCase()
+  if (key === 'z' && !event.shiftKey) {
+    event.preventDefault()
+    void undo()
+  } else if (key === 'y' || (key === 'z' && event.shiftKey)) {
+    event.preventDefault()
+    void redo()
+  }
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onUnmounted(() => window.removeEventListener('keydown', onKey))
+</script>
+
+<template>
+  <header class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-panel px-4 py-1.5">
+    <NuxtLink to="/" class="flex min-h-11 items-center gap-2.5 rounded-lg pr-1" aria-label="Tidal Seam, to the wardrobe">
+      <img src="/mark.svg" alt="" class="size-8" />
+      <span class="font-display text-xl italic">Tidal Seam</span>
+    </NuxtLink>
+    <div v-if="inGarment && work.project" class="min-w-0 border-l border-edge pl-4">
+      <div class="truncate font-semibold leading-tight" data-test="garment-name">{{ work.project.name }}</div>
+      <div class="truncate text-sm leading-tight text-soft">{{ work.wearer ? `for ${work.wearer.name}` : 'no wearer yet' }}</div>
+    </div>
+    <nav v-if="inGarment" aria-label="Stations" class="flex gap-1">
+      <NuxtLink to="/" class="btn-quiet">Wardrobe</NuxtLink>
+      <NuxtLink
+        v-for="s in stations"
+        :key="s.name"
+        :to="s.to"
+        class="btn-quiet font-semibold"
+        active-class="bg-act text-act-ink hover:bg-act"
+        :data-test="`station-${s.name.toLowerCase()}`"
+      >
+        {{ s.name }}
+        <span v-if="s.open" class="inline-flex items-center gap-1 rounded-full bg-fault-pale px-2 text-sm font-semibold text-fault"
+          ><CircleAlert class="size-4" aria-hidden="true" />{{ s.open }}<span class="sr-only"> {{ s.what }}</span></span
+        >
+        <Check v-else-if="work.computedPlan && s.name !== 'Paper'" class="size-4" aria-label="settled" />
+      </NuxtLink>
+    </nav>
+    <div class="ml-auto flex items-center gap-1">
+      <button
+        class="btn-quiet"
+        :disabled="!canUndo"
+        :title="canUndo ? `Undo: ${canUndo.label}` : 'Nothing to undo'"
+        aria-label="Undo"
+        data-test="undo"
+        @click="undo"
+      >
+        <Undo2 class="size-5" />
+      </button>
+      <button
+        class="btn-quiet"
+        :disabled="!canRedo"
+        :title="canRedo ? `Redo: ${canRedo.label}` : 'Nothing to do again'"
+        aria-label="Redo"
+        data-test="redo"
+        @click="redo"
+      >
+        <Redo2 class="size-5" />
+      </button>
+      <div class="mx-1 flex rounded-lg border border-edge" role="radiogroup" aria-label="Units">
+        <button
+          v-for="u in ['in', 'cm'] as const"
+          :key="u"
+          role="radio"
+          :aria-checked="prefs.units === u"
+          class="min-h-11 min-w-11 px-2 font-semibold first:rounded-l-md last:rounded-r-md"
+          :class="prefs.units === u ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
+          :data-test="`units-${u}`"
+          @click="prefs.units = u"
+        >
+          {{ u }}
+        </button>
+      </div>
+      <button
+        class="btn-quiet"
+        :aria-label="prefs.dark ? 'Light screen' : 'Dark screen'"
+        data-test="theme"
+        @click="prefs.light = prefs.dark ? 'light' : 'dark'"
+      >
+        <Sun v-if="prefs.dark" class="size-5" /><Moon v-else class="size-5" />
+      </button>
+      <span class="hidden w-14 text-right text-sm text-soft sm:inline" role="status">{{ work.saving ? 'saving' : 'saved' }}</span>
+    </div>
+  </header>
+</template>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { findKind, firstLevel, type Applied, type Change, type Level } from '~~/core/changes'
+import { findPiece, type Garment } from '~~/core/pattern'
+
+/** The inputs of a change, drawn from the fields that its kind names. */
+const props = defineProps<{ change: Change; garment: Garment; applied: Applied | null }>()
+const emit = defineEmits<{ edit: [inputs: unknown] }>()
+
+const kind = computed(() => findKind(props.change.kind))
+const inputs = computed(() => props.change.inputs as Record<string, unknown>)
+const fields = computed(() => kind.value?.fields(props.garment, props.change.inputs) ?? [])
+const set = (key: string, value: unknown) => emit('edit', { ...inputs.value, [key]: value })
+
+/** Another piece has other marks: its lines begin afresh, and nobody is left out. */
+function setPiece(key: string, pieceId: string) {
+  const piece = findPiece(props.garment, pieceId)
+  if (!piece) return
+  const next: Record<string, unknown> = { ...inputs.value, [key]: pieceId }
+  if ('levels' in next) next.levels = [firstLevel(piece, props.garment.baseSizeId)]
+  if ('leftOut' in next) next.leftOut = []
+  emit('edit', next)
+}
+const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
+</script>
+
+<template>
+  <form class="space-y-4" @submit.prevent>
+    <template v-for="f in fields" :key="f.key">
+      <FieldsGrowthField
+        v-if="f.type === 'growth'"
+        :model-value="numberOf(f.key)"
+        :label="f.label"
+        :plus="f.plus"
+        :minus="f.minus"
+        :test="`field-${f.key}`"
+        @update:model-value="set(f.key, $event)"
+      />
+      <FieldsLengthField
+        v-else-if="f.type === 'length'"
+        :model-value="numberOf(f.key)"
+        :label="f.label"
+        :hint="f.hint"
+        :test="`field-${f.key}`"
+        positive
+        @update:model-value="set(f.key, $event)"
+      />
+      <label v-else-if="f.type === 'piece'" class="block">
+        <span class="mb-1 block font-semibold">{{ f.label }}</span>
+        <select
+          class="field"
+          :value="inputs[f.key]"
+          :data-test="`field-${f.key}`"
+          @change="setPiece(f.key, ($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="p in garment.pieces" :key="p.id" :value="p.id">{{ p.name }}</option>
+        </select>
+      </label>
+      <FieldsLevelsField
+        v-else-if="f.type === 'levels'"
+        :model-value="inputs[f.key] as Level[]"
+        :label="f.label"
+        :garment="garment"
+        :piece-id="String(inputs[f.pieceKey])"
+        :amount-mm="numberOf('amountMm')"
+        @update:model-value="set(f.key, $event)"
+      />
+      <FieldsPartnersField
+        v-else-if="f.type === 'partners'"
+        :model-value="(inputs[f.key] as string[]) ?? []"
+        :label="f.label"
+        :garment="garment"
+        :applied="applied"
+        @update:model-value="set(f.key, $event)"
+      />
+      <label v-else-if="f.type === 'choice'" class="block">
+        <span class="mb-1 block font-semibold">{{ f.label }}</span>
+        <select
+          class="field"
+          :value="inputs[f.key]"
+          :data-test="`field-${f.key}`"
+          @change="set(f.key, ($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="o in f.options" :key="o.value" :value="o.value">{{ o.label }}</option>
+        </select>
+      </label>
+      <label v-else-if="f.type === 'switch'" class="flex min-h-11 items-center gap-2.5">
+        <input
+          type="checkbox"
+          class="size-5 accent-(--act)"
+          :checked="Boolean(inputs[f.key])"
+          :data-test="`field-${f.key}`"
+          @change="set(f.key, ($event.target as HTMLInputElement).checked)"
+        />
+        <span
+          ><span class="font-semibold">{{ f.label }}</span
+          ><span v-if="f.hint" class="block text-sm text-soft">{{ f.hint }}</span></span
+        >
+      </label>
+    </template>
+  </form>
+</template>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { LedgerRow } from '~~/core/measure'
+
+/** Every figure that moved: before, after, difference. */
+const props = defineProps<{ rows: LedgerRow[] }>()
+const NAMES = { finished: 'Finished', seam: 'Seams', width: 'Widths', edge: 'Edges', dart: 'Darts' } as const
+const groups = computed(() =>
+  (Object.keys(NAMES) as (keyof typeof NAMES)[])
+    .map((g) => ({ name: NAMES[g], rows: props.rows.filter((r) => r.group === g) }))
+    .filter((g) => g.rows.length > 0),
+)
+</script>
+
+<template>
+  <p v-if="rows.length === 0" class="text-sm text-soft">No figure has moved.</p>
+  <table v-else class="w-full text-sm">
+    <thead>
+      <tr class="text-left text-soft">
+        <th class="py-1 font-medium">What moved</th>
+        <th class="font-medium text-right">before</th>
+        <th class="pl-2 text-right font-medium">after</th>
+        <th class="pl-2 text-right font-medium">change</th>
+      </tr>
+    </thead>
+    <tbody v-for="g in groups" :key="g.name">
+      <tr>
+        <th colspan="4" scope="rowgroup" class="pt-2 text-left font-semibold">{{ g.name }}</th>
+      </tr>
+      <tr v-for="r in g.rows" :key="r.id" class="border-b border-edge/60 align-top">
+        <td class="py-1 pr-1">
+          {{ r.label }}<span class="block text-soft">{{ r.where }}</span>
+        </td>
+        <td class="py-1 text-right"><LengthText v-if="r.beforeMm !== null" :mm="r.beforeMm" bare fine /><template v-else>–</template></td>
+        <td class="py-1 pl-2 text-right">
+          <LengthText v-if="r.afterMm !== null" :mm="r.afterMm" bare fine /><template v-else>–</template>
+        </td>
+        <td class="py-1 pl-2 text-right font-semibold">
+          <LengthText v-if="r.beforeMm !== null && r.afterMm !== null" :mm="r.afterMm - r.beforeMm" bare fine signed />
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { add, boundsOf, leftOf, measureLength, scale } from '~~/core/geometry'
+import { notchPlace, outlineOf, type Piece, type Shape } from '~~/core/pattern'
+import { betweenOutlines, betweenPaths, betweenPoints } from '~/composables/usePieceDrawing'
+
+/** One piece lying on the table: as bought dashed, as it is at this place of the tideline, what was added and taken. */
+const props = defineProps<{ piece: Piece; original: Shape; from: Shape; to: Shape; t: number; zoom: number; dimmed: boolean }>()
+
+const uid = computed(() => `p-${props.piece.id.replace(/[^a-z0-9]/gi, '')}`)
+const shore = computed(() => betweenOutlines(props.piece, props.original, props.original, 0))
+const land = computed(() => betweenOutlines(props.piece, props.from, props.to, props.t))
+const changed = computed(() => shore.value !== land.value)
+const grain = computed(() => ({
+  from: betweenPoints(props.from.grain.from, props.to.grain.from, props.t),
+  to: betweenPoints(props.from.grain.to, props.to.grain.to, props.t),
+}))
+const fold = computed(() => {
+  const edge = props.piece.edges.find((e) => e.fold)
+  return edge ? betweenPaths(props.from.edges[edge.id]!, props.to.edges[edge.id]!, props.t) : null
+})
+const lines = computed(() =>
+  props.piece.lines.map((l) => ({ id: l.id, name: l.name, d: betweenPaths(props.from.lines[l.id]!, props.to.lines[l.id]!, props.t) })),
+)
+const points = computed(() =>
+  props.piece.points.map((p) => ({ id: p.id, ...betweenPoints(props.from.points[p.id]!, props.to.points[p.id]!, props.t) })),
+)
+/** Length of a notch mark, mm. */
+const NOTCH_MM = 9
+const notches = computed(() =>
+  props.piece.notches.flatMap((n) => {
+    const a = notchPlace(props.piece, props.from, n.id, measureLength)
+    const b = notchPlace(props.piece, props.to, n.id, measureLength)
+    if (!a || !b) return []
+    const at = betweenPoints(a.point, b.point, props.t)
+    const inside = add(at, scale(leftOf(b.tangent), -NOTCH_MM))
+    return [{ id: n.id, x1: at.x, y1: at.y, x2: inside.x, y2: inside.y }]
+  }),
+)
+const arrow = computed(() => {
+  const { from, to } = grain.value
+  const length = Math.hypot(to.x - from.x, to.y - from.y)
+  const u = { x: (to.x - from.x) / length, y: (to.y - from.y) / length }
+  const head = (p: { x: number; y: number }, back: number) =>
+    `M${p.x + back * 9 * u.x - 4 * u.y} ${p.y + back * 9 * u.y + 4 * u.x}L${p.x} ${p.y}L${p.x + back * 9 * u.x + 4 * u.y} ${p.y + back * 9 * u.y - 4 * u.x}`
+  return `M${from.x} ${from.y}L${to.x} ${to.y}${head(from, 1)}${head(to, -1)}`
+})
+/** Small pieces carry their name below them, others beside the grainline. */
+const namePlace = computed(() => {
+  const box = boundsOf(outlineOf(props.piece, props.to))
+  if ((box.maxY - box.minY) * props.zoom < 70) return { x: box.minX, y: box.maxY + 18 / props.zoom }
+  return { x: grain.value.from.x + 12 / props.zoom, y: grain.value.from.y + (grain.value.to.y - grain.value.from.y) * 0.22 + 10 }
+})
+const count = computed(() => `cut ${props.piece.cut.count}${props.piece.edges.some((e) => e.fold) ? ' on the fold' : ''}`)
+</script>
+
+<template>
+  <g :opacity="dimmed ? 0.45 : 1" :data-test="`piece-${piece.id}`">
+    <mask :id="`${uid}-new`" maskUnits="userSpaceOnUse" x="-3000" y="-3000" width="9000" height="9000"
+      ><rect x="-3000" y="-3000" width="9000" height="9000" fill="white" /><path :d="shore" fill="black"
+    /></mask>
+    <mask :id="`${uid}-gone`" maskUnits="userSpaceOnUse" x="-3000" y="-3000" width="9000" height="9000"
+      ><rect x="-3000" y="-3000" width="9000" height="9000" fill="white" /><path :d="land" fill="black"
+    /></mask>
+    <path :d="land" fill="var(--land)" />
+    <template v-if="changed">
+      <path :d="land" fill="url(#hatch-gain)" :mask="`url(#${uid}-new)`" />
+      <path :d="shore" fill="url(#hatch-loss)" :mask="`url(#${uid}-gone)`" />
+      <path :d="shore" fill="none" stroke="var(--ink-soft)" stroke-width="1.2" stroke-dasharray="7 5" vector-effect="non-scaling-stroke" />
+    </template>
+    <path
+      :d="land"
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="2"
+      stroke-linejoin="round"
+      vector-effect="non-scaling-stroke"
+      :data-test="`outline-${piece.id}`"
+    />
+    <path
+      v-if="fold"
+      :d="fold"
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="4"
+      stroke-dasharray="14 4 3 4"
+      vector-effect="non-scaling-stroke"
+    />
+    <path
+      v-for="l in lines"
+      :key="l.id"
+      :d="l.d"
+      fill="none"
+      stroke="var(--ink-soft)"
+      stroke-width="1"
+      stroke-dasharray="10 4 2 4"
+      vector-effect="non-scaling-stroke"
+      ><title>{{ l.name }}</title></path
+    >
+    <path
+      v-for="p in points"
+      :key="p.id"
+      :d="`M${p.x - 5} ${p.y}h10M${p.x} ${p.y - 5}v10`"
+      stroke="var(--ink)"
+      stroke-width="1.4"
+      vector-effect="non-scaling-stroke"
+    />
+    <line
+      v-for="n in notches"
+      :key="n.id"
+      :x1="n.x1"
+      :y1="n.y1"
+      :x2="n.x2"
+      :y2="n.y2"
+      stroke="var(--ink)"
+      stroke-width="2.4"
+      vector-effect="non-scaling-stroke"
+    />
+    <path :d="arrow" fill="none" stroke="var(--ink-soft)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
+    <text :x="namePlace.x" :y="namePlace.y" :font-size="17 / zoom" class="font-display italic" fill="var(--ink)">{{ piece.name }}</text>
+    <text :x="namePlace.x" :y="namePlace.y + 17 / zoom" :font-size="13 / zoom" fill="var(--ink-soft)">{{ count }}</text>
+  </g>
+</template>

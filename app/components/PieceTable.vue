@@ -1,0 +1,318 @@
+<script setup lang="ts">
+import { select } from 'd3-selection'
+import { zoom as makeZoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom'
+import { Maximize, Minus, Plus } from 'lucide-vue-next'
+import { useElementSize } from '@vueuse/core'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import type { Applied, Handle } from '~~/core/changes'
+import type { Layout } from '~~/core/paper'
+import { dot, type Point } from '~~/core/geometry'
+import { grainDirection, shapeOf, type Garment } from '~~/core/pattern'
+import { INCH_MM, rulerStepMm } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
+
+/** The table: pieces laid out over water, pan and zoom, the lines and handles of the stop that is open. */
+const props = defineProps<{
+  original: Garment
+  from: Garment
+  to: Garment
+  t: number
+  layout: Layout
+  applied: Applied | null
+  /** 0 before the open stop, 1 after it. */
+  progress: number
+  handles: Handle[]
+  touchedIds: string[]
+}>()
+const emit = defineEmits<{ drag: [handle: Handle, byMm: number]; drop: [] }>()
+
+const prefs = usePrefs()
+const frame = ref<HTMLElement | null>(null)
+const svg = ref<SVGSVGElement | null>(null)
+const view = shallowRef({ x: 0, y: 0, k: 1 })
+const { width, height } = useElementSize(frame)
+let behaviour: ZoomBehavior<SVGSVGElement, unknown> | null = null
+let touched = false
+
+/** Room kept free around the pieces when they are fitted, px; below it the legend needs its own. */
+const RIM = 34
+const LEGEND = 40
+
+function fit() {
+  if (!svg.value || !behaviour || width.value === 0) return
+  const k = Math.min(
+    (width.value - 2 * RIM) / Math.max(props.layout.widthMm, 1),
+    (height.value - 2 * RIM - LEGEND) / Math.max(props.layout.heightMm, 1),
+  )
+  const x = (width.value - props.layout.widthMm * k) / 2
+  const y = (height.value - LEGEND - props.layout.heightMm * k) / 2
+  select(svg.value).call(behaviour.transform, zoomIdentity.translate(x, y).scale(k))
+  touched = false
+}
+function zoomBy(factor: number) {
+  if (svg.value && behaviour) select(svg.value).call(behaviour.scaleBy, factor)
+}
+function panBy(dx: number, dy: number) {
+  if (svg.value && behaviour) select(svg.value).call(behaviour.translateBy, dx / view.value.k, dy / view.value.k)
+}
+onMounted(() => {
+  behaviour = makeZoom<SVGSVGElement, unknown>()
+    .scaleExtent([0.05, 12])
+    .filter((event: Event) => !(event.target as Element).closest('[data-handle]') && !(event as MouseEvent).button)
+    .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
+      view.value = event.transform
+      if (event.sourceEvent) touched = true
+    })
+  select(svg.value!).call(behaviour).on('dblclick.zoom', null)
+  fit()
+})
+watch([width, height, () => props.layout], () => {
+  if (!touched) fit()
+})
+
+function onKey(event: KeyboardEvent) {
+  if ((event.target as Element).closest('[data-handle]')) return
+  const moves: Record<string, () => void> = {
+    ArrowLeft: () => panBy(60, 0),
+    ArrowRight: () => panBy(-60, 0),
+    ArrowUp: () => panBy(0, 60),
+    ArrowDown: () => panBy(0, -60),
+    '+': () => zoomBy(1.25),
+    '=': () => zoomBy(1.25),
+    '-': () => zoomBy(0.8),
+    '0': fit,
+  }
+  const move = moves[event.key]
+  if (!move) return
+  event.preventDefault()
+  touched = event.key !== '0'
+  move()
+}
+
+const grid = computed(() => {
+  const fine = prefs.units === 'in' ? INCH_MM : 10
+  const strong = prefs.units === 'in' ? 6 : 10
+  return { fine, strong: fine * strong, showFine: fine * view.value.k > 7 }
+})
+
+const pieces = computed(() => {
+  const size = props.original.baseSizeId
+  return props.layout.pieces.flatMap((laid) => {
+    const piece = props.to.pieces.find((p) => p.id === laid.pieceId)
+    const from = props.from.pieces.find((p) => p.id === laid.pieceId)
+    const original = props.original.pieces.find((p) => p.id === laid.pieceId)
+    if (!piece || !from || !original) return []
+    return [{ laid, piece, original: shapeOf(original, size), from: shapeOf(from, size), to: shapeOf(piece, size) }]
+  })
+})
+
+const place = (pieceId: string, p: Point): Point => {
+  const laid = props.layout.pieces.find((l) => l.pieceId === pieceId)
+  return { x: p.x + (laid?.dx ?? 0), y: p.y + (laid?.dy ?? 0) }
+}
+
+/** Lines of the open stop; those below another move with the paper above them. */
+const levels = computed(() => {
+  if (!props.applied) return []
+  const size = props.original.baseSizeId
+  return props.applied.touched.flatMap((t) => {
+    const piece = props.from.pieces.find((p) => p.id === t.pieceId)
+    if (!piece) return []
+    const grain = grainDirection(shapeOf(piece, size))
+    return t.levels.map((l) => {
+      const above = t.levels.filter((o) => dot(o.line.from, grain) < dot(l.line.from, grain))
+      const by = above.reduce((s, o) => s + o.amountMm, 0) * props.progress
+      const move = (p: Point) => place(t.pieceId, { x: p.x + grain.x * by, y: p.y + grain.y * by })
+      return {
+        key: `${t.pieceId}:${l.id}`,
+        from: move(l.line.from),
+        to: move(l.line.to),
+        amountMm: l.amountMm,
+        asked: t.how === 'asked',
+        shift: { x: grain.x * by, y: grain.y * by },
+        id: l.id,
+      }
+    })
+  })
+})
+
+const shown = computed(() =>
+  props.handles.map((h) => {
+    const level = h.kind === 'level' ? levels.value.find((l) => l.asked && `level:${l.id}` === h.id) : null
+    const at = level ? level.to : place(h.pieceId, h.at)
+    return { handle: h, at }
+  }),
+)
+
+let start: { handle: Handle; x: number; y: number } | null = null
+function onDown(event: PointerEvent, handle: Handle) {
+  event.preventDefault()
+  event.stopPropagation()
+  const target = event.currentTarget as Element
+  target.setPointerCapture(event.pointerId)
+  ;(target as HTMLElement).focus()
+  start = { handle, x: event.clientX, y: event.clientY }
+}
+function onMove(event: PointerEvent) {
+  if (!start) return
+  const along = ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) / view.value.k
+  const step = rulerStepMm(prefs.units)
+  emit('drag', start.handle, snap(start.handle, along, step))
+}
+function onUp() {
+  if (!start) return
+  start = null
+  emit('drop')
+}
+/** Dragged figures come to rest on a ruler's mark. */
+function snap(handle: Handle, byMm: number, step: number): number {
+  if (handle.kind === 'level') return Math.round(byMm / step) * step
+  return Math.round((handle.valueMm + byMm) / step) * step - handle.valueMm
+}
+function onHandleKey(event: KeyboardEvent, handle: Handle) {
+  const way = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0
+  if (way === 0) return
+  event.preventDefault()
+  event.stopPropagation()
+  const step = rulerStepMm(prefs.units) * (event.shiftKey ? 8 : 1)
+  emit('drag', handle, snap(handle, way * step, rulerStepMm(prefs.units)))
+  emit('drop')
+}
+defineExpose({ fit })
+</script>
+
+<template>
+  <div ref="frame" class="relative h-full overflow-hidden bg-water">
+    <!-- The table can be moved by keyboard, so it takes focus. -->
+    <svg
+      ref="svg"
+      class="h-full w-full touch-none select-none"
+      role="application"
+      tabindex="0"
+      aria-label="Table with the pattern pieces. Arrow keys move it, plus and minus zoom, zero fits all."
+      data-test="table"
+      @keydown="onKey"
+    >
+      <defs>
+        <pattern id="grid-fine" :width="grid.fine" :height="grid.fine" patternUnits="userSpaceOnUse">
+          <path
+            :d="`M${grid.fine} 0H0V${grid.fine}`"
+            fill="none"
+            stroke="var(--water-line)"
+            stroke-width="1"
+            vector-effect="non-scaling-stroke"
+          />
+        </pattern>
+        <pattern id="grid-strong" :width="grid.strong" :height="grid.strong" patternUnits="userSpaceOnUse">
+          <path
+            :d="`M${grid.strong} 0H0V${grid.strong}`"
+            fill="none"
+            stroke="var(--water-line-strong)"
+            stroke-width="1.2"
+            vector-effect="non-scaling-stroke"
+          />
+        </pattern>
+        <pattern id="hatch-gain" :width="8 / view.k" :height="8 / view.k" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect :width="8 / view.k" :height="8 / view.k" fill="var(--gain)" opacity="0.16" />
+          <line x1="0" y1="0" x2="0" :y2="8 / view.k" stroke="var(--gain)" :stroke-width="3.4 / view.k" />
+        </pattern>
+        <pattern id="hatch-loss" :width="8 / view.k" :height="8 / view.k" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <rect :width="8 / view.k" :height="8 / view.k" fill="var(--loss)" opacity="0.12" />
+          <line x1="0" y1="0" x2="0" :y2="8 / view.k" stroke="var(--loss)" :stroke-width="3 / view.k" />
+        </pattern>
+      </defs>
+      <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+        <rect v-if="grid.showFine" x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-fine)" />
+        <rect x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-strong)" />
+        <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
+          <PieceOnTable
+            :piece="p.piece"
+            :original="p.original"
+            :from="p.from"
+            :to="p.to"
+            :t="t"
+            :zoom="view.k"
+            :dimmed="touchedIds.length > 0 && !touchedIds.includes(p.piece.id)"
+          />
+        </g>
+        <g v-for="l in levels" :key="l.key">
+          <line
+            :x1="l.from.x"
+            :y1="l.from.y"
+            :x2="l.to.x"
+            :y2="l.to.y"
+            stroke="var(--note)"
+            :stroke-width="l.asked ? 2.4 : 1.8"
+            :stroke-dasharray="l.asked ? undefined : '9 5'"
+            vector-effect="non-scaling-stroke"
+          />
+        </g>
+        <g
+          v-for="h in shown"
+          :key="h.handle.id"
+          data-handle
+          :data-test="`handle-${h.handle.id}`"
+          tabindex="0"
+          role="slider"
+          :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
+          :aria-valuenow="Math.round(h.handle.valueMm)"
+          :aria-valuetext="prefs.length(h.handle.valueMm, { signed: true })"
+          class="cursor-ns-resize"
+          @pointerdown="onDown($event, h.handle)"
+          @pointermove="onMove"
+          @pointerup="onUp"
+          @pointercancel="onUp"
+          @keydown="onHandleKey($event, h.handle)"
+        >
+          <circle :cx="h.at.x" :cy="h.at.y" :r="22 / view.k" fill="transparent" />
+          <circle :cx="h.at.x" :cy="h.at.y" :r="9 / view.k" fill="var(--panel)" stroke="var(--note)" :stroke-width="2.6 / view.k" />
+          <path
+            :d="`M${h.at.x - 4 / view.k} ${h.at.y - 2 / view.k}l${4 / view.k} ${-4 / view.k}l${4 / view.k} ${4 / view.k}M${h.at.x - 4 / view.k} ${h.at.y + 2 / view.k}l${4 / view.k} ${4 / view.k}l${4 / view.k} ${-4 / view.k}`"
+            fill="none"
+            stroke="var(--note)"
+            :stroke-width="1.8 / view.k"
+          />
+          <g :transform="`translate(${h.at.x + 15 / view.k} ${h.at.y}) scale(${1 / view.k})`">
+            <rect
+              x="0"
+              y="-14"
+              :width="h.handle.kind === 'level' ? 108 : 84"
+              height="28"
+              rx="7"
+              fill="var(--note-pale)"
+              stroke="var(--note)"
+            />
+            <text x="9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
+              {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: true }) }}
+            </text>
+          </g>
+        </g>
+      </g>
+    </svg>
+    <div class="absolute bottom-3 left-3 flex gap-1 rounded-lg border border-edge bg-panel p-0.5">
+      <button class="btn-quiet" aria-label="Zoom in" @click="zoomBy(1.25)"><Plus class="size-5" /></button>
+      <button class="btn-quiet" aria-label="Zoom out" @click="zoomBy(0.8)"><Minus class="size-5" /></button>
+      <button class="btn-quiet" aria-label="Fit all pieces" data-test="fit" @click="fit"><Maximize class="size-5" /></button>
+    </div>
+    <div
+      class="pointer-events-none absolute right-3 bottom-3 flex items-center gap-3 rounded-lg border border-edge bg-panel px-3 py-1.5 text-sm"
+    >
+      <span class="flex items-center gap-1.5"
+        ><svg width="24" height="14" aria-hidden="true">
+          <line x1="0" y1="7" x2="24" y2="7" stroke="var(--ink-soft)" stroke-width="1.4" stroke-dasharray="5 3" /></svg
+        >as bought</span
+      >
+      <span class="flex items-center gap-1.5"
+        ><svg width="24" height="14" aria-hidden="true">
+          <path d="M-2 8L6 0M2 14L16 0M12 14L26 0" stroke="var(--gain)" stroke-width="2.4" /></svg
+        >added</span
+      >
+      <span class="flex items-center gap-1.5"
+        ><svg width="24" height="14" aria-hidden="true">
+          <path d="M-2 6L6 14M2 0L16 14M12 0L26 14" stroke="var(--loss)" stroke-width="2.4" /></svg
+        >taken away</span
+      >
+      <span>grid {{ prefs.units === 'in' ? '6 in' : '10 cm' }}</span>
+    </div>
+  </div>
+</template>

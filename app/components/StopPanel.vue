@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucide-vue-next'
+import { toast } from 'vue-sonner'
+import { computed } from 'vue'
+import { findKind, type Change } from '~~/core/changes'
+import type { Garment } from '~~/core/pattern'
+import { useWork } from '~/stores/work'
+import type { ComputedStop } from '~/workers/fold.worker'
+
+/** The stop that is open: its inputs, what it held, its cautions and its ledger. */
+const props = defineProps<{ change: Change; stop: ComputedStop; index: number; count: number; before: Garment }>()
+const work = useWork()
+const kind = computed(() => findKind(props.change.kind))
+const title = computed(() => kind.value?.describe(props.before, props.change.inputs).title ?? props.change.kind)
+const changedNames = computed(
+  () => props.stop.applied?.touched.map((t) => props.before.pieces.find((p) => p.id === t.pieceId)?.name).join(', ') ?? '',
+)
+
+const edit = (inputs: unknown) => work.editInputs(props.change.id, inputs)
+function useLargest() {
+  const mm = props.stop.problem?.largestMm
+  if (mm === undefined || !kind.value) return
+  const inputs = props.change.inputs as Record<string, unknown>
+  if ('amountMm' in inputs) void edit({ ...inputs, amountMm: mm })
+  else if ('wantedMm' in inputs) void edit({ ...inputs, wantedMm: mm })
+  else void edit(kind.value.withAmount(props.before, inputs, mm, { sizeId: props.before.baseSizeId }))
+}
+async function remove() {
+  await work.removeChange(props.change.id)
+  toast(`Deleted “${title.value}”.`, { action: { label: 'Undo', onClick: () => void work.undo() } })
+}
+async function note(event: Event) {
+  const text = (event.target as HTMLTextAreaElement).value
+  if (text !== props.change.note)
+    await work.act(`note on “${title.value}”`, (row) => {
+      const stop = row.plan.find((c) => c.id === props.change.id)
+      if (stop) stop.note = text.slice(0, 2000)
+    })
+}
+</script>
+
+<template>
+  <div class="space-y-4">
+    <div>
+      <div class="text-sm text-soft">stop {{ index + 1 }} of {{ count }}</div>
+      <h2 class="font-display text-xl italic" data-test="stop-title">{{ title }}</h2>
+      <p v-if="kind" class="text-sm text-soft">{{ kind.does }}</p>
+    </div>
+
+    <div v-if="stop.problem" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="problem">
+      <p class="flex gap-2 font-semibold">
+        <TriangleAlert class="mt-0.5 size-5 shrink-0" aria-hidden="true" />{{
+          stop.status === 'orphan' ? 'Not applicable here' : 'Not applied'
+        }}
+      </p>
+      <p class="mt-1"><SentenceText :text="`${stop.problem.where}: ${stop.problem.message} ${stop.problem.remedy}`" /></p>
+      <button v-if="stop.problem.largestMm" class="btn mt-2" data-test="use-largest" @click="useLargest">Use the largest that works</button>
+    </div>
+    <p v-else-if="stop.status === 'off'" class="rounded-lg bg-act-pale p-3">Switched off: the pieces stay as they were before it.</p>
+
+    <ChangeForm :change="change" :garment="before" :applied="stop.applied" @edit="edit" />
+
+    <p v-if="changedNames" class="text-sm" data-test="changed-pieces"><span class="font-semibold">Changes:</span> {{ changedNames }}</p>
+
+    <ul v-if="stop.applied?.cautions.length" class="space-y-2" aria-label="Cautions">
+      <li v-for="(c, i) in stop.applied.cautions" :key="i" class="rounded-lg bg-note-pale p-3 text-sm" :data-test="`caution-${c.code}`">
+        <p class="flex gap-2 text-note"><Info class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><SentenceText :text="c.message" /></p>
+        <button v-if="c.mend" class="btn mt-2 text-sm" :data-test="`mend-${c.code}`" @click="edit(c.mend.inputs)">
+          {{ c.mend.label }}
+        </button>
+      </li>
+    </ul>
+
+    <HeldList v-if="stop.applied" :held="stop.applied.held" />
+
+    <section v-if="stop.applied" aria-label="Ledger of this stop"><LedgerTable :rows="stop.ledger" /></section>
+
+    <label class="block">
+      <span class="mb-1 block font-semibold">Why</span>
+      <textarea
+        class="field min-h-20 py-2"
+        :value="change.note"
+        placeholder="What you saw, and why you decided this"
+        data-test="note"
+        @change="note"
+      />
+    </label>
+
+    <div class="flex flex-wrap gap-2 border-t border-edge pt-3">
+      <button class="btn" data-test="switch" @click="work.switchChange(change.id, !change.on)">
+        <Power class="size-4" />{{ change.on ? 'Switch off' : 'Switch on' }}
+      </button>
+      <button
+        class="btn"
+        :disabled="index === 0"
+        aria-label="Move this stop earlier"
+        data-test="move-earlier"
+        @click="work.moveChange(change.id, index - 1)"
+      >
+        <ArrowLeft class="size-4" />Earlier
+      </button>
+      <button
+        class="btn"
+        :disabled="index === count - 1"
+        aria-label="Move this stop later"
+        data-test="move-later"
+        @click="work.moveChange(change.id, index + 1)"
+      >
+        Later<ArrowRight class="size-4" />
+      </button>
+      <button class="btn text-fault" data-test="delete-stop" @click="remove"><Trash2 class="size-4" />Delete</button>
+    </div>
+  </div>
+</template>

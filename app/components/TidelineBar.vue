@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { Pause, Play } from 'lucide-vue-next'
+import { useRafFn } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { VueDraggable } from 'vue-draggable-plus'
+import { findKind, type Change } from '~~/core/changes'
+import type { Garment } from '~~/core/pattern'
+import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
+import type { ComputedStop } from '~/workers/fold.worker'
+
+/** The plan as a line of stops, from as bought to as altered, and the slider that plays it. */
+const props = defineProps<{ plan: Change[]; stops: ComputedStop[]; garment: Garment; position: number }>()
+const emit = defineEmits<{ 'update:position': [at: number] }>()
+const prefs = usePrefs()
+const work = useWork()
+const playing = ref(false)
+const count = computed(() => props.plan.length)
+
+/** Stops a second when played. */
+const PACE = 0.8
+const { pause, resume } = useRafFn(
+  ({ delta }) => {
+    const next = props.position + (delta / 1000) * PACE
+    emit('update:position', Math.min(next, count.value))
+    if (next >= count.value) stop()
+  },
+  { immediate: false },
+)
+function stop() {
+  pause()
+  playing.value = false
+}
+function play() {
+  if (playing.value) return stop()
+  if (prefs.stillness) return emit('update:position', props.position >= count.value ? 0 : Math.floor(props.position) + 1)
+  if (props.position >= count.value) emit('update:position', 0)
+  playing.value = true
+  resume()
+}
+function select(change: Change, i: number) {
+  stop()
+  work.selectedId = change.id
+  emit('update:position', i + 1)
+}
+const describe = (c: Change) => findKind(c.kind)?.describe(props.garment, c.inputs) ?? { title: c.kind, amountMm: null }
+const order = computed({
+  get: () => props.plan,
+  set: (next: Change[]) => {
+    const moved = next.findIndex((c, i) => props.plan[i]?.id !== c.id)
+    if (moved < 0) return
+    // The one that was dragged is the one whose removal makes both orders alike.
+    const candidate = [next[moved]!, props.plan[moved]!].find((c) => {
+      const a = props.plan.filter((x) => x.id !== c.id).map((x) => x.id)
+      const b = next.filter((x) => x.id !== c.id).map((x) => x.id)
+      return a.join() === b.join()
+    })
+    if (candidate)
+      void work.moveChange(
+        candidate.id,
+        next.findIndex((c) => c.id === candidate.id),
+      )
+  },
+})
+function onKey(event: KeyboardEvent, change: Change, i: number) {
+  if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+    event.preventDefault()
+    void work.moveChange(change.id, i + (event.key === 'ArrowRight' ? 1 : -1))
+  } else if (event.key === 'Delete') {
+    event.preventDefault()
+    void work.removeChange(change.id)
+  }
+}
+const dot = (i: number) => props.stops[i]?.status ?? 'applied'
+</script>
+
+<template>
+  <section aria-label="Tideline" class="flex min-w-0 flex-1 items-center gap-3">
+    <button
+      class="btn-quiet shrink-0 border border-edge"
+      :disabled="count === 0"
+      :aria-label="playing ? 'Stop' : 'Play the changes'"
+      data-test="play"
+      @click="play"
+    >
+      <Pause v-if="playing" class="size-5" /><Play v-else class="size-5" />
+    </button>
+    <div class="min-w-0 flex-1 overflow-x-auto">
+      <div class="min-w-max px-1" :style="{ width: `max(100%, ${(count + 1) * 9.5}rem)` }">
+        <div class="relative flex">
+          <button
+            class="w-24 shrink-0 rounded-lg py-1 text-left text-sm hover:bg-act-pale"
+            :class="position === 0 && 'font-semibold'"
+            data-test="as-bought"
+            @click="(stop(), emit('update:position', 0), (work.selectedId = null))"
+          >
+            as bought
+          </button>
+          <VueDraggable
+            v-model="order"
+            tag="ol"
+            class="flex min-w-0 flex-1"
+            :animation="prefs.stillness ? 0 : 150"
+            :delay="120"
+            :delay-on-touch-only="true"
+          >
+            <li v-for="(c, i) in plan" :key="c.id" class="min-w-0 flex-1">
+              <button
+                class="flex min-h-11 w-full items-center gap-2 rounded-lg px-1.5 text-left hover:bg-act-pale"
+                :class="work.selectedId === c.id && 'bg-act-pale'"
+                :aria-current="work.selectedId === c.id ? 'step' : undefined"
+                :aria-label="`Stop ${i + 1} of ${count}: ${describe(c).title}${dot(i) === 'applied' ? '' : `, ${dot(i)}`}. Alt and arrow keys move it.`"
+                :data-test="`stop-${i}`"
+                @click="select(c, i)"
+                @keydown="onKey($event, c, i)"
+              >
+                <svg class="size-5 shrink-0" viewBox="0 0 20 20" aria-hidden="true">
+                  <circle v-if="dot(i) === 'applied'" cx="10" cy="10" r="6.5" fill="var(--act)" />
+                  <circle
+                    v-else-if="dot(i) === 'off'"
+                    cx="10"
+                    cy="10"
+                    r="6.5"
+                    fill="none"
+                    stroke="var(--ink-soft)"
+                    stroke-width="2"
+                    stroke-dasharray="3 2"
+                  />
+                  <path v-else d="M10 2L18.5 17H1.5Z" fill="none" stroke="var(--fault)" stroke-width="2.2" />
+                  <path v-if="dot(i) === 'refused' || dot(i) === 'orphan'" d="M10 7v5M10 14v1.4" stroke="var(--fault)" stroke-width="2" />
+                </svg>
+                <span class="min-w-0">
+                  <span class="block truncate text-sm leading-tight font-semibold" :class="dot(i) === 'off' && 'line-through'">{{
+                    describe(c).title
+                  }}</span>
+                  <span class="block truncate text-sm leading-tight text-soft"
+                    ><LengthText v-if="describe(c).amountMm !== null" :mm="describe(c).amountMm!" :signed="c.kind !== 'place-seam'"
+                  /></span>
+                </span>
+              </button>
+            </li>
+          </VueDraggable>
+          <span class="w-20 shrink-0 self-center text-right text-sm" :class="position === count && 'font-semibold'">as altered</span>
+        </div>
+        <input
+          type="range"
+          class="tide mt-0.5 w-full"
+          min="0"
+          :max="Math.max(count, 1)"
+          step="0.01"
+          :disabled="count === 0"
+          :value="position"
+          aria-label="Along the tideline, from as bought to as altered"
+          :aria-valuetext="position === 0 ? 'as bought' : `stop ${Math.ceil(position)} of ${count}`"
+          data-test="tide-slider"
+          @input="(stop(), emit('update:position', Number(($event.target as HTMLInputElement).value)))"
+        />
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.tide {
+  accent-color: var(--act);
+  height: 28px;
+}
+</style>

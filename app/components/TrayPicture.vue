@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { toPathData } from '~~/core/formats'
+import { boundsOf, joinBoxes, measureLength, placeAt, type Point } from '~~/core/geometry'
+import { ROLE_NAMES } from '~~/core/import'
+import type { TrayPiece } from '~/stores/tray'
+
+/** One outline from the tray, large: click an edge to name it, or the outline to set a notch or a corner. */
+const props = defineProps<{ piece: TrayPiece; edge: number; mode: 'edges' | 'notches' | 'corners' }>()
+const emit = defineEmits<{ edge: [index: number]; place: [at: Point] }>()
+const frame = ref<HTMLElement | null>(null)
+const svg = ref<SVGSVGElement | null>(null)
+const { width, height } = useElementSize(frame)
+
+const box = computed(() => joinBoxes(props.piece.draft.edges.map((e) => boundsOf(e.path))))
+const scale = computed(() => {
+  const w = box.value.maxX - box.value.minX
+  const h = box.value.maxY - box.value.minY
+  return Math.max(0.05, Math.min((Math.max(width.value, 200) - 220) / w, (Math.max(height.value, 200) - 90) / h))
+})
+const view = computed(() => {
+  const w = Math.max(width.value, 200) / scale.value
+  const h = Math.max(height.value, 200) / scale.value
+  return `${(box.value.minX + box.value.maxX) / 2 - w / 2} ${(box.value.minY + box.value.maxY) / 2 - h / 2} ${w} ${h}`
+})
+const px = (n: number) => n / scale.value
+const edges = computed(() =>
+  props.piece.draft.edges.map((e, i) => {
+    const middle = placeAt(e.path, measureLength(e.path) / 2)
+    // Outside of a clockwise outline is to the left of travel.
+    const out = { x: middle.tangent.y, y: -middle.tangent.x }
+    return {
+      i,
+      d: toPathData(e.path),
+      role: e.role,
+      fold: e.fold,
+      at: { x: middle.point.x + out.x * px(12), y: middle.point.y + out.y * px(14) + px(4) },
+      anchor: out.x > 0.4 ? 'start' : out.x < -0.4 ? 'end' : 'middle',
+      start: e.path[0]!.from,
+    }
+  }),
+)
+function onClick(event: MouseEvent) {
+  const matrix = svg.value?.getScreenCTM()
+  if (props.mode === 'edges' || !matrix) return
+  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
+  emit('place', { x: p.x, y: p.y })
+}
+</script>
+
+<template>
+  <div ref="frame" class="h-full w-full bg-water">
+    <svg
+      ref="svg"
+      :viewBox="view"
+      class="h-full w-full"
+      role="group"
+      :aria-label="`Outline of ${piece.draft.name}`"
+      data-test="tray-picture"
+      @click="onClick"
+    >
+      <path :d="edges.map((e, i) => (i === 0 ? e.d : e.d.replace(/^M/, 'L'))).join('')" fill="var(--land)" />
+      <g v-if="piece.draft.grain" stroke="var(--ink-soft)" fill="none">
+        <line
+          :x1="piece.draft.grain.from.x"
+          :y1="piece.draft.grain.from.y"
+          :x2="piece.draft.grain.to.x"
+          :y2="piece.draft.grain.to.y"
+          stroke-width="2"
+          vector-effect="non-scaling-stroke"
+        />
+        <circle :cx="piece.draft.grain.to.x" :cy="piece.draft.grain.to.y" :r="px(4)" fill="var(--ink-soft)" />
+      </g>
+      <path
+        v-for="(l, i) in piece.draft.lines"
+        :key="`l${i}`"
+        :d="toPathData(l.path)"
+        stroke="var(--ink-soft)"
+        stroke-width="1.2"
+        stroke-dasharray="8 4"
+        fill="none"
+        vector-effect="non-scaling-stroke"
+      />
+      <g
+        v-for="e in edges"
+        :key="e.i"
+        role="button"
+        tabindex="0"
+        :aria-pressed="edge === e.i"
+        :aria-label="`Edge ${e.i + 1}: ${ROLE_NAMES[e.role]}`"
+        class="cursor-pointer"
+        :data-test="`edge-${e.i}`"
+        @click="mode === 'edges' && emit('edge', e.i)"
+        @keydown.enter.prevent="emit('edge', e.i)"
+        @keydown.space.prevent="emit('edge', e.i)"
+      >
+        <path :d="e.d" fill="none" stroke="transparent" stroke-width="22" vector-effect="non-scaling-stroke" pointer-events="stroke" />
+        <path
+          :d="e.d"
+          fill="none"
+          :stroke="edge === e.i ? 'var(--note)' : e.role === 'other' ? 'var(--loss)' : 'var(--ink)'"
+          :stroke-width="edge === e.i ? 5 : 2.6"
+          :stroke-dasharray="e.fold ? '14 5 3 5' : undefined"
+          vector-effect="non-scaling-stroke"
+        />
+        <text
+          :x="e.at.x"
+          :y="e.at.y"
+          :font-size="px(14)"
+          :text-anchor="e.anchor"
+          :font-weight="edge === e.i ? 700 : 500"
+          :fill="edge === e.i ? 'var(--note)' : 'var(--ink)'"
+        >
+          {{ e.role === 'other' ? `edge ${e.i + 1}?` : ROLE_NAMES[e.role] }}{{ e.fold ? ' (fold)' : '' }}
+        </text>
+      </g>
+      <circle v-for="e in edges" :key="`c${e.i}`" :cx="e.start.x" :cy="e.start.y" :r="px(4.5)" fill="var(--ink)" />
+      <g v-for="(n, i) in piece.draft.notches" :key="`n${i}`">
+        <circle :cx="n.x" :cy="n.y" :r="px(6)" fill="var(--panel)" stroke="var(--act)" :stroke-width="px(3)" />
+      </g>
+      <g v-if="piece.trouble">
+        <circle
+          :cx="piece.trouble.at.x"
+          :cy="piece.trouble.at.y"
+          :r="px(16)"
+          fill="none"
+          stroke="var(--fault)"
+          :stroke-width="px(4)"
+          data-test="trouble-place"
+        />
+        <text :x="piece.trouble.at.x + px(22)" :y="piece.trouble.at.y + px(5)" :font-size="px(15)" font-weight="700" fill="var(--fault)">
+          {{ piece.trouble.code === 'open' ? 'open here' : 'crosses itself here' }}
+        </text>
+      </g>
+    </svg>
+  </div>
+</template>

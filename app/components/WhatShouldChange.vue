@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { Search } from 'lucide-vue-next'
+import { toast } from 'vue-sonner'
+import { computed, ref } from 'vue'
+import { findChanges, firstLevel, readRequest, type ChangeKind, type LengthenInputs } from '~~/core/changes'
+import { findPiece, type Garment } from '~~/core/pattern'
+import { problemSentence } from '~~/core/result'
+import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
+
+/** One box to type into: finds a change by its name or by what one sees on the body, and adds it as a stop. */
+const props = defineProps<{ garment: Garment }>()
+const prefs = usePrefs()
+const work = useWork()
+const wish = ref('')
+const found = computed(() => findChanges(wish.value))
+
+async function choose(kind: ChangeKind<unknown> | null) {
+  if (!kind) return
+  const context = { sizeId: props.garment.baseSizeId }
+  const begun = kind.begin(props.garment, context)
+  if (!begun.ok) {
+    toast.error(problemSentence(begun.problem))
+    return
+  }
+  const request = readRequest(wish.value, prefs.units, props.garment.pieces)
+  let inputs = begun.value
+  const piece = request.pieceId ? findPiece(props.garment, request.pieceId) : undefined
+  if (piece && typeof inputs === 'object' && inputs !== null && 'levels' in inputs)
+    inputs = { ...(inputs as LengthenInputs), pieceId: piece.id, levels: [firstLevel(piece, context.sizeId)] }
+  if (request.amountMm !== null) inputs = kind.withAmount(props.garment, inputs, request.amountMm, context)
+  wish.value = ''
+  await work.addChange({ kind: kind.kind, inputs, on: true, note: '' })
+}
+</script>
+
+<template>
+  <Combobox as="div" class="relative" :model-value="null" nullable @update:model-value="choose">
+    <label class="relative block">
+      <span class="sr-only">What should change?</span>
+      <Search class="pointer-events-none absolute top-3 left-3 size-5 text-soft" aria-hidden="true" />
+      <ComboboxInput
+        class="field w-full pl-10"
+        placeholder="What should change?  shorten the body by 1 3/8"
+        data-test="wish"
+        :display-value="() => wish"
+        autocomplete="off"
+        @change="wish = $event.target.value"
+        @focus="($event.target as HTMLInputElement).select()"
+      />
+    </label>
+    <ComboboxOptions class="absolute right-0 bottom-12 z-20 w-[26rem] max-w-[90vw] rounded-xl border border-edge bg-panel p-1.5 shadow-xl">
+      <div v-if="found.length === 0" class="p-3 text-soft">
+        No change is known for “{{ wish }}” yet. Try what you see on the body, such as “too long above the waist”.
+      </div>
+      <ComboboxOption v-for="k in found" :key="k.kind" v-slot="{ active }" :value="k" as="template">
+        <li class="cursor-pointer rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`kind-${k.kind}`">
+          <div class="font-semibold">{{ k.title }}</div>
+          <div class="text-sm">{{ k.does }}</div>
+          <div class="text-sm text-soft">Holds: {{ k.holds }}</div>
+        </li>
+      </ComboboxOption>
+    </ComboboxOptions>
+  </Combobox>
+</template>

@@ -1,0 +1,11 @@
+/** Hands a file to the person: text or bytes under a name. */
+export function useSaveFile() {
+  return (content: string | Uint8Array, name: string, type: string): void => {
+    const url = URL.createObjectURL(new Blob([content as BlobPart], { type }))
+    const link = document.createElement('a')
+    link.href = url
+    link.download = name
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(url), 10_000)
+  }
+}

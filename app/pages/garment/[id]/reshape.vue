@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { CircleAlert, CircleCheck, Waves } from 'lucide-vue-next'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { findKind, type Handle } from '~~/core/changes'
+import { footprintOf, layOut, type Layout } from '~~/core/paper'
+import { outlineOf, shapeOf } from '~~/core/pattern'
+import { useWork } from '~/stores/work'
+
+const work = useWork()
+const plan = computed(() =>
+  (work.project?.plan ?? []).map((c) => (work.draft?.changeId === c.id ? { ...c, inputs: work.draft.inputs } : c)),
+)
+const done = computed(() => work.computedPlan!)
+const base = computed(() => done.value.garments[0]!)
+const position = ref(work.project?.plan.length ?? 0)
+const selectedIndex = computed(() => plan.value.findIndex((c) => c.id === work.selectedId))
+const stop = computed(() => done.value.stops[selectedIndex.value] ?? null)
+const selected = computed(() => plan.value[selectedIndex.value] ?? null)
+
+// A stop that was just added or removed: show the pieces after it.
+watch(
+  () => [work.project?.plan.length, work.selectedId] as const,
+  () => (position.value = selectedIndex.value >= 0 ? selectedIndex.value + 1 : (work.project?.plan.length ?? 0)),
+)
+
+const garments = computed(() => {
+  const last = done.value.garments.length - 1
+  const at = Math.min(position.value, last)
+  const low = Math.min(Math.floor(at), Math.max(last - 1, 0))
+  return { from: done.value.garments[low]!, to: done.value.garments[Math.min(low + 1, last)]!, t: last === 0 ? 0 : at - low }
+})
+const progress = computed(() => Math.min(1, Math.max(0, position.value - selectedIndex.value)))
+
+/** Room between pieces on the table, mm: for handles and their figures. */
+const GAP_MM = 110
+const layout = shallowRef<Layout>({ pieces: [], widthMm: 0, heightMm: 0 })
+watch(
+  done,
+  () => {
+    // While an amount is being dragged the pieces keep their places.
+    if (work.draft && layout.value.pieces.length > 0) return
+    const size = base.value.baseSizeId
+    const prints = base.value.pieces.map((p) =>
+      footprintOf(
+        p.id,
+        done.value.garments.flatMap((g) => g.pieces.filter((q) => q.id === p.id).map((q) => outlineOf(q, shapeOf(q, size)))),
+      ),
+    )
+    const tries = [900, 1200, 1500, 1900, 2400, 3000].map((w) => layOut(prints, w, GAP_MM))
+    layout.value = tries.reduce((a, b) => (Math.max(b.widthMm / 1.55, b.heightMm) < Math.max(a.widthMm / 1.55, a.heightMm) ? b : a))
+  },
+  { immediate: true },
+)
+
+const touchedIds = computed(() => stop.value?.applied?.touched.map((t) => t.pieceId) ?? [])
+const atStop = computed(() => stop.value && position.value > selectedIndex.value && position.value <= selectedIndex.value + 1)
+
+let dragFrom: unknown = null
+function onDrag(handle: Handle, byMm: number) {
+  const change = selected.value
+  const kind = change && findKind(change.kind)
+  if (!change || !kind) return
+  dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!.inputs
+  const before = done.value.garments[selectedIndex.value]!
+  work.draft = { changeId: change.id, inputs: kind.drag(before, dragFrom, handle.id, byMm, { sizeId: before.baseSizeId }) }
+}
+function onDrop() {
+  dragFrom = null
+  if (work.draft) void work.editInputs(work.draft.changeId, work.draft.inputs)
+}
+
+const faults = computed(() => done.value.faults)
+const matching = computed(() => done.value.walked.seams.filter((s) => s.verdict === 'good').length)
+const nextStep = computed(() =>
+  plan.value.length === 0
+    ? 'Say below what should change: it finds the change, the lines and the partner pieces.'
+    : 'Choose a stop on the tideline to see or edit it.',
+)
+</script>
+
+<template>
+  <div class="grid h-full grid-rows-[minmax(0,1fr)_auto]">
+    <div class="grid min-h-0 grid-cols-[minmax(0,1fr)_23rem]">
+      <PieceTable
+        :original="base"
+        :from="garments.from"
+        :to="garments.to"
+        :t="garments.t"
+        :layout="layout"
+        :applied="atStop ? (stop?.applied ?? null) : null"
+        :progress="progress"
+        :handles="atStop && position === selectedIndex + 1 ? (stop?.handles ?? []) : []"
+        :touched-ids="atStop ? touchedIds : []"
+        @drag="onDrag"
+        @drop="onDrop"
+      />
+      <aside class="min-h-0 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="The stop that is open" tabindex="-1">
+        <StopPanel
+          v-if="selected && stop"
+          :key="selected.id"
+          :change="selected"
+          :stop="stop"
+          :index="selectedIndex"
+          :count="plan.length"
+          :before="done.garments[selectedIndex]!"
+        />
+        <div v-else class="space-y-4">
+          <div>
+            <h2 class="font-display text-xl italic">{{ plan.length === 0 ? 'As bought' : 'The whole plan' }}</h2>
+            <p class="text-soft">{{ nextStep }}</p>
+          </div>
+          <section v-if="plan.length" aria-label="Ledger of the whole plan"><LedgerTable :rows="done.ledger" /></section>
+          <ul v-else class="space-y-1 text-sm">
+            <li v-for="p in base.pieces" :key="p.id" class="flex justify-between border-b border-edge/60 py-1.5">
+              <span class="font-medium">{{ p.name }}</span><span class="text-soft"
+                >{{ p.edges.length }} edges, {{ p.notches.length }} notches<template v-if="p.darts.length"
+                  >, {{ p.darts.length }} dart</template
+                ></span
+              >
+            </li>
+          </ul>
+        </div>
+      </aside>
+    </div>
+    <div class="flex items-center gap-4 border-t border-edge bg-panel px-4 py-2">
+      <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
+      <NuxtLink :to="`/garment/${work.projectId}/match`" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
+        <template v-if="faults.length === 0"
+          ><CircleCheck class="size-5 text-good" aria-hidden="true" />{{ matching }} seams match</template
+        >
+        <template v-else
+          ><CircleAlert class="size-5 text-fault" aria-hidden="true" />{{ matching }} seams match,<br />{{ faults.length }} to look
+          at</template
+        >
+      </NuxtLink>
+      <div class="w-80 shrink-0"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>
+    </div>
+    <p v-if="work.trouble" class="fixed bottom-24 left-4 rounded-lg bg-fault-pale p-3 text-fault" role="alert">
+      <Waves class="mr-2 inline size-5" aria-hidden="true" />{{ work.trouble }}
+    </p>
+  </div>
+</template>

@@ -1,0 +1,116 @@
+import { measureLength, nearestPlace, type Path, type Point } from '../geometry'
+import { takeAllowanceOff } from '../paper'
+import type { Dart, Edge, EdgeRole, NotchPlace, Piece, PieceKind } from '../pattern'
+import { ok, refuse, type Result } from '../result'
+import { findDarts, ROLE_NAMES } from './name-edges'
+
+/** What a person has settled about an outline on its way in. */
+export interface PieceDraft {
+  id: string
+  name: string
+  kind: PieceKind
+  count: number
+  mirrored: boolean
+  /** In order, clockwise on the page. */
+  edges: { path: Path; role: EdgeRole; fold: boolean; allowanceMm: number }[]
+  /** The outline is the cut line: the allowances lie inside it. */
+  allowanceIncluded: boolean
+  grain: { from: Point; to: Point } | null
+  notches: Point[]
+  lines: { name: string; path: Path }[]
+}
+
+/** Names that tell two edges of the same role apart: “side seam”, “side seam 2”. */
+function edgeNames(roles: readonly EdgeRole[]): string[] {
+  const seen = new Map<EdgeRole, number>()
+  return roles.map((role) => {
+    const n = (seen.get(role) ?? 0) + 1
+    seen.set(role, n)
+    return n === 1 ? ROLE_NAMES[role] : `${ROLE_NAMES[role]} ${n}`
+  })
+}
+
+/**
+ * Makes a pattern piece of a settled outline: allowances taken off when they are included, darts and notches placed.
+ * Refuses a piece without a grainline, and allowances with no room.
+ */
+export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
+  if (!draft.grain)
+    return refuse('no-grain', draft.name, 'it has no grainline yet.', 'Set the grain: along an edge, or up and down the page.')
+  const allowances = draft.edges.map((e) => (e.fold ? 0 : e.allowanceMm))
+  const cutPaths = draft.edges.map((e) => e.path)
+  const seamPaths = draft.allowanceIncluded ? takeAllowanceOff(draft.name, cutPaths, allowances) : ok(cutPaths)
+  if (!seamPaths.ok) return seamPaths
+  const names = edgeNames(draft.edges.map((e) => e.role))
+  const edges = draft.edges.map((e, i): Edge => ({
+    id: `edge-${i + 1}`,
+    name: names[i]!,
+    role: e.role,
+    fold: e.fold,
+    allowanceMm: allowances[i]!,
+  }))
+  const n = edges.length
+  const corners = edges.map((e, i) => ({ id: `corner-${i + 1}`, name: cornerName(edges[(i + n - 1) % n]!, e) }))
+  const darts = findDarts(seamPaths.value)
+    .filter((i) => edges[i]!.role === 'dart-leg' && edges[(i + 1) % n]!.role === 'dart-leg' && i + 1 < n)
+    .map((i, k): Dart => ({
+      id: `dart-${k + 1}`,
+      name: `dart${k > 0 ? ` ${k + 1}` : ''}`,
+      legs: [edges[i]!.id, edges[i + 1]!.id],
+      pressTo: 'after',
+    }))
+  const places: Record<string, NotchPlace> = {}
+  const notches = draft.notches.flatMap((point, i) => {
+    // On the line as drawn; an included allowance shifts it square to the edge, which the nearest place does.
+    const near = seamPaths.value
+      .map((path, k) => ({ k, ...nearestPlace(path, point) }))
+      .filter((p) => edges[p.k]!.role !== 'dart-leg')
+      .reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
+    const total = measureLength(seamPaths.value[near.k]!)
+    const id = `notch-${i + 1}`
+    places[id] =
+      near.lengthMm <= total / 2 ? { from: 'start', distanceMm: near.lengthMm } : { from: 'end', distanceMm: total - near.lengthMm }
+    return [{ id, name: `notch ${i + 1} on the ${edges[near.k]!.name}`, edgeId: edges[near.k]!.id }]
+  })
+  return ok({
+    id: draft.id,
+    name: draft.name,
+    kind: draft.kind,
+    cut: { count: draft.count, mirrored: draft.mirrored },
+    edges,
+    corners,
+    notches,
+    darts,
+    lines: draft.lines.map((l, i) => ({
+      id: `line-${i + 1}`,
+      name: l.name.slice(0, 120),
+      role: /short|lengthen/i.test(l.name) ? ('shorten' as const) : ('other' as const),
+    })),
+    points: [],
+    shapes: {
+      [sizeId]: {
+        edges: Object.fromEntries(edges.map((e, i) => [e.id, seamPaths.value[i]!])),
+        notches: places,
+        lines: Object.fromEntries(draft.lines.map((l, i) => [`line-${i + 1}`, l.path])),
+        points: {},
+        grain: draft.grain,
+      },
+    },
+  })
+}
+
+/** Corners are called after the two edges that meet there; the trade's own names where there are some. */
+function cornerName(before: Edge, after: Edge): string {
+  const pair = [before.role, after.role].sort().join('+')
+  const known: Record<string, string> = {
+    'neck+shoulder': 'neck point',
+    'armhole+shoulder': 'shoulder tip',
+    'armhole+side': 'underarm',
+    'hem+side': 'hem at side',
+    'side+waist': 'waist at side',
+    'crotch+inseam': 'crotch point',
+    'cap+underarm': 'underarm',
+    'outseam+waist': 'waist at side',
+  }
+  return known[pair] ?? `corner of ${before.name} and ${after.name}`
+}

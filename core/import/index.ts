@@ -1,0 +1,6 @@
+export { findOutlines, type FoundOutline } from './find-outlines'
+export { splitEdges } from './split-edges'
+export { nameEdges, findDarts, guessKind, ROLE_NAMES } from './name-edges'
+export { readMarks, type ReadMarks } from './read-marks'
+export { buildPiece, type PieceDraft } from './build-piece'
+export { proposeSeams, seamLengths } from './propose-seams'
