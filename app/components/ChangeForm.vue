@@ -33,6 +33,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         :label="f.label"
         :plus="f.plus"
         :minus="f.minus"
+        :now-mm="f.nowMm"
         :test="`field-${f.key}`"
         @update:model-value="set(f.key, $event)"
       />

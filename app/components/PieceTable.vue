@@ -36,7 +36,7 @@ let touched = false
 
 /** Room kept free around the pieces when they are fitted, px; below it the legend needs its own. */
 const RIM = 34
-const LEGEND = 40
+const LEGEND = 74
 
 function fit() {
   if (!svg.value || !behaviour || width.value === 0) return

@@ -17,12 +17,12 @@ const box = computed(() => joinBoxes(props.piece.draft.edges.map((e) => boundsOf
 const scale = computed(() => {
   const w = box.value.maxX - box.value.minX
   const h = box.value.maxY - box.value.minY
-  return Math.max(0.05, Math.min((Math.max(width.value, 200) - 220) / w, (Math.max(height.value, 200) - 90) / h))
+  return Math.max(0.05, Math.min((Math.max(width.value, 200) - 220) / w, (Math.max(height.value, 200) - 150) / h))
 })
 const view = computed(() => {
   const w = Math.max(width.value, 200) / scale.value
   const h = Math.max(height.value, 200) / scale.value
-  return `${(box.value.minX + box.value.maxX) / 2 - w / 2} ${(box.value.minY + box.value.maxY) / 2 - h / 2} ${w} ${h}`
+  return `${(box.value.minX + box.value.maxX) / 2 - w / 2} ${(box.value.minY + box.value.maxY) / 2 - h / 2 - 26 / scale.value} ${w} ${h}`
 })
 const px = (n: number) => n / scale.value
 const edges = computed(() =>

@@ -7,12 +7,10 @@ import { toPathData } from '~~/core/formats'
 import { ROLE_NAMES, seamLengths } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
-import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
 
 const tray = useTray()
-const prefs = usePrefs()
 const wardrobe = useWardrobe()
 const router = useRouter()
 const input = ref<HTMLInputElement | null>(null)

@@ -69,7 +69,14 @@ export interface Handle {
 
 /** One input of a change, as the form shows it. The kind of field decides the control; no screen knows the change. */
 export type Field =
-  | { type: 'growth'; key: string; label: string; plus: string; minus: string; hint?: string }
+  | {
+      type: 'growth'
+      key: string
+      label: string
+      plus: string
+      minus: string
+      /** The length there as bought, mm: then a wanted length can be typed too. */ nowMm?: number
+    }
   | { type: 'length'; key: string; label: string; hint?: string }
   | { type: 'piece'; key: string; label: string }
   | { type: 'levels'; key: string; pieceKey: string; label: string }

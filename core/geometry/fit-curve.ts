@@ -4,7 +4,7 @@ import type { Cubic, Path, Point, Segment } from './types'
 import { add, cross, distance, dot, scale, subtract, unit } from './vector'
 
 /** Rounds of moving each point's parameter to its nearest place; more change the fit by less than 0.001 mm. */
-const ROUNDS = 8
+const ROUNDS = 20
 
 function chordParameters(points: readonly Point[]): number[] {
   const along = [0]

@@ -90,10 +90,14 @@ function lineCubic(a: Line, b: Cubic): Hit[] {
 /** Halvings before Newton takes over: boxes are then about a thousandth of the curve. */
 const HALVINGS = 10
 
+/** Pairs of boxes looked at before giving up: curves that lie on each other would need millions. */
+const MOST_PAIRS = 6000
+
 function cubicCubic(a: Segment, b: Segment): Hit[] {
   const hits: Hit[] = []
+  let pairs = 0
   const search = (sa: Segment, a0: number, a1: number, sb: Segment, b0: number, b1: number, depth: number): void => {
-    if (hits.length > 40 || apart(handleBox(sa), handleBox(sb))) return
+    if (++pairs > MOST_PAIRS || apart(handleBox(sa), handleBox(sb))) return
     if (depth >= HALVINGS) {
       const hit = polish(a, b, (a0 + a1) / 2, (b0 + b1) / 2)
       if (hit && hits.every((h) => Math.abs(h[0] - hit[0]) > SAME_PARAMETER * 1000)) hits.push(hit)

@@ -14,12 +14,21 @@ function nearestOn(s: Segment, p: Point): number {
     return length2 === 0 ? 0 : Math.min(1, Math.max(0, dot(subtract(p, s.from), d) / length2))
   }
   const gap = (t: number) => distance(pointAt(s, t), p)
+  const samples = Array.from({ length: SAMPLES + 1 }, (_, i) => gap(i / SAMPLES))
   let best = 0
-  for (let i = 1; i <= SAMPLES; i++) if (gap(i / SAMPLES) < gap(best)) best = i / SAMPLES
-  let low = Math.max(0, best - 1 / SAMPLES)
-  let high = Math.min(1, best + 1 / SAMPLES)
-  // The distance falls while (B(t) - p) . B'(t) < 0: halve on its sign.
+  for (let i = 0; i <= SAMPLES; i++) {
+    if (samples[i]! > Math.min(samples[i - 1] ?? Infinity, samples[i + 1] ?? Infinity)) continue
+    const t = closeIn(s, p, Math.max(0, i - 1) / SAMPLES, Math.min(SAMPLES, i + 1) / SAMPLES)
+    if (gap(t) < gap(best)) best = t
+  }
+  return best
+}
+
+/** The distance falls while (B(t) - p) . B'(t) < 0: halved on its sign. */
+function closeIn(s: Segment, p: Point, from: number, to: number): number {
   const rising = (t: number) => dot(subtract(pointAt(s, t), p), derivativeAt(s, t)) > 0
+  let low = from
+  let high = to
   if (rising(low)) return low
   if (!rising(high)) return high
   while (high - low > SAME_PARAMETER) {

@@ -12,7 +12,7 @@ import {
   type Point,
   type Segment,
 } from '../geometry'
-import { FLATTEN_MM, GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
+import { GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
 
 /** Something in a drawing that may be a pattern piece. */
 export interface FoundOutline {

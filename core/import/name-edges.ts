@@ -2,6 +2,8 @@ import {
   boundsOf,
   isStraightPath,
   joinBoxes,
+  line,
+  measureArea,
   measureLength,
   subtract,
   tangentAt,
@@ -44,6 +46,9 @@ const DART_DEG = 50
 const GRAIN_EDGE_SINE = 0.06
 
 const STRAIGHT_ENOUGH_MM = 1
+
+/** An edge is hollow when it bends in by more than this, mm2: less is a shaped seam. */
+const LEAST_HOLLOW_MM2 = 600
 
 /** Index of the first leg of every dart: two straight neighbours of like length with a sharp inward turn between them. */
 export function findDarts(edges: readonly Path[]): number[] {
@@ -96,6 +101,27 @@ function from(groups: readonly Group[], first: Group, clockwise: boolean): Group
   return Array.from({ length: groups.length - 1 }, (_, k) => groups[(i + (clockwise ? k + 1 : groups.length - k - 1)) % groups.length]!)
 }
 
+/** Does a group bend into the piece? Signed area between its path and its chord, mm2; positive is inward. */
+function hollow(g: Group, edges: readonly Path[]): number {
+  const path = g.indexes.flatMap((i) => [...edges[i]!])
+  return -measureArea([...path, line(path[path.length - 1]!.to, path[0]!.from)])
+}
+
+/** A front without a straight centre (a wrap, a waistcoat): the lowest hollow edge one away from the hem is the armhole. */
+function nameAroundArmhole(roles: Map<Group, EdgeRole>, groups: Group[], hem: Group, edges: readonly Path[]): void {
+  roles.set(hem, 'hem')
+  const n = groups.length
+  const h = groups.indexOf(hem)
+  const ways = [1, -1].flatMap((step) => {
+    const at = (k: number) => groups[(h + step * k + 2 * n) % n]!
+    return n >= 5 && hollow(at(2), edges) > LEAST_HOLLOW_MM2 ? [{ side: at(1), armhole: at(2), shoulder: at(3), neck: at(4) }] : []
+  })
+  const best = ways.sort((a, b) => middleY(b.armhole) - middleY(a.armhole))[0]
+  if (!best) return
+  roles.set(best.side, 'side').set(best.armhole, 'armhole').set(best.shoulder, 'shoulder')
+  if (best.neck !== hem && hollow(best.neck, edges) > LEAST_HOLLOW_MM2) roles.set(best.neck, 'neck')
+}
+
 function sequence(kind: PieceKind, groups: Group[], edges: readonly Path[], grain: Point): Map<Group, EdgeRole> {
   const roles = new Map<Group, EdgeRole>()
   const lowest = groups.reduce((a, b) => (middleY(b) > middleY(a) ? b : a))
@@ -121,7 +147,7 @@ function sequence(kind: PieceKind, groups: Group[], edges: readonly Path[], grai
       const hem = from(groups, lowest, true)
       roles.set(lowest, 'hem')
       give(hem, ['side', 'armhole', 'shoulder', 'neck', 'shoulder', 'armhole', 'side'])
-    } else roles.set(lowest, 'hem')
+    } else nameAroundArmhole(roles, groups, lowest, edges)
   } else if (kind === 'sleeve') {
     roles.set(highest, 'cap')
     const rest = from(groups, highest, true)

@@ -1,5 +1,5 @@
-import { dot, placeAt } from '../geometry'
-import { alongGrain, crossLevel } from '../moves'
+import { dot } from '../geometry'
+import { alongGrain, crossPoints } from '../moves'
 import { edgePath, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 
@@ -13,8 +13,8 @@ export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
   const grain = grainDirection(shape)
   const across = { x: -grain.y, y: grain.x }
   const outline = outlineOf(piece, shape)
-  const places = crossLevel(outline, grain, levelMm)
-    .map((c) => dot(placeAt(outline, c.atMm).point, across))
+  const places = crossPoints(outline, grain, levelMm)
+    .map((p) => dot(p, across))
     .sort((a, b) => a - b)
   let width = 0
   for (let i = 0; i + 1 < places.length; i += 2) width += places[i + 1]! - places[i]!
@@ -34,6 +34,17 @@ const WAIST_DIP_MM = 2
  * narrow place between its ends. A corner counts (a waist drawn as a corner of the side).
  */
 export function narrowestPlace(piece: Piece, shape: Shape): number | null {
+  const known = narrowest.get(shape)
+  if (known?.piece.edges === piece.edges) return known.at
+  const at = findNarrowest(piece, shape)
+  narrowest.set(shape, { piece, at })
+  return at
+}
+
+/** Kept per shape: it is asked for by levels, promises and the ledger alike. */
+const narrowest = new WeakMap<Shape, { piece: Piece; at: number | null }>()
+
+function findNarrowest(piece: Piece, shape: Shape): number | null {
   const grain = grainDirection(shape)
   const ends = piece.edges
     .filter((e) => LONG_ROLES.has(e.role))

@@ -1,8 +1,47 @@
 import { dot, measureSegment, pointAt, type Path, type Point, type Segment } from '../geometry'
-import { SAME_POINT_MM } from '../tolerances'
+import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
 
 /** The grain coordinate of a point: mm along the grain from a fixed origin. */
 export const alongGrain = (p: Point, grain: Point): number => dot(p, grain)
+
+/** Halvings of the parameter where a curve crosses a level: to 1e-12 of it. */
+const HALVINGS = 40
+
+interface SegmentCrossing {
+  index: number
+  t: number
+  direction: 1 | -1
+}
+
+function crossSegments(path: Path, grain: Point, levelMm: number): SegmentCrossing[] {
+  const found: SegmentCrossing[] = []
+  const height = (p: Point) => alongGrain(p, grain) - levelMm
+  const beyond = (h: number) => h > SAME_POINT_MM
+  path.forEach((s, index) => {
+    if (s.kind === 'line') {
+      const a = height(s.from)
+      const b = height(s.to)
+      if (beyond(a) !== beyond(b)) found.push({ index, t: Math.min(1, Math.max(0, a / (a - b))), direction: beyond(a) ? -1 : 1 })
+      return
+    }
+    const ends = [s.from, s.c1, s.c2, s.to].map(height)
+    if (ends.every(beyond) || !ends.some(beyond)) return
+    const stops = levelTurns(s, grain)
+    for (let i = 0; i + 1 < stops.length; i++) {
+      let low = stops[i]!
+      let high = stops[i + 1]!
+      const startBeyond = beyond(height(pointAt(s, low)))
+      if (startBeyond === beyond(height(pointAt(s, high)))) continue
+      for (let k = 0; k < HALVINGS && high - low > SAME_PARAMETER * SAME_PARAMETER; k++) {
+        const middle = (low + high) / 2
+        if (beyond(height(pointAt(s, middle))) === startBeyond) low = middle
+        else high = middle
+      }
+      found.push({ index, t: high, direction: startBeyond ? -1 : 1 })
+    }
+  })
+  return found
+}
 
 /**
  * Where a path crosses a level (a line square to the grain), in order along it, with the direction of crossing:
@@ -10,33 +49,22 @@ export const alongGrain = (p: Point, grain: Point): number => dot(p, grain)
  * the level counts as not beyond it.
  */
 export function crossLevel(path: Path, grain: Point, levelMm: number): { atMm: number; direction: 1 | -1 }[] {
-  const found: { atMm: number; direction: 1 | -1 }[] = []
-  const height = (p: Point) => alongGrain(p, grain) - levelMm
+  const crossings = crossSegments(path, grain, levelMm)
   let before = 0
-  const beyond = (p: Point) => height(p) > SAME_POINT_MM
-  for (const s of path) {
-    const own = measureSegment(s)
-    const stops = s.kind === 'line' ? [0, 1] : levelTurns(s, grain)
-    for (let i = 0; i + 1 < stops.length; i++) {
-      let low = stops[i]!
-      let high = stops[i + 1]!
-      const startBeyond = beyond(pointAt(s, low))
-      if (startBeyond === beyond(pointAt(s, high))) continue
-      for (let k = 0; k < 50; k++) {
-        const middle = (low + high) / 2
-        if (beyond(pointAt(s, middle)) === startBeyond) low = middle
-        else high = middle
-      }
-      found.push({ atMm: before + measureSegment(s, 0, high), direction: startBeyond ? -1 : 1 })
-    }
-    before += own
-  }
-  return found
+  let reached = 0
+  return crossings.map(({ index, t, direction }) => {
+    for (; reached < index; reached++) before += measureSegment(path[reached]!)
+    return { atMm: before + measureSegment(path[index]!, 0, t), direction }
+  })
+}
+
+/** The points at which a path crosses a level, in order along it. */
+export function crossPoints(path: Path, grain: Point, levelMm: number): Point[] {
+  return crossSegments(path, grain, levelMm).map(({ index, t }) => pointAt(path[index]!, t))
 }
 
 /** Parameters that part a cubic into stretches monotone along the grain. */
-function levelTurns(s: Segment, grain: Point): number[] {
-  if (s.kind === 'line') return [0, 1]
+function levelTurns(s: Segment & { kind: 'cubic' }, grain: Point): number[] {
   const [p0, p1, p2, p3] = [s.from, s.c1, s.c2, s.to].map((p) => alongGrain(p, grain)) as [number, number, number, number]
   const a = p3 - 3 * p2 + 3 * p1 - p0
   const b = 2 * (p2 - 2 * p1 + p0)

@@ -1,4 +1,4 @@
-export { alongGrain, crossLevel } from './cross-level'
+export { alongGrain, crossLevel, crossPoints } from './cross-level'
 export { redrawAcross, type LevelCrossing } from './redraw-across'
 export { redrawMoved, easeIn } from './redraw-moved'
 export { moveBeyond, crossingsOf, movedAt, type MoveLevel, type EdgeCrossing } from './move-beyond'

@@ -9,5 +9,5 @@ export const lengthToken = (mm: number): string => `{mm ${mm}}`
  * @example writeLengths(`at most ${lengthToken(34.925)}`, 'in') // "at most 1 3/8 in"
  */
 export function writeLengths(sentence: string, system: UnitSystem): string {
-  return sentence.replace(/\{mm (-?[\d.e+-]+)\}/g, (_, mm: string) => formatLength(Number(mm), system))
+  return sentence.replace(/\{mm (-?[\d.e+-]+)\}/g, (_, mm: string) => formatLength(Number(mm), system, { fraction: 16 }))
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { lengthMissing } from '~~/core/measure'
 
 /** Longer or shorter, and by how much. */
-const props = defineProps<{ modelValue: number; label: string; plus: string; minus: string; test?: string }>()
+const props = defineProps<{ modelValue: number; label: string; plus: string; minus: string; test?: string; nowMm?: number }>()
 const emit = defineEmits<{ 'update:modelValue': [mm: number] }>()
 const way = ref<1 | -1>(props.modelValue > 0 ? 1 : -1)
 watch(
@@ -41,5 +42,14 @@ const take = (mm: number) => emit('update:modelValue', mm * way.value)
       </button>
     </div>
     <FieldsLengthField :model-value="Math.abs(modelValue)" :label="label" hide-label :test="test" @update:model-value="take" />
+    <div v-if="nowMm" class="mt-2">
+      <FieldsLengthField
+        :model-value="nowMm + modelValue"
+        label="or the whole length wanted there"
+        :test="`${test}-wanted`"
+        positive
+        @update:model-value="emit('update:modelValue', lengthMissing($event, [nowMm!]))"
+      />
+    </div>
   </fieldset>
 </template>

@@ -1,4 +1,4 @@
-import { measureLength } from '../../geometry'
+import { add, distance, dot, measureLength, scale, tangentAt, type Point } from '../../geometry'
 import { widthAt } from '../../measure'
 import { alongGrain, type MoveLevel } from '../../moves'
 import {
@@ -6,6 +6,7 @@ import {
   edgePath,
   findPiece,
   grainDirection,
+  neighbours,
   notchPlace,
   shapeOf,
   timesCut,
@@ -82,24 +83,61 @@ function twoLines(piece: Piece, shape: Shape, inputs: LengthenInputs, levelMm: n
   }
 }
 
-function openingCautions(before: Garment, context: ChangeContext, touched: ReadonlySet<string>): Caution[] {
-  const heel = context.wearer?.heelRoundMm
-  if (heel === undefined) return []
-  let round = 0
-  for (const piece of before.pieces) {
-    if (!touched.has(piece.id)) continue
-    for (const edge of piece.edges)
-      if (edge.role === 'leg-opening') round += (measureLength(edgePath(shapeOf(piece, context.sizeId), edge.id)) * timesCut(piece)) / 2
+/**
+ * Width that a piece's leg opening would have if the amount were put on (or taken off) at the bottom edge instead: its two
+ * seams run on, or are cut off, in the direction in which they end.
+ */
+export function openingAtHem(piece: Piece, shape: Shape, edgeId: string, amountMm: number): number {
+  const grain = grainDirection(shape)
+  const { before, after } = neighbours(piece, edgeId)
+  const opening = edgePath(shape, edgeId)
+  const runOn = (from: Point, direction: Point): Point => {
+    const along = dot(direction, grain)
+    return Math.abs(along) < EQUAL_MM ? from : add(from, scale(direction, amountMm / along))
   }
-  if (round === 0) return []
-  return round < heel
-    ? [
-        {
-          code: 'foot-does-not-pass',
-          message: `The leg opening is ${lengthToken(round)} round and the wearer's heel ${lengthToken(heel)}: the foot does not go through without an opening in the seam.`,
-        },
-      ]
-    : []
+  const arriving = edgePath(shape, before.id)
+  const leaving = edgePath(shape, after.id)
+  const a = runOn(opening[0]!.from, tangentAt(arriving[arriving.length - 1]!, 1))
+  const b = runOn(opening[opening.length - 1]!.to, tangentAt(leaving[0]!, 0))
+  return distance(a, b)
+}
+
+/** The opening of a leg beside the heel that must go through it, and what it would be if the hem were moved instead. */
+function openingCautions(
+  before: Garment,
+  after: Garment,
+  amountMm: number,
+  context: ChangeContext,
+  touched: ReadonlySet<string>,
+): Caution[] {
+  let now = 0
+  let atHem = 0
+  for (const piece of after.pieces) {
+    if (!touched.has(piece.id)) continue
+    const old = findPiece(before, piece.id)!
+    for (const edge of piece.edges) {
+      if (edge.role !== 'leg-opening') continue
+      // One leg: a pair of legs has the edge twice.
+      const times = timesCut(piece) / 2
+      now += measureLength(edgePath(shapeOf(piece, context.sizeId), edge.id)) * times
+      atHem += openingAtHem(old, shapeOf(old, context.sizeId), edge.id, amountMm) * times
+    }
+  }
+  if (now === 0) return []
+  const heel = context.wearer?.heelRoundMm
+  const beside = heel === undefined ? '' : `; the wearer's heel measures ${lengthToken(heel)}`
+  const found: Caution[] = [
+    {
+      code: 'why-not-at-hem',
+      message: `The leg opening stays ${lengthToken(now)} round${beside}. At the hem instead, it would become ${lengthToken(atHem)}.`,
+    },
+  ]
+  if (heel !== undefined && now < heel)
+    found.push({
+      code: 'foot-does-not-pass',
+      message: `The leg opening is ${lengthToken(heel - now)} smaller than the wearer's heel round: the foot does not go through without a slit or a wider leg.`,
+    })
+  return found
 }
 
 /** Why one would think again before sewing this, in plain sentences. */
@@ -141,5 +179,5 @@ export function cautionsOf(
         })
     }
   }
-  return [...found, ...openingCautions(after, context, new Set(levels.keys()))]
+  return [...found, ...openingCautions(before, after, inputs.amountMm, context, new Set(levels.keys()))]
 }

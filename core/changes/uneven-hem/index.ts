@@ -1,4 +1,5 @@
 import { measureLength, placeAt } from '../../geometry'
+import { finishedLength, type LengthPlace } from '../../measure'
 import { edgePath, findPiece, grainDirection, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
 import type { ChangeKind, Handle } from '../types'
@@ -31,11 +32,14 @@ export const unevenHem: ChangeKind<UnevenHemInputs> = {
     findHem(garment, context.sizeId).length === 0
       ? refuse('no-hem', 'garment', 'it has no hem that runs from a centre to a side.', 'Name the hem edges of front and back first.')
       : ok({ centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }),
-  fields: () => [
-    { type: 'growth', key: 'centreFrontMm', label: 'At centre front', plus: 'Longer', minus: 'Shorter' },
-    { type: 'growth', key: 'sideMm', label: 'At the sides', plus: 'Longer', minus: 'Shorter' },
-    { type: 'growth', key: 'centreBackMm', label: 'At centre back', plus: 'Longer', minus: 'Shorter' },
-  ],
+  fields: (garment) => {
+    const now = (place: LengthPlace) => finishedLength(garment, place, garment.baseSizeId)
+    return [
+      { type: 'growth', key: 'centreFrontMm', label: 'At centre front', plus: 'Longer', minus: 'Shorter', nowMm: now('centre-front') },
+      { type: 'growth', key: 'sideMm', label: 'At the sides', plus: 'Longer', minus: 'Shorter', nowMm: now('side') },
+      { type: 'growth', key: 'centreBackMm', label: 'At centre back', plus: 'Longer', minus: 'Shorter', nowMm: now('centre-back') },
+    ]
+  },
   describe(_garment, inputs) {
     const most = KEYS.reduce((a, b) => (Math.abs(inputs[b]) > Math.abs(inputs[a]) ? b : a))
     return { title: 'Uneven hem', amountMm: inputs[most] }

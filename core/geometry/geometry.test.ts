@@ -1,0 +1,280 @@
+import fc from 'fast-check'
+import paper from 'paper/dist/paper-core.js'
+import { describe, expect, it } from 'vitest'
+import {
+  add,
+  boundsOf,
+  cubic,
+  cutPath,
+  distance,
+  findSelfCrossing,
+  fitCurve,
+  flattenPath,
+  intersectPaths,
+  isStraightPath,
+  line,
+  measureArea,
+  measureLength,
+  measureSegment,
+  nearestPlace,
+  offsetOutline,
+  offsetPath,
+  placeAt,
+  pointAt,
+  reversePath,
+  rotateAbout,
+  scale,
+  tangentAt,
+  turnPath,
+  turnRad,
+  type Cubic,
+  type Path,
+  type Point,
+} from './index'
+
+paper.setup(new paper.Size(100, 100))
+
+const at = (x: number, y: number): Point => ({ x, y })
+
+/** The usual four-cubic circle; its length differs from 2 pi r by 2 parts in 10 000, its area by 3. */
+const K = 0.5522847498
+function circle(r: number): Path {
+  const k = r * K
+  return [
+    cubic(at(r, 0), at(r, k), at(k, r), at(0, r)),
+    cubic(at(0, r), at(-k, r), at(-r, k), at(-r, 0)),
+    cubic(at(-r, 0), at(-r, -k), at(-k, -r), at(0, -r)),
+    cubic(at(0, -r), at(k, -r), at(r, -k), at(r, 0)),
+  ]
+}
+
+/** y = x^2 / 100 for x in 0..100 as a cubic, exactly (a raised quadratic). */
+const parabola: Cubic = cubic(at(0, 0), at(100 / 3, 0), at(200 / 3, 100 / 3), at(100, 100))
+const parabolaLength = 50 * (Math.sqrt(5) + Math.asinh(2) / 2)
+
+const square: Path[] = [
+  [line(at(0, 0), at(100, 0))],
+  [line(at(100, 0), at(100, 100))],
+  [line(at(100, 100), at(0, 100))],
+  [line(at(0, 100), at(0, 0))],
+]
+
+const coordinate = fc.integer({ min: -50000, max: 50000 }).map((n) => n / 100)
+const anyPoint = fc.record({ x: coordinate, y: coordinate })
+const anyCubic = fc.tuple(anyPoint, anyPoint, anyPoint, anyPoint).map(([a, b, c, d]) => cubic(a, b, c, d))
+
+const asPaper = (c: Cubic) =>
+  new paper.Curve(
+    new paper.Point(c.from.x, c.from.y),
+    new paper.Point(c.c1.x - c.from.x, c.c1.y - c.from.y),
+    new paper.Point(c.c2.x - c.to.x, c.c2.y - c.to.y),
+    new paper.Point(c.to.x, c.to.y),
+  )
+
+describe('length', () => {
+  it('of a parabola is its closed form', () => {
+    expect(measureSegment(parabola)).toBeCloseTo(parabolaLength, 6)
+  })
+  it('of a straight cubic that runs back on itself counts both ways', () => {
+    // Along x only: 0 -> past 100 -> back to 50. x(t) = 450 t (1-t)^2... turns where its derivative is zero.
+    const back = cubic(at(0, 0), at(150, 0), at(150, 0), at(50, 0))
+    const x = (t: number) => 3 * (1 - t) ** 2 * t * 150 + 3 * (1 - t) * t * t * 150 + t ** 3 * 50
+    let turn = 0
+    for (let i = 0; i <= 100000; i++) turn = Math.max(turn, x(i / 100000))
+    expect(measureSegment(back)).toBeCloseTo(turn + (turn - 50), 3)
+  })
+  it('of a cubic with a cusp and of one without handles is right to 0.001 mm', () => {
+    const cusp = cubic(at(0, 0), at(100, 100), at(0, 100), at(100, 0))
+    expect(Math.abs(measureSegment(cusp) - chords(cusp))).toBeLessThan(0.001)
+    expect(measureSegment(cubic(at(0, 0), at(0, 0), at(30, 40), at(30, 40)))).toBeCloseTo(50, 6)
+    expect(measureSegment(cubic(at(3, 3), at(3, 3), at(3, 3), at(3, 3)))).toBe(0)
+  })
+  it('is the same as another kernel finds on smooth curves, and adds up over a cut', () => {
+    fc.assert(
+      fc.property(anyCubic, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (c, part) => {
+        const own = measureSegment(c)
+        const cut = own * part
+        const parts = measureLength(cutPath([c], 0, cut)) + measureLength(cutPath([c], cut, own))
+        return Math.abs(own - chords(c)) < 0.01 && Math.abs(parts - own) < 0.001
+      }),
+      { numRuns: 60 },
+    )
+    expect(measureSegment(parabola)).toBeCloseTo(asPaper(parabola).length, 4)
+  })
+})
+
+/** Length by 20 000 chords: an oracle without any formula. */
+function chords(c: Cubic): number {
+  let sum = 0
+  let last = c.from
+  const n = 20000
+  for (let i = 1; i <= n; i++) {
+    const p = pointAt(c, i / n)
+    sum += Math.hypot(p.x - last.x, p.y - last.y)
+    last = p
+  }
+  return sum
+}
+
+describe('places along a path', () => {
+  it('are found where a tape measure finds them', () => {
+    const path: Path = [line(at(0, 0), at(30, 40)), line(at(30, 40), at(30, 140))]
+    expect(placeAt(path, 75).point).toEqual(at(30, 65))
+    expect(placeAt(path, -5).point).toEqual(at(0, 0))
+    expect(placeAt(path, 1e9).point).toEqual(at(30, 140))
+    expect(placeAt(path, 20).tangent.x).toBeCloseTo(0.6, 9)
+  })
+  it('agree with the length walked, on any curve', () => {
+    fc.assert(
+      fc.property(anyCubic, fc.integer({ min: 0, max: 100 }).map((n) => n / 100), (c, part) => {
+        const total = measureSegment(c)
+        fc.pre(total > 1)
+        const walked = measureLength(cutPath([c], 0, total * part))
+        return Math.abs(walked - total * part) < 0.001
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('nearest: on a circle it is where the radius points', () => {
+    const near = nearestPlace(circle(80), at(30, 40))
+    expect(near.distanceMm).toBeCloseTo(30, 1)
+    expect(near.point.x).toBeCloseTo(48, 1)
+  })
+  it('nearest: never further than any sample, and agrees with another kernel', () => {
+    fc.assert(
+      fc.property(anyCubic, anyPoint, (c, p) => {
+        const near = nearestPlace([c], p)
+        const samples = Array.from({ length: 101 }, (_, i) => distance(pointAt(c, i / 100), p))
+        const other = asPaper(c).getNearestPoint(new paper.Point(p.x, p.y))
+        return near.distanceMm <= Math.min(...samples) + 1e-9 && near.distanceMm <= distance(at(other.x, other.y), p) + 0.001
+      }),
+      { numRuns: 80 },
+    )
+  })
+  it('tangents of zero-length handles point along the curve', () => {
+    const c = cubic(at(0, 0), at(0, 0), at(10, 10), at(20, 0))
+    expect(tangentAt(c, 0).x).toBeCloseTo(Math.SQRT1_2, 6)
+  })
+})
+
+describe('area and bounds', () => {
+  it('area of a parabola segment is its closed form', () => {
+    const closed: Path = [parabola, line(at(100, 100), at(0, 100)), line(at(0, 100), at(0, 0))]
+    expect(measureArea(closed)).toBeCloseTo((2 / 3) * 100 * 100, 6)
+    expect(measureArea(reversePath(closed))).toBeCloseTo((-2 / 3) * 100 * 100, 6)
+  })
+  it('of a circle are pi r squared and r', () => {
+    expect(measureArea(circle(50)) / (Math.PI * 2500)).toBeCloseTo(1, 3)
+    expect(boundsOf(circle(50)).maxX).toBeCloseTo(50, 9)
+  })
+  it('bounds ask where the curve turns, not where its handles lie', () => {
+    const b = boundsOf([cubic(at(0, 0), at(0, 100), at(100, 100), at(100, 0))])
+    expect(b.maxY).toBeCloseTo(75, 9)
+  })
+  it('turning about a pin keeps length and area', () => {
+    fc.assert(
+      fc.property(anyPoint, fc.double({ min: -3, max: 3, noNaN: true }), (pin, angle) => {
+        const turned = turnPath(circle(40), pin, angle)
+        return Math.abs(measureLength(turned) - measureLength(circle(40))) < 1e-6 && Math.abs(measureArea(turned) - measureArea(circle(40))) < 1e-4
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('crossings', () => {
+  it('of a line and a circle are two, in order', () => {
+    const hits = intersectPaths([line(at(-100, 30), at(100, 30))], circle(50))
+    expect(hits.map((h) => h.point.x)).toEqual([expect.closeTo(-40, 1), expect.closeTo(40, 1)])
+    expect(hits[0]!.firstMm).toBeCloseTo(60, 1)
+  })
+  it('at end points and in touching are not missed', () => {
+    expect(intersectPaths([line(at(0, 0), at(50, 0))], [cubic(at(50, 0), at(60, 20), at(70, 20), at(80, 0))])).toHaveLength(1)
+    expect(intersectPaths([line(at(-100, 50), at(100, 50))], circle(50)).length).toBeGreaterThan(0)
+  })
+  it('of parallel lines are the ends of the shared part', () => {
+    const hits = intersectPaths([line(at(0, 0), at(100, 0))], [line(at(40, 0), at(140, 0))])
+    expect(hits.map((h) => h.firstMm)).toEqual([40, 100])
+  })
+  it('of two circles are where the closed form says', () => {
+    const other = circle(50).map((s) => (s.kind === 'cubic' ? cubic(add(s.from, at(60, 0)), add(s.c1, at(60, 0)), add(s.c2, at(60, 0)), add(s.to, at(60, 0))) : s))
+    const hits = intersectPaths(circle(50), other)
+    expect(hits).toHaveLength(2)
+    for (const h of hits) expect(Math.abs(h.point.x - 30)).toBeLessThan(0.02)
+  })
+  it('of random curves lie on both, and are as many as another kernel finds', () => {
+    let same = 0
+    fc.assert(
+      fc.property(anyCubic, anyCubic, (a, b) => {
+        const hits = intersectPaths([a], [b])
+        if (hits.length === asPaper(a).getIntersections(asPaper(b)).length) same += 1
+        return hits.every((h) => nearestPlace([a], h.point).distanceMm < 1e-4 && nearestPlace([b], h.point).distanceMm < 1e-4)
+      }),
+      { numRuns: 60, seed: 7 },
+    )
+    expect(same).toBeGreaterThanOrEqual(58)
+  })
+  it('an outline that crosses itself is found at the place; a sound one is not', () => {
+    const bow: Path = [line(at(0, 0), at(100, 100)), line(at(100, 100), at(100, 0)), line(at(100, 0), at(0, 100)), line(at(0, 100), at(0, 0))]
+    expect(findSelfCrossing(bow)).toEqual({ x: expect.closeTo(50, 6), y: expect.closeTo(50, 6) })
+    expect(findSelfCrossing(square.flat())).toBeNull()
+    expect(findSelfCrossing(circle(50))).toBeNull()
+  })
+})
+
+describe('fit', () => {
+  it('of a parabola takes two cubics at most', () => {
+    const points = Array.from({ length: 30 }, (_, i) => pointAt(parabola, i / 29))
+    const fitted = fitCurve(points, tangentAt(parabola, 0), tangentAt(parabola, 1), 0.02)
+    expect(fitted.length).toBeLessThanOrEqual(2)
+    expect(Math.abs(measureLength(fitted) - parabolaLength)).toBeLessThan(0.02)
+  })
+  it('keeps end directions, stays within its tolerance and turns nowhere', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 10, max: 80, noNaN: true }), fc.double({ min: 0.5, max: 3, noNaN: true }), (height, waves) => {
+        const f = (t: number) => at(t * 300, height * Math.sin(t * waves * Math.PI))
+        const points = Array.from({ length: 60 }, (_, i) => f(i / 59))
+        const dir = (t: number) => {
+          const d = { x: 300, y: height * waves * Math.PI * Math.cos(t * waves * Math.PI) }
+          return scale(d, 1 / Math.hypot(d.x, d.y))
+        }
+        const fitted = fitCurve(points, dir(0), dir(1), 0.05)
+        const smooth = fitted.every((s, i) => i === 0 || Math.abs(turnRad(tangentAt(fitted[i - 1]!, 1), tangentAt(s, 0))) < 0.002)
+        return smooth && points.every((p) => nearestPlace(fitted, p).distanceMm < 0.06) && Math.abs(turnRad(dir(0), tangentAt(fitted[0]!, 0))) < 1e-6
+      }),
+      { numRuns: 40 },
+    )
+  })
+  it('knows a straight path, also in several parts, from a bent or back-running one', () => {
+    expect(isStraightPath([line(at(0, 0), at(10, 10)), cubic(at(10, 10), at(20, 20), at(30, 30), at(40, 40))], 0.01)).toBe(true)
+    expect(isStraightPath([line(at(0, 0), at(10, 0)), line(at(10, 0), at(20, 1))], 0.01)).toBe(false)
+    expect(isStraightPath([line(at(0, 0), at(20, 0)), line(at(20, 0), at(10, 0))], 0.01)).toBe(false)
+  })
+})
+
+describe('offset for seam allowance', () => {
+  it('of a square with four widths has the corners where the widths meet', () => {
+    const grown = offsetOutline(square, [10, 20, 30, 0])
+    const box = boundsOf(grown.flat())
+    expect(box).toEqual({ minX: 0, minY: -10, maxX: 120, maxY: 130 })
+    expect(measureArea(grown.flat())).toBeCloseTo(120 * 140, 6)
+  })
+  it('of a circle lies at the distance everywhere', () => {
+    for (const p of flattenPath(offsetPath(circle(60), -15), 0.5)) expect(Math.abs(Math.hypot(p.x, p.y) - 45)).toBeLessThan(0.05)
+  })
+  it('trims inner corners and cuts very sharp points square', () => {
+    const ell: Path[] = [at(0, 0), at(100, 0), at(100, 40), at(40, 40), at(40, 100), at(0, 100)].map((p, i, all) => [line(p, all[(i + 1) % 6]!)])
+    const grown = offsetOutline(ell, [10, 10, 10, 10, 10, 10]).flat()
+    expect(measureArea(grown)).toBeCloseTo(120 * 120 - 60 * 60, 6)
+    const needle: Path[] = [at(0, 0), at(300, 4), at(0, 8)].map((p, i, all) => [line(p, all[(i + 1) % 3]!)])
+    expect(boundsOf(offsetOutline(needle, [10, 10, 10]).flat()).maxX).toBeLessThan(300 + 41)
+  })
+  it('in and out again returns the outline', () => {
+    const back = offsetOutline(offsetOutline(square, [12, 5, 9, 3]), [-12, -5, -9, -3]).flat()
+    expect(measureArea(back)).toBeCloseTo(10000, 3)
+  })
+})
+
+it('rotateAbout turns clockwise on the page for positive angles', () => {
+  expect(rotateAbout(at(1, 0), at(0, 0), Math.PI / 2).y).toBeCloseTo(1, 12)
+})

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { draftOnePiece } from '../../demo/one-piece'
+import { draftQuayDress } from '../../demo/quay-dress'
+import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
+import { add, dot, measureLength, nearestPlace, scale, subtract, unit } from '../geometry'
+import { checkGarment, dartCapPoint, dartFigures, GarmentSchema, shapeOf, timesCut, type Garment } from './index'
+import { garmentOf, polygonPiece, seamOf } from './test-pieces'
+
+const DEMOS: [string, Garment][] = [
+  ['blouse', draftBlouse()],
+  ['tapered trousers', draftTrousers(TAPERED)],
+  ['flared trousers', draftTrousers(FLARED)],
+  ['one-piece', draftOnePiece()],
+  ['quay dress', draftQuayDress()],
+]
+
+function edited(change: (g: Garment) => void): Garment {
+  const g = structuredClone(draftBlouse())
+  change(g)
+  return g
+}
+
+describe('checkGarment', () => {
+  it.each(DEMOS)('finds the demo %s sound, and the schema reads it', (_, garment) => {
+    expect(GarmentSchema.safeParse(garment).success).toBe(true)
+    expect(checkGarment(garment)).toBeNull()
+  })
+  it.each<[string, (g: Garment) => void, RegExp]>([
+    ['an open outline', (g) => void (g.pieces[0]!.shapes.one!.edges.shoulder = [{ kind: 'line', from: { x: 0, y: 0 }, to: { x: 5, y: 5 } }]), /open after/],
+    ['a twin piece id', (g) => void (g.pieces[1]!.id = 'front'), /used twice/],
+    ['a lost notch edge', (g) => void (g.pieces[0]!.notches[0]!.edgeId = 'gone'), /edge that is not there/],
+    ['a lost seam edge', (g) => void (g.seams[0]!.sides[0]![0]!.edgeId = 'gone'), /walks an edge/],
+    ['a lost mark', (g) => void (g.seams[1]!.marks[0]![0] = { pieceId: 'front', notchId: 'gone' }), /notch or corner/],
+    ['a missing size', (g) => g.sizes.push({ id: 'two', name: 'two' }), /has no outline/],
+    ['a base size that is none', (g) => void (g.baseSizeId = 'x'), /base size/],
+    ['a dart without neighbours', (g) => void (g.pieces[0]!.darts[0]!.legs = ['dart-upper', 'hem']), /neighbouring legs/],
+  ])('names %s', (_, change, sentence) => {
+    expect(checkGarment(edited(change))?.message).toMatch(sentence)
+  })
+  it('names an outline that crosses itself, and one that runs the wrong way round', () => {
+    const bow = polygonPiece('bow', 'other', [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 0, y: 100 }, { x: 140, y: 120 }], ['other', 'other', 'other', 'other'])
+    expect(checkGarment(garmentOf([bow]))?.message).toMatch(/crosses itself/)
+    const wrong = polygonPiece('wrong', 'other', [{ x: 0, y: 0 }, { x: 0, y: 100 }, { x: 100, y: 100 }], ['other', 'other', 'other'])
+    expect(checkGarment(garmentOf([wrong]))?.message).toMatch(/anticlockwise/)
+    expect(checkGarment(garmentOf([bow], [seamOf('s', ['no', 'e0', false], ['bow', 'e0', false])]))).not.toBeNull()
+  })
+})
+
+describe('darts', () => {
+  const garment = draftBlouse()
+  const front = garment.pieces[0]!
+  it('have equal legs and the drafted intake', () => {
+    const d = dartFigures(front, shapeOf(front, 'one'), front.darts[0]!)
+    expect(d.firstMm).toBeCloseTo(d.secondMm, 6)
+    expect(d.intakeMm).toBeCloseTo(24, 3)
+    expect(d.intakeMm).toBeCloseTo(2 * d.firstMm * Math.sin(d.angleRad / 2), 6)
+  })
+  it('have a cap that lies on the seam line when the dart is folded and pressed', () => {
+    for (const pressTo of ['before', 'after'] as const) {
+      const dart = { ...front.darts[0]!, pressTo }
+      const shape = shapeOf(front, 'one')
+      const d = dartFigures(front, shape, dart)
+      const cap = dartCapPoint(front, shape, dart)
+      const leg = pressTo === 'after' ? d.second : d.first
+      const u = unit(subtract(leg, d.tip))
+      const v = subtract(cap, d.tip)
+      // Folding flat mirrors the cap about the leg it is pressed over; there it must lie on the seam going on.
+      const folded = add(d.tip, subtract(scale(u, 2 * dot(v, u)), v))
+      const seam = shape.edges[pressTo === 'after' ? 'side-lower' : 'side-upper']!
+      expect(nearestPlace(seam, folded).distanceMm).toBeLessThan(0.5)
+    }
+  })
+})
+
+it('a half piece on the fold and a pair both go twice round the body', () => {
+  const blouse = draftBlouse()
+  expect(timesCut(blouse.pieces.find((p) => p.id === 'front')!)).toBe(2)
+  expect(timesCut(blouse.pieces.find((p) => p.id === 'sleeve')!)).toBe(2)
+  expect(timesCut(draftOnePiece().pieces[0]!)).toBe(1)
+})
+
+it('the blouse sleeve has a cap 15 to 30 mm longer than its armholes', () => {
+  const shapes = Object.fromEntries(draftBlouse().pieces.map((p) => [p.id, p.shapes.one!.edges]))
+  const ease = measureLength(shapes.sleeve!.cap!) - measureLength(shapes.front!.armhole!) - measureLength(shapes.back!.armhole!)
+  expect(ease).toBeGreaterThan(15)
+  expect(ease).toBeLessThan(30)
+})
