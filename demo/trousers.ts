@@ -43,7 +43,7 @@ function frontPiece(cut: TrouserCut): DraftedPiece {
   const crotch = at(-138, CROTCH_Y)
   const waistIn = at(-92, 8)
   const waistOut = at(112, -12)
-  const leaving = unit(at(0.26, 1))
+  const leaving = unit(at(0.28, 1))
   const seamIn = inseam(crotch, leaving, at(-cut.kneeHalf, KNEE_Y), at(-cut.hemHalf, hemY))
   const seamOut = outseam(waistOut, at(132, HIP_Y), at(cut.kneeHalf, KNEE_Y), at(cut.hemHalf, hemY))
   // Square to the inseam at the crotch point, so that front and back run on into each other.
@@ -100,14 +100,14 @@ function backPiece(cut: TrouserCut, front: DraftedPiece): DraftedPiece {
   const edge = (id: string) => front.edges.find((e) => e.id === id)!.path
   const knee = cut.kneeHalf + BACK_WIDER
   const hem = cut.hemHalf + BACK_WIDER
-  const leaving = unit(at(-0.42, 1))
+  const leaving = unit(at(-0.36, 1))
   const below = (fault: number) => measureLength(ruled(at(cut.kneeHalf, KNEE_Y), at(cut.hemHalf, HEM_Y + fault)))
   const tooLong = below(cut.faultMm) - below(0)
   // Inseam as long as the front's without its fault: solved by the height of the back crotch point.
   const wantIn = measureLength(edge('inseam')) - tooLong
-  const inseamFrom = (y: number) => inseam(at(186, y), leaving, at(knee, KNEE_Y), at(hem, HEM_Y))
+  const inseamFrom = (y: number) => inseam(at(174, y), leaving, at(knee, KNEE_Y), at(hem, HEM_Y))
   const crotchY = solve((y) => measureLength(inseamFrom(y)) - wantIn, 180, 330)
-  const crotch = at(186, crotchY)
+  const crotch = at(174, crotchY)
   // Outseam as long as the front's: solved by the height of the waist at the side.
   const wantOut = measureLength(edge('outseam')) - tooLong
   const outseamFrom = (y: number) => outseam(at(-120, y), at(-142, HIP_Y), at(-knee, KNEE_Y), at(-hem, HEM_Y))

@@ -1,7 +1,8 @@
-import { findKind, firstLevel, type Change, type FoldedPlan, type LengthenInputs } from '../changes'
+import { findKind, type Change, type FoldedPlan, type LengthenInputs, type Level } from '../changes'
+import { placeAt } from '../geometry'
 import { walkGarment, type Tolerances, type WalkedGarment, type WalkedSeam } from '../match'
-import { findPiece, type Garment } from '../pattern'
-import { SEAM_KEPT_MM } from '../tolerances'
+import { alongGrain, placeOnSide } from '../moves'
+import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
 import { lengthToken } from '../units'
 
 /** A change that would mend a fault: a new stop, or another version of one in the plan. */
@@ -43,34 +44,44 @@ function includeAgain(plan: FoldedPlan, seam: WalkedSeam): Mend[] {
   })
 }
 
-/** Lengthen the short side, alone, by what is missing. */
+/** A line across the short side in the middle of the stretch, between two marks, where the surplus arises. */
+function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, sizeId: string): { piece: Piece; level: Level } {
+  const stops = [
+    { at: 0 },
+    ...walked.marks.map((m) => ({ at: short === 0 ? m.firstMm : m.secondMm })),
+    { at: walked.sides[short].lengthMm },
+  ]
+  const sizes = walked.easeByStretch.map((e) => Math.abs(e.surplusMm))
+  const k = sizes.indexOf(Math.max(...sizes))
+  const place = placeOnSide(garment, walked.seam, short, (stops[k]!.at + stops[k + 1]!.at) / 2, sizeId)
+  const piece = findPiece(garment, place.pieceId)!
+  const shape = shapeOf(piece, sizeId)
+  const grain = grainDirection(shape)
+  const path = edgePath(shape, place.edgeId)
+  const { start, end } = cornersOf(piece, place.edgeId)
+  const ends = [
+    { corner: start, at: alongGrain(path[0]!.from, grain) },
+    { corner: end, at: alongGrain(path[path.length - 1]!.to, grain) },
+  ]
+  const upper = ends[0]!.at <= ends[1]!.at ? ends[0]! : ends[1]!
+  const belowMm = alongGrain(placeAt(path, place.atMm).point, grain) - upper.at
+  return { piece, level: { id: 'line-1', share: 1, mark: { by: 'corner', id: upper.corner.id }, belowMm } }
+}
+
+/** How many seams and marks of a garment are not good. */
+const troubles = (garment: Garment, sizeId: string): number =>
+  walkGarment(garment, sizeId).seams.reduce((n, s) => n + Number(s.verdict !== 'good') + s.marks.filter((m) => m.verdict !== 'good').length, 0)
+
+/** Lengthen the short side, alone, by what is missing; offered only when measuring again shows that fewer things are off. */
 function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: string): Mend[] {
   const short = walked.offMm > 0 ? 1 : 0
-  const pieceIds = [...new Set(walked.sides[short].parts.map((p) => p.pieceId))]
-  if (pieceIds.length !== 1) return []
-  const piece = findPiece(garment, pieceIds[0]!)!
+  if (new Set(walked.sides[short].parts.map((p) => p.pieceId)).size !== 1) return []
+  const { piece, level } = levelInStretch(garment, walked, short, sizeId)
   const amountMm = Math.abs(walked.offMm)
-  const inputs: LengthenInputs = {
-    amountMm,
-    pieceId: piece.id,
-    levels: [firstLevel(piece, sizeId)],
-    leftOut: garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id),
-  }
-  const kind = findKind('lengthen')!
-  const tried = kind.apply(garment, inputs, { sizeId })
-  if (!tried.ok) return []
-  // Offer it only when measuring again shows that it mends this seam and spoils no other.
-  const before = walkGarment(garment, sizeId).seams
-  const after = walkGarment(tried.value.garment, sizeId).seams
-  const mended = Math.abs(after.find((s) => s.seam.id === walked.seam.id)!.offMm) < Math.abs(walked.offMm) / 2
-  if (!mended || after.some((s, i) => Math.abs(s.offMm) > Math.abs(before[i]!.offMm) + SEAM_KEPT_MM)) return []
-  return [
-    {
-      how: 'add',
-      label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`,
-      change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` },
-    },
-  ]
+  const inputs: LengthenInputs = { amountMm, pieceId: piece.id, levels: [level], leftOut: garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id) }
+  const tried = findKind('lengthen')!.apply(garment, inputs, { sizeId })
+  if (!tried.ok || troubles(tried.value.garment, sizeId) >= troubles(garment, sizeId)) return []
+  return [{ how: 'add', label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`, change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` } }]
 }
 
 /** Changes of the plan without which the same thing would be in order. */

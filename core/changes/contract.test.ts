@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { draftOnePiece } from '../../demo/one-piece'
+import { draftQuayDress } from '../../demo/quay-dress'
+import { draftTrousers, TAPERED } from '../../demo/trousers'
+import { checkGarment, type Garment } from '../pattern'
+import { deepFreeze } from '../pattern/test-pieces'
+import { CHANGE_KINDS, ChangeSchema, findChanges, foldPlan, readRequest } from './index'
+
+const GARMENTS: [string, Garment][] = [
+  ['blouse', deepFreeze(draftBlouse())],
+  ['trousers', deepFreeze(draftTrousers(TAPERED))],
+  ['one-piece', deepFreeze(draftOnePiece())],
+  ['dress', deepFreeze(draftQuayDress())],
+]
+const context = { sizeId: 'one', wearer: { heelRoundMm: 330 } }
+
+/** Every registered change on every demo garment that it can begin on. */
+const CASES = CHANGE_KINDS.flatMap((kind) =>
+  GARMENTS.flatMap(([name, garment]) => {
+    const begun = kind.begin(garment, context)
+    return begun.ok ? [{ title: `${kind.kind} on the ${name}`, kind, garment, inputs: begun.value }] : []
+  }),
+)
+
+describe('every change', () => {
+  it('is registered under its own name and can begin somewhere', () => {
+    expect(new Set(CHANGE_KINDS.map((k) => k.kind)).size).toBe(CHANGE_KINDS.length)
+    for (const kind of CHANGE_KINDS) expect(CASES.some((c) => c.kind === kind)).toBe(true)
+  })
+
+  it('refuses to begin with a sentence where it does not apply', () => {
+    const refusals = CHANGE_KINDS.flatMap((kind) => GARMENTS.map(([, g]) => kind.begin(g, context))).filter((r) => !r.ok)
+    expect(refusals.length).toBeGreaterThan(0)
+    for (const r of refusals) expect(!r.ok && r.problem.message && r.problem.remedy).toBeTruthy()
+  })
+
+  describe.each(CASES)('$title', ({ kind, garment, inputs }) => {
+    it('survives a round trip through JSON and its schema', () => {
+      const change = { id: 'x', kind: kind.kind, inputs, on: true, note: '' }
+      const read = ChangeSchema.parse(JSON.parse(JSON.stringify(change)))
+      expect(read).toEqual(change)
+      expect(ChangeSchema.safeParse({ ...change, inputs: { nonsense: 1 } }).success).toBe(false)
+    })
+
+    it('with no amount changes nothing', () => {
+      const result = kind.apply(garment, inputs, context)
+      expect(result.ok).toBe(true)
+      if (!result.ok) return
+      for (const [i, piece] of garment.pieces.entries()) expect(result.value.garment.pieces[i]).toEqual(piece)
+    })
+
+    it.each([30, -20])('by %d mm holds what it promises, measured, and leaves sound pieces', (amountMm) => {
+      const result = kind.apply(garment, kind.withAmount(garment, inputs, amountMm, context), context)
+      expect(result.ok ? '' : result.problem.message).toBe('')
+      if (!result.ok) return
+      const { garment: after, held, touched } = result.value
+      expect(checkGarment(after)).toBeNull()
+      expect(held.length).toBeGreaterThan(3)
+      expect(held.filter((h) => !h.held).map((h) => `${h.where}: ${h.label} ${h.before} ${h.after}`)).toEqual([])
+      for (const h of held) expect(Number.isFinite(h.before) && Number.isFinite(h.after)).toBe(true)
+      expect(touched.length).toBeGreaterThan(0)
+      expect(after.pieces.map((p) => p.edges.map((e) => e.id))).toEqual(garment.pieces.map((p) => p.edges.map((e) => e.id)))
+    })
+
+    it('refuses what cannot be, with the largest amount that works', () => {
+      const refused = kind.apply(garment, kind.withAmount(garment, inputs, -4000, context), context)
+      expect(refused.ok).toBe(false)
+      expect(!refused.ok && refused.problem.largestMm).toBeTypeOf('number')
+    })
+
+    it('becomes a visible orphan when its piece has gone', () => {
+      const gone = { ...garment, pieces: [], seams: [] }
+      const [stop] = foldPlan(gone, [{ id: 'x', kind: kind.kind, inputs, on: true, note: '' }], context).stops
+      expect(stop!.status).toBe('orphan')
+      expect(stop!.garment).toBe(gone)
+    })
+
+    it('prints steps with drawings, and figures in the asked units', () => {
+      const set = kind.withAmount(garment, inputs, -20, context)
+      const result = kind.apply(garment, set, context)
+      if (!result.ok) throw new Error(result.problem.message)
+      for (const units of ['in', 'cm'] as const) {
+        const steps = kind.paperSteps({ before: garment, inputs: set, applied: result.value, context, units })
+        expect(steps.length).toBeGreaterThan(2)
+        expect(steps.some((s) => s.drawing !== null && s.drawing.strokes.length > 1)).toBe(true)
+        expect(steps.some((s) => new RegExp(`\\d ${units}\\b`).test(s.text))).toBe(true)
+        for (const s of steps) expect(s.text).not.toMatch(/undefined|NaN|\{mm/)
+      }
+    })
+
+    it('drags its handles, and the drag is the input', () => {
+      const set = kind.withAmount(garment, inputs, 12, context)
+      const result = kind.apply(garment, set, context)
+      if (!result.ok) throw new Error(result.problem.message)
+      const amount = kind.handles(garment, set, result.value, context).find((h) => h.kind === 'amount')!
+      const dragged = kind.drag(garment, set, amount.id, 6, context)
+      const again = kind.apply(garment, dragged, context)
+      if (!again.ok) throw new Error(again.problem.message)
+      const now = kind.handles(garment, dragged, again.value, context).find((h) => h.id === amount.id)!
+      expect(now.valueMm - amount.valueMm).toBeCloseTo(6, 6)
+      expect((now.at.x - amount.at.x) * amount.axis.x + (now.at.y - amount.at.y) * amount.axis.y).toBeCloseTo(6, 0)
+    })
+
+    it('names its fields after its own inputs', () => {
+      for (const f of kind.fields(garment, inputs)) expect(Object.keys(inputs as object)).toContain(f.key)
+      expect(kind.describe(garment, inputs).title.length).toBeGreaterThan(3)
+    })
+  })
+})
+
+describe('findChanges', () => {
+  it.each([
+    ['shorten', 'lengthen'],
+    ['too long above the waist', 'lengthen'],
+    ['shorten the body by 1 3/8 inch', 'lengthen'],
+    ['hem drops at the back', 'uneven-hem'],
+    ['waist seam too low', 'place-seam'],
+  ])('finds for “%s” %s first', (question, kind) => {
+    expect(findChanges(question)[0]?.kind).toBe(kind)
+  })
+  it('gives all for nothing, and none for what it does not know', () => {
+    expect(findChanges('')).toHaveLength(CHANGE_KINDS.length)
+    expect(findChanges('zebra')).toHaveLength(0)
+  })
+})
+
+describe('readRequest', () => {
+  const { pieces } = draftBlouse()
+  it.each<[string, number | null, string | null]>([
+    ['shorten the body by 1 3/8 inch', -34.925, null],
+    ['lengthen the sleeve 2 cm', 20, 'sleeve'],
+    ['back too long 12 mm', -12, 'back'],
+    ['longer by 1⅜', 34.925, null],
+    ['shorten', null, null],
+  ])('reads “%s”', (wish, mm, piece) => {
+    const read = readRequest(wish, 'in', pieces)
+    if (mm === null) expect(read.amountMm).toBeNull()
+    else expect(read.amountMm).toBeCloseTo(mm, 6)
+    expect(read.pieceId).toBe(piece)
+  })
+})

@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { draftOnePiece } from '../../demo/one-piece'
+import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
+import { listFaults } from '../advice'
+import { foldPlan, type Change } from '../changes'
+import type { Garment } from '../pattern'
+import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
+import { DEFAULT_TOLERANCES, walkGarment } from './index'
+
+const context = { sizeId: 'one' }
+const faultsOf = (garment: Garment, plan: Change[] = []) => listFaults(foldPlan(garment, plan, context), 'one', DEFAULT_TOLERANCES)
+const shorten = (leftOut: string[]): Change => ({
+  id: 'c', kind: 'lengthen', on: true, note: '',
+  inputs: { amountMm: -30, pieceId: 'front', leftOut, levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }] },
+})
+
+/** Two rectangles joined at the side, the second `off` mm longer, its upper corner turned by `slant`. */
+function twoPanels(off: number, slant = 0): Garment {
+  const a = polygonPiece('a', 'front', [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 300 }, { x: 0, y: 300 }], ['waist', 'side', 'hem', 'centre-front'])
+  const b = polygonPiece('b', 'back', [{ x: 0, y: 0 }, { x: 100, y: slant }, { x: 100, y: 300 + off + slant }, { x: 0, y: 300 + off + slant }], ['waist', 'side', 'hem', 'centre-back'])
+  return garmentOf([a, b], [seamOf('side seam', ['a', 'e1', false], ['b', 'e1', false])])
+}
+
+describe('walking seams', () => {
+  it.each([[0.5, 'good'], [1, 'good'], [2, 'ease'], [3, 'ease'], [3.2, 'fault'], [-5, 'fault']] as const)('a side longer by %d mm is %s', (off, verdict) => {
+    const [seam] = walkGarment(twoPanels(off), 'one').seams
+    expect(seam!.verdict).toBe(verdict)
+    expect(seam!.surplusMm).toBeCloseTo(-off, 9)
+  })
+  it('measures how the edges run through: 20 mm down over 100 is a corner of 11.3 degrees', () => {
+    const walked = walkGarment(twoPanels(0, 20), 'one').seams[0]!
+    const corner = walked.corners.find((c) => c.id.endsWith('start'))!
+    expect(Math.abs(corner.turnDeg)).toBeCloseTo((Math.atan(0.2) * 180) / Math.PI, 6)
+    expect(corner.verdict).toBe('fault')
+    const meant = twoPanels(0, 20)
+    meant.pieces[1]!.corners[1]!.designed = true
+    expect(walkGarment(meant, 'one').seams[0]!.corners.find((c) => c.id.endsWith('start'))!.verdict).toBe('good')
+  })
+  it('names a notch that misses its partner, with both places', () => {
+    const garment = structuredClone(draftBlouse())
+    garment.pieces[1]!.shapes.one!.notches.waist = { from: 'start', distanceMm: 190 }
+    const [fault] = faultsOf(garment)
+    expect(fault!.message).toMatch(/side seam: notch “waist” lies \{mm 177\.\d+\} along Front.*\{mm 190\} along Back/)
+  })
+  it('knows cap ease in total and between the marks', () => {
+    const seam = walkGarment(draftBlouse(), 'one').seams.find((s) => s.seam.id === 'armhole')!
+    expect(seam.surplusMm).toBeCloseTo(22, 3)
+    expect(seam.verdict).toBe('good')
+    expect(seam.easeByStretch.reduce((s, e) => s + e.surplusMm, 0)).toBeCloseTo(seam.surplusMm, 9)
+    expect(seam.easeByStretch.map((e) => Math.round(e.surplusMm))).toEqual([0, 11, 11, 0])
+    const tight = structuredClone(draftBlouse())
+    tight.seams.find((s) => s.id === 'armhole')!.wantedEase = { minMm: 26, maxMm: 30 }
+    expect(walkGarment(tight, 'one').seams.find((s) => s.seam.id === 'armhole')!.offMm).toBeCloseTo(-4, 3)
+  })
+  it('measures dart legs', () => {
+    const garment = structuredClone(draftBlouse())
+    const edges = garment.pieces[0]!.shapes.one!.edges
+    const tip = { x: 130, y: 300 }
+    edges['dart-upper'] = [{ kind: 'line', from: edges['dart-upper']![0]!.from, to: tip }]
+    edges['dart-lower'] = [{ kind: 'line', from: tip, to: edges['dart-lower']![0]!.to }]
+    const walked = walkGarment(garment, 'one').darts[0]!
+    expect(walked.offMm).toBeCloseTo(walked.firstMm - walked.secondMm, 9)
+    expect(Math.abs(walked.offMm)).toBeGreaterThan(1)
+    expect(faultsOf(garment).some((f) => f.id.startsWith('dart:front'))).toBe(true)
+  })
+})
+
+describe('the demo garments', () => {
+  it('match everywhere, to 0.5 mm, as drafted', () => {
+    for (const garment of [draftBlouse(), draftTrousers(TAPERED), draftOnePiece()]) {
+      expect(faultsOf(garment)).toEqual([])
+      for (const s of walkGarment(garment, 'one').seams) expect(Math.abs(s.offMm)).toBeLessThan(0.5)
+    }
+  })
+  it('the flared trousers have a fault, and the offered change mends it', () => {
+    const garment = draftTrousers(FLARED)
+    const faults = faultsOf(garment)
+    expect(faults.filter((f) => f.verdict === 'fault').length).toBe(2)
+    const mend = faults[0]!.mends[0]!
+    if (mend.how !== 'add') throw new Error('expected a new change')
+    expect(faultsOf(garment, [{ ...mend.change, id: 'm' }])).toEqual([])
+  })
+  it('a partner left out is named, and including it again is the first mend', () => {
+    const faults = faultsOf(draftBlouse(), [shorten(['back'])])
+    const side = faults.find((f) => f.id === 'side:length')!
+    expect(side.message).toContain('Back, side seam')
+    const mend = side.mends[0]!
+    if (mend.how !== 'edit') throw new Error('expected an edit')
+    expect(faultsOf(draftBlouse(), [{ ...shorten([]), inputs: mend.inputs }])).toEqual([])
+    expect(side.mends.some((m) => m.how === 'off' && m.changeId === 'c')).toBe(true)
+  })
+  it('worst first', () => {
+    const sizes = faultsOf(draftBlouse(), [shorten(['back'])]).filter((f) => !f.id.startsWith('corner') && f.verdict === 'fault').map((f) => f.size)
+    expect([...sizes].sort((a, b) => b - a)).toEqual(sizes)
+  })
+})
