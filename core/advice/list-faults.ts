@@ -70,7 +70,10 @@ function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, size
 
 /** How many seams and marks of a garment are not good. */
 const troubles = (garment: Garment, sizeId: string): number =>
-  walkGarment(garment, sizeId).seams.reduce((n, s) => n + Number(s.verdict !== 'good') + s.marks.filter((m) => m.verdict !== 'good').length, 0)
+  walkGarment(garment, sizeId).seams.reduce(
+    (n, s) => n + Number(s.verdict !== 'good') + s.marks.filter((m) => m.verdict !== 'good').length,
+    0,
+  )
 
 /** Lengthen the short side, alone, by what is missing; offered only when measuring again shows that fewer things are off. */
 function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: string): Mend[] {
@@ -78,10 +81,21 @@ function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: string)
   if (new Set(walked.sides[short].parts.map((p) => p.pieceId)).size !== 1) return []
   const { piece, level } = levelInStretch(garment, walked, short, sizeId)
   const amountMm = Math.abs(walked.offMm)
-  const inputs: LengthenInputs = { amountMm, pieceId: piece.id, levels: [level], leftOut: garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id) }
+  const inputs: LengthenInputs = {
+    amountMm,
+    pieceId: piece.id,
+    levels: [level],
+    leftOut: garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id),
+  }
   const tried = findKind('lengthen')!.apply(garment, inputs, { sizeId })
   if (!tried.ok || troubles(tried.value.garment, sizeId) >= troubles(garment, sizeId)) return []
-  return [{ how: 'add', label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`, change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` } }]
+  return [
+    {
+      how: 'add',
+      label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`,
+      change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` },
+    },
+  ]
 }
 
 /** Changes of the plan without which the same thing would be in order. */

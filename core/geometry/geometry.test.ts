@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import paper from 'paper/dist/paper-core.js'
+import type paperTypes from 'paper'
+import paperCore from 'paper/dist/paper-core.js'
 import { describe, expect, it } from 'vitest'
 import {
   add,
@@ -32,6 +33,8 @@ import {
   type Point,
 } from './index'
 
+/** Another kernel, as the oracle. Its types describe the whole package, not this part without a canvas. */
+const paper = paperCore as unknown as typeof paperTypes
 paper.setup(new paper.Size(100, 100))
 
 const at = (x: number, y: number): Point => ({ x, y })
@@ -126,12 +129,16 @@ describe('places along a path', () => {
   })
   it('agree with the length walked, on any curve', () => {
     fc.assert(
-      fc.property(anyCubic, fc.integer({ min: 0, max: 100 }).map((n) => n / 100), (c, part) => {
-        const total = measureSegment(c)
-        fc.pre(total > 1)
-        const walked = measureLength(cutPath([c], 0, total * part))
-        return Math.abs(walked - total * part) < 0.001
-      }),
+      fc.property(
+        anyCubic,
+        fc.integer({ min: 0, max: 100 }).map((n) => n / 100),
+        (c, part) => {
+          const total = measureSegment(c)
+          fc.pre(total > 1)
+          const walked = measureLength(cutPath([c], 0, total * part))
+          return Math.abs(walked - total * part) < 0.001
+        },
+      ),
       { numRuns: 60 },
     )
   })
@@ -175,7 +182,10 @@ describe('area and bounds', () => {
     fc.assert(
       fc.property(anyPoint, fc.double({ min: -3, max: 3, noNaN: true }), (pin, angle) => {
         const turned = turnPath(circle(40), pin, angle)
-        return Math.abs(measureLength(turned) - measureLength(circle(40))) < 1e-6 && Math.abs(measureArea(turned) - measureArea(circle(40))) < 1e-4
+        return (
+          Math.abs(measureLength(turned) - measureLength(circle(40))) < 1e-6 &&
+          Math.abs(measureArea(turned) - measureArea(circle(40))) < 1e-4
+        )
       }),
       { numRuns: 40 },
     )
@@ -197,7 +207,9 @@ describe('crossings', () => {
     expect(hits.map((h) => h.firstMm)).toEqual([40, 100])
   })
   it('of two circles are where the closed form says', () => {
-    const other = circle(50).map((s) => (s.kind === 'cubic' ? cubic(add(s.from, at(60, 0)), add(s.c1, at(60, 0)), add(s.c2, at(60, 0)), add(s.to, at(60, 0))) : s))
+    const other = circle(50).map((s) =>
+      s.kind === 'cubic' ? cubic(add(s.from, at(60, 0)), add(s.c1, at(60, 0)), add(s.c2, at(60, 0)), add(s.to, at(60, 0))) : s,
+    )
     const hits = intersectPaths(circle(50), other)
     expect(hits).toHaveLength(2)
     for (const h of hits) expect(Math.abs(h.point.x - 30)).toBeLessThan(0.02)
@@ -215,7 +227,12 @@ describe('crossings', () => {
     expect(same).toBeGreaterThanOrEqual(58)
   })
   it('an outline that crosses itself is found at the place; a sound one is not', () => {
-    const bow: Path = [line(at(0, 0), at(100, 100)), line(at(100, 100), at(100, 0)), line(at(100, 0), at(0, 100)), line(at(0, 100), at(0, 0))]
+    const bow: Path = [
+      line(at(0, 0), at(100, 100)),
+      line(at(100, 100), at(100, 0)),
+      line(at(100, 0), at(0, 100)),
+      line(at(0, 100), at(0, 0)),
+    ]
     expect(findSelfCrossing(bow)).toEqual({ x: expect.closeTo(50, 6), y: expect.closeTo(50, 6) })
     expect(findSelfCrossing(square.flat())).toBeNull()
     expect(findSelfCrossing(circle(50))).toBeNull()
@@ -240,7 +257,11 @@ describe('fit', () => {
         }
         const fitted = fitCurve(points, dir(0), dir(1), 0.05)
         const smooth = fitted.every((s, i) => i === 0 || Math.abs(turnRad(tangentAt(fitted[i - 1]!, 1), tangentAt(s, 0))) < 0.002)
-        return smooth && points.every((p) => nearestPlace(fitted, p).distanceMm < 0.06) && Math.abs(turnRad(dir(0), tangentAt(fitted[0]!, 0))) < 1e-6
+        return (
+          smooth &&
+          points.every((p) => nearestPlace(fitted, p).distanceMm < 0.06) &&
+          Math.abs(turnRad(dir(0), tangentAt(fitted[0]!, 0))) < 1e-6
+        )
       }),
       { numRuns: 40 },
     )
@@ -263,7 +284,9 @@ describe('offset for seam allowance', () => {
     for (const p of flattenPath(offsetPath(circle(60), -15), 0.5)) expect(Math.abs(Math.hypot(p.x, p.y) - 45)).toBeLessThan(0.05)
   })
   it('trims inner corners and cuts very sharp points square', () => {
-    const ell: Path[] = [at(0, 0), at(100, 0), at(100, 40), at(40, 40), at(40, 100), at(0, 100)].map((p, i, all) => [line(p, all[(i + 1) % 6]!)])
+    const ell: Path[] = [at(0, 0), at(100, 0), at(100, 40), at(40, 40), at(40, 100), at(0, 100)].map((p, i, all) => [
+      line(p, all[(i + 1) % 6]!),
+    ])
     const grown = offsetOutline(ell, [10, 10, 10, 10, 10, 10]).flat()
     expect(measureArea(grown)).toBeCloseTo(120 * 120 - 60 * 60, 6)
     const needle: Path[] = [at(0, 0), at(300, 4), at(0, 8)].map((p, i, all) => [line(p, all[(i + 1) % 3]!)])

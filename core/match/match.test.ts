@@ -11,19 +11,49 @@ import { DEFAULT_TOLERANCES, walkGarment } from './index'
 const context = { sizeId: 'one' }
 const faultsOf = (garment: Garment, plan: Change[] = []) => listFaults(foldPlan(garment, plan, context), 'one', DEFAULT_TOLERANCES)
 const shorten = (leftOut: string[]): Change => ({
-  id: 'c', kind: 'lengthen', on: true, note: '',
+  id: 'c',
+  kind: 'lengthen',
+  on: true,
+  note: '',
   inputs: { amountMm: -30, pieceId: 'front', leftOut, levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }] },
 })
 
 /** Two rectangles joined at the side, the second `off` mm longer, its upper corner turned by `slant`. */
 function twoPanels(off: number, slant = 0): Garment {
-  const a = polygonPiece('a', 'front', [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 300 }, { x: 0, y: 300 }], ['waist', 'side', 'hem', 'centre-front'])
-  const b = polygonPiece('b', 'back', [{ x: 0, y: 0 }, { x: 100, y: slant }, { x: 100, y: 300 + off + slant }, { x: 0, y: 300 + off + slant }], ['waist', 'side', 'hem', 'centre-back'])
+  const a = polygonPiece(
+    'a',
+    'front',
+    [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 100, y: 300 },
+      { x: 0, y: 300 },
+    ],
+    ['waist', 'side', 'hem', 'centre-front'],
+  )
+  const b = polygonPiece(
+    'b',
+    'back',
+    [
+      { x: 0, y: 0 },
+      { x: 100, y: slant },
+      { x: 100, y: 300 + off + slant },
+      { x: 0, y: 300 + off + slant },
+    ],
+    ['waist', 'side', 'hem', 'centre-back'],
+  )
   return garmentOf([a, b], [seamOf('side seam', ['a', 'e1', false], ['b', 'e1', false])])
 }
 
 describe('walking seams', () => {
-  it.each([[0.5, 'good'], [1, 'good'], [2, 'ease'], [3, 'ease'], [3.2, 'fault'], [-5, 'fault']] as const)('a side longer by %d mm is %s', (off, verdict) => {
+  it.each([
+    [0.5, 'good'],
+    [1, 'good'],
+    [2, 'ease'],
+    [3, 'ease'],
+    [3.2, 'fault'],
+    [-5, 'fault'],
+  ] as const)('a side longer by %d mm is %s', (off, verdict) => {
     const [seam] = walkGarment(twoPanels(off), 'one').seams
     expect(seam!.verdict).toBe(verdict)
     expect(seam!.surplusMm).toBeCloseTo(-off, 9)
@@ -91,7 +121,9 @@ describe('the demo garments', () => {
     expect(side.mends.some((m) => m.how === 'off' && m.changeId === 'c')).toBe(true)
   })
   it('worst first', () => {
-    const sizes = faultsOf(draftBlouse(), [shorten(['back'])]).filter((f) => !f.id.startsWith('corner') && f.verdict === 'fault').map((f) => f.size)
+    const sizes = faultsOf(draftBlouse(), [shorten(['back'])])
+      .filter((f) => !f.id.startsWith('corner') && f.verdict === 'fault')
+      .map((f) => f.size)
     expect([...sizes].sort((a, b) => b - a)).toEqual(sizes)
   })
 })

@@ -1,4 +1,4 @@
-import { findSelfCrossing, line, offsetOutline, type Path } from '../geometry'
+import { dot, findSelfCrossing, line, offsetOutline, subtract, type Path } from '../geometry'
 import { dartCapPoint, edgePath, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 
@@ -54,7 +54,9 @@ export function takeAllowanceOff(pieceName: string, edges: readonly Path[], allo
     const last = path[path.length - 1]!
     return [...path.slice(0, -1), { ...last, to: next[0]!.from }]
   })
-  if (joined.some((p) => p.length === 0) || findSelfCrossing(joined.flat()))
+  const chord = (path: Path) => subtract(path[path.length - 1]!.to, path[0]!.from)
+  const eaten = joined.some((path, i) => path.length === 0 || dot(chord(path), chord(edges[i]!)) <= 0)
+  if (eaten || findSelfCrossing(joined.flat()))
     return refuse(
       'allowance-too-wide',
       pieceName,

@@ -1,7 +1,7 @@
 import { add, boundsOf, mapPath, measureLength, scale, leftOf, line, type Box, type Path, type Point } from '../geometry'
 import { notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import { cutLineOf } from './cut-line'
-import { layOut, type Layout } from './lay-out'
+import { layOut } from './lay-out'
 
 /** Everything drawn of one piece on paper, in sheet coordinates, mm. */
 export interface SheetPiece {
@@ -22,7 +22,6 @@ export interface Sheet {
   pieces: SheetPiece[]
   widthMm: number
   heightMm: number
-  layout: Layout
 }
 
 /** What is written on every piece besides what the piece itself says. */
@@ -35,6 +34,9 @@ export interface SheetWords {
   /** One sentence a change. */
   changes: string[]
 }
+
+/** Kept free around all pieces, so that no line is printed on a page's own edge, mm. */
+const RIM_MM = 3
 
 /** Length of a notch mark when the edge has no allowance, mm. */
 const NOTCH_MM = 6
@@ -105,7 +107,7 @@ export function layOutSheet(
   const pieces = layout.pieces.map((laid): SheetPiece => {
     const piece = chosen.find((p) => p.id === laid.pieceId)!
     const shape = shapeOf(piece, sizeId)
-    const move = (p: Point): Point => ({ x: p.x + laid.dx, y: p.y + laid.dy })
+    const move = (p: Point): Point => ({ x: p.x + laid.dx + RIM_MM, y: p.y + laid.dy + RIM_MM })
     const moved = (path: Path) => mapPath(path, move)
     const label = placeLabel(piece, sizeId, [
       piece.name,
@@ -125,8 +127,8 @@ export function layOutSheet(
       innerLines: piece.lines.map((l) => ({ name: l.name, path: moved(shape.lines[l.id]!) })),
       points: piece.points.map((p) => ({ name: p.name, at: move(shape.points[p.id]!) })),
       label: { ...label, at: move(label.at) },
-      box: laid.box,
+      box: { minX: laid.box.minX + RIM_MM, minY: laid.box.minY + RIM_MM, maxX: laid.box.maxX + RIM_MM, maxY: laid.box.maxY + RIM_MM },
     }
   })
-  return { pieces, widthMm: layout.widthMm, heightMm: layout.heightMm, layout }
+  return { pieces, widthMm: layout.widthMm + 2 * RIM_MM, heightMm: layout.heightMm + 2 * RIM_MM }
 }

@@ -27,7 +27,11 @@ describe('checkGarment', () => {
     expect(checkGarment(garment)).toBeNull()
   })
   it.each<[string, (g: Garment) => void, RegExp]>([
-    ['an open outline', (g) => void (g.pieces[0]!.shapes.one!.edges.shoulder = [{ kind: 'line', from: { x: 0, y: 0 }, to: { x: 5, y: 5 } }]), /open after/],
+    [
+      'an open outline',
+      (g) => void (g.pieces[0]!.shapes.one!.edges.shoulder = [{ kind: 'line', from: { x: 0, y: 0 }, to: { x: 5, y: 5 } }]),
+      /open after/,
+    ],
     ['a twin piece id', (g) => void (g.pieces[1]!.id = 'front'), /used twice/],
     ['a lost notch edge', (g) => void (g.pieces[0]!.notches[0]!.edgeId = 'gone'), /edge that is not there/],
     ['a lost seam edge', (g) => void (g.seams[0]!.sides[0]![0]!.edgeId = 'gone'), /walks an edge/],
@@ -39,9 +43,28 @@ describe('checkGarment', () => {
     expect(checkGarment(edited(change))?.message).toMatch(sentence)
   })
   it('names an outline that crosses itself, and one that runs the wrong way round', () => {
-    const bow = polygonPiece('bow', 'other', [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 0, y: 100 }, { x: 140, y: 120 }], ['other', 'other', 'other', 'other'])
+    const bow = polygonPiece(
+      'bow',
+      'other',
+      [
+        { x: 0, y: 0 },
+        { x: 100, y: 0 },
+        { x: 0, y: 100 },
+        { x: 140, y: 120 },
+      ],
+      ['other', 'other', 'other', 'other'],
+    )
     expect(checkGarment(garmentOf([bow]))?.message).toMatch(/crosses itself/)
-    const wrong = polygonPiece('wrong', 'other', [{ x: 0, y: 0 }, { x: 0, y: 100 }, { x: 100, y: 100 }], ['other', 'other', 'other'])
+    const wrong = polygonPiece(
+      'wrong',
+      'other',
+      [
+        { x: 0, y: 0 },
+        { x: 0, y: 100 },
+        { x: 100, y: 100 },
+      ],
+      ['other', 'other', 'other'],
+    )
     expect(checkGarment(garmentOf([wrong]))?.message).toMatch(/anticlockwise/)
     expect(checkGarment(garmentOf([bow], [seamOf('s', ['no', 'e0', false], ['bow', 'e0', false])]))).not.toBeNull()
   })

@@ -2,7 +2,13 @@ import { line, type Path, type Point } from '../geometry'
 import type { EdgeRole, Garment, Piece, PieceKind, Seam } from './schema'
 
 /** Straight-edged pieces for tests and benches: corners clockwise on the page, one role per edge (from corner i on). */
-export function polygonPiece(id: string, kind: PieceKind, corners: Point[], roles: EdgeRole[], options: { fold?: number; count?: number; allowanceMm?: number } = {}): Piece {
+export function polygonPiece(
+  id: string,
+  kind: PieceKind,
+  corners: Point[],
+  roles: EdgeRole[],
+  options: { fold?: number; count?: number; allowanceMm?: number } = {},
+): Piece {
   const edges = corners.map((from, i): Path => [line(from, corners[(i + 1) % corners.length]!)])
   const ys = corners.map((c) => c.y)
   const xs = corners.map((c) => c.x)
@@ -12,7 +18,13 @@ export function polygonPiece(id: string, kind: PieceKind, corners: Point[], role
     name: id,
     kind,
     cut: { count: options.count ?? 1, mirrored: false },
-    edges: roles.map((role, i) => ({ id: `e${i}`, name: `${role} ${i}`, role, fold: options.fold === i, allowanceMm: options.fold === i ? 0 : (options.allowanceMm ?? 10) })),
+    edges: roles.map((role, i) => ({
+      id: `e${i}`,
+      name: `${role} ${i}`,
+      role,
+      fold: options.fold === i,
+      allowanceMm: options.fold === i ? 0 : (options.allowanceMm ?? 10),
+    })),
     corners: corners.map((_, i) => ({ id: `c${i}`, name: `corner ${i}` })),
     notches: [],
     darts: [],

@@ -46,7 +46,13 @@ const leg = () =>
 describe('worked case 7, a tapered leg', () => {
   it('+50 at lines keeps the opening and redraws the seams straight', () => {
     const garment = garmentOf([leg()])
-    const { garment: after, held } = applied(garment, inputs('leg', 50, [[corner('c1'), 200], [corner('c1'), 450]]))
+    const { garment: after, held } = applied(
+      garment,
+      inputs('leg', 50, [
+        [corner('c1'), 200],
+        [corner('c1'), 450],
+      ]),
+    )
     expect(edgeMm(garment, 'leg', 'e1')).toBeCloseTo(683.392, 3)
     expect(edgeMm(garment, 'leg', 'e3')).toBeCloseTo(681.692, 3)
     expect(edgeMm(after, 'leg', 'e2')).toBeCloseTo(164, 9)
@@ -63,7 +69,10 @@ describe('worked case 7, a tapered leg', () => {
   it('+50 at the hem instead would narrow the opening to 155.471, and the stop says so', () => {
     const piece = leg()
     expect(openingAtHem(piece, piece.shapes.one!, 'e2', 50)).toBeCloseTo(155.471, 3)
-    const result = applyLengthen(garmentOf([piece]), inputs('leg', 50, [[corner('c1'), 300]]), { sizeId: 'one', wearer: { heelRoundMm: 330 } })
+    const result = applyLengthen(garmentOf([piece]), inputs('leg', 50, [[corner('c1'), 300]]), {
+      sizeId: 'one',
+      wearer: { heelRoundMm: 330 },
+    })
     const codes = result.ok ? result.value.cautions.map((c) => c.code) : []
     expect(codes).toEqual(expect.arrayContaining(['share-two-lines', 'why-not-at-hem', 'foot-does-not-pass']))
   })
@@ -104,7 +113,11 @@ describe('laws on generated straight-sided pieces', () => {
         const line: [Mark, number][] = [[corner('c1'), p.level]]
         const there = applied(garment, inputs('front', Math.abs(p.amount) + 1, line)).garment
         const back = applied(there, inputs('front', -Math.abs(p.amount) - 1, line)).garment
-        return garment.pieces.every((piece, i) => points(outlineOf(piece, piece.shapes.one!)).every((q, k) => distance(q, points(outlineOf(back.pieces[i]!, back.pieces[i]!.shapes.one!))[k]!) < 0.01))
+        return garment.pieces.every((piece, i) =>
+          points(outlineOf(piece, piece.shapes.one!)).every(
+            (q, k) => distance(q, points(outlineOf(back.pieces[i]!, back.pieces[i]!.shapes.one!))[k]!) < 0.01,
+          ),
+        )
       }),
       { numRuns: 150 },
     )
@@ -116,7 +129,8 @@ describe('laws on generated straight-sided pieces', () => {
         const after = applied(garment, inputs('front', p.amount, [[corner('c1'), p.level]])).garment
         return garment.pieces.every((piece, i) => {
           const width = p.top + (piece.id === 'back' ? p.back : 0)
-          const grown = measureArea(outlineOf(after.pieces[i]!, after.pieces[i]!.shapes.one!)) - measureArea(outlineOf(piece, piece.shapes.one!))
+          const grown =
+            measureArea(outlineOf(after.pieces[i]!, after.pieces[i]!.shapes.one!)) - measureArea(outlineOf(piece, piece.shapes.one!))
           return Math.abs(grown - p.amount * width) < 1e-6
         })
       }),
@@ -160,7 +174,10 @@ describe('the demo blouse, curved sides', () => {
   const result = applied(garment, change)
 
   it('changes the back with the front, and neither sleeve nor neckband', () => {
-    expect(result.touched.map((t) => [t.pieceId, t.how])).toEqual([['front', 'asked'], ['back', 'partner']])
+    expect(result.touched.map((t) => [t.pieceId, t.how])).toEqual([
+      ['front', 'asked'],
+      ['back', 'partner'],
+    ])
     expect(findPiece(result.garment, 'sleeve')).toBe(findPiece(garment, 'sleeve'))
   })
   it('holds everything it promises, both figures measured', () => {
@@ -171,10 +188,15 @@ describe('the demo blouse, curved sides', () => {
     expect(armhole.after).toBeCloseTo(edgeMm(result.garment, 'front', 'armhole'), 9)
   })
   it('redraws the crossed curves without a turn over 1 degree, between the two sides of the jog', () => {
-    for (const [piece, edge] of [['front', 'side-lower'], ['back', 'side']] as const) {
+    for (const [piece, edge] of [
+      ['front', 'side-lower'],
+      ['back', 'side'],
+    ] as const) {
       const before = shapeOf(findPiece(garment, piece)!, 'one').edges[edge]!
       const after = shapeOf(findPiece(result.garment, piece)!, 'one').edges[edge]!
-      after.forEach((s, i) => i > 0 && expect(Math.abs(turnRad(tangentAt(after[i - 1]!, 1), tangentAt(s, 0))) * (180 / Math.PI)).toBeLessThan(1))
+      after.forEach(
+        (s, i) => i > 0 && expect(Math.abs(turnRad(tangentAt(after[i - 1]!, 1), tangentAt(s, 0))) * (180 / Math.PI)).toBeLessThan(1),
+      )
       // Both sides of the jog: the line as it was, and the same line moved by the amount. x never leaves their range.
       const xs = points(before).map((p) => p.x)
       for (const p of points(after)) {
@@ -220,7 +242,13 @@ describe('the demo blouse, curved sides', () => {
 describe('shares, whole pieces, refusals', () => {
   it('shares the amount between lines, and shared lines hold as well as one', () => {
     const garment = draftTrousers(TAPERED)
-    const both = applied(garment, inputs('front', 40, [[{ by: 'line', id: 'thigh-shorten' }, 0, 3], [{ by: 'line', id: 'calf-shorten' }, 0, 2]]))
+    const both = applied(
+      garment,
+      inputs('front', 40, [
+        [{ by: 'line', id: 'thigh-shorten' }, 0, 3],
+        [{ by: 'line', id: 'calf-shorten' }, 0, 2],
+      ]),
+    )
     expect(both.touched[0]!.levels.map((l) => l.amountMm)).toEqual([24, 16])
     expect(both.held.filter((h) => !h.held)).toEqual([])
     expect(both.touched.map((t) => t.pieceId)).toEqual(['front', 'back'])
@@ -263,7 +291,11 @@ describe('shares, whole pieces, refusals', () => {
     const garment = draftBlouse()
     const stop = (id: string, change: LengthenInputs) => ({ id, kind: 'lengthen', on: true, note: '', inputs: change })
     const good = inputs('front', -20, [[{ by: 'line', id: 'shorten' }, 0]])
-    const plan = [stop('a', inputs('gone', 5, [[{ by: 'narrowest' }, 0]])), stop('b', inputs('front', -900, [[{ by: 'narrowest' }, 0]])), stop('c', good)]
+    const plan = [
+      stop('a', inputs('gone', 5, [[{ by: 'narrowest' }, 0]])),
+      stop('b', inputs('front', -900, [[{ by: 'narrowest' }, 0]])),
+      stop('c', good),
+    ]
     const folded = foldPlan(garment, plan, context)
     expect(folded.stops.map((s) => s.status)).toEqual(['orphan', 'refused', 'applied'])
     const alone = foldPlan(garment, [stop('c', good)], context)

@@ -1,0 +1,180 @@
+import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { demoWardrobe } from '../../demo/wardrobe'
+import { findOutlines } from '../import'
+import { boundsOf, flattenPath, measureArea, nearestPlace } from '../geometry'
+import { layOutSheet } from '../paper'
+import { migrateFile, readProjectFile, readSvg, writeProjectFile, writeSvg } from './index'
+
+const words = {
+  garmentName: 'Blouse',
+  wearerName: 'the Cook',
+  sizeName: 'own draft',
+  date: '2026-01-01',
+  changes: ['Shorten <the> body & "more"'],
+}
+const svg = (inner: string, head = 'width="100mm" height="100mm" viewBox="0 0 100 100"') =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${head}>${inner}</svg>`
+const only = (text: string) => {
+  const read = readSvg(text)
+  if (!read.ok) throw new Error(read.problem.message)
+  return read.value
+}
+
+describe('project file', () => {
+  const { projects, wearers } = demoWardrobe(new Date('2026-02-03'))
+  const text = writeProjectFile(projects, wearers, new Date('2026-02-03'))
+  it('goes out and in, whole', () => {
+    const read = readProjectFile(text)
+    expect(read.ok && read.value.projects).toEqual(JSON.parse(JSON.stringify(projects)))
+    expect(read.ok && read.value.wearers).toEqual(wearers)
+  })
+  it.each<[string, string, string, RegExp]>([
+    ['cut short', text.slice(0, text.length / 2), 'file-unreadable', /line \d+/],
+    ['not JSON', 'hello', 'file-unreadable', /line 1/],
+    ['another format', '{"format":"x"}', 'file-other', /project file/],
+    ['a newer version', text.replace('"version": 1', '"version": 2'), 'file-newer', /version/],
+    ['no version', text.replace('"version": 1', '"version": "one"'), 'file-version', /version/],
+    [
+      'a wrong figure',
+      text.replace('"allowanceMm": 10', '"allowanceMm": -10'),
+      'file-wrong',
+      /garment 1 \(Lamplighter’s blouse\).*allowanceMm/,
+    ],
+    ['a figure that is none', text.replace(/"x": 74,/, '"x": "74",'), 'file-wrong', /garment 1/],
+    ['an unknown change', text.replace('"kind": "lengthen"', '"kind": "levitate"'), 'file-wrong', /garment 2/],
+    ['a lost edge', text.replace('"edgeId": "side-lower"', '"edgeId": "gone"'), 'garment-invalid', /Lamplighter/],
+  ])('%s is refused with the place', (_, broken, code, where) => {
+    expect(broken).not.toBe(text)
+    const read = readProjectFile(broken)
+    expect(read.ok).toBe(false)
+    if (read.ok) return
+    expect(read.problem.code).toBe(code)
+    expect(`${read.problem.where}`).toMatch(where)
+    expect(read.problem.remedy).toMatch(/\.$/)
+  })
+  it('runs every migration from the version of the file on, in order', () => {
+    const ran: number[] = []
+    const step = (n: number) => (f: Record<string, unknown>) => (ran.push(n), { ...f, [`step${n}`]: true })
+    const out = migrateFile({ version: 2 }, 2, [step(1), step(2), step(3)], 4)
+    expect(ran).toEqual([2, 3])
+    expect(out).toEqual({ version: 4, step2: true, step3: true })
+    expect(() => migrateFile({}, 1, [], 2)).toThrow(/needs 1 migrations/)
+  })
+})
+
+describe('SVG out', () => {
+  const sheet = layOutSheet(draftBlouse(), 'one', words, 1200)
+  const text = writeSvg(sheet, 'Blouse')
+  it('is in true millimetres, named, escaped, and reads back to the same outlines within 0.01 mm', () => {
+    const drawing = only(text)
+    expect(drawing.mmPerUnit).toBeCloseTo(1, 9)
+    const outlines = findOutlines(drawing)
+    expect(outlines.map((o) => o.name)).toEqual(['Front', 'Back', 'Sleeve', 'Neckband'])
+    for (const o of outlines) {
+      expect(o.called).toBe('seam line')
+      const original = sheet.pieces.find((p) => p.piece.name === o.name)!.seamLine
+      for (const p of flattenPath(o.path, 0.5)) expect(nearestPlace(original, p).distanceMm).toBeLessThan(0.01)
+      expect(Math.abs(measureArea(o.path) - measureArea(original))).toBeLessThan(2)
+    }
+    for (const part of ['cut line', 'seam line', 'grain', 'notches', 'text', 'test square']) expect(text).toContain(`data-part="${part}"`)
+    expect(text).toContain('Shorten &lt;the&gt; body &amp; &quot;more&quot;')
+  })
+})
+
+describe('SVG in', () => {
+  it.each([
+    ['mm', 'width="100mm" height="100mm" viewBox="0 0 100 100"', 50, 'mm'],
+    ['cm over another viewBox', 'width="20cm" height="20cm" viewBox="0 0 100 100"', 100, 'cm'],
+    ['inches', 'width="10in" height="10in" viewBox="0 0 100 100"', 127, 'in'],
+    ['px', 'width="100px" height="100px" viewBox="0 0 100 100"', (50 * 25.4) / 96, 'guess'],
+    ['no unit', 'width="100" height="100"', (50 * 25.4) / 96, 'guess'],
+    ['nothing at all', '', (50 * 25.4) / 96, 'guess'],
+    ['height alone', 'height="100mm" viewBox="0 0 50 100"', 50, 'mm'],
+  ])('scale from %s', (_, head, mm, from) => {
+    const drawing = only(svg('<rect x="10" y="10" width="50" height="50"/>', head))
+    const b = boundsOf(drawing.shapes[0]!.path)
+    expect(b.maxX - b.minX).toBeCloseTo(mm as number, 6)
+    expect(drawing.scaleFrom).toBe(from)
+  })
+  it('reads nested groups, every transform, use and symbol', () => {
+    const drawing = only(
+      svg(`<defs><rect id="r" width="10" height="10"/><symbol id="s"><path d="M0 0h4v4z"/></symbol></defs>
+        <g transform="translate(10 20)"><g id="inner" transform="rotate(90 0 0) scale(2)"><use xlink:href="#r" x="1"/></g></g>
+        <use href="#s" transform="matrix(1 0 0 1 50 50)"/><g transform="skewX(45)"><line x1="0" y1="0" x2="0" y2="10"/></g>`),
+    )
+    const [r, s, l] = drawing.shapes.map((x) => boundsOf(x.path))
+    // (1..11, 0..10) doubled, turned a quarter clockwise, moved.
+    expect([r!.minX, r!.maxX, r!.minY, r!.maxY].map((v) => Math.round(v * 1000) / 1000)).toEqual([-10, 10, 22, 42])
+    expect([s!.minX, s!.maxY]).toEqual([50, 54])
+    expect(l!.maxX).toBeCloseTo(10, 9)
+    expect(drawing.shapes[0]!.groups).toEqual(['inner'])
+  })
+  it('reads arcs, quadratics, relative and smooth commands', () => {
+    const [circle, quad, smooth] = only(
+      svg(
+        '<path d="M0 10a10 10 0 1 1 20 0a10 10 0 1 1-20 0z"/><path d="M0 0q10 20 20 0t20 0"/><path d="m5 5c0 5 5 5 5 0s5-5 5 0h5v5H5z"/>',
+      ),
+    ).shapes
+    expect(Math.abs(measureArea(circle!.path))).toBeCloseTo(Math.PI * 100, 0)
+    expect(circle!.closed).toBe(true)
+    expect(boundsOf(quad!.path).maxY).toBeCloseTo(10, 6)
+    expect(boundsOf(quad!.path).minY).toBeCloseTo(-10, 6)
+    expect(smooth!.closed).toBe(true)
+  })
+  it('takes names from titles, labels and ids; skips what is hidden', () => {
+    const drawing = only(
+      svg(
+        '<g id="a"><title>Left front</title><path d="M0 0h5v5z"/></g><g display="none"><path d="M0 0h9v9z"/></g><path style="display:none" d="M0 0h9"/><circle id="button" cx="5" cy="5" r="2"/>',
+      ),
+    )
+    expect(drawing.shapes.map((s) => s.name)).toEqual(['Left front', 'button'])
+  })
+  it('reads the hand-made outside file: inches, mirrored group, use, text', () => {
+    const drawing = only(readFileSync(new URL('../../demo/outside/pedlars-waistcoat.svg', import.meta.url), 'utf8'))
+    expect(drawing.scaleFrom).toBe('in')
+    const [front, back, belt] = findOutlines(drawing)
+    expect([front!.name, back!.name, belt!.name]).toEqual(['Waistcoat front', 'Waistcoat back', 'belt'])
+    const b = boundsOf(belt!.path)
+    expect(b.maxX - b.minX).toBeCloseTo(7.5 * 25.4, 6)
+    expect(front!.trouble).toBeNull()
+  })
+  it.each<[string, string, string]>([
+    ['no XML', 'hello', 'svg-unreadable'],
+    ['nothing', '', 'svg-unreadable'],
+    ['cut short', svg('<path d="M0 0h5"/>').slice(0, 90), 'svg-unreadable'],
+    ['another XML', '<html><body/></html>', 'svg-unreadable'],
+    ['no lines', svg('<text>hi</text>'), 'svg-unreadable'],
+    ['a script', svg('<script>alert(1)</script><path d="M0 0h5v5z"/>'), 'svg-script'],
+    ['a handler', svg('<path onclick="x()" d="M0 0h5v5z"/>'), 'svg-script'],
+    ['entities', `<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]>${svg('<path d="M0 0h5"/>')}`, 'svg-unreadable'],
+    ['an infinite line', svg('<path d="M0 0L1e400 5"/>'), 'svg-unreadable'],
+    ['a broken line', svg('<path d="M0 0 L banana"/>'), 'svg-unreadable'],
+    ['a broken transform', svg('<g transform="wobble(3)"><path d="M0 0h5"/></g>'), 'svg-unreadable'],
+    ['groups without end', svg('<g>'.repeat(200) + '<path d="M0 0h5"/>' + '</g>'.repeat(200)), 'svg-unreadable'],
+    ['50 MB', svg(`<!--${'x'.repeat(50_000_000)}-->`), 'svg-too-large'],
+    ['use in a circle', svg('<g id="a"><use href="#a"/></g><path d="M0 0h5"/>'), 'svg-unreadable'],
+  ])('%s gets a plain sentence', (_, text, code) => {
+    const read = readSvg(text)
+    expect(read.ok).toBe(false)
+    if (read.ok) return
+    expect(read.problem.code).toBe(code)
+    expect(read.problem.message).toMatch(/^[^{}<>]+\.$/)
+    expect(read.problem.remedy).toContain('nothing was changed')
+  })
+  it('never throws on any text', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.string().map((s) => svg(s)),
+          fc.string().map((s) => svg(`<path d="${s.replace(/[<&"]/g, '')}"/>`)),
+        ),
+        (text) => typeof readSvg(text).ok === 'boolean',
+      ),
+      { numRuns: 200 },
+    )
+  })
+})

@@ -1,0 +1,169 @@
+import fc from 'fast-check'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { writePdf } from '../formats/pdf-out'
+import { boundsOf, findSelfCrossing, measureArea } from '../geometry'
+import { outlineOf, shapeOf } from '../pattern'
+import { garmentOf, polygonPiece } from '../pattern/test-pieces'
+import { cutLineOf, layOut, layOutSheet, PAPER_SIZES, tilePages } from './index'
+
+const words = { garmentName: 'Panel', wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [] }
+const font = (w: number) =>
+  new Uint8Array(
+    readFileSync(createRequire(import.meta.url).resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${w}-normal.woff`)),
+  )
+
+describe('cut line', () => {
+  it('lies outside the seam line, is sound, and runs over the darts instead of into them', () => {
+    for (const piece of draftBlouse().pieces) {
+      const shape = shapeOf(piece, 'one')
+      const cut = cutLineOf(piece, shape)
+      expect(findSelfCrossing(cut)).toBeNull()
+      expect(measureArea(cut)).toBeGreaterThan(measureArea(outlineOf(piece, shape)))
+      const fold = piece.edges.find((e) => e.fold)
+      if (fold) expect(boundsOf(cut).minX).toBeCloseTo(boundsOf(outlineOf(piece, shape)).minX, 6)
+    }
+  })
+})
+
+describe('layout', () => {
+  it('never lets two pieces overlap, and keeps the gap', () => {
+    const size = fc.record({ w: fc.integer({ min: 5, max: 400 }), h: fc.integer({ min: 5, max: 900 }) })
+    fc.assert(
+      fc.property(fc.array(size, { minLength: 1, maxLength: 14 }), fc.integer({ min: 300, max: 2000 }), (sizes, width) => {
+        const { pieces } = layOut(
+          sizes.map((s, i) => ({ pieceId: `p${i}`, box: { minX: -7, minY: 3, maxX: s.w - 7, maxY: s.h + 3 } })),
+          width,
+          10,
+        )
+        return (
+          pieces.length === sizes.length &&
+          pieces.every((a, i) =>
+            pieces.every(
+              (b, k) =>
+                i >= k ||
+                a.box.maxX + 10 <= b.box.minX + 1e-9 ||
+                b.box.maxX + 10 <= a.box.minX + 1e-9 ||
+                a.box.maxY + 10 <= b.box.minY + 1e-9 ||
+                b.box.maxY + 10 <= a.box.minY + 1e-9,
+            ),
+          )
+        )
+      }),
+      { numRuns: 200 },
+    )
+  })
+})
+
+describe('tiles', () => {
+  it('cover the sheet, share an overlap, and leave out what is empty', () => {
+    const box = (id: string, w: number, h: number) =>
+      polygonPiece(
+        id,
+        'other',
+        [
+          { x: 0, y: 0 },
+          { x: w, y: 0 },
+          { x: w, y: h },
+          { x: 0, y: h },
+        ],
+        ['other', 'other', 'other', 'other'],
+      )
+    const sheet = layOutSheet(garmentOf([box('tall', 100, 900), box('wide', 800, 100)]), 'one', words, 1000)
+    const t = tilePages(sheet, PAPER_SIZES.a4)
+    expect(t.columns * (t.windowWidthMm - 10) + 10).toBeGreaterThanOrEqual(sheet.widthMm)
+    expect(t.rows * (t.windowHeightMm - 10) + 10).toBeGreaterThanOrEqual(sheet.heightMm)
+    expect(t.pages).toHaveLength(t.columns * t.rows)
+    expect(t.pages[1]!.x - t.pages[0]!.x).toBeCloseTo(t.windowWidthMm - 10, 9)
+    expect(t.pages.some((p) => p.empty)).toBe(true)
+    expect(t.pages[0]!.name).toBe('A1')
+  })
+})
+
+/** Extents of the dark pixels in a grey PGM picture, within a window. */
+function darkRuns(pgm: Buffer, rowOf: (h: number) => number) {
+  const head = /^P5\s+(\d+)\s+(\d+)\s+(\d+)\s/.exec(pgm.subarray(0, 60).toString('latin1'))!
+  const [w, h] = [Number(head[1]), Number(head[2])]
+  const at = head[0].length
+  const y = rowOf(h)
+  const dark: number[] = []
+  for (let x = 0; x < w; x++) if (pgm[at + y * w + x]! < 110) dark.push(x)
+  return dark
+}
+
+describe('PDF', () => {
+  it('prints the 50 mm square as 50 mm, and a 120 mm seam line as 120 mm, at 300 dpi', async () => {
+    const piece = polygonPiece(
+      'Panel',
+      'other',
+      [
+        { x: 0, y: 0 },
+        { x: 120, y: 0 },
+        { x: 120, y: 150 },
+        { x: 0, y: 150 },
+      ],
+      ['other', 'other', 'other', 'other'],
+      { allowanceMm: 0 },
+    )
+    const sheet = layOutSheet(garmentOf([piece]), 'one', words, 400)
+    const bytes = await writePdf(
+      sheet,
+      tilePages(sheet, PAPER_SIZES.a4),
+      { garmentName: 'Panel', lines: ['a line'] },
+      { regular: font(400), bold: font(700) },
+      new Date(0),
+    )
+    const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-pdf-'))
+    try {
+      writeFileSync(join(dir, 'p.pdf'), bytes)
+      execFileSync('pdftoppm', ['-r', '300', '-gray', join(dir, 'p.pdf'), join(dir, 'p')])
+      const mm = (px: number) => (px * 25.4) / 300
+      // The line of the first page where the squares stand: four dark edges, the first two 50 mm apart, the others 2 in.
+      const first = readFileSync(join(dir, 'p-1.pgm'))
+      const text = execFileSync('pdftotext', ['-bbox', join(dir, 'p.pdf'), '-'], { encoding: 'utf8' })
+      const label = /yMin="([\d.]+)"[^>]*>5<\/word>/.exec(text)!
+      const edges = darkRuns(first, () => Math.round(((Number(label[1]) - 20) / 72) * 300)).filter(
+        (x, i, all) => i === 0 || x - all[i - 1]! > 3,
+      )
+      expect(edges).toHaveLength(4)
+      expect(Math.abs(mm(edges[1]! - edges[0]!) - 50)).toBeLessThan(0.2)
+      expect(Math.abs(mm(edges[3]! - edges[2]!) - 50.8)).toBeLessThan(0.2)
+      const page = darkRuns(readFileSync(join(dir, 'p-2.pgm')), (h) => Math.round(h * 0.13)).filter(
+        (x, i, all) => i === 0 || x - all[i - 1]! > 3,
+      )
+      const widths = page.flatMap((a) => page.map((b) => mm(b - a)))
+      expect(widths.some((w) => Math.abs(w - 120) < 0.2)).toBe(true)
+      const words2 = execFileSync('pdftotext', ['-f', '2', '-l', '2', join(dir, 'p.pdf'), '-'], { encoding: 'utf8' })
+      for (const word of ['Panel', 'size: one', 'cut 1', '2026-01-01', 'as bought']) expect(words2).toContain(word)
+    } finally {
+      rmSync(dir, { recursive: true, force: true })
+    }
+  })
+  it('draws the same sheet the same way every time', async () => {
+    const piece = polygonPiece(
+      'P',
+      'other',
+      [
+        { x: 0, y: 0 },
+        { x: 90, y: 0 },
+        { x: 90, y: 90 },
+      ],
+      ['other', 'other', 'other'],
+    )
+    const sheet = layOutSheet(garmentOf([piece]), 'one', words, 300)
+    const make = () =>
+      writePdf(
+        sheet,
+        tilePages(sheet, PAPER_SIZES.letter),
+        { garmentName: 'P', lines: [] },
+        { regular: font(400), bold: font(700) },
+        new Date(0),
+      )
+    expect((await make()).length).toBe((await make()).length)
+  })
+})

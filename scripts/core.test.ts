@@ -1,0 +1,105 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { readProjectFile, writeProjectFile } from '../core/formats'
+import { demoWardrobe } from '../demo/wardrobe'
+
+let dir: string
+let file: string
+const core = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/core.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 28 })
+
+beforeAll(() => {
+  dir = mkdtempSync(join(tmpdir(), 'tidal-seam-core-'))
+  file = join(dir, 'wardrobe.json')
+  const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
+  writeFileSync(file, writeProjectFile(projects, wearers, new Date('2026-01-01')))
+})
+afterAll(() => rmSync(dir, { recursive: true, force: true }))
+
+describe('the command line', () => {
+  it('applies a change from a file and prints ledger and promises', () => {
+    const change = join(dir, 'change.json')
+    writeFileSync(
+      change,
+      JSON.stringify({
+        kind: 'lengthen',
+        inputs: {
+          amountMm: -34.925,
+          pieceId: 'front',
+          leftOut: [],
+          levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }],
+        },
+      }),
+    )
+    const done = core('apply', file, '--garment', '1', '--change', change)
+    expect(done.status).toBe(0)
+    const out = JSON.parse(done.stdout) as {
+      stops: { status: string; held: { held: boolean }[] }[]
+      ledger: { id: string; beforeMm: number; afterMm: number }[]
+    }
+    expect(out.stops[0]!.status).toBe('applied')
+    expect(out.stops[0]!.held.every((h) => h.held)).toBe(true)
+    const fold = out.ledger.find((r) => r.id === 'edge:front:fold')!
+    expect(fold.afterMm - fold.beforeMm).toBeCloseTo(-34.925, 6)
+    writeFileSync(
+      change,
+      JSON.stringify({
+        kind: 'lengthen',
+        inputs: {
+          amountMm: -900,
+          pieceId: 'front',
+          leftOut: [],
+          levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }],
+        },
+      }),
+    )
+    const refused = core('apply', file, '--garment', '1', '--change', change)
+    expect(refused.status).toBe(1)
+    expect(refused.stdout).toBe('')
+    expect(refused.stderr).toMatch(/at most/)
+  })
+  it('measures and checks', () => {
+    const faults = JSON.parse(core('check', file, '--garment', '3').stdout) as { faults: { message: string }[] }
+    expect(faults.faults[0]!.message).toMatch(/seam: Front leg, (out|in)seam is 0.8 cm too long/)
+    const before = JSON.parse(core('measure', file, '--garment', '2', '--at', '0').stdout) as { measures: { id: string; mm: number }[] }
+    const after = JSON.parse(core('measure', file, '--garment', '2').stdout) as typeof before
+    const of = (m: typeof before, id: string) => m.measures.find((x) => x.id === id)!.mm
+    expect(of(after, 'finished:leg-opening')).toBeCloseTo(of(before, 'finished:leg-opening'), 6)
+    expect(of(after, 'edge:front:outseam')).toBeGreaterThan(of(before, 'edge:front:outseam') + 37)
+  })
+  it('exports SVG that it imports again, PDF, and a project file', () => {
+    const svg = join(dir, 'blouse.svg')
+    expect(core('export', file, '--garment', '1', '--out', svg).status).toBe(0)
+    const back = core('import', svg)
+    expect(back.status).toBe(0)
+    const read = readProjectFile(back.stdout)
+    expect(read.ok && read.value.projects[0]!.garment.pieces.map((p) => p.name)).toEqual(['Front', 'Back', 'Sleeve', 'Neckband'])
+    expect(read.ok && read.value.projects[0]!.garment.seams.length).toBeGreaterThanOrEqual(4)
+    const pdf = join(dir, 'blouse.pdf')
+    expect(core('export', file, '--garment', '1', '--format', 'pdf', '--paper', 'letter', '--out', pdf).status).toBe(0)
+    expect(readFileSync(pdf).subarray(0, 5).toString()).toBe('%PDF-')
+    expect(execFileSync('pdftotext', ['-f', '1', '-l', '1', pdf, '-'], { encoding: 'utf8' })).toContain(
+      'Measure the square and sew a mock-up before cutting fabric.',
+    )
+    expect(readProjectFile(core('export', file, '--garment', '1', '--format', 'json').stdout).ok).toBe(true)
+  })
+  it.each([
+    [['measure'], 2, /Name one file/],
+    [['dance', 'x'], 2, /not a command/],
+    [['measure', 'x', '--loud', 'y'], 2, /not an option/],
+    [['measure', '/nowhere.json'], 1, /There is no file/],
+    [['import', 'package.json'], 1, /not a whole XML file/],
+    [['measure', 'package.json'], 1, /not a Tidal Seam project file/],
+  ] as const)('%j ends with %d and a sentence', (args, code, words) => {
+    const done = core(...args)
+    expect(done.status).toBe(code)
+    expect(done.stderr).toMatch(words)
+  })
+  it('asks which garment when there are several, and refuses one that is not there', () => {
+    expect(core('measure', file).stderr).toMatch(/choose one with --garment/)
+    expect(core('measure', file, '--garment', '9').status).toBe(1)
+  })
+})
