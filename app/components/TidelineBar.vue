@@ -109,7 +109,6 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                 class="flex min-h-11 w-full items-center gap-2 rounded-lg px-1.5 text-left hover:bg-act-pale"
                 :class="work.selectedId === c.id && 'bg-act-pale'"
                 :aria-current="work.selectedId === c.id ? 'step' : undefined"
-                :aria-label="`Stop ${i + 1} of ${count}: ${describe(c).title}${dot(i) === 'applied' ? '' : `, ${dot(i)}`}. Alt and arrow keys move it.`"
                 :data-test="`stop-${i}`"
                 @click="select(c, i)"
                 @keydown="onKey($event, c, i)"
@@ -129,6 +128,9 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                   <path v-else d="M10 2L18.5 17H1.5Z" fill="none" stroke="var(--fault)" stroke-width="2.2" />
                   <path v-if="dot(i) === 'refused' || dot(i) === 'orphan'" d="M10 7v5M10 14v1.4" stroke="var(--fault)" stroke-width="2" />
                 </svg>
+                <span class="sr-only"
+                  >Stop {{ i + 1 }} of {{ count }}{{ dot(i) === 'applied' ? '' : `, ${dot(i)}` }}. Alt and arrow keys move it.</span
+                >
                 <span class="min-w-0">
                   <span class="block truncate text-sm leading-tight font-semibold" :class="dot(i) === 'off' && 'line-through'">{{
                     describe(c).title

@@ -27,6 +27,8 @@ const understood = computed(() => {
   return `= ${formatLength(read.value.value, prefs.units, { fraction: 16 })} = ${formatLength(read.value.value, other, { fraction: 16 })}`
 })
 function settle() {
+  // Left as it was: what is shown is rounded, the figure behind it is not.
+  if (!typing) return
   typing = false
   if (!read.value.ok) {
     wrong.value = `${read.value.problem.message} ${read.value.problem.remedy}`
