@@ -45,7 +45,9 @@ export function installPackages() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
   console.log('Installing packages (about a minute and a half the first time) ...')
   const since = Date.now()
-  if (!run('npm', ['ci', '--no-audit', '--no-fund']))
+  // Not “npm ci”: it refuses a lock without the optional binaries of other systems, and a registry that has not got all
+  // of them makes such a lock. Installing by the lock without saving takes the same versions.
+  if (!run('npm', ['install', '--no-save', '--no-audit', '--no-fund']))
     giveUp('The packages could not be installed: see set-up.log. Check the connection to the package registry and try again.')
   writeFileSync(mark, lock)
   console.log(`Packages installed in ${seconds(since)}.`)

@@ -1,7 +1,7 @@
 import { dot } from '../geometry'
 import { alongGrain, crossPoints } from '../moves'
 import { edgePath, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
-import { SAME_POINT_MM } from '../tolerances'
+import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
 
 /**
  * Width of a piece across the grain at a level, mm on the seam lines; a dart that the line crosses is taken off, since
@@ -24,7 +24,9 @@ export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
 const LONG_ROLES = new Set(['side', 'outseam', 'inseam', 'underarm', 'panel'])
 
 /** Step of the search for the narrowest place, mm along the grain, before it is closed in on. */
-const SEARCH_STEP_MM = 6
+const SEARCH_STEP_MM = 16
+
+const GOLDEN = (Math.sqrt(5) - 1) / 2
 
 /** The narrowest place must be this much narrower than both ends of its range to be a waist, mm. */
 const WAIST_DIP_MM = 2
@@ -68,11 +70,25 @@ function findNarrowest(piece: Piece, shape: Shape): number | null {
   for (let i = 1; i < stops.length; i++) if (widths[i]! < widths[best]!) best = i
   let low = stops[Math.max(0, best - 1)]!
   let high = stops[Math.min(steps, best + 1)]!
-  for (let k = 0; k < 40; k++) {
-    const a = low + (high - low) / 3
-    const b = high - (high - low) / 3
-    if (width(a) <= width(b)) high = b
-    else low = a
+  // Golden section: one new width a step, down to a hundredth of a millimetre along the grain.
+  let a = high - GOLDEN * (high - low)
+  let b = low + GOLDEN * (high - low)
+  let atA = width(a)
+  let atB = width(b)
+  while (high - low > EQUAL_MM) {
+    if (atA <= atB) {
+      high = b
+      b = a
+      atB = atA
+      a = high - GOLDEN * (high - low)
+      atA = width(a)
+    } else {
+      low = a
+      a = b
+      atA = atB
+      b = low + GOLDEN * (high - low)
+      atB = width(b)
+    }
   }
   const at = (low + high) / 2
   const narrow = width(at)

@@ -1,5 +1,5 @@
-import { dot, measureSegment, pointAt, type Path, type Point, type Segment } from '../geometry'
-import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
+import { dot, measureSegment, pointAt, type Cubic, type Path, type Point } from '../geometry'
+import { SAME_POINT_MM } from '../tolerances'
 
 /** The grain coordinate of a point: mm along the grain from a fixed origin. */
 export const alongGrain = (p: Point, grain: Point): number => dot(p, grain)
@@ -15,32 +15,40 @@ interface SegmentCrossing {
 
 function crossSegments(path: Path, grain: Point, levelMm: number): SegmentCrossing[] {
   const found: SegmentCrossing[] = []
-  const height = (p: Point) => alongGrain(p, grain) - levelMm
-  const beyond = (h: number) => h > SAME_POINT_MM
-  path.forEach((s, index) => {
+  const height = (p: Point) => p.x * grain.x + p.y * grain.y - levelMm
+  for (let index = 0; index < path.length; index++) {
+    const s = path[index]!
+    const a = height(s.from)
+    const b = height(s.to)
+    const startBeyond = a > SAME_POINT_MM
+    const endBeyond = b > SAME_POINT_MM
     if (s.kind === 'line') {
-      const a = height(s.from)
-      const b = height(s.to)
-      if (beyond(a) !== beyond(b)) found.push({ index, t: Math.min(1, Math.max(0, a / (a - b))), direction: beyond(a) ? -1 : 1 })
-      return
+      if (startBeyond !== endBeyond) found.push({ index, t: Math.min(1, Math.max(0, a / (a - b))), direction: startBeyond ? -1 : 1 })
+      continue
     }
-    const ends = [s.from, s.c1, s.c2, s.to].map(height)
-    if (ends.every(beyond) || !ends.some(beyond)) return
-    const stops = levelTurns(s, grain)
-    for (let i = 0; i + 1 < stops.length; i++) {
-      let low = stops[i]!
-      let high = stops[i + 1]!
-      const startBeyond = beyond(height(pointAt(s, low)))
-      if (startBeyond === beyond(height(pointAt(s, high)))) continue
-      for (let k = 0; k < HALVINGS && high - low > SAME_PARAMETER * SAME_PARAMETER; k++) {
-        const middle = (low + high) / 2
-        if (beyond(height(pointAt(s, middle))) === startBeyond) low = middle
-        else high = middle
-      }
-      found.push({ index, t: high, direction: startBeyond ? -1 : 1 })
-    }
-  })
+    // A curve lies within its handles: when all four are on one side, so is it.
+    const firstBeyond = height(s.c1) > SAME_POINT_MM
+    const secondBeyond = height(s.c2) > SAME_POINT_MM
+    if (startBeyond === endBeyond && startBeyond === firstBeyond && startBeyond === secondBeyond) continue
+    crossCubic(s, index, grain, height, found)
+  }
   return found
+}
+
+function crossCubic(s: Cubic, index: number, grain: Point, height: (p: Point) => number, found: SegmentCrossing[]): void {
+  const stops = levelTurns(s, grain)
+  for (let i = 0; i + 1 < stops.length; i++) {
+    let low = stops[i]!
+    let high = stops[i + 1]!
+    const startBeyond = height(pointAt(s, low)) > SAME_POINT_MM
+    if (startBeyond === height(pointAt(s, high)) > SAME_POINT_MM) continue
+    for (let k = 0; k < HALVINGS; k++) {
+      const middle = (low + high) / 2
+      if (height(pointAt(s, middle)) > SAME_POINT_MM === startBeyond) low = middle
+      else high = middle
+    }
+    found.push({ index, t: high, direction: startBeyond ? -1 : 1 })
+  }
 }
 
 /**
@@ -64,7 +72,7 @@ export function crossPoints(path: Path, grain: Point, levelMm: number): Point[] 
 }
 
 /** Parameters that part a cubic into stretches monotone along the grain. */
-function levelTurns(s: Segment & { kind: 'cubic' }, grain: Point): number[] {
+function levelTurns(s: Cubic, grain: Point): number[] {
   const [p0, p1, p2, p3] = [s.from, s.c1, s.c2, s.to].map((p) => alongGrain(p, grain)) as [number, number, number, number]
   const a = p3 - 3 * p2 + 3 * p1 - p0
   const b = 2 * (p2 - 2 * p1 + p0)
