@@ -1,0 +1,66 @@
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { By, Key, until } from 'selenium-webdriver'
+import { byTest, click, openBrowser, serve } from './browser'
+
+// npm run screenshots: one PNG of each main view at 1280 x 800, from the demo data. Build first.
+
+const OUT = 'docs/screenshots'
+mkdirSync(OUT, { recursive: true })
+const server = await serve()
+const { driver, downloads, close } = await openBrowser()
+const settle = (ms = 900) => new Promise((resolve) => setTimeout(resolve, ms))
+
+async function shoot(name: string): Promise<void> {
+  await settle()
+  writeFileSync(join(OUT, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'))
+  console.log(name)
+}
+
+async function open(path: string, sign: string): Promise<void> {
+  await driver.get(`${server.url}/${path}`)
+  await byTest(driver, sign)
+}
+
+try {
+  await driver.get(server.url)
+  await click(driver, 'open-demo-first')
+  await driver.wait(until.elementLocated(By.css('[data-id="demo-blouse"]')), 10_000)
+  await settle(7000)
+  await shoot('wardrobe')
+
+  await open('garment/demo-blouse/reshape', 'table')
+  const wish = await byTest(driver, 'wish')
+  await wish.sendKeys('shorten the body by 1 3/8')
+  await byTest(driver, 'kind-lengthen')
+  await wish.sendKeys(Key.ENTER)
+  await byTest(driver, 'stop-title')
+  await shoot('reshape')
+  await click(driver, 'theme')
+  await shoot('reshape-dark')
+  await click(driver, 'theme')
+
+  await open('garment/demo-flared/match', 'match-summary')
+  await shoot('match')
+
+  await open('garment/demo-blouse/paper', 'page-count')
+  await shoot('paper')
+  await click(driver, 'save-pdf')
+  await settle(3000)
+  const pdf = readdirSync(downloads).find((f) => f.endsWith('.pdf'))!
+  execFileSync('pdftoppm', ['-r', '60', '-png', '-f', '1', '-l', '1', '-singlefile', join(downloads, pdf), join(OUT, 'pdf-first-page')])
+  await open('garment/demo-blouse/paper', 'page-count')
+  await click(driver, 'tab-steps')
+  await byTest(driver, 'paper-step')
+  await shoot('steps')
+
+  await open('import', 'choose-file')
+  await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
+  await click(driver, 'confirm-scale')
+  await byTest(driver, 'tray-picture')
+  await shoot('tray')
+} finally {
+  await close()
+  server.stop()
+}
