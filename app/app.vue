@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { watchEffect } from 'vue'
+import { onMounted, watchEffect } from 'vue'
 import { Toaster } from 'vue-sonner'
 import 'vue-sonner/style.css'
 import { usePrefs } from '~/stores/prefs'
 
 const prefs = usePrefs()
+// Ask the browser not to clear the wardrobe when it runs short of room; it may say no.
+onMounted(() => void navigator.storage?.persist?.())
 watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
 </script>
 

@@ -5,15 +5,21 @@ import type { LedgerRow } from '~~/core/measure'
 /** Every figure that moved: before, after, difference. */
 const props = defineProps<{ rows: LedgerRow[] }>()
 const NAMES = { finished: 'Finished', seam: 'Seams', width: 'Widths', edge: 'Edges', dart: 'Darts' } as const
+/** A difference smaller than this is not seen on a ruler, mm; it is counted, not listed. */
+const SEEN_MM = 0.3
+const seen = computed(() =>
+  props.rows.filter((r) => r.beforeMm === null || r.afterMm === null || Math.abs(r.afterMm - r.beforeMm) >= SEEN_MM),
+)
+const unseen = computed(() => props.rows.length - seen.value.length)
 const groups = computed(() =>
   (Object.keys(NAMES) as (keyof typeof NAMES)[])
-    .map((g) => ({ name: NAMES[g], rows: props.rows.filter((r) => r.group === g) }))
+    .map((g) => ({ name: NAMES[g], rows: seen.value.filter((r) => r.group === g) }))
     .filter((g) => g.rows.length > 0),
 )
 </script>
 
 <template>
-  <p v-if="rows.length === 0" class="text-sm text-soft">No figure has moved.</p>
+  <p v-if="seen.length === 0" class="text-sm text-soft">No figure has moved.</p>
   <table v-else class="w-full text-sm">
     <thead>
       <tr class="text-left text-soft">
@@ -41,4 +47,5 @@ const groups = computed(() =>
       </tr>
     </tbody>
   </table>
+  <p v-if="unseen > 0" class="mt-1 text-sm text-soft">{{ unseen }} more moved by less than a ruler shows.</p>
 </template>

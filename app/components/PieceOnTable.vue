@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { add, boundsOf, leftOf, measureLength, scale } from '~~/core/geometry'
+import { crossPoints } from '~~/core/moves'
 import { notchPlace, outlineOf, type Piece, type Shape } from '~~/core/pattern'
 import { betweenOutlines, betweenPaths, betweenPoints } from '~/composables/usePieceDrawing'
 
@@ -45,11 +46,24 @@ const arrow = computed(() => {
     `M${p.x + back * 9 * u.x - 4 * u.y} ${p.y + back * 9 * u.y + 4 * u.x}L${p.x} ${p.y}L${p.x + back * 9 * u.x + 4 * u.y} ${p.y + back * 9 * u.y - 4 * u.x}`
   return `M${from.x} ${from.y}L${to.x} ${to.y}${head(from, 1)}${head(to, -1)}`
 })
-/** Small pieces carry their name below them, others beside the grainline. */
+/** Where the name goes: the widest place of the piece that no inner line crosses; small pieces carry it below them. */
 const namePlace = computed(() => {
-  const box = boundsOf(outlineOf(props.piece, props.to))
-  if ((box.maxY - box.minY) * props.zoom < 70) return { x: box.minX, y: box.maxY + 18 / props.zoom }
-  return { x: grain.value.from.x + 12 / props.zoom, y: grain.value.from.y + (grain.value.to.y - grain.value.from.y) * 0.22 + 10 }
+  const outline = outlineOf(props.piece, props.to)
+  const box = boundsOf(outline)
+  const height = box.maxY - box.minY
+  if (height * props.zoom < 70) return { x: box.minX, y: box.maxY + 18 / props.zoom, anchor: 'start' as const }
+  const lines = props.piece.lines.flatMap((l) => props.to.lines[l.id]!.map((s) => s.from.y))
+  let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
+  for (let k = 5; k <= 16; k++) {
+    const y = box.minY + (height * k) / 20
+    if (lines.some((l) => l > y - 24 / props.zoom && l < y + 30 / props.zoom)) continue
+    const xs = crossPoints(outline, { x: 0, y: 1 }, y)
+      .map((p) => p.x)
+      .sort((a, b) => a - b)
+    for (let i = 0; i + 1 < xs.length; i += 2)
+      if (xs[i + 1]! - xs[i]! > best.width) best = { width: xs[i + 1]! - xs[i]!, x: (xs[i]! + xs[i + 1]!) / 2, y }
+  }
+  return { x: best.x, y: best.y, anchor: 'middle' as const }
 })
 const count = computed(() => `cut ${props.piece.cut.count}${props.piece.edges.some((e) => e.fold) ? ' on the fold' : ''}`)
 </script>
@@ -117,7 +131,28 @@ const count = computed(() => `cut ${props.piece.cut.count}${props.piece.edges.so
       vector-effect="non-scaling-stroke"
     />
     <path :d="arrow" fill="none" stroke="var(--ink-soft)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
-    <text :x="namePlace.x" :y="namePlace.y" :font-size="17 / zoom" class="font-display italic" fill="var(--ink)">{{ piece.name }}</text>
-    <text :x="namePlace.x" :y="namePlace.y + 17 / zoom" :font-size="13 / zoom" fill="var(--ink-soft)">{{ count }}</text>
+    <text
+      :x="namePlace.x"
+      :y="namePlace.y"
+      :text-anchor="namePlace.anchor"
+      paint-order="stroke"
+      :stroke="namePlace.anchor === 'middle' ? 'var(--land)' : 'var(--water)'"
+      :stroke-width="5 / zoom"
+      :font-size="17 / zoom"
+      class="font-display italic"
+      fill="var(--ink)"
+      >{{ piece.name }}</text
+    >
+    <text
+      :x="namePlace.x"
+      :y="namePlace.y + 17 / zoom"
+      :text-anchor="namePlace.anchor"
+      paint-order="stroke"
+      :stroke="namePlace.anchor === 'middle' ? 'var(--land)' : 'var(--water)'"
+      :stroke-width="4 / zoom"
+      :font-size="13 / zoom"
+      fill="var(--ink-soft)"
+      >{{ count }}</text
+    >
   </g>
 </template>

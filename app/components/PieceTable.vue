@@ -256,7 +256,7 @@ defineExpose({ fit })
           role="slider"
           :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
           :aria-valuenow="Math.round(h.handle.valueMm)"
-          :aria-valuetext="prefs.length(h.handle.valueMm, { signed: true })"
+          :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
           class="cursor-ns-resize"
           @pointerdown="onDown($event, h.handle)"
           @pointermove="onMove"
@@ -283,7 +283,7 @@ defineExpose({ fit })
               stroke="var(--note)"
             />
             <text x="9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
-              {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: true }) }}
+              {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
             </text>
           </g>
         </g>

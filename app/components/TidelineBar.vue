@@ -86,7 +86,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
       <Pause v-if="playing" class="size-5" /><Play v-else class="size-5" />
     </button>
     <div class="min-w-0 flex-1 overflow-x-auto">
-      <div class="min-w-max px-1" :style="{ width: `max(100%, ${(count + 1) * 9.5}rem)` }">
+      <div class="min-w-max px-1" :style="{ width: `max(100%, ${count * 7 + 11}rem)` }">
         <div class="relative flex">
           <button
             class="w-24 shrink-0 rounded-lg py-1 text-left text-sm hover:bg-act-pale"
@@ -101,6 +101,8 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
             tag="ol"
             class="flex min-w-0 flex-1"
             :animation="prefs.stillness ? 0 : 150"
+            :force-fallback="true"
+            :fallback-tolerance="4"
             :delay="120"
             :delay-on-touch-only="true"
           >

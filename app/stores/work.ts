@@ -5,6 +5,7 @@ import { findKind, type Change } from '~~/core/changes'
 import type { Project, Wearer } from '~~/core/formats'
 import { doAct, redoAct, undoAct } from '~/data/acts'
 import { db, type Act } from '~/data/db'
+import { usePrefs } from '~/stores/prefs'
 import { useLive } from '~/composables/useLive'
 import type { Computed, FoldWorker } from '~/workers/fold.worker'
 
@@ -17,12 +18,19 @@ function foldWorker(): Remote<FoldWorker> {
 
 /** The garment that is open: its row, its plan as computed by the worker, and what is being dragged. */
 export const useWork = defineStore('work', () => {
+  const prefs = usePrefs()
   const projectId = ref<string | null>(null)
-  const project = useLive(
-    async () => (projectId.value ? ((await db.projects.get(projectId.value)) ?? null) : null),
-    null as Project | null,
+  /** undefined while it is being read, null when this browser has no such garment. */
+  const found = useLive(
+    async () => {
+      const id = projectId.value
+      return id ? { id, row: (await db.projects.get(id)) ?? null } : null
+    },
+    null as { id: string; row: Project | null } | null,
     projectId,
   )
+  const project = computed(() => (found.value?.id === projectId.value ? (found.value?.row ?? null) : null))
+  const missing = computed(() => found.value?.id === projectId.value && found.value?.row === null)
   const wearer = useLive(
     async () => (project.value?.wearerId ? ((await db.wearers.get(project.value.wearerId)) ?? null) : null),
     null as Wearer | null,
@@ -73,7 +81,7 @@ export const useWork = defineStore('work', () => {
         baseKey = key
       }
       const plan = row.plan.map((c) => (draft.value?.changeId === c.id ? { ...c, inputs: draft.value.inputs } : c))
-      const result = await worker.compute(plan, wearer.value ?? null)
+      const result = await worker.compute(plan, wearer.value ?? null, { ...prefs.tolerances })
       if (projectId.value === row.id) computedPlan.value = result
       trouble.value = null
     } catch (error) {
@@ -86,7 +94,7 @@ export const useWork = defineStore('work', () => {
       }
     }
   }
-  watch([project, wearer, draft], () => void recompute())
+  watch([project, wearer, draft, () => prefs.tolerances], () => void recompute())
 
   function open(id: string): void {
     if (projectId.value === id) return
@@ -168,6 +176,7 @@ export const useWork = defineStore('work', () => {
   return {
     projectId,
     project,
+    missing,
     wearer,
     computedPlan,
     selectedId,

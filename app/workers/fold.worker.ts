@@ -12,7 +12,7 @@ import {
   type PaperStep,
 } from '~~/core/changes'
 import { WearerSchema, type Wearer } from '~~/core/formats'
-import { DEFAULT_TOLERANCES, walkGarment, type WalkedGarment } from '~~/core/match'
+import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
 import type { UnitSystem } from '~~/core/units'
@@ -56,7 +56,7 @@ const api = {
   },
 
   /** Folds a plan over the pieces and measures what came out. */
-  compute(plan: unknown, wearer: unknown): Computed {
+  compute(plan: unknown, wearer: unknown, tolerances: Tolerances): Computed {
     if (!base) throw new Error('no garment was set')
     const context = { sizeId: base.garment.baseSizeId, wearer: contextWearer(WearerSchema.nullable().parse(wearer)) }
     folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, folded ?? undefined)
@@ -80,8 +80,8 @@ const api = {
       garments: [folded.base, ...folded.stops.map((s) => s.garment)],
       stops,
       ledger: compareMeasures(folded.base, folded.garment, context.sizeId),
-      walked: walkGarment(folded.garment, context.sizeId),
-      faults: listFaults(folded, context.sizeId, DEFAULT_TOLERANCES),
+      walked: walkGarment(folded.garment, context.sizeId, tolerances),
+      faults: listFaults(folded, context.sizeId, tolerances),
     }
   },
 

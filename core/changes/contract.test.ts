@@ -54,7 +54,8 @@ describe('every change', () => {
       const result = kind.apply(garment, kind.withAmount(garment, inputs, amountMm, context), context)
       expect(result.ok ? '' : result.problem.message).toBe('')
       if (!result.ok) return
-      const { garment: after, held, touched } = result.value
+      const { garment: after, held, touched, cautions } = result.value
+      for (const c of cautions) if (c.mend) expect(kind.schema.safeParse(c.mend.inputs).success).toBe(true)
       expect(checkGarment(after)).toBeNull()
       expect(held.length).toBeGreaterThan(3)
       expect(held.filter((h) => !h.held).map((h) => `${h.where}: ${h.label} ${h.before} ${h.after}`)).toEqual([])

@@ -62,8 +62,9 @@ export interface Handle {
   /** A line drawn with it, if it sets a level. */
   line?: { from: Point; to: Point }
   label: string
-  /** What the readout beside the handle says, mm. */
+  /** What the readout beside the handle says, mm; growth is written with its sign. */
   valueMm: number
+  isGrowth: boolean
   kind: 'level' | 'amount'
 }
 

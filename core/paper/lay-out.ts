@@ -20,7 +20,12 @@ export interface Layout {
 export interface Footprint {
   pieceId: string
   box: Box
+  /** Height by which it is ranked, where that must not change with the box, mm. */
+  rankMm?: number
 }
+
+/** Pieces of about the same height keep the order they are given in: front before back. */
+const RANK_MM = 120
 
 export const footprintOf = (pieceId: string, paths: readonly Path[]): Footprint => ({ pieceId, box: joinBoxes(paths.map(boundsOf)) })
 
@@ -35,7 +40,9 @@ export function layOut(footprints: readonly Footprint[], widthMm: number, gapMm:
   const wide = Math.max(widthMm, ...footprints.map((f) => f.box.maxX - f.box.minX))
   let skyline: { x: number; w: number; y: number }[] = [{ x: 0, w: wide, y: 0 }]
   const laid: LaidPiece[] = []
-  const order = footprints.map((f, i) => ({ f, i, h: f.box.maxY - f.box.minY })).sort((a, b) => b.h - a.h || a.i - b.i)
+  const order = footprints
+    .map((f, i) => ({ f, i, rank: Math.ceil((f.rankMm ?? f.box.maxY - f.box.minY) / RANK_MM) }))
+    .sort((a, b) => b.rank - a.rank || a.i - b.i)
   for (const { f } of order) {
     const w = f.box.maxX - f.box.minX
     const h = f.box.maxY - f.box.minY

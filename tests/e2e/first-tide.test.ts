@@ -212,7 +212,36 @@ describe('the tideline', () => {
   })
 })
 
+describe('by hand', () => {
+  it('reorders stops by dragging them, and says when a garment is not there', async () => {
+    await freshDemo()
+    await openGarment('demo-dress', 'reshape')
+    await ask('shorten the body by 1', 'lengthen')
+    await ask('hem longer at the back', 'uneven-hem')
+    const from = await byTest(driver, 'stop-1')
+    const to = await byTest(driver, 'stop-0')
+    await driver
+      .actions()
+      .move({ origin: from })
+      .press()
+      .move({ origin: from, x: -30, y: 0 })
+      .move({ origin: to, x: -40, y: 0, duration: 300 })
+      .release()
+      .perform()
+    await soon('dragged in front', async () => (await textOf('stop-0')).includes('Uneven hem'))
+    await driver.get(`${server.url}/garment/nobody/reshape`)
+    await soon('a plain sentence', async () => (await driver.findElement(By.css('main')).getText()).includes('no such garment'))
+  })
+})
+
 describe('match', () => {
+  it('lets one say what counts as matching', async () => {
+    await freshDemo()
+    await openGarment('demo-flared', 'match')
+    await retype(await byTest(driver, 'tolerance-ease'), '10mm')
+    await soon('8 mm can be eased', async () => (await textOf('seam-verdict')) === 'can be eased')
+  })
+
   it('shows the fault in the flared trousers first, and one click mends it', async () => {
     await freshDemo()
     await openGarment('demo-flared', 'match')

@@ -29,6 +29,7 @@ export function lengthenHandles(garment: Garment, inputs: LengthenInputs, applie
         label: level.label,
         valueMm: amounts[i]!,
         kind: 'level',
+        isGrowth: true,
       }
     }),
     {
@@ -39,6 +40,7 @@ export function lengthenHandles(garment: Garment, inputs: LengthenInputs, applie
       label: 'amount',
       valueMm: inputs.amountMm,
       kind: 'amount',
+      isGrowth: true,
     },
   ]
 }

@@ -17,6 +17,13 @@ function lengthenInputs(inputs: PlaceSeamInputs, amountMm: number): LengthenInpu
   return { amountMm, pieceId: inputs.pieceId, levels: [inputs.level], leftOut: [] }
 }
 
+/** Cautions of the lengthening underneath: what it would mend is not an input of this change, so it is not offered. */
+function ownCautions(cautions: readonly Caution[]): Caution[] {
+  return cautions
+    .filter((c) => c.code !== 'share-two-lines')
+    .map(({ code, message, pieceId }) => ({ code, message, ...(pieceId ? { pieceId } : {}) }))
+}
+
 /** The body's change: the amount along the grain is solved so that the side measures exactly what is wanted. */
 function moveSeam(
   garment: Garment,
@@ -74,7 +81,7 @@ export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, contex
   const seam = garment.seams.find((s) => s.id === inputs.seamId)!
   let after = applied.garment
   let { touched, leftOut } = applied
-  const cautions: Caution[] = [...applied.cautions]
+  const cautions: Caution[] = ownCautions(applied.cautions)
   let held = applied.held
   const above = new Set(touched.map((t) => t.pieceId))
   const below = seam.sides
@@ -98,7 +105,7 @@ export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, contex
     after = back.value.garment
     touched = [...touched, ...back.value.touched.map((t) => ({ ...t, how: 'partner' as const }))]
     held = [...held, ...back.value.held]
-    cautions.push(...back.value.cautions)
+    cautions.push(...ownCautions(back.value.cautions))
     leftOut = [...leftOut, ...back.value.leftOut]
   }
   if (Math.abs(amountMm) > EQUAL_MM) {

@@ -77,7 +77,18 @@ export const placeSeam: ChangeKind<PlaceSeamInputs> = {
     const edge = piece.edges.find((e) => seamEdges(piece, seam).has(e.id))!
     const path = shape.edges[edge.id]!
     const grain = grainDirection(shape)
-    return [{ id: 'wanted', pieceId: piece.id, at: path[0]!.from, axis: grain, label: 'seam', valueMm: inputs.wantedMm, kind: 'amount' }]
+    return [
+      {
+        id: 'wanted',
+        pieceId: piece.id,
+        at: path[0]!.from,
+        axis: grain,
+        label: 'seam',
+        valueMm: inputs.wantedMm,
+        kind: 'amount',
+        isGrowth: false,
+      },
+    ]
   },
   drag: (_garment, inputs, handleId, byMm) =>
     handleId === 'wanted' ? { ...inputs, wantedMm: Math.max(0, inputs.wantedMm + byMm) } : inputs,

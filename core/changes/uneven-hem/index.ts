@@ -75,7 +75,8 @@ export const unevenHem: ChangeKind<UnevenHemInputs> = {
           axis: grainDirection(after),
           label: key === 'sideMm' ? 'side' : 'centre',
           valueMm: inputs[key as (typeof KEYS)[number]],
-          kind: 'amount' as const,
+          kind: 'amount',
+          isGrowth: true as const,
         }))
     })
   },

@@ -73,9 +73,10 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
           </button>
         </li>
       </ul>
-      <p class="mt-4 px-2 text-sm text-soft">
-        Up to <LengthText :mm="1" fine /> is good, up to <LengthText :mm="3" fine /> can be eased in.
-      </p>
+      <section class="mt-5 space-y-2 border-t border-edge px-2 pt-3" aria-label="What counts as matching">
+        <FieldsLengthField v-model="prefs.goodMm" label="Matches up to" test="tolerance-good" positive />
+        <FieldsLengthField v-model="prefs.easeMm" label="Can be eased in up to" test="tolerance-ease" positive />
+      </section>
     </nav>
 
     <div class="min-h-0 overflow-y-auto p-5">

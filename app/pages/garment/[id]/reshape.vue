@@ -2,6 +2,7 @@
 import { CircleAlert, CircleCheck, Waves } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { findKind, type Handle } from '~~/core/changes'
+import { boundsOf } from '~~/core/geometry'
 import { footprintOf, layOut, type Layout } from '~~/core/paper'
 import { outlineOf, shapeOf } from '~~/core/pattern'
 import { useWork } from '~/stores/work'
@@ -40,12 +41,11 @@ watch(
     // While an amount is being dragged the pieces keep their places.
     if (work.draft && layout.value.pieces.length > 0) return
     const size = base.value.baseSizeId
-    const prints = base.value.pieces.map((p) =>
-      footprintOf(
-        p.id,
-        done.value.garments.flatMap((g) => g.pieces.filter((q) => q.id === p.id).map((q) => outlineOf(q, shapeOf(q, size)))),
-      ),
-    )
+    const prints = base.value.pieces.map((p) => {
+      const outlines = done.value.garments.flatMap((g) => g.pieces.filter((q) => q.id === p.id).map((q) => outlineOf(q, shapeOf(q, size))))
+      const bought = boundsOf(outlines[0]!)
+      return { ...footprintOf(p.id, outlines), rankMm: bought.maxY - bought.minY }
+    })
     const tries = [900, 1200, 1500, 1900, 2400, 3000].map((w) => layOut(prints, w, GAP_MM))
     layout.value = tries.reduce((a, b) => (Math.max(b.widthMm / 1.55, b.heightMm) < Math.max(a.widthMm / 1.55, a.heightMm) ? b : a))
   },
