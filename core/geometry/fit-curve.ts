@@ -6,6 +6,9 @@ import { add, cross, distance, dot, scale, subtract, unit } from './vector'
 /** Rounds of moving each point's parameter to its nearest place; more change the fit by less than 0.001 mm. */
 const ROUNDS = 20
 
+/** A round that leaves more than this part of the error is not worth another: the run is split instead. */
+const SLOW = 0.97
+
 function chordParameters(points: readonly Point[]): number[] {
   const along = [0]
   for (let i = 1; i < points.length; i++) along.push(along[i - 1]! + distance(points[i]!, points[i - 1]!))
@@ -96,7 +99,10 @@ export function fitCurve(points: readonly Point[], startDir: Point, endDir: Poin
   for (let round = 0; round < ROUNDS && worst.off > toleranceMm; round++) {
     ts = closer(curve, points, ts)
     curve = handlesFor(points, ts, startDir, endDir)
-    worst = worstOf(curve, points, ts)
+    const next = worstOf(curve, points, ts)
+    const stuck = next.off > worst.off * SLOW
+    worst = next
+    if (stuck) break
   }
   if (worst.off <= toleranceMm) return [curve]
   const k = Math.min(Math.max(worst.index, 1), points.length - 2)

@@ -1,16 +1,4 @@
-import {
-  add,
-  fitCurve,
-  measureSegment,
-  parameterAtLength,
-  pointAt,
-  scale,
-  tangentAt,
-  turnRad,
-  type Path,
-  type Point,
-  type Segment,
-} from '../geometry'
+import { add, fitCurve, measureSegment, pointAt, scale, tangentAt, turnRad, type Path, type Point, type Segment } from '../geometry'
 import { FIT_MM, RATE_STEP, SMOOTH_DEG } from '../tolerances'
 
 /** Rises from 0 to 1 with level ends: 3u^2 - 2u^3, at most 1.5 steep. */
@@ -58,10 +46,11 @@ function fitRun(run: Path, runMm: number, grain: Point, movedBy: (atMm: number) 
   for (const s of run) {
     const length = measureSegment(s)
     const steps = Math.max(LEAST_SAMPLES, Math.ceil(length / SAMPLE_MM))
-    for (let i = points.length === 0 ? 0 : 1; i <= steps; i++) {
-      const atMm = (length * i) / steps
-      const t = i === steps ? 1 : parameterAtLength(s, atMm)
-      points.push(add(pointAt(s, t), scale(grain, movedBy(walked + atMm))))
+    let atMm = 0
+    if (points.length === 0) points.push(add(s.from, scale(grain, movedBy(0))))
+    for (let i = 1; i <= steps; i++) {
+      atMm += measureSegment(s, (i - 1) / steps, i / steps)
+      points.push(add(pointAt(s, i / steps), scale(grain, movedBy(walked + atMm))))
     }
     walked += length
   }
