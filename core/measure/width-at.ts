@@ -48,16 +48,18 @@ const narrowest = new WeakMap<Shape, { piece: Piece; at: number | null }>()
 
 function findNarrowest(piece: Piece, shape: Shape): number | null {
   const grain = grainDirection(shape)
-  const ends = piece.edges
-    .filter((e) => LONG_ROLES.has(e.role))
-    .flatMap((e) => {
-      const path = edgePath(shape, e.id)
-      return [path[0]!.from, path[path.length - 1]!.to]
-    })
-    .map((p) => alongGrain(p, grain))
-  if (ends.length < 2) return null
-  const top = Math.min(...ends)
-  const bottom = Math.max(...ends)
+  // Between the levels at which every upright edge of the piece runs: a leg counts from the crotch down.
+  const reach = new Map<string, { top: number; bottom: number }>()
+  for (const e of piece.edges) {
+    if (!LONG_ROLES.has(e.role)) continue
+    const path = edgePath(shape, e.id)
+    const ends = [path[0]!.from, path[path.length - 1]!.to].map((p) => alongGrain(p, grain))
+    const known = reach.get(e.role) ?? { top: Infinity, bottom: -Infinity }
+    reach.set(e.role, { top: Math.min(known.top, ...ends), bottom: Math.max(known.bottom, ...ends) })
+  }
+  if (reach.size === 0) return null
+  const top = Math.max(...[...reach.values()].map((r) => r.top))
+  const bottom = Math.min(...[...reach.values()].map((r) => r.bottom))
   if (bottom - top < 4 * SEARCH_STEP_MM) return null
   const width = (at: number) => widthAt(piece, shape, at)
   // Just inside the ends: at a corner the line would touch, not cross.

@@ -1,0 +1,102 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { Project } from '~~/core/formats'
+import { demoWardrobe } from '~~/demo/wardrobe'
+import { doAct, doRows, redoAct, undoAct } from './acts'
+import { db } from './db'
+
+const { projects } = demoWardrobe(new Date('2026-03-01'))
+const blouse = projects[0]!
+const row = () => db.projects.get(blouse.id)
+const stop = (id: string) => ({ ...projects[1]!.plan[0]!, id })
+
+beforeEach(async () => {
+  await Promise.all([db.projects.clear(), db.acts.clear()])
+  await doRows('open', [{ id: blouse.id, after: blouse }])
+})
+
+describe('an act', () => {
+  it('changes the row, can be undone and done again', async () => {
+    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
+    expect(await undoAct(blouse.id)).toBe('add')
+    expect((await row())!.plan).toEqual([])
+    expect((await row())!.garment).toEqual(blouse.garment)
+    expect(await redoAct(blouse.id)).toBe('add')
+    expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
+    expect(await redoAct(blouse.id)).toBeNull()
+  })
+
+  it('ends what could have been redone', async () => {
+    await doAct(blouse.id, 'first', (p) => void p.plan.push(stop('a')))
+    await undoAct(blouse.id)
+    await doAct(blouse.id, 'second', (p) => void p.plan.push(stop('b')))
+    expect(await redoAct(blouse.id)).toBeNull()
+    expect((await row())!.plan.map((c) => c.id)).toEqual(['b'])
+  })
+
+  it('undoes in the order things were done, many deep', async () => {
+    for (const id of ['a', 'b', 'c']) await doAct(blouse.id, `add ${id}`, (p) => void p.plan.push(stop(id)))
+    await doAct(blouse.id, 'move', (p) => void p.plan.reverse())
+    expect((await row())!.plan.map((c) => c.id)).toEqual(['c', 'b', 'a'])
+    const labels = [await undoAct(blouse.id), await undoAct(blouse.id), await undoAct(blouse.id)]
+    expect(labels).toEqual(['move', 'add c', 'add b'])
+    expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
+  })
+
+  it('reads the row as it is now, so that two at once both count', async () => {
+    await Promise.all(['a', 'b', 'c', 'd'].map((id) => doAct(blouse.id, id, (p) => void p.plan.push(stop(id)))))
+    expect((await row())!.plan.map((c) => c.id).sort()).toEqual(['a', 'b', 'c', 'd'])
+  })
+
+  it('that would write a row the schema refuses writes nothing at all', async () => {
+    await expect(doAct(blouse.id, 'spoil', (p) => void (p.name = ''))).rejects.toThrow()
+    expect((await row())!.name).toBe(blouse.name)
+    expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(0)
+  })
+
+  it('that changes nothing leaves no trace, and one on a garment that has gone is let be', async () => {
+    await doAct(blouse.id, 'nothing', () => {})
+    await doAct('nobody', 'ghost', (p) => void (p.name = 'x'))
+    expect(await undoAct(blouse.id)).toBeNull()
+    expect(await db.projects.count()).toBe(1)
+  })
+})
+
+describe('acts of the wardrobe', () => {
+  it('delete with undo brings the whole row back', async () => {
+    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    const before = await row()
+    await doRows('delete', [{ id: blouse.id, after: null }])
+    expect(await row()).toBeUndefined()
+    expect(await undoAct('wardrobe')).toBe('delete')
+    expect(await row()).toEqual(before)
+  })
+
+  it('restoring several garments is one act', async () => {
+    await doRows(
+      'restore',
+      projects.map((p) => ({ id: p.id, after: p })),
+    )
+    expect(await db.projects.count()).toBe(projects.length)
+    await undoAct('wardrobe')
+    expect(await db.projects.count()).toBe(1)
+    await redoAct('wardrobe')
+    expect(await db.projects.count()).toBe(projects.length)
+  })
+
+  it('renaming is undone in the wardrobe and leaves later work on the garment alone', async () => {
+    await doAct(blouse.id, 'rename', (p) => void (p.name = 'Stage blouse'), 'wardrobe')
+    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    await undoAct('wardrobe')
+    const now = (await row()) as Project
+    expect(now.name).toBe(blouse.name)
+    expect(now.plan).toHaveLength(1)
+  })
+
+  it('forgets only the oldest beyond 300 acts of a garment', async () => {
+    for (let i = 0; i < 304; i++) await doAct(blouse.id, `note ${i}`, (p) => void (p.name = `Blouse ${i}`))
+    expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(300)
+    expect(await undoAct(blouse.id)).toBe('note 303')
+  })
+})
