@@ -190,6 +190,8 @@ export const useTray = defineStore('tray', () => {
     return b && !b.ok ? b.problem.message.replace(/\.$/, '') : null
   }
 
+  const readyCount = computed(() => state.value.pieces.filter((p) => p.taken && waiting(p) === null).length)
+
   /** The finished garment as a row of the wardrobe; what is not ready stays in the tray. */
   async function finish(): Promise<{ ok: true; project: Project } | { ok: false; sentence: string }> {
     const garment: Garment = { ...whole.value, seams: proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)) }
@@ -243,6 +245,7 @@ export const useTray = defineStore('tray', () => {
     splitAt,
     flipNotch,
     waiting,
+    readyCount,
     finish,
     clear,
   }

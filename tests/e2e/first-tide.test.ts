@@ -324,6 +324,9 @@ describe('a file from outside', () => {
     expect(await textOf('tray-count')).toBe('3 outlines, 2 ready')
     // The front edge of the waistcoat: its name is chosen by clicking it.
     await (await driver.findElement(By.css('[data-test="edge-5"]'))).sendKeys(Key.ENTER)
+    // A notch without a mouse: so far along the marked edge.
+    await retype(await byTest(driver, 'edge-along'), '4')
+    await click(driver, 'notch-here')
     const role = await byTest(driver, 'edge-role')
     await role.sendKeys('centre front')
     await soon('named', async () => (await (await driver.findElement(By.css('[data-test="edge-5"]'))).getText()).includes('centre front'))
@@ -376,6 +379,13 @@ describe('for everybody', () => {
   const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
   const SCREENS = ['', 'import', 'garment/demo-blouse/reshape', 'garment/demo-flared/match', 'garment/demo-tapered/paper']
 
+  async function serious(): Promise<string[]> {
+    await driver.executeScript(axe)
+    return (await driver.executeAsyncScript(
+      `const done = arguments[arguments.length - 1]; axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | '))))`,
+    )) as string[]
+  }
+
   it('axe-core finds nothing serious or critical on any screen, light and dark', async () => {
     await freshDemo()
     await openGarment('demo-blouse', 'reshape')
@@ -388,11 +398,26 @@ describe('for everybody', () => {
         if (screen.startsWith('garment'))
           await byTest(driver, screen.endsWith('reshape') ? 'table' : screen.endsWith('match') ? 'match-summary' : 'page-count')
         if (screen.endsWith('reshape')) await click(driver, 'stop-0')
-        await driver.executeScript(axe)
-        const found = (await driver.executeAsyncScript(
-          `const done = arguments[arguments.length - 1]; axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | '))))`,
-        )) as string[]
-        expect(found, `${screen || 'wardrobe'}, ${light}`).toEqual([])
+        expect(await serious(), `${screen || 'wardrobe'}, ${light}`).toEqual([])
+        if (screen.endsWith('paper')) {
+          await click(driver, 'tab-steps')
+          await byTest(driver, 'paper-step')
+          expect(await serious(), `paper steps, ${light}`).toEqual([])
+        }
+        if (screen !== 'import') continue
+        await (
+          await driver.findElement(By.css('[data-test="svg-file"]'))
+        ).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
+        await click(driver, 'scale-line')
+        expect(await serious(), `scale, ${light}`).toEqual([])
+        await click(driver, 'scale-file')
+        await click(driver, 'confirm-scale')
+        await byTest(driver, 'tray-picture')
+        expect(await serious(), `tray, ${light}`).toEqual([])
+        await click(driver, 'to-seams')
+        await byTest(driver, 'garment-title')
+        expect(await serious(), `seams, ${light}`).toEqual([])
+        await click(driver, 'tray-clear')
       }
     }
     await driver.executeScript(`localStorage.removeItem('tidal-seam-light')`)

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { boundsOf, distance, joinBoxes } from '~~/core/geometry'
+import { toPathData } from '~~/core/formats'
+import { usePrefs } from '~/stores/prefs'
+import { useTray } from '~/stores/tray'
+
+/** How large the drawing is: by the file, or by a line whose true length is known. */
+const tray = useTray()
+const prefs = usePrefs()
+
+// Scale: from the file, or by a line whose true length is known.
+const box = computed(() => (tray.drawing ? joinBoxes(tray.drawing.shapes.map((s) => boundsOf(s.path))) : null))
+const scaleWay = ref<'file' | 'line'>('file')
+const scaleSegment = ref<{ key: string; mm: number } | null>(null)
+const trueLength = ref(0)
+watch(
+  () => tray.drawing,
+  (d) => (scaleWay.value = d?.scaleFrom === 'guess' ? 'line' : 'file'),
+  { immediate: true },
+)
+const segments = computed(() =>
+  (tray.drawing?.shapes ?? [])
+    .flatMap((s) =>
+      s.path
+        .filter((x) => distance(x.from, x.to) > 5)
+        .slice(0, 400)
+        .map((x, i) => ({ key: `${s.index}:${i}`, d: toPathData([x]), mm: distance(x.from, x.to) })),
+    )
+    .slice(0, 3000),
+)
+const times = computed(() =>
+  scaleWay.value === 'line' && scaleSegment.value && trueLength.value > 0 ? trueLength.value / scaleSegment.value.mm : 1,
+)
+const canConfirm = computed(() => scaleWay.value === 'file' || (scaleSegment.value !== null && trueLength.value > 0))
+const scaleWords = computed(
+  () =>
+    ({
+      mm: 'millimetres',
+      cm: 'centimetres',
+      in: 'inches',
+      pt: 'points',
+      guess: 'nothing that says how large (pixels are taken as 96 to the inch)',
+    })[tray.drawing?.scaleFrom ?? 'guess'],
+)
+</script>
+
+<template>
+  <div class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_23rem]">
+    <div class="min-h-0 bg-water p-6">
+      <svg
+        v-if="box"
+        :viewBox="`${box.minX - 20} ${box.minY - 20} ${box.maxX - box.minX + 40} ${box.maxY - box.minY + 40}`"
+        class="h-full w-full"
+        aria-label="The drawing in the file"
+        role="group"
+      >
+        <path
+          v-for="s in tray.drawing?.shapes ?? []"
+          :key="s.index"
+          :d="toPathData(s.path, s.closed)"
+          :fill="s.closed ? 'var(--land)' : 'none'"
+          stroke="var(--ink)"
+          stroke-width="1.4"
+          vector-effect="non-scaling-stroke"
+        />
+        <template v-if="scaleWay === 'line'">
+          <path
+            v-for="s in segments"
+            :key="s.key"
+            :d="s.d"
+            fill="none"
+            :stroke="scaleSegment?.key === s.key ? 'var(--note)' : 'transparent'"
+            stroke-width="12"
+            vector-effect="non-scaling-stroke"
+            class="cursor-pointer"
+            role="button"
+            tabindex="0"
+            :aria-label="`Line, by the file ${prefs.length(s.mm)}`"
+            :aria-pressed="scaleSegment?.key === s.key"
+            :data-test="`scale-line-${s.key}`"
+            @keydown.enter.prevent="scaleSegment = { key: s.key, mm: s.mm }"
+            @click="scaleSegment = { key: s.key, mm: s.mm }"
+          />
+        </template>
+      </svg>
+    </div>
+    <aside class="space-y-4 overflow-y-auto border-l border-edge bg-panel p-5" aria-label="Scale">
+      <h2 class="font-display text-xl italic">How large is it?</h2>
+      <p>
+        The file says {{ scaleWords }}. By that the drawing is
+        <span class="font-semibold"
+          ><LengthText v-if="box" :mm="box.maxX - box.minX" /> wide and <LengthText v-if="box" :mm="box.maxY - box.minY" /> high</span
+        >.
+      </p>
+      <label class="flex min-h-11 items-center gap-2.5"
+        ><input v-model="scaleWay" type="radio" value="file" class="size-5 accent-(--act)" data-test="scale-file" />That is right</label
+      >
+      <label class="flex min-h-11 items-center gap-2.5"
+        ><input v-model="scaleWay" type="radio" value="line" class="size-5 accent-(--act)" data-test="scale-line" />I know how long one line
+        is</label
+      >
+      <div v-if="scaleWay === 'line'" class="space-y-3 rounded-lg bg-act-pale p-3">
+        <p>{{ scaleSegment ? 'The marked line, end to end, is' : 'Click a line in the drawing, from corner to corner.' }}</p>
+        <FieldsLengthField v-if="scaleSegment" v-model="trueLength" label="its true length" test="true-length" positive />
+        <p v-if="scaleSegment && trueLength > 0" class="text-sm">
+          The drawing is then <LengthText v-if="box" :mm="(box.maxX - box.minX) * times" /> wide.
+        </p>
+      </div>
+      <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="tray.confirmScale(times)">
+        Find the pieces
+      </button>
+      <button class="btn w-full" @click="tray.clear()">Choose another file</button>
+    </aside>
+  </div>
+</template>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { Scissors } from 'lucide-vue-next'
+import { seamLengths } from '~~/core/import'
+import { useTray } from '~/stores/tray'
+import { useWardrobe } from '~/stores/wardrobe'
+
+/** What the garment is called, and which proposed seams are sewn. */
+const tray = useTray()
+const wardrobe = useWardrobe()
+</script>
+
+<template>
+  <div class="min-h-0 flex-1 overflow-y-auto p-6">
+    <div class="mx-auto max-w-3xl space-y-6">
+      <div class="grid gap-4 sm:grid-cols-2">
+        <label class="block"
+          ><span class="mb-1 block font-semibold">What is the garment called?</span
+          ><input
+            class="field"
+            :value="tray.state.garmentName"
+            data-test="garment-title"
+            @change="tray.save({ ...tray.state, garmentName: ($event.target as HTMLInputElement).value.slice(0, 120) })"
+        /></label>
+        <label class="block"
+          ><span class="mb-1 block font-semibold">Who is it for?</span>
+          <select
+            class="field"
+            :value="tray.state.wearerId ?? ''"
+            @change="tray.save({ ...tray.state, wearerId: ($event.target as HTMLSelectElement).value || null })"
+          >
+            <option value="">no wearer yet</option>
+            <option v-for="w in wardrobe.wearers" :key="w.id" :value="w.id">{{ w.name }}</option>
+          </select>
+        </label>
+      </div>
+      <section aria-label="Proposed seams">
+        <h2 class="font-display text-xl italic">Seams</h2>
+        <p class="mb-2 text-soft">
+          Proposed from what the edges are called and how long they are. Untick what is not sewn together; name more edges to find more.
+        </p>
+        <p v-if="tray.proposed.length === 0" class="rounded-lg bg-ease-pale p-3 text-ease">
+          No seam was found: name the edges of front and back (shoulder, side seam, ...) and come back.
+        </p>
+        <ul class="divide-y divide-edge">
+          <li v-for="s in tray.proposed" :key="s.id">
+            <label class="flex min-h-12 items-center gap-3 py-1.5" :data-test="`proposed-${s.name}`">
+              <input
+                type="checkbox"
+                class="size-5 accent-(--act)"
+                :checked="!tray.state.leftOutSeams.includes(s.id)"
+                @change="
+                  tray.save({
+                    ...tray.state,
+                    leftOutSeams: tray.state.leftOutSeams.includes(s.id)
+                      ? tray.state.leftOutSeams.filter((x) => x !== s.id)
+                      : [...tray.state.leftOutSeams, s.id],
+                  })
+                "
+              />
+              <span class="min-w-0 flex-1"
+                ><span class="font-semibold">{{ s.name }}</span
+                ><span class="block text-sm text-soft"
+                  >{{
+                    s.sides
+                      .map((side) => [...new Set(side.map((r) => tray.whole.pieces.find((p) => p.id === r.pieceId)?.name))].join(' + '))
+                      .join(' to ')
+                  }}<template v-if="s.marks.length"
+                    >, {{ s.marks.length }} {{ s.marks.length === 1 ? 'notch meets' : 'notches meet' }}</template
+                  ></span
+                ></span
+              >
+              <span class="text-right tabular-nums"
+                ><LengthText :mm="seamLengths(tray.whole, s)[0]" fine bare /> and <LengthText :mm="seamLengths(tray.whole, s)[1]" fine
+              /></span>
+            </label>
+          </li>
+        </ul>
+      </section>
+      <p v-if="tray.state.pieces.some((p) => p.taken && tray.waiting(p) !== null)" class="flex gap-2 rounded-lg bg-ease-pale p-3 text-ease">
+        <Scissors class="size-5 shrink-0" aria-hidden="true" />Not ready, they stay in the tray:
+        {{
+          tray.state.pieces
+            .filter((p) => p.taken && tray.waiting(p) !== null)
+            .map((p) => `${p.draft.name} (${tray.waiting(p)})`)
+            .join(', ')
+        }}.
+      </p>
+    </div>
+  </div>
+</template>
