@@ -94,6 +94,14 @@ describe('acts of the wardrobe', () => {
     expect(now.plan).toHaveLength(1)
   })
 
+  it('an act whose garment was replaced since is dropped with a word, and spoils nothing', async () => {
+    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    await doAct(blouse.id, 'why', (p) => void (p.plan[0]!.note = 'too long'))
+    await doRows('restore', [{ id: blouse.id, after: blouse }])
+    expect(await undoAct(blouse.id)).toMatch(/no longer possible/)
+    expect((await row())!.plan).toEqual([])
+  })
+
   it('forgets only the oldest beyond 300 acts of a garment', async () => {
     for (let i = 0; i < 304; i++) await doAct(blouse.id, `note ${i}`, (p) => void (p.name = `Blouse ${i}`))
     expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(300)

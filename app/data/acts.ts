@@ -49,6 +49,16 @@ async function putRows(ids: string[], rows: (Project | null)[]): Promise<void> {
   }
 }
 
+/** The row with patches applied, or null when they do not fit it any more. */
+function applyPatches(row: Project, patches: Patches): Project | null {
+  try {
+    const read = ProjectSchema.safeParse(apply(row, patches))
+    return read.success ? read.data : null
+  } catch {
+    return null
+  }
+}
+
 async function step(scope: string, back: boolean): Promise<string | null> {
   return db.transaction('rw', db.projects, db.acts, async () => {
     const all = await db.acts
@@ -61,8 +71,13 @@ async function step(scope: string, back: boolean): Promise<string | null> {
     if (change.how === 'rows') await putRows(change.ids, back ? change.before : change.after)
     else {
       const row = await db.projects.get(change.projectId)
-      if (row)
-        await db.projects.put({ ...(apply(row, back ? change.inverse : change.patches) as Project), updatedAt: new Date().toISOString() })
+      const next = row && applyPatches(row, back ? change.inverse : change.patches)
+      // The row has been replaced since (a restored backup): the act has nothing left to act on.
+      if (!next) {
+        await db.acts.delete(act.id!)
+        return `${act.label} (no longer possible: the garment was replaced)`
+      }
+      await db.projects.put({ ...next, updatedAt: new Date().toISOString() })
     }
     await db.acts.update(act.id!, { undone: back ? 1 : 0 })
     return act.label

@@ -20,6 +20,10 @@ const MAX_FILE = 20_000_000
 async function take(file: File | undefined) {
   if (!file) return
   refused.value = null
+  if (/\.json$/i.test(file.name)) {
+    refused.value = `${file.name} looks like a project file: open it with “Restore” in the wardrobe. Nothing was changed here.`
+    return
+  }
   if (file.size > MAX_FILE) {
     refused.value = `${file.name} has ${Math.round(file.size / 1e6)} MB; up to ${MAX_FILE / 1e6} MB are read. Take pictures and hidden parts out of it and save it again; nothing was changed here.`
     return

@@ -31,7 +31,10 @@ async function openDemo() {
   loadingDemo.value = true
   const done = await wardrobe.openDemo()
   loadingDemo.value = false
-  if (done.ok) toast.success(`The demo wardrobe is here: ${done.count} garments.`)
+  if (done.ok)
+    toast.success(
+      done.count > 0 ? `The demo wardrobe is here: ${done.count} garments.` : 'The demo wardrobe is here already; nothing was changed.',
+    )
   else toast.error(done.sentence)
 }
 function startRename(p: Project) {
@@ -56,7 +59,7 @@ async function restore(event: Event) {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  const done = await wardrobe.takeFile(await file.text(), `restore from ${file.name}`, true)
+  const done = await wardrobe.takeFile(await file.text(), `restore from ${file.name}`, 'replace')
   if (done.ok)
     toast.success(`${done.count} garments restored from ${file.name}.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
   else toast.error(done.sentence)

@@ -15,30 +15,26 @@ export const useWardrobe = defineStore('wardrobe', () => {
   const nextRedo = computed(() => acts.value.find((a) => a.undone === 1) ?? null)
 
   /**
-   * Puts a project file's garments and wearers into the wardrobe. A garment that is there already is replaced only when
-   * restoring a backup; otherwise it comes in as a copy under a new id.
+   * Puts a project file's garments and wearers into the wardrobe, as one act.
+   * @param present what happens to a garment that is there already: replaced (restoring), or let be (the demo)
    */
   async function takeFile(
     text: string,
     label: string,
-    replace: boolean,
-  ): Promise<{ ok: true; count: number; ids: string[] } | { ok: false; sentence: string }> {
+    present: 'replace' | 'keep',
+  ): Promise<{ ok: true; count: number } | { ok: false; sentence: string }> {
     const file = readProjectFile(text)
     if (!file.ok) return { ok: false, sentence: problemSentence(file.problem) }
-    const rows: { id: string; after: Project }[] = []
-    for (const project of file.value.projects) {
-      const taken = !replace && (await db.projects.get(project.id)) !== undefined
-      const id = taken ? crypto.randomUUID() : project.id
-      rows.push({ id, after: { ...project, id, updatedAt: replace ? project.updatedAt : new Date().toISOString() } })
-    }
+    const there = new Set(await db.projects.toCollection().primaryKeys())
+    const rows = file.value.projects.filter((p) => present === 'replace' || !there.has(p.id)).map((p) => ({ id: p.id, after: p }))
     await db.wearers.bulkPut(file.value.wearers)
-    await doRows(label, rows)
-    return { ok: true, count: rows.length, ids: rows.map((r) => r.id) }
+    if (rows.length > 0) await doRows(label, rows)
+    return { ok: true, count: rows.length }
   }
 
   async function openDemo() {
     const text = await $fetch<string>('/api/demo', { responseType: 'text' })
-    return takeFile(text, 'open the demo wardrobe', true)
+    return takeFile(text, 'open the demo wardrobe', 'keep')
   }
 
   async function create(project: Project): Promise<void> {
