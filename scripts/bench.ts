@@ -68,16 +68,23 @@ const whole = median(() => {
 })
 console.log(`fold 10 changes, ledger, match, from nothing   ${ms(whole)}   (a frame at 60 a second has 16.67 ms)`)
 
-/** As when the last amount is dragged: stops before it are reused. */
-const kept = plan(0)
-let earlier = foldPlan(blouse, kept, context)
-const drag = median(() => {
-  const changes = [...kept.slice(0, 9), change('c9', -20 + (nudge = (nudge + 0.1) % 5), 36)]
-  earlier = foldPlan(blouse, changes, context, earlier)
-  compareMeasures(blouse, earlier.garment, 'one')
-  walkGarment(earlier.garment, 'one')
-})
-console.log(`the same while the last amount is dragged      ${ms(drag)}`)
+/** As when an amount is dragged: the stops before it are reused, those after it wait for the drop. */
+let earlier = foldPlan(blouse, plan(0), context)
+for (const [name, count] of [
+  ['first', 1],
+  ['fifth', 5],
+  ['last', 10],
+] as const) {
+  const kept = plan(0).slice(0, count)
+  earlier = foldPlan(blouse, kept, context)
+  const drag = median(() => {
+    const changes = [...kept.slice(0, -1), change('dragged', -20 + (nudge = (nudge + 0.1) % 5), count * 4)]
+    earlier = foldPlan(blouse, changes, context, earlier)
+    compareMeasures(blouse, earlier.garment, 'one')
+    walkGarment(earlier.garment, 'one')
+  })
+  console.log(`${`one frame while the ${name} amount is dragged`.padEnd(46)} ${ms(drag)}`)
+}
 const faults = median(() => void listFaults(earlier, 'one', DEFAULT_TOLERANCES))
 console.log(`faults with the changes that mend them         ${ms(faults)}`)
 

@@ -80,7 +80,11 @@ export const useWork = defineStore('work', () => {
         await worker.setBase(key, row.garment)
         baseKey = key
       }
-      const plan = row.plan.map((c) => (draft.value?.changeId === c.id ? { ...c, inputs: draft.value.inputs } : c))
+      const dragged = draft.value
+      const last = dragged ? row.plan.findIndex((c) => c.id === dragged.changeId) : -1
+      // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
+      const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
+      const plan = shown.map((c) => (dragged?.changeId === c.id ? { ...c, inputs: dragged.inputs } : c))
       const result = await worker.compute(plan, wearer.value ?? null, { ...prefs.tolerances })
       if (projectId.value === row.id) computedPlan.value = result
       trouble.value = null

@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { draftOnePiece } from '../../demo/one-piece'
+import { demoWardrobe } from '../../demo/wardrobe'
+import { foldPlan, type Change } from '../changes'
+import { DEFAULT_TOLERANCES } from '../match'
+import type { Garment } from '../pattern'
+import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
+import { listFaults, type Mend } from './index'
+
+const context = { sizeId: 'one' }
+const fold = (garment: Garment, plan: Change[] = []) => foldPlan(garment, plan, context)
+const faults = (garment: Garment, plan: Change[] = []) => listFaults(fold(garment, plan), 'one', DEFAULT_TOLERANCES)
+
+/** The plan after a mend was clicked. */
+function mended(plan: Change[], mend: Mend): Change[] {
+  if (mend.how === 'add') return [...plan, { ...mend.change, id: 'mend' }]
+  if (mend.how === 'edit') return plan.map((c) => (c.id === mend.changeId ? { ...c, inputs: mend.inputs } : c))
+  return plan.map((c) => (c.id === mend.changeId ? { ...c, on: false } : c))
+}
+
+describe('every mend that is offered', () => {
+  const cases: [string, Garment, Change[]][] = demoWardrobe(new Date(0)).projects.map((p) => [p.name, p.garment, p.plan])
+  const lengthen = (pieceId: string, leftOut: string[]): Change => ({
+    id: 'c',
+    kind: 'lengthen',
+    on: true,
+    note: '',
+    inputs: { amountMm: 18, pieceId, leftOut, levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }] },
+  })
+  cases.push(['blouse, back left out', draftBlouse(), [lengthen('front', ['back'])]])
+  cases.push(['one-piece, front left out', draftOnePiece(), [lengthen('back', ['front'])]])
+
+  it.each(cases)('makes the %s better, and nothing else worse', (_, garment, plan) => {
+    const before = faults(garment, plan)
+    for (const fault of before)
+      for (const mend of fault.mends) {
+        const after = faults(garment, mended(plan, mend))
+        expect(after.length, `${fault.message} ${mend.label}`).toBeLessThan(before.length)
+        expect(after.some((f) => f.id === fault.id)).toBe(false)
+      }
+  })
+})
+
+describe('faults', () => {
+  it('of a seam with ease say what was wanted and what was found', () => {
+    const garment = structuredClone(draftBlouse())
+    garment.seams.find((s) => s.id === 'armhole')!.wantedEase = { minMm: 40, maxMm: 50 }
+    const [fault] = faults(garment)
+    expect(fault!.message).toMatch(/wanted ease \{mm 40\} to \{mm 50\}, found \{mm 2[12](\.\d+)?\}/)
+    expect(fault!.verdict).toBe('fault')
+  })
+  it('name a corner at the fold, in degrees', () => {
+    const peaked = polygonPiece(
+      'peak',
+      'front',
+      [
+        { x: 0, y: 0 },
+        { x: 100, y: 30 },
+        { x: 100, y: 300 },
+        { x: 0, y: 300 },
+      ],
+      ['neck', 'side', 'hem', 'centre-front'],
+      { fold: 3 },
+    )
+    const [fault] = faults(garmentOf([peaked]))
+    expect(fault!.message).toMatch(/^peak, neck 0 at the fold: the sewn edge turns a corner of 33°/)
+    expect(fault!.mends).toEqual([])
+  })
+  it('made by a stop offer to switch just that stop off', () => {
+    const a = polygonPiece(
+      'a',
+      'front',
+      [
+        { x: 0, y: 0 },
+        { x: 100, y: 0 },
+        { x: 100, y: 300 },
+        { x: 0, y: 300 },
+      ],
+      ['waist', 'side', 'hem', 'centre-front'],
+    )
+    const b = polygonPiece(
+      'b',
+      'back',
+      [
+        { x: 0, y: 0 },
+        { x: 100, y: 0 },
+        { x: 100, y: 300 },
+        { x: 0, y: 300 },
+      ],
+      ['waist', 'side', 'hem', 'centre-back'],
+    )
+    const garment = garmentOf([a, b], [seamOf('side seam', ['a', 'e1', false], ['b', 'e1', false])])
+    const stop = (id: string, amountMm: number, leftOut: string[]): Change => ({
+      id,
+      kind: 'lengthen',
+      on: true,
+      note: '',
+      inputs: { amountMm, pieceId: 'a', leftOut, levels: [{ id: 'l', share: 1, mark: { by: 'corner', id: 'c1' }, belowMm: 100 }] },
+    })
+    const plan = [stop('fine', 10, []), stop('alone', 12, ['b'])]
+    const off = faults(garment, plan)
+      .flatMap((f) => f.mends)
+      .filter((m) => m.how === 'off')
+    expect(off.length).toBeGreaterThan(0)
+    for (const m of off) expect(m).toMatchObject({ changeId: 'alone' })
+  })
+  it('are none in a garment without seams', () => {
+    expect(faults(garmentOf([]))).toEqual([])
+  })
+})
