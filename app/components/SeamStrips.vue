@@ -19,9 +19,7 @@ const longest = computed(() => Math.max(props.walked.sides[0].lengthMm, props.wa
 const scale = computed(() => Math.max(0.01, (Math.max(width.value, 300) - LEFT - RIGHT) / longest.value))
 const x = (mm: number) => LEFT + mm * scale.value
 const step = computed(() => (prefs.units === 'in' ? 25.4 : 10))
-const ticks = computed(() =>
-  Array.from({ length: Math.floor(longest.value / step.value) + 1 }, (_, i) => i).filter((i) => (i * step.value * scale.value) % 1 >= 0),
-)
+const ticks = computed(() => Array.from({ length: Math.floor(longest.value / step.value) + 1 }, (_, i) => i))
 const every = computed(() => (step.value * scale.value > 26 ? 1 : step.value * scale.value > 12 ? 2 : 5))
 const sides = computed(() =>
   props.walked.sides.map((s, i) => {

@@ -151,7 +151,6 @@ export function walkSeam(garment: Garment, seam: Seam, sizeId: string, t: Tolera
     if (firstMm === undefined || secondMm === undefined) return []
     const gap = firstMm - secondMm
     const off = gap > high ? gap - high : gap < low ? gap - low : 0
-    // A seam without ease has its marks level: what one end's surplus explains, the other end's must too.
     return [{ name: markName(garment, pair[0]), firstMm, secondMm, offMm: off, verdict: verdictOf(off, t) }]
   })
   marks.sort((a, b) => a.firstMm - b.firstMm)

@@ -1,19 +1,6 @@
-import {
-  add,
-  distance,
-  mix,
-  placeAt,
-  reversePath,
-  rotateAbout,
-  subtract,
-  tangentAt,
-  turnRad,
-  unit,
-  type Path,
-  type Point,
-} from '../geometry'
+import { add, distance, mix, placeAt, rotateAbout, subtract, tangentAt, turnRad, unit, type Path, type Point } from '../geometry'
 import { SAME_POINT_MM } from '../tolerances'
-import type { Corner, Dart, Edge, Garment, Piece, Seam, RunEdge, Shape } from './schema'
+import type { Corner, Dart, Edge, Garment, Piece, Seam, Shape } from './schema'
 
 /** The piece with this id, or undefined when it has gone. */
 export function findPiece(garment: Garment, pieceId: string): Piece | undefined {
@@ -44,10 +31,6 @@ export function outlineOf(piece: Piece, shape: Shape): Path {
   return known
 }
 
-export function edgeById(piece: Piece, edgeId: string): Edge | undefined {
-  return piece.edges.find((e) => e.id === edgeId)
-}
-
 /** The corner at the start and the corner at the end of an edge. */
 export function cornersOf(piece: Piece, edgeId: string): { start: Corner; end: Corner } {
   const i = piece.edges.findIndex((e) => e.id === edgeId)
@@ -75,14 +58,6 @@ export function grainDirection(shape: Shape): Point {
 /** How often this edge goes round the body: a piece on the fold counts twice, a pair twice. */
 export function timesCut(piece: Piece): number {
   return piece.cut.count * (piece.edges.some((e) => e.fold) ? 2 : 1)
-}
-
-/** An edge as a seam walks it. */
-export function runPath(garment: Garment, run: RunEdge, sizeId: string): Path {
-  const piece = findPiece(garment, run.pieceId)
-  if (!piece) throw new Error(`a seam walks piece ${run.pieceId}, which has gone`)
-  const path = edgePath(shapeOf(piece, sizeId), run.edgeId)
-  return run.reversed ? reversePath(path) : path
 }
 
 /** All seams that walk an edge, with the side and the place in its run. */
