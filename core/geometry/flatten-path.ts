@@ -1,12 +1,13 @@
 import type { Path, Point, Segment } from './types'
 import { pointAt } from './segment'
+import { norm } from './vector'
 
 /** Steps that keep a cubic's chords within a tolerance of it: the second difference bounds the sagitta. */
 function stepsFor(s: Segment, toleranceMm: number): number {
   if (s.kind === 'line') return 1
   const bend = Math.max(
-    Math.hypot(s.from.x - 2 * s.c1.x + s.c2.x, s.from.y - 2 * s.c1.y + s.c2.y),
-    Math.hypot(s.c1.x - 2 * s.c2.x + s.to.x, s.c1.y - 2 * s.c2.y + s.to.y),
+    norm({ x: s.from.x - 2 * s.c1.x + s.c2.x, y: s.from.y - 2 * s.c1.y + s.c2.y }),
+    norm({ x: s.c1.x - 2 * s.c2.x + s.to.x, y: s.c1.y - 2 * s.c2.y + s.to.y }),
   )
   return Math.max(1, Math.ceil(Math.sqrt((0.75 * bend) / toleranceMm)))
 }

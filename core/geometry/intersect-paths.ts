@@ -3,7 +3,7 @@ import { measureSegment } from './measure-length'
 import { cutSegment, derivativeAt, pointAt } from './segment'
 import { rootsInUnit } from './solve-cubic'
 import type { Box, Cubic, Line, Path, Point, Segment } from './types'
-import { cross, distance, subtract } from './vector'
+import { cross, distance, norm, subtract } from './vector'
 
 export interface Crossing {
   point: Point
@@ -39,7 +39,7 @@ function lineLine(a: Line, b: Line): Hit[] {
   const db = subtract(b.to, b.from)
   const between = subtract(b.from, a.from)
   const area = cross(da, db)
-  const lengths = Math.hypot(da.x, da.y) * Math.hypot(db.x, db.y)
+  const lengths = norm(da) * norm(db)
   if (Math.abs(area) <= lengths * PARALLEL_RAD) {
     // Parallel: they share places only where an end of one lies on the other.
     const hits: Hit[] = []

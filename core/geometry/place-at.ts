@@ -2,6 +2,7 @@ import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
 import { measureLength, measureSegment } from './measure-length'
 import { derivativeAt, pointAt, tangentAt } from './segment'
 import type { Path, PathPlace, Segment } from './types'
+import { norm } from './vector'
 
 /**
  * The parameter of a segment at which a length has been walked. Newton on the length integral, kept inside a
@@ -20,8 +21,7 @@ export function parameterAtLength(s: Segment, lengthMm: number): number {
     if (Math.abs(off) <= SAME_POINT_MM || high - low <= SAME_PARAMETER) break
     if (off > 0) high = t
     else low = t
-    const d = derivativeAt(s, t)
-    const next = t - off / Math.max(Math.hypot(d.x, d.y), SAME_POINT_MM)
+    const next = t - off / Math.max(norm(derivativeAt(s, t)), SAME_POINT_MM)
     t = next > low && next < high ? next : (low + high) / 2
   }
   return t

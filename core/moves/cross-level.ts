@@ -1,11 +1,11 @@
-import { dot, measureSegment, pointAt, type Cubic, type Path, type Point } from '../geometry'
-import { SAME_POINT_MM } from '../tolerances'
+import { dot, measureSegment, pointAt, type Path, type Point } from '../geometry'
+import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
 
 /** The grain coordinate of a point: mm along the grain from a fixed origin. */
 export const alongGrain = (p: Point, grain: Point): number => dot(p, grain)
 
-/** Halvings of the parameter where a curve crosses a level: to 1e-12 of it. */
-const HALVINGS = 40
+/** Most steps of the search for a crossing: Newton needs about five, halving alone 40 for 1e-12 of the parameter. */
+const MOST_STEPS = 60
 
 interface SegmentCrossing {
   index: number
@@ -15,40 +15,69 @@ interface SegmentCrossing {
 
 function crossSegments(path: Path, grain: Point, levelMm: number): SegmentCrossing[] {
   const found: SegmentCrossing[] = []
-  const height = (p: Point) => p.x * grain.x + p.y * grain.y - levelMm
+  // Heights beyond the level; a point within SAME_POINT_MM of it is not beyond.
+  const level = levelMm + SAME_POINT_MM
   for (let index = 0; index < path.length; index++) {
     const s = path[index]!
-    const a = height(s.from)
-    const b = height(s.to)
-    const startBeyond = a > SAME_POINT_MM
-    const endBeyond = b > SAME_POINT_MM
+    const a = alongGrain(s.from, grain) - level
+    const b = alongGrain(s.to, grain) - level
     if (s.kind === 'line') {
-      if (startBeyond !== endBeyond) found.push({ index, t: Math.min(1, Math.max(0, a / (a - b))), direction: startBeyond ? -1 : 1 })
+      const t = (a + SAME_POINT_MM) / (a - b)
+      if (a > 0 !== b > 0) found.push({ index, t: Math.min(1, Math.max(0, t)), direction: a > 0 ? -1 : 1 })
       continue
     }
     // A curve lies within its handles: when all four are on one side, so is it.
-    const firstBeyond = height(s.c1) > SAME_POINT_MM
-    const secondBeyond = height(s.c2) > SAME_POINT_MM
-    if (startBeyond === endBeyond && startBeyond === firstBeyond && startBeyond === secondBeyond) continue
-    crossCubic(s, index, grain, height, found)
+    const c1 = alongGrain(s.c1, grain) - level
+    const c2 = alongGrain(s.c2, grain) - level
+    if (a > 0 === b > 0 && a > 0 === c1 > 0 && a > 0 === c2 > 0) continue
+    crossCubic(a, c1, c2, b, index, found)
   }
   return found
 }
 
-function crossCubic(s: Cubic, index: number, grain: Point, height: (p: Point) => number, found: SegmentCrossing[]): void {
-  const stops = levelTurns(s, grain)
-  for (let i = 0; i + 1 < stops.length; i++) {
-    let low = stops[i]!
-    let high = stops[i + 1]!
-    const startBeyond = height(pointAt(s, low)) > SAME_POINT_MM
-    if (startBeyond === height(pointAt(s, high)) > SAME_POINT_MM) continue
-    for (let k = 0; k < HALVINGS; k++) {
-      const middle = (low + high) / 2
-      if (height(pointAt(s, middle)) > SAME_POINT_MM === startBeyond) low = middle
-      else high = middle
-    }
-    found.push({ index, t: high, direction: startBeyond ? -1 : 1 })
+/** The crossings of one cubic from the heights of its four points: one in each stretch between its turns that changes sides. */
+function crossCubic(p0: number, p1: number, p2: number, p3: number, index: number, found: SegmentCrossing[]): void {
+  // Height = ((a t + b) t + c) t + p0
+  const a = p3 - 3 * p2 + 3 * p1 - p0
+  const b = 3 * (p2 - 2 * p1 + p0)
+  const c = 3 * (p1 - p0)
+  let low = 0
+  let lowHeight = p0
+  for (const end of [...turnsOf(a, b, c), 1]) {
+    const endHeight = ((a * end + b) * end + c) * end + p0
+    if (lowHeight > 0 !== endHeight > 0)
+      found.push({ index, t: rootBetween(a, b, c, p0, low, end, lowHeight > 0), direction: lowHeight > 0 ? -1 : 1 })
+    low = end
+    lowHeight = endHeight
   }
+}
+
+/** Parameters strictly inside a cubic at which its height turns, in order. */
+function turnsOf(a: number, b: number, c: number): number[] {
+  const inside = (t: number) => t > 0 && t < 1
+  if (Math.abs(a) <= SAME_POINT_MM) return Math.abs(b) > SAME_POINT_MM ? [-c / (2 * b)].filter(inside) : []
+  const q = b * b - 3 * a * c
+  if (q <= 0) return []
+  const root = Math.sqrt(q)
+  return [(-b - root) / (3 * a), (-b + root) / (3 * a)].filter(inside).sort((x, y) => x - y)
+}
+
+/** The root of a cubic that is monotone between two parameters: Newton's steps, halving where one would leave the bracket. */
+function rootBetween(a: number, b: number, c: number, d: number, from: number, to: number, startAbove: boolean): number {
+  let low = from
+  let high = to
+  let t = (low + high) / 2
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const height = ((a * t + b) * t + c) * t + d
+    if (height > 0 === startAbove) low = t
+    else high = t
+    const slope = (3 * a * t + 2 * b) * t + c
+    const newton = t - height / slope
+    const next = newton > low && newton < high ? newton : (low + high) / 2
+    if (Math.abs(next - t) <= SAME_PARAMETER) return next
+    t = next
+  }
+  return t
 }
 
 /**
@@ -69,18 +98,4 @@ export function crossLevel(path: Path, grain: Point, levelMm: number): { atMm: n
 /** The points at which a path crosses a level, in order along it. */
 export function crossPoints(path: Path, grain: Point, levelMm: number): Point[] {
   return crossSegments(path, grain, levelMm).map(({ index, t }) => pointAt(path[index]!, t))
-}
-
-/** Parameters that part a cubic into stretches monotone along the grain. */
-function levelTurns(s: Cubic, grain: Point): number[] {
-  const [p0, p1, p2, p3] = [s.from, s.c1, s.c2, s.to].map((p) => alongGrain(p, grain)) as [number, number, number, number]
-  const a = p3 - 3 * p2 + 3 * p1 - p0
-  const b = 2 * (p2 - 2 * p1 + p0)
-  const c = p1 - p0
-  const turns: number[] = []
-  if (Math.abs(a) > SAME_POINT_MM) {
-    const q = b * b - 4 * a * c
-    if (q > 0) turns.push((-b - Math.sqrt(q)) / (2 * a), (-b + Math.sqrt(q)) / (2 * a))
-  } else if (Math.abs(b) > SAME_POINT_MM) turns.push(-c / b)
-  return [0, ...turns.filter((t) => t > 0 && t < 1).sort((x, y) => x - y), 1]
 }

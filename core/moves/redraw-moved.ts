@@ -1,4 +1,4 @@
-import { add, fitCurve, measureSegment, pointAt, scale, tangentAt, turnRad, type Path, type Point, type Segment } from '../geometry'
+import { add, fitCurve, measureSegment, pointAt, scale, tangentAt, turnRad, unit, type Path, type Point, type Segment } from '../geometry'
 import { FIT_MM, RATE_STEP, SMOOTH_DEG } from '../tolerances'
 
 /** Rises from 0 to 1 with level ends: 3u^2 - 2u^3, at most 1.5 steep. */
@@ -55,11 +55,7 @@ function fitRun(run: Path, runMm: number, grain: Point, movedBy: (atMm: number) 
     walked += length
   }
   // Direction at an end: the old one, sheared by how fast the displacement grows there (not at all at a window's end).
-  const shear = (direction: Point, rate: number): Point => {
-    const d = add(direction, scale(grain, rate))
-    const n = Math.hypot(d.x, d.y)
-    return { x: d.x / n, y: d.y / n }
-  }
+  const shear = (direction: Point, rate: number): Point => unit(add(direction, scale(grain, rate)))
   const step = runMm * RATE_STEP
   const startDir = shear(tangentAt(run[0]!, 0), (movedBy(step) - movedBy(0)) / step)
   const endDir = shear(tangentAt(run[run.length - 1]!, 1), (movedBy(runMm) - movedBy(runMm - step)) / step)
