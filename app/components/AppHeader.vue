@@ -3,6 +3,7 @@ import { Check, CircleAlert, Moon, Redo2, Sun, Undo2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, onMounted, onUnmounted } from 'vue'
 import { usePrefs } from '~/stores/prefs'
+import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
 
@@ -10,9 +11,10 @@ const route = useRoute()
 const prefs = usePrefs()
 const work = useWork()
 const wardrobe = useWardrobe()
+const tray = useTray()
 
 const inGarment = computed(() => route.path.startsWith('/garment/'))
-const scope = computed(() => (inGarment.value ? work : wardrobe))
+const scope = computed(() => (inGarment.value ? work : route.path === '/import' ? tray : wardrobe))
 const canUndo = computed(() => scope.value.lastDone)
 const canRedo = computed(() => scope.value.nextRedo)
 const faults = computed(() => work.computedPlan?.faults.filter((f) => f.verdict === 'fault').length ?? 0)

@@ -4,20 +4,22 @@ import type { Project } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { doAct, doRows, redoAct, undoAct } from './acts'
 import { db } from './db'
+import { EMPTY_TRAY } from './tray-row'
 
 const { projects } = demoWardrobe(new Date('2026-03-01'))
 const blouse = projects[0]!
+const garment = { table: 'projects', id: blouse.id, scope: blouse.id } as const
 const row = () => db.projects.get(blouse.id)
 const stop = (id: string) => ({ ...projects[1]!.plan[0]!, id })
 
 beforeEach(async () => {
   await Promise.all([db.projects.clear(), db.acts.clear()])
-  await doRows('open', [{ id: blouse.id, after: blouse }])
+  await doRows('projects', 'open', [{ id: blouse.id, after: blouse }])
 })
 
 describe('an act', () => {
   it('changes the row, can be undone and done again', async () => {
-    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
     expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
     expect(await undoAct(blouse.id)).toBe('add')
     expect((await row())!.plan).toEqual([])
@@ -28,16 +30,16 @@ describe('an act', () => {
   })
 
   it('ends what could have been redone', async () => {
-    await doAct(blouse.id, 'first', (p) => void p.plan.push(stop('a')))
+    await doAct(garment, 'first', (p) => void p.plan.push(stop('a')))
     await undoAct(blouse.id)
-    await doAct(blouse.id, 'second', (p) => void p.plan.push(stop('b')))
+    await doAct(garment, 'second', (p) => void p.plan.push(stop('b')))
     expect(await redoAct(blouse.id)).toBeNull()
     expect((await row())!.plan.map((c) => c.id)).toEqual(['b'])
   })
 
   it('undoes in the order things were done, many deep', async () => {
-    for (const id of ['a', 'b', 'c']) await doAct(blouse.id, `add ${id}`, (p) => void p.plan.push(stop(id)))
-    await doAct(blouse.id, 'move', (p) => void p.plan.reverse())
+    for (const id of ['a', 'b', 'c']) await doAct(garment, `add ${id}`, (p) => void p.plan.push(stop(id)))
+    await doAct(garment, 'move', (p) => void p.plan.reverse())
     expect((await row())!.plan.map((c) => c.id)).toEqual(['c', 'b', 'a'])
     const labels = [await undoAct(blouse.id), await undoAct(blouse.id), await undoAct(blouse.id)]
     expect(labels).toEqual(['move', 'add c', 'add b'])
@@ -45,19 +47,19 @@ describe('an act', () => {
   })
 
   it('reads the row as it is now, so that two at once both count', async () => {
-    await Promise.all(['a', 'b', 'c', 'd'].map((id) => doAct(blouse.id, id, (p) => void p.plan.push(stop(id)))))
+    await Promise.all(['a', 'b', 'c', 'd'].map((id) => doAct(garment, id, (p) => void p.plan.push(stop(id)))))
     expect((await row())!.plan.map((c) => c.id).sort()).toEqual(['a', 'b', 'c', 'd'])
   })
 
   it('that would write a row the schema refuses writes nothing at all', async () => {
-    await expect(doAct(blouse.id, 'spoil', (p) => void (p.name = ''))).rejects.toThrow()
+    await expect(doAct(garment, 'spoil', (p) => void (p.name = ''))).rejects.toThrow()
     expect((await row())!.name).toBe(blouse.name)
     expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(0)
   })
 
   it('that changes nothing leaves no trace, and one on a garment that has gone is let be', async () => {
-    await doAct(blouse.id, 'nothing', () => {})
-    await doAct('nobody', 'ghost', (p) => void (p.name = 'x'))
+    await doAct(garment, 'nothing', () => {})
+    await doAct({ ...garment, id: 'nobody' }, 'ghost', (p) => void (p.name = 'x'))
     expect(await undoAct(blouse.id)).toBeNull()
     expect(await db.projects.count()).toBe(1)
   })
@@ -65,9 +67,9 @@ describe('an act', () => {
 
 describe('acts of the wardrobe', () => {
   it('delete with undo brings the whole row back', async () => {
-    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
     const before = await row()
-    await doRows('delete', [{ id: blouse.id, after: null }])
+    await doRows('projects', 'delete', [{ id: blouse.id, after: null }])
     expect(await row()).toBeUndefined()
     expect(await undoAct('wardrobe')).toBe('delete')
     expect(await row()).toEqual(before)
@@ -75,6 +77,7 @@ describe('acts of the wardrobe', () => {
 
   it('restoring several garments is one act', async () => {
     await doRows(
+      'projects',
       'restore',
       projects.map((p) => ({ id: p.id, after: p })),
     )
@@ -86,8 +89,8 @@ describe('acts of the wardrobe', () => {
   })
 
   it('renaming is undone in the wardrobe and leaves later work on the garment alone', async () => {
-    await doAct(blouse.id, 'rename', (p) => void (p.name = 'Stage blouse'), 'wardrobe')
-    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
+    await doAct({ ...garment, scope: 'wardrobe' }, 'rename', (p) => void (p.name = 'Stage blouse'))
+    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
     await undoAct('wardrobe')
     const now = (await row()) as Project
     expect(now.name).toBe(blouse.name)
@@ -95,16 +98,39 @@ describe('acts of the wardrobe', () => {
   })
 
   it('an act whose garment was replaced since is dropped with a word, and spoils nothing', async () => {
-    await doAct(blouse.id, 'add', (p) => void p.plan.push(stop('a')))
-    await doAct(blouse.id, 'why', (p) => void (p.plan[0]!.note = 'too long'))
-    await doRows('restore', [{ id: blouse.id, after: blouse }])
+    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
+    await doAct(garment, 'why', (p) => void (p.plan[0]!.note = 'too long'))
+    await doRows('projects', 'restore', [{ id: blouse.id, after: blouse }])
     expect(await undoAct(blouse.id)).toMatch(/no longer possible/)
     expect((await row())!.plan).toEqual([])
   })
 
   it('forgets only the oldest beyond 300 acts of a garment', async () => {
-    for (let i = 0; i < 304; i++) await doAct(blouse.id, `note ${i}`, (p) => void (p.name = `Blouse ${i}`))
+    for (let i = 0; i < 304; i++) await doAct(garment, `note ${i}`, (p) => void (p.name = `Blouse ${i}`))
     expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(300)
     expect(await undoAct(blouse.id)).toBe('note 303')
+  })
+})
+
+describe('acts of the tray', () => {
+  const tray = { table: 'tray', id: 'now', scope: 'tray' } as const
+  const now = async () => (await db.tray.get('now')) ?? EMPTY_TRAY
+  beforeEach(() => db.tray.clear())
+
+  it('begin with an empty tray, and go back to it one by one', async () => {
+    await doAct(tray, 'take a file', (t) => void Object.assign(t, { fileName: 'waistcoat.svg', text: '<svg/>' }))
+    await doAct(tray, 'name the garment', (t) => void (t.garmentName = 'Waistcoat'))
+    expect(await now()).toMatchObject({ fileName: 'waistcoat.svg', garmentName: 'Waistcoat' })
+    expect(await undoAct('tray')).toBe('name the garment')
+    expect((await now()).garmentName).toBe('')
+    expect(await undoAct('tray')).toBe('take a file')
+    expect(await now()).toEqual(EMPTY_TRAY)
+    await redoAct('tray')
+    expect((await now()).fileName).toBe('waistcoat.svg')
+  })
+  it('leave the wardrobe and its garments alone', async () => {
+    await doAct(tray, 'name the garment', (t) => void (t.garmentName = 'Waistcoat'))
+    expect(await undoAct(blouse.id)).toBeNull()
+    expect((await now()).garmentName).toBe('Waistcoat')
   })
 })

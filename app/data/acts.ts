@@ -1,9 +1,15 @@
 import { apply, create, type Patches } from 'mutative'
-import { ProjectSchema, type Project } from '~~/core/formats'
-import { db, type Act } from './db'
+import type { ZodType } from 'zod'
+import { ProjectSchema, WearerSchema } from '~~/core/formats'
+import { db, type Act, type AnyRow, type Rows, type TableName } from './db'
+import { EMPTY_TRAY, TraySchema } from './tray-row'
 
-/** Acts kept per garment; older ones can no longer be undone. */
+/** Acts kept per scope; older ones can no longer be undone. */
 const KEPT_ACTS = 300
+
+const SCHEMAS: { [T in TableName]: ZodType<Rows[T]> } = { projects: ProjectSchema, wearers: WearerSchema, tray: TraySchema }
+
+const TABLES = [db.projects, db.wearers, db.tray, db.acts]
 
 async function addAct(scope: string, label: string, change: Act['change']): Promise<void> {
   // A new act ends what could have been redone.
@@ -13,46 +19,57 @@ async function addAct(scope: string, label: string, change: Act['change']): Prom
   if (ids.length > KEPT_ACTS) await db.acts.bulkDelete(ids.slice(0, ids.length - KEPT_ACTS))
 }
 
+/** A garment remembers when it was last worked on. */
+const stamped = (row: AnyRow): AnyRow => ('updatedAt' in row ? { ...row, updatedAt: new Date().toISOString() } : row)
+
+async function readRow(table: TableName, id: string): Promise<AnyRow | undefined> {
+  return (await db.table<AnyRow>(table).get(id)) ?? (table === 'tray' ? EMPTY_TRAY : undefined)
+}
+
 /**
- * Does one thing to one garment: reads the row as it is now (another tab may have changed it), applies the recipe,
- * checks the result with the schema and writes row and way back in one transaction.
+ * Does one thing to one row: reads it as it is now (another tab may have changed it), applies the recipe, checks the
+ * result with the schema and writes row and way back in one transaction.
  *
- * @param scope where it can be undone: the garment itself, or the wardrobe
+ * @param where table and id of the row, and the scope in which it can be undone
  */
-export async function doAct(projectId: string, label: string, recipe: (draft: Project) => void, scope: string = projectId): Promise<void> {
-  await db.transaction('rw', db.projects, db.acts, async () => {
-    const row = await db.projects.get(projectId)
+export async function doAct<T extends TableName>(
+  where: { table: T; id: string; scope: string },
+  label: string,
+  recipe: (draft: Rows[T]) => void,
+): Promise<void> {
+  const { table, id, scope } = where
+  await db.transaction('rw', TABLES, async () => {
+    const row = (await readRow(table, id)) as Rows[T] | undefined
     if (!row) return
-    const [next, patches, inverse] = create(row, (draft: Project) => recipe(draft), { enablePatches: true })
+    const [next, patches, inverse] = create(row, (draft) => recipe(draft as Rows[T]), { enablePatches: true })
     if ((patches as Patches).length === 0) return
-    await db.projects.put(ProjectSchema.parse({ ...next, updatedAt: new Date().toISOString() }))
-    await addAct(scope, label, { how: 'patch', projectId, patches: patches as Patches, inverse: inverse as Patches })
+    await db.table(table).put(SCHEMAS[table].parse(stamped(next as Rows[T])))
+    await addAct(scope, label, { how: 'patch', table, id, patches: patches as Patches, inverse: inverse as Patches })
   })
 }
 
-/** Creates, replaces or deletes whole garments as one act of the wardrobe. `null` means: is not there. */
-export async function doRows(label: string, rows: { id: string; after: Project | null }[]): Promise<void> {
-  await db.transaction('rw', db.projects, db.acts, async () => {
-    const before = await Promise.all(rows.map(async (r) => (await db.projects.get(r.id)) ?? null))
-    await putRows(
-      rows.map((r) => r.id),
-      rows.map((r) => r.after),
-    )
-    await addAct('wardrobe', label, { how: 'rows', ids: rows.map((r) => r.id), before, after: rows.map((r) => r.after) })
+/** Creates, replaces or deletes whole rows as one act of the wardrobe. `null` means: is not there. */
+export async function doRows<T extends TableName>(table: T, label: string, rows: { id: string; after: Rows[T] | null }[]): Promise<void> {
+  await db.transaction('rw', TABLES, async () => {
+    const ids = rows.map((r) => r.id)
+    const before = await Promise.all(ids.map(async (id) => ((await db.table(table).get(id)) as Rows[T] | undefined) ?? null))
+    const after = rows.map((r) => r.after)
+    await putRows(table, ids, after)
+    await addAct('wardrobe', label, { how: 'rows', table, ids, before, after })
   })
 }
 
-async function putRows(ids: string[], rows: (Project | null)[]): Promise<void> {
+async function putRows(table: TableName, ids: string[], rows: (AnyRow | null)[]): Promise<void> {
   for (const [i, row] of rows.entries()) {
-    if (row) await db.projects.put(row)
-    else await db.projects.delete(ids[i]!)
+    if (row) await db.table(table).put(row)
+    else await db.table(table).delete(ids[i]!)
   }
 }
 
 /** The row with patches applied, or null when they do not fit it any more. */
-function applyPatches(row: Project, patches: Patches): Project | null {
+function applyPatches(table: TableName, row: AnyRow, patches: Patches): AnyRow | null {
   try {
-    const read = ProjectSchema.safeParse(apply(row, patches))
+    const read = SCHEMAS[table].safeParse(apply(row, patches))
     return read.success ? read.data : null
   } catch {
     return null
@@ -60,7 +77,7 @@ function applyPatches(row: Project, patches: Patches): Project | null {
 }
 
 async function step(scope: string, back: boolean): Promise<string | null> {
-  return db.transaction('rw', db.projects, db.acts, async () => {
+  return db.transaction('rw', TABLES, async () => {
     const all = await db.acts
       .where('[scope+undone]')
       .equals([scope, back ? 0 : 1])
@@ -68,16 +85,16 @@ async function step(scope: string, back: boolean): Promise<string | null> {
     const act = back ? all[all.length - 1] : all[0]
     if (!act) return null
     const { change } = act
-    if (change.how === 'rows') await putRows(change.ids, back ? change.before : change.after)
+    if (change.how === 'rows') await putRows(change.table, change.ids, back ? change.before : change.after)
     else {
-      const row = await db.projects.get(change.projectId)
-      const next = row && applyPatches(row, back ? change.inverse : change.patches)
+      const row = await readRow(change.table, change.id)
+      const next = row && applyPatches(change.table, row, back ? change.inverse : change.patches)
       // The row has been replaced since (a restored backup): the act has nothing left to act on.
       if (!next) {
         await db.acts.delete(act.id!)
-        return `${act.label} (no longer possible: the garment was replaced)`
+        return `${act.label} (no longer possible: what it was done to was replaced)`
       }
-      await db.projects.put({ ...next, updatedAt: new Date().toISOString() })
+      await db.table(change.table).put(stamped(next))
     }
     await db.acts.update(act.id!, { undone: back ? 1 : 0 })
     return act.label

@@ -1,37 +1,60 @@
 import Dexie, { type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Project, Wearer } from '~~/core/formats'
+import type { Tray } from './tray-row'
+
+/** What each table of things that people make holds. */
+export interface Rows {
+  projects: Project
+  wearers: Wearer
+  tray: Tray
+}
+export type TableName = keyof Rows
+export type AnyRow = Rows[TableName]
 
 /** One thing that was done, with the way back. */
 export interface Act {
   id?: number
-  /** The garment's id for acts inside it; “wardrobe” for creating, deleting, renaming. */
+  /** Where it can be undone: a garment's id, “wardrobe”, or “tray”. */
   scope: string
   label: string
   at: string
   undone: 0 | 1
   change:
-    | { how: 'patch'; projectId: string; patches: Patches; inverse: Patches }
-    | { how: 'rows'; before: (Project | null)[]; after: (Project | null)[]; ids: string[] }
-}
-
-/** Pieces on their way in that cannot be used yet; kept until they can or are thrown away. */
-export interface TrayRow {
-  id: string
-  savedAt: string
-  /** The file's text and what was settled so far, as plain data. */
-  state: unknown
+    | { how: 'patch'; table: TableName; id: string; patches: Patches; inverse: Patches }
+    | { how: 'rows'; table: TableName; ids: string[]; before: (AnyRow | null)[]; after: (AnyRow | null)[] }
 }
 
 class TidalSeamDb extends Dexie {
   declare projects: Table<Project, string>
   declare wearers: Table<Wearer, string>
   declare acts: Table<Act, number>
-  declare tray: Table<TrayRow, string>
+  declare tray: Table<Tray, string>
 
   constructor() {
     super('tidal-seam')
     this.version(1).stores({ projects: 'id, updatedAt', wearers: 'id', acts: '++id, scope, [scope+undone]', tray: 'id' })
+    // Version 2: acts name their table, and the tray's row is the tray itself, so that its acts can be undone too.
+    this.version(2).upgrade(async (tx) => {
+      await tx
+        .table('acts')
+        .toCollection()
+        .modify((act: { change: Record<string, unknown> }) => {
+          act.change.table = 'projects'
+          if (act.change.how === 'patch') {
+            act.change.id = act.change.projectId
+            delete act.change.projectId
+          }
+        })
+      await tx
+        .table('tray')
+        .toCollection()
+        .modify((row: Record<string, unknown>) => {
+          Object.assign(row, row.state)
+          delete row.state
+          delete row.savedAt
+        })
+    })
   }
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowLeft, FileUp, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
-import { onMounted, ref } from 'vue'
+import { ref } from 'vue'
 import { problemSentence } from '~~/core/result'
 import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -12,7 +12,6 @@ const router = useRouter()
 const input = ref<HTMLInputElement | null>(null)
 const refused = ref<string | null>(null)
 const step = ref<'pieces' | 'seams'>('pieces')
-onMounted(() => tray.load())
 
 /** Files over this are not even read into memory, bytes. */
 const MAX_FILE = 20_000_000

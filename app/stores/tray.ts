@@ -1,74 +1,52 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
-import { readSvg, type Drawing, type Project } from '~~/core/formats'
+import { computed, ref } from 'vue'
+import { readSvg, type Project } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
 import { buildPiece, findOutlines, guessKind, nameEdges, proposeSeams, readMarks, splitEdges, type PieceDraft } from '~~/core/import'
 import { checkGarment, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
+import { useActs } from '~/composables/useActs'
+import { useLive } from '~/composables/useLive'
+import { doAct } from '~/data/acts'
 import { db } from '~/data/db'
+import { EMPTY_TRAY, type Tray, type TrayPiece } from '~/data/tray-row'
 
-/** An outline in the tray: what the file gave, what is settled, and what still stands in the way. */
-export interface TrayPiece {
-  draft: PieceDraft
-  taken: boolean
-  trouble: { code: 'open' | 'crosses'; at: Point; gapMm?: number } | null
-}
-
-interface TrayState {
-  fileName: string
-  text: string
-  times: number
-  scaleConfirmed: boolean
-  pieces: TrayPiece[]
-  garmentName: string
-  wearerId: string | null
-  leftOutSeams: string[]
-}
-
-const EMPTY: TrayState = {
-  fileName: '',
-  text: '',
-  times: 1,
-  scaleConfirmed: false,
-  pieces: [],
-  garmentName: '',
-  wearerId: null,
-  leftOutSeams: [],
-}
 const SIZE = 'one'
 const DOWN: Point = { x: 0, y: 1 }
 const DEFAULT_ALLOWANCE_MM = 10
+/** A corner nearer than this to another makes no edge that one could sew, mm. */
+const LEAST_EDGE_MM = 2
+/** A click this near to a notch means that notch, mm. */
+const SAME_NOTCH_MM = 8
 
-/** Pieces on their way in from a file. Kept in the database, so that a reload loses nothing. */
+const ROW = { table: 'tray', id: 'now', scope: 'tray' } as const
+
+/** Pieces on their way in from a file. Kept in the database, so that a reload loses nothing and every act can be undone. */
 export const useTray = defineStore('tray', () => {
-  const state = shallowRef<TrayState>(EMPTY)
-  const drawing = shallowRef<Drawing | null>(null)
+  const row = useLive(async () => (await db.tray.get('now')) ?? EMPTY_TRAY, null as Tray | null)
+  const ready = computed(() => row.value !== null)
+  const state = computed(() => row.value ?? EMPTY_TRAY)
+  const text = computed(() => state.value.text)
+  const drawing = computed(() => {
+    const read = text.value ? readSvg(text.value) : null
+    return read?.ok ? read.value : null
+  })
   const chosenId = ref<string | null>(null)
-  const ready = ref(false)
 
-  async function save(next: TrayState): Promise<void> {
-    state.value = next
-    await db.tray.put({ id: 'now', savedAt: new Date().toISOString(), state: JSON.parse(JSON.stringify(next)) as unknown })
-  }
-
-  async function load(): Promise<void> {
-    if (ready.value) return
-    const row = await db.tray.get('now')
-    if (row) {
-      state.value = { ...EMPTY, ...(row.state as TrayState) }
-      const read = state.value.text ? readSvg(state.value.text) : null
-      drawing.value = read?.ok ? read.value : null
-    }
-    ready.value = true
-  }
+  const act = (label: string, recipe: (tray: Tray) => void) => doAct(ROW, label, recipe)
+  // JSON: what is written is plain data, never a reactive proxy.
+  const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
   /** Reads a file; a file that cannot be read leaves the tray as it is. */
-  async function takeFile(fileName: string, text: string): Promise<Problem | null> {
-    const read = readSvg(text)
+  async function takeFile(fileName: string, content: string): Promise<Problem | null> {
+    const read = readSvg(content)
     if (!read.ok) return read.problem
-    drawing.value = read.value
     chosenId.value = null
-    await save({ ...EMPTY, fileName, text, garmentName: fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ') })
+    const garmentName = fileName
+      .replace(/\.[^.]+$/, '')
+      .replace(/[-_]+/g, ' ')
+      .slice(0, 120)
+    await act(`take in ${fileName}`, (tray) => void Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }))
     return null
   }
 
@@ -103,61 +81,61 @@ export const useTray = defineStore('tray', () => {
         },
       }
     })
-    await save({ ...state.value, times, scaleConfirmed: true, pieces })
+    await act('settle the scale', (tray) => void Object.assign(tray, plain({ times, scaleConfirmed: true, pieces })))
     chosenId.value = pieces[0]?.draft.id ?? null
   }
 
-  const edit = (id: string, change: (piece: TrayPiece) => TrayPiece) =>
-    save({ ...state.value, pieces: state.value.pieces.map((p) => (p.draft.id === id ? change(p) : p)) })
-  const editDraft = (id: string, change: Partial<PieceDraft>) => edit(id, (p) => ({ ...p, draft: { ...p.draft, ...change } }))
+  /** Does something to one outline of the tray. */
+  const edit = (id: string, label: string, change: (piece: TrayPiece) => void) =>
+    act(label, (tray) => {
+      const piece = tray.pieces.find((p) => p.draft.id === id)
+      if (piece) change(piece)
+    })
+  const editDraft = (id: string, label: string, change: Partial<PieceDraft>) =>
+    edit(id, label, (p) => void Object.assign(p.draft, plain(change)))
 
   function setKind(id: string, kind: PieceKind): Promise<void> {
-    return edit(id, (p) => {
+    return edit(id, 'kind of piece', ({ draft }) => {
       const roles = nameEdges(
         kind,
-        p.draft.edges.map((e) => e.path),
+        plain(draft.edges).map((e) => e.path),
         DOWN,
       )
-      return { ...p, draft: { ...p.draft, kind, edges: p.draft.edges.map((e, i) => ({ ...e, role: roles[i]! })) } }
+      draft.kind = kind
+      draft.edges.forEach((e, i) => (e.role = roles[i]!))
     })
   }
 
-  const editEdge = (id: string, index: number, change: Partial<PieceDraft['edges'][number]>) =>
-    edit(id, (p) => ({ ...p, draft: { ...p.draft, edges: p.draft.edges.map((e, i) => (i === index ? { ...e, ...change } : e)) } }))
+  const editEdge = (id: string, index: number, label: string, change: Partial<PieceDraft['edges'][number]>) =>
+    edit(id, label, (p) => void Object.assign(p.draft.edges[index]!, change))
 
   /** An edge and the one after it become one: their corner was none. */
   const joinEdges = (id: string, index: number) =>
-    edit(id, (p) => {
-      const { edges } = p.draft
-      if (edges.length < 3) return p
-      const next = (index + 1) % edges.length
-      const joined = { ...edges[index]!, path: [...edges[index]!.path, ...edges[next]!.path] }
-      return { ...p, draft: { ...p.draft, edges: edges.map((e, i) => (i === index ? joined : e)).filter((_, i) => i !== next) } }
+    edit(id, 'join two edges', ({ draft }) => {
+      if (draft.edges.length < 3) return
+      const next = (index + 1) % draft.edges.length
+      draft.edges[index]!.path = plain([...draft.edges[index]!.path, ...draft.edges[next]!.path])
+      draft.edges.splice(next, 1)
     })
 
   /** A corner where the outline was clicked. */
   const splitAt = (id: string, point: Point) =>
-    edit(id, (p) => {
-      const near = nearestOf(p.draft, point)
-      const edge = p.draft.edges[near.index]!
+    edit(id, 'new corner', ({ draft }) => {
+      const near = nearestOf(plain(draft), point)
+      const edge = plain(draft.edges[near.index]!)
       const total = measureLength(edge.path)
-      if (near.lengthMm < 2 || near.lengthMm > total - 2) return p
+      if (near.lengthMm < LEAST_EDGE_MM || near.lengthMm > total - LEAST_EDGE_MM) return
       const parts: Path[] = [cutPath(edge.path, 0, near.lengthMm), cutPath(edge.path, near.lengthMm, total)]
-      return {
-        ...p,
-        draft: { ...p.draft, edges: p.draft.edges.flatMap((e, i) => (i === near.index ? parts.map((path) => ({ ...e, path })) : [e])) },
-      }
+      draft.edges.splice(near.index, 1, ...parts.map((path) => ({ ...edge, path })))
     })
 
   /** Puts a notch where the outline was clicked, or takes the one there away. */
   const flipNotch = (id: string, point: Point) =>
-    edit(id, (p) => {
-      const near = nearestOf(p.draft, point)
-      const there = p.draft.notches.findIndex((n) => Math.hypot(n.x - near.point.x, n.y - near.point.y) < 8)
-      return {
-        ...p,
-        draft: { ...p.draft, notches: there >= 0 ? p.draft.notches.filter((_, i) => i !== there) : [...p.draft.notches, near.point] },
-      }
+    edit(id, 'notch', ({ draft }) => {
+      const near = nearestOf(plain(draft), point)
+      const there = draft.notches.findIndex((n) => Math.hypot(n.x - near.point.x, n.y - near.point.y) < SAME_NOTCH_MM)
+      if (there >= 0) draft.notches.splice(there, 1)
+      else draft.notches.push(near.point)
     })
 
   function nearestOf(draft: PieceDraft, point: Point) {
@@ -210,19 +188,16 @@ export const useTray = defineStore('tray', () => {
     }
     const done = new Set(garment.pieces.map((p) => p.id))
     const rest = state.value.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
-    if (rest.length > 0) await save({ ...state.value, pieces: rest })
-    else await clear()
-    return { ok: true, project: JSON.parse(JSON.stringify(project)) as Project }
+    await act(`hang “${project.name}” in the wardrobe`, (tray) => {
+      if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)
+      else tray.pieces = tray.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
+    })
+    return { ok: true, project: plain(project) }
   }
 
-  async function clear(): Promise<void> {
-    state.value = EMPTY
-    drawing.value = null
-    chosenId.value = null
-    await db.tray.delete('now')
-  }
+  const clear = () => act('empty the tray', (tray) => void Object.assign(tray, EMPTY_TRAY))
 
-  const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, { role })
+  const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role })
 
   return {
     state,
@@ -232,8 +207,7 @@ export const useTray = defineStore('tray', () => {
     built,
     whole,
     proposed,
-    load,
-    save,
+    act,
     takeFile,
     confirmScale,
     edit,
@@ -248,5 +222,6 @@ export const useTray = defineStore('tray', () => {
     readyCount,
     finish,
     clear,
+    ...useActs('tray'),
   }
 })

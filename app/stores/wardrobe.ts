@@ -1,18 +1,15 @@
 import { defineStore } from 'pinia'
-import { computed } from 'vue'
 import { readProjectFile, writeProjectFile, type Project, type Wearer } from '~~/core/formats'
 import { problemSentence } from '~~/core/result'
 import { useLive } from '~/composables/useLive'
-import { doAct, doRows, redoAct, undoAct } from '~/data/acts'
-import { db, type Act } from '~/data/db'
+import { useActs } from '~/composables/useActs'
+import { doAct, doRows } from '~/data/acts'
+import { db } from '~/data/db'
 
 /** All garments and wearers of this browser. */
 export const useWardrobe = defineStore('wardrobe', () => {
   const projects = useLive(() => db.projects.orderBy('updatedAt').reverse().toArray(), null as Project[] | null)
   const wearers = useLive(() => db.wearers.toArray(), [] as Wearer[])
-  const acts = useLive(() => db.acts.where('scope').equals('wardrobe').sortBy('id'), [] as Act[])
-  const lastDone = computed(() => acts.value.filter((a) => a.undone === 0).at(-1) ?? null)
-  const nextRedo = computed(() => acts.value.find((a) => a.undone === 1) ?? null)
 
   /**
    * Puts a project file's garments and wearers into the wardrobe, as one act.
@@ -28,7 +25,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
     const there = new Set(await db.projects.toCollection().primaryKeys())
     const rows = file.value.projects.filter((p) => present === 'replace' || !there.has(p.id)).map((p) => ({ id: p.id, after: p }))
     await db.wearers.bulkPut(file.value.wearers)
-    if (rows.length > 0) await doRows(label, rows)
+    if (rows.length > 0) await doRows('projects', label, rows)
     return { ok: true, count: rows.length }
   }
 
@@ -38,22 +35,22 @@ export const useWardrobe = defineStore('wardrobe', () => {
   }
 
   async function create(project: Project): Promise<void> {
-    await doRows(`new garment “${project.name}”`, [{ id: project.id, after: project }])
+    await doRows('projects', `new garment “${project.name}”`, [{ id: project.id, after: project }])
   }
 
   async function duplicate(project: Project): Promise<void> {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
-    await doRows(`duplicate “${project.name}”`, [
+    await doRows('projects', `duplicate “${project.name}”`, [
       { id, after: { ...project, id, name: `${project.name} (copy)`, createdAt: now, updatedAt: now } },
     ])
   }
 
-  const rename = (project: Project, name: string) =>
-    doAct(project.id, `rename “${project.name}”`, (row) => void (row.name = name), 'wardrobe')
+  const rowOf = (project: Project) => ({ table: 'projects', id: project.id, scope: 'wardrobe' }) as const
+  const rename = (project: Project, name: string) => doAct(rowOf(project), `rename “${project.name}”`, (row) => void (row.name = name))
   const setWearer = (project: Project, wearerId: string | null) =>
-    doAct(project.id, `wearer of “${project.name}”`, (row) => void (row.wearerId = wearerId), 'wardrobe')
-  const remove = (project: Project) => doRows(`delete “${project.name}”`, [{ id: project.id, after: null }])
+    doAct(rowOf(project), `wearer of “${project.name}”`, (row) => void (row.wearerId = wearerId))
+  const remove = (project: Project) => doRows('projects', `delete “${project.name}”`, [{ id: project.id, after: null }])
 
   async function backUp(ids?: string[]): Promise<string> {
     const rows = await db.projects.toArray()
@@ -67,8 +64,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
   return {
     projects,
     wearers,
-    lastDone,
-    nextRedo,
+    ...useActs('wardrobe'),
     takeFile,
     openDemo,
     create,
@@ -77,7 +73,5 @@ export const useWardrobe = defineStore('wardrobe', () => {
     setWearer,
     remove,
     backUp,
-    undo: () => undoAct('wardrobe'),
-    redo: () => redoAct('wardrobe'),
   }
 })

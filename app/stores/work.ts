@@ -3,9 +3,10 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { findKind, type Change } from '~~/core/changes'
 import type { Project, Wearer } from '~~/core/formats'
-import { doAct, redoAct, undoAct } from '~/data/acts'
-import { db, type Act } from '~/data/db'
+import { doAct } from '~/data/acts'
+import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
+import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import type { Computed, FoldWorker } from '~/workers/fold.worker'
 
@@ -36,13 +37,7 @@ export const useWork = defineStore('work', () => {
     null as Wearer | null,
     project,
   )
-  const acts = useLive(
-    async () => (projectId.value ? await db.acts.where('scope').equals(projectId.value).sortBy('id') : []),
-    [] as Act[],
-    projectId,
-  )
-  const lastDone = computed(() => acts.value.filter((a) => a.undone === 0).at(-1) ?? null)
-  const nextRedo = computed(() => acts.value.find((a) => a.undone === 1) ?? null)
+  const acts = useActs(projectId)
 
   const computedPlan = shallowRef<Computed | null>(null)
   /** The stop whose inputs are shown; null shows the whole plan. */
@@ -109,14 +104,24 @@ export const useWork = defineStore('work', () => {
   }
 
   async function act(label: string, recipe: (draft: Project) => void): Promise<void> {
-    if (!projectId.value) return
+    const id = projectId.value
+    if (!id) return
     saving.value += 1
     try {
-      await doAct(projectId.value, label, recipe)
+      await doAct({ table: 'projects', id, scope: id }, label, recipe)
     } finally {
       saving.value -= 1
     }
   }
+
+  /** What counts as matching on one seam alone; null goes back to the wardrobe's limits. */
+  const setSeamTolerance = (seamId: string, tolerance: { goodMm: number; easeMm: number } | null) =>
+    act('limits of a seam', (row) => {
+      const seam = row.garment.seams.find((s) => s.id === seamId)
+      if (!seam) return
+      if (tolerance) seam.tolerance = { goodMm: tolerance.goodMm, easeMm: Math.max(tolerance.goodMm, tolerance.easeMm) }
+      else delete seam.tolerance
+    })
 
   const titleOf = (change: Change): string => {
     const kind = findKind(change.kind)
@@ -170,8 +175,6 @@ export const useWork = defineStore('work', () => {
     })
   }
 
-  const undo = () => (projectId.value ? undoAct(projectId.value) : Promise.resolve(null))
-  const redo = () => (projectId.value ? redoAct(projectId.value) : Promise.resolve(null))
   const paperSteps = async (units: 'in' | 'cm') => {
     await recompute()
     return foldWorker().steps(units)
@@ -187,8 +190,6 @@ export const useWork = defineStore('work', () => {
     draft,
     saving,
     trouble,
-    lastDone,
-    nextRedo,
     open,
     act,
     addChange,
@@ -196,9 +197,9 @@ export const useWork = defineStore('work', () => {
     removeChange,
     switchChange,
     moveChange,
-    undo,
-    redo,
+    ...acts,
     paperSteps,
     titleOf,
+    setSeamTolerance,
   }
 })

@@ -45,6 +45,23 @@ function twoPanels(off: number, slant = 0): Garment {
   return garmentOf([a, b], [seamOf('side seam', ['a', 'e1', false], ['b', 'e1', false])])
 }
 
+describe('limits of a seam of its own', () => {
+  it('go before the general ones, on that seam only', () => {
+    const strict = structuredClone(draftBlouse())
+    const shoulder = strict.pieces.find((p) => p.id === 'front')!.shapes.one!.edges.shoulder!
+    shoulder[0] = { ...shoulder[0]!, to: { x: shoulder[0]!.to.x + 0.6, y: shoulder[0]!.to.y } }
+    const verdicts = () => Object.fromEntries(walkGarment(strict, 'one').seams.map((s) => [s.seam.id, s.verdict]))
+    const seam = strict.seams.find((s) => s.sides.flat().some((r) => r.edgeId === 'shoulder'))!
+    const others = { ...verdicts(), [seam.id]: '' }
+    expect(verdicts()[seam.id]).toBe('good')
+    seam.tolerance = { goodMm: 0.2, easeMm: 0.4 }
+    expect(verdicts()[seam.id]).toBe('fault')
+    seam.tolerance = { goodMm: 0.2, easeMm: 2 }
+    expect(verdicts()[seam.id]).toBe('ease')
+    expect({ ...verdicts(), [seam.id]: '' }).toEqual(others)
+  })
+})
+
 describe('walking seams', () => {
   it.each([
     [0.5, 'good'],

@@ -136,9 +136,10 @@ function walkSide(garment: Garment, seam: Seam, side: 0 | 1, sizeId: string): Wa
 /**
  * Walks one seam: both lengths, the surplus against the wanted ease, where each pair of marks meets, and how the
  * neighbouring edges run through at its ends when sewn. A pair of marks may miss each other by as much as the seam's
- * surplus explains (ease lies between the marks); the rest is off.
+ * surplus explains (ease lies between the marks); the rest is off. Limits of the seam's own go before the given ones.
  */
-export function walkSeam(garment: Garment, seam: Seam, sizeId: string, t: Tolerances): WalkedSeam {
+export function walkSeam(garment: Garment, seam: Seam, sizeId: string, tolerances: Tolerances): WalkedSeam {
+  const t: Tolerances = { ...tolerances, ...seam.tolerance }
   const sides: [WalkedSide, WalkedSide] = [walkSide(garment, seam, 0, sizeId), walkSide(garment, seam, 1, sizeId)]
   const surplusMm = sides[0].lengthMm - sides[1].lengthMm
   const { minMm, maxMm } = seam.wantedEase

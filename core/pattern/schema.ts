@@ -140,6 +140,8 @@ export const SeamSchema = z.strictObject({
   wantedEase: z.strictObject({ minMm: Mm, maxMm: Mm }),
   /** Marks that meet, first side and second side. */
   marks: z.array(z.tuple([SeamMarkSchema, SeamMarkSchema])),
+  /** What counts as matching, and as easing, on this seam alone, mm; without it the wardrobe's own limits hold. */
+  tolerance: z.strictObject({ goodMm: z.number().finite().min(0).max(100), easeMm: z.number().finite().min(0).max(100) }).optional(),
 })
 
 export const GarmentSchema = z.strictObject({

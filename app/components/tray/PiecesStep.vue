@@ -54,14 +54,15 @@ function setGrain(way: 'page' | 'edge') {
     if (along.y < 0 || (along.y === 0 && along.x < 0)) along = { x: -along.x, y: -along.y }
   }
   const half = Math.min(b.maxX - b.minX, b.maxY - b.minY) * (way === 'page' ? 0.35 : 0.3)
-  void tray.editDraft(p.draft.id, {
+  void tray.editDraft(p.draft.id, 'grain', {
     grain: {
       from: { x: middle.x - along.x * half, y: middle.y - along.y * half },
       to: { x: middle.x + along.x * half, y: middle.y + along.y * half },
     },
   })
 }
-const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.value!.draft.edges.map((e) => ({ ...e, allowanceMm: mm })) })
+const allAllowances = (mm: number) =>
+  tray.editDraft(id.value, 'all allowances', { edges: piece.value!.draft.edges.map((e) => ({ ...e, allowanceMm: mm })) })
 </script>
 
 <template>
@@ -129,7 +130,9 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
           class="field"
           :value="piece.draft.name"
           data-test="piece-name"
-          @change="tray.editDraft(id, { name: ($event.target as HTMLInputElement).value.trim().slice(0, 120) || piece!.draft.name })"
+          @change="
+            tray.editDraft(id, 'name', { name: ($event.target as HTMLInputElement).value.trim().slice(0, 120) || piece!.draft.name })
+          "
       /></label>
       <label class="block"
         ><span class="mb-1 block font-semibold">Kind of piece</span>
@@ -152,7 +155,9 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
             max="99"
             :value="piece.draft.count"
             @change="
-              tray.editDraft(id, { count: Math.min(99, Math.max(1, Math.round(Number(($event.target as HTMLInputElement).value)) || 1)) })
+              tray.editDraft(id, 'how many are cut', {
+                count: Math.min(99, Math.max(1, Math.round(Number(($event.target as HTMLInputElement).value)) || 1)),
+              })
             "
         /></label>
         <label class="flex min-h-11 items-end gap-2 pb-2.5"
@@ -160,7 +165,7 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
             type="checkbox"
             class="size-5 accent-(--act)"
             :checked="piece.draft.mirrored"
-            @change="tray.editDraft(id, { mirrored: ($event.target as HTMLInputElement).checked })"
+            @change="tray.editDraft(id, 'mirrored', { mirrored: ($event.target as HTMLInputElement).checked })"
           />half turned over</label
         >
       </div>
@@ -183,7 +188,7 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
             class="size-5 accent-(--act)"
             :checked="chosenEdge.fold"
             data-test="edge-fold"
-            @change="tray.editEdge(id, edge, { fold: ($event.target as HTMLInputElement).checked })"
+            @change="tray.editEdge(id, edge, 'fold', { fold: ($event.target as HTMLInputElement).checked })"
           />lies on the fold</label
         >
         <FieldsLengthField
@@ -192,7 +197,7 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
           label="its seam allowance"
           test="edge-allowance"
           positive
-          @update:model-value="tray.editEdge(id, edge, { allowanceMm: $event })"
+          @update:model-value="tray.editEdge(id, edge, 'allowance', { allowanceMm: $event })"
         />
         <button class="btn mt-2" @click="tray.joinEdges(id, edge)">Join with the next edge</button>
         <div class="mt-3 border-t border-edge pt-2">
@@ -211,7 +216,7 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
             class="size-5 accent-(--act)"
             :checked="piece.draft.allowanceIncluded"
             data-test="allowance-included"
-            @change="tray.editDraft(id, { allowanceIncluded: ($event.target as HTMLInputElement).checked })"
+            @change="tray.editDraft(id, 'allowance included', { allowanceIncluded: ($event.target as HTMLInputElement).checked })"
           />is included: the outline is the cut line</label
         >
         <FieldsLengthField
@@ -235,7 +240,7 @@ const allAllowances = (mm: number) => tray.editDraft(id.value, { edges: piece.va
           class="size-5 accent-(--act)"
           :checked="!piece.taken"
           data-test="leave-out"
-          @change="tray.edit(id, (p) => ({ ...p, taken: !p.taken }))"
+          @change="tray.edit(id, 'take or leave out', (p) => void (p.taken = !p.taken))"
         />leave this outline out</label
       >
     </aside>

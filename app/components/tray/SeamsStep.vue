@@ -19,14 +19,16 @@ const wardrobe = useWardrobe()
             class="field"
             :value="tray.state.garmentName"
             data-test="garment-title"
-            @change="tray.save({ ...tray.state, garmentName: ($event.target as HTMLInputElement).value.slice(0, 120) })"
+            @change="
+              tray.act('name of the garment', (t) => void (t.garmentName = ($event.target as HTMLInputElement).value.slice(0, 120)))
+            "
         /></label>
         <label class="block"
           ><span class="mb-1 block font-semibold">Who is it for?</span>
           <select
             class="field"
             :value="tray.state.wearerId ?? ''"
-            @change="tray.save({ ...tray.state, wearerId: ($event.target as HTMLSelectElement).value || null })"
+            @change="tray.act('wearer', (t) => void (t.wearerId = ($event.target as HTMLSelectElement).value || null))"
           >
             <option value="">no wearer yet</option>
             <option v-for="w in wardrobe.wearers" :key="w.id" :value="w.id">{{ w.name }}</option>
@@ -49,11 +51,8 @@ const wardrobe = useWardrobe()
                 class="size-5 accent-(--act)"
                 :checked="!tray.state.leftOutSeams.includes(s.id)"
                 @change="
-                  tray.save({
-                    ...tray.state,
-                    leftOutSeams: tray.state.leftOutSeams.includes(s.id)
-                      ? tray.state.leftOutSeams.filter((x) => x !== s.id)
-                      : [...tray.state.leftOutSeams, s.id],
+                  tray.act(s.name, (t) => {
+                    t.leftOutSeams = t.leftOutSeams.includes(s.id) ? t.leftOutSeams.filter((x) => x !== s.id) : [...t.leftOutSeams, s.id]
                   })
                 "
               />

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes, measureLength, placeAt, type Point } from '~~/core/geometry'
 import { ROLE_NAMES } from '~~/core/import'
-import type { TrayPiece } from '~/stores/tray'
+import type { TrayPiece } from '~/data/tray-row'
 
 /** One outline from the tray, large: click an edge to name it, or the outline to set a notch or a corner. */
 const props = defineProps<{ piece: TrayPiece; edge: number; mode: 'edges' | 'notches' | 'corners' }>()

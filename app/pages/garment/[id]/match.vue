@@ -28,6 +28,8 @@ const overall = (id: string) => {
 }
 const LABEL = { good: 'matches', ease: 'can be eased', fault: 'fault' } as const
 
+const ownLimits = (on: boolean) => work.setSeamTolerance(chosen.value!.seam.id, on ? { goodMm: prefs.goodMm, easeMm: prefs.easeMm } : null)
+
 async function mend(m: Mend) {
   if (m.how === 'add') await work.addChange(m.change)
   else if (m.how === 'edit') {
@@ -74,6 +76,7 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
         </li>
       </ul>
       <section class="mt-5 space-y-2 border-t border-edge px-2 pt-3" aria-label="What counts as matching">
+        <h2 class="text-sm text-soft">Limits for every seam without its own</h2>
         <FieldsLengthField v-model="prefs.goodMm" label="Matches up to" test="tolerance-good" positive />
         <FieldsLengthField v-model="prefs.easeMm" label="Can be eased in up to" test="tolerance-ease" positive />
       </section>
@@ -95,6 +98,34 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
           >
         </div>
         <SeamStrips :walked="chosen" />
+        <section class="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2" aria-label="Limits of this seam">
+          <label class="flex min-h-11 items-center gap-2.5">
+            <input
+              type="checkbox"
+              class="size-5 accent-(--act)"
+              :checked="chosen.seam.tolerance !== undefined"
+              data-test="own-tolerance"
+              @change="ownLimits(($event.target as HTMLInputElement).checked)"
+            />
+            <span>Limits of its own</span>
+          </label>
+          <template v-if="chosen.seam.tolerance">
+            <FieldsLengthField
+              :model-value="chosen.seam.tolerance.goodMm"
+              label="Matches up to"
+              test="seam-good"
+              positive
+              @update:model-value="work.setSeamTolerance(chosen.seam.id, { ...chosen.seam.tolerance, goodMm: $event })"
+            />
+            <FieldsLengthField
+              :model-value="chosen.seam.tolerance.easeMm"
+              label="Can be eased in up to"
+              test="seam-ease"
+              positive
+              @update:model-value="work.setSeamTolerance(chosen.seam.id, { ...chosen.seam.tolerance, easeMm: $event })"
+            />
+          </template>
+        </section>
         <ul v-if="faultsOf(chosen.seam.id).length" class="mt-4 space-y-3" aria-label="Faults of this seam">
           <li v-for="f in faultsOf(chosen.seam.id)" :key="f.id" class="panel p-4" :data-test="`fault-${f.id}`">
             <p class="font-medium" :class="f.verdict === 'fault' ? 'text-fault' : 'text-ease'"><SentenceText :text="f.message" /></p>

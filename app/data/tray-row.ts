@@ -1,0 +1,52 @@
+import { z } from 'zod'
+import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~/core/pattern'
+
+const Mm = z.number().finite()
+
+/** What a person has settled so far about an outline on its way in (see PieceDraft), and what still stands in the way. */
+const TrayPieceSchema = z.strictObject({
+  taken: z.boolean(),
+  trouble: z.strictObject({ code: z.enum(['open', 'crosses']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
+  draft: z.strictObject({
+    id: Id,
+    name: z.string(),
+    kind: PieceKindSchema,
+    count: z.int().min(1).max(99),
+    mirrored: z.boolean(),
+    edges: z.array(z.strictObject({ path: PathSchema, role: EdgeRoleSchema, fold: z.boolean(), allowanceMm: Mm.min(0).max(200) })),
+    allowanceIncluded: z.boolean(),
+    grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
+    notches: z.array(PointSchema),
+    lines: z.array(z.strictObject({ name: z.string(), path: PathSchema })),
+  }),
+})
+
+/** The import tray: pieces on their way in that cannot be used yet, kept until they can or are thrown away. */
+export const TraySchema = z.strictObject({
+  id: z.literal('now'),
+  fileName: z.string(),
+  /** The file as it was read; empty when the tray is empty. */
+  text: z.string(),
+  /** How many times larger than the file says. */
+  times: Mm.positive(),
+  scaleConfirmed: z.boolean(),
+  pieces: z.array(TrayPieceSchema),
+  garmentName: z.string(),
+  wearerId: Id.nullable(),
+  leftOutSeams: z.array(Id),
+})
+
+export type Tray = z.infer<typeof TraySchema>
+export type TrayPiece = Tray['pieces'][number]
+
+export const EMPTY_TRAY: Tray = {
+  id: 'now',
+  fileName: '',
+  text: '',
+  times: 1,
+  scaleConfirmed: false,
+  pieces: [],
+  garmentName: '',
+  wearerId: null,
+  leftOutSeams: [],
+}
