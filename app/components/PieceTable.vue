@@ -257,7 +257,7 @@ defineExpose({ fit })
           :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
           :aria-valuenow="Math.round(h.handle.valueMm)"
           :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
-          class="cursor-ns-resize"
+          :class="Math.abs(h.handle.axis.y) > Math.abs(h.handle.axis.x) ? 'cursor-ns-resize' : 'cursor-ew-resize'"
           @pointerdown="onDown($event, h.handle)"
           @pointermove="onMove"
           @pointerup="onUp"
@@ -268,6 +268,7 @@ defineExpose({ fit })
           <circle :cx="h.at.x" :cy="h.at.y" :r="9 / view.k" fill="var(--panel)" stroke="var(--note)" :stroke-width="2.6 / view.k" />
           <path
             :d="`M${h.at.x - 4 / view.k} ${h.at.y - 2 / view.k}l${4 / view.k} ${-4 / view.k}l${4 / view.k} ${4 / view.k}M${h.at.x - 4 / view.k} ${h.at.y + 2 / view.k}l${4 / view.k} ${4 / view.k}l${4 / view.k} ${-4 / view.k}`"
+            :transform="`rotate(${(Math.atan2(h.handle.axis.y, h.handle.axis.x) * 180) / Math.PI - 90} ${h.at.x} ${h.at.y})`"
             fill="none"
             stroke="var(--note)"
             :stroke-width="1.8 / view.k"

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftOnePiece } from '../../demo/one-piece'
 import { demoWardrobe } from '../../demo/wardrobe'
-import { foldPlan, type Change } from '../changes'
+import { dartRef, findKind, foldPlan, type Change } from '../changes'
 import { DEFAULT_TOLERANCES } from '../match'
 import type { Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
@@ -65,7 +65,26 @@ describe('faults', () => {
     )
     const [fault] = faults(garmentOf([peaked]))
     expect(fault!.message).toMatch(/^peak, neck 0 at the fold: the sewn edge turns a corner of 33°/)
-    expect(fault!.mends).toEqual([])
+    const mend = fault!.mends[0]!
+    expect(mend).toMatchObject({ how: 'add', label: 'True the corner', change: { kind: 'true-corner' } })
+    expect(faults(garmentOf([peaked]), mended([], mend))).toEqual([])
+  })
+  it('of a notch that was moved off offer to move it, or its partner, by just that much', () => {
+    const garment = structuredClone(draftBlouse())
+    const side = garment.seams.find((s) => s.id === 'side')!
+    const [pair] = side.marks.filter(([a]) => 'notchId' in a)
+    const [own] = pair!
+    if (!('notchId' in own)) throw new Error('the side seam has no notch')
+    const piece = garment.pieces.find((p) => p.id === own.pieceId)!
+    piece.shapes.one!.notches[own.notchId]!.distanceMm += 9
+    const found = faults(garment).filter((f) => f.id.startsWith('side:mark:'))
+    expect(found).toHaveLength(1)
+    const moves = found[0]!.mends.filter((m) => m.how === 'add' && m.change.kind === 'move-notch')
+    expect(moves.map((m) => m.label)).toEqual([expect.stringContaining('Back'), expect.stringContaining('Front')])
+    for (const mend of moves) {
+      expect(mend.how === 'add' && Math.abs((mend.change.inputs as { byMm: number }).byMm)).toBeCloseTo(9, 0)
+      expect(faults(garment, mended([], mend)).some((f) => f.id === found[0]!.id)).toBe(false)
+    }
   })
   it('made by a stop offer to switch just that stop off', () => {
     const a = polygonPiece(
@@ -104,6 +123,16 @@ describe('faults', () => {
       .filter((m) => m.how === 'off')
     expect(off.length).toBeGreaterThan(0)
     for (const m of off) expect(m).toMatchObject({ changeId: 'alone' })
+  })
+  it('of unequal dart legs offer to make them equal, and it does', () => {
+    const garment = structuredClone(draftBlouse())
+    const { piece, dart } = garment.pieces.flatMap((p) => p.darts.map((d) => ({ piece: p, dart: d })))[0]!
+    const unequal = findKind('equal-legs')!.apply(garment, { dart: dartRef(piece.id, dart.id), leg: 'second', growMm: 7 }, context)
+    if (!unequal.ok) throw new Error(unequal.problem.message)
+    const found = faults(unequal.value.garment).find((f) => f.id === `dart:${piece.id}:${dart.id}`)!
+    expect(found.size).toBeCloseTo(7, 1)
+    const mend = found.mends.find((m) => m.label.includes('shorter'))!
+    expect(faults(unequal.value.garment, mended([], mend)).some((f) => f.id === found.id)).toBe(false)
   })
   it('are none in a garment without seams', () => {
     expect(faults(garmentOf([]))).toEqual([])

@@ -1,1 +1,2 @@
-export { listFaults, type Fault, type Mend } from './list-faults'
+export { listFaults, type Fault } from './list-faults'
+export type { Mend } from './find-mends'

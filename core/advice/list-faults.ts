@@ -1,15 +1,7 @@
-import { findKind, type Change, type FoldedPlan, type LengthenInputs, type Level } from '../changes'
-import { placeAt } from '../geometry'
-import { walkGarment, type Tolerances, type WalkedGarment, type WalkedSeam } from '../match'
-import { alongGrain, placeOnSide } from '../moves'
-import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
+import type { FoldedPlan } from '../changes'
+import { cornersAsSewn, walkGarment, type Tolerances, type WalkedSeam } from '../match'
 import { lengthToken } from '../units'
-
-/** A change that would mend a fault: a new stop, or another version of one in the plan. */
-export type Mend =
-  | { how: 'add'; label: string; change: Omit<Change, 'id'> }
-  | { how: 'edit'; label: string; changeId: string; inputs: unknown }
-  | { how: 'off'; label: string; changeId: string }
+import { equalLegs, includeAgain, lengthenShortSide, meetNotches, switchOff, trueCorner, type Mend } from './find-mends'
 
 export interface Fault {
   id: string
@@ -20,100 +12,6 @@ export interface Fault {
   /** Names the piece, the edge and the figure; lengths as tokens. */
   message: string
   mends: Mend[]
-}
-
-/** Stops of the plan that left out a piece of this seam: including it again is the first mend to offer. */
-function includeAgain(plan: FoldedPlan, seam: WalkedSeam): Mend[] {
-  const pieces = new Set(seam.sides.flatMap((s) => s.parts.map((p) => p.pieceId)))
-  return plan.stops.flatMap((stop): Mend[] => {
-    if (stop.status !== 'applied' || !stop.applied) return []
-    const left = stop.applied.leftOut.filter((l) => pieces.has(l.pieceId))
-    if (left.length === 0) return []
-    const inputs = stop.change.inputs as LengthenInputs
-    if (!Array.isArray(inputs.leftOut)) return []
-    const ids = new Set(left.map((l) => l.pieceId))
-    const names = left.map((l) => findPiece(plan.garment, l.pieceId)?.name).join(' and ')
-    return [
-      {
-        how: 'edit',
-        label: `Change ${names} too in “${findKind(stop.change.kind)!.describe(plan.base, inputs).title}”`,
-        changeId: stop.change.id,
-        inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => !ids.has(id)) },
-      },
-    ]
-  })
-}
-
-/** A line across the short side in the middle of the stretch, between two marks, where the surplus arises. */
-function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, sizeId: string): { piece: Piece; level: Level } {
-  const stops = [
-    { at: 0 },
-    ...walked.marks.map((m) => ({ at: short === 0 ? m.firstMm : m.secondMm })),
-    { at: walked.sides[short].lengthMm },
-  ]
-  const sizes = walked.easeByStretch.map((e) => Math.abs(e.surplusMm))
-  const k = sizes.indexOf(Math.max(...sizes))
-  const place = placeOnSide(garment, walked.seam, short, (stops[k]!.at + stops[k + 1]!.at) / 2, sizeId)
-  const piece = findPiece(garment, place.pieceId)!
-  const shape = shapeOf(piece, sizeId)
-  const grain = grainDirection(shape)
-  const path = edgePath(shape, place.edgeId)
-  const { start, end } = cornersOf(piece, place.edgeId)
-  const ends = [
-    { corner: start, at: alongGrain(path[0]!.from, grain) },
-    { corner: end, at: alongGrain(path[path.length - 1]!.to, grain) },
-  ]
-  const upper = ends[0]!.at <= ends[1]!.at ? ends[0]! : ends[1]!
-  const belowMm = alongGrain(placeAt(path, place.atMm).point, grain) - upper.at
-  return { piece, level: { id: 'line-1', share: 1, mark: { by: 'corner', id: upper.corner.id }, belowMm } }
-}
-
-/** How many seams and marks of a garment are not good. */
-const troubles = (garment: Garment, sizeId: string): number =>
-  walkGarment(garment, sizeId).seams.reduce(
-    (n, s) => n + Number(s.verdict !== 'good') + s.marks.filter((m) => m.verdict !== 'good').length,
-    0,
-  )
-
-/** Lengthen the short side, alone, by what is missing; offered only when measuring again shows that fewer things are off. */
-function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: string): Mend[] {
-  const short = walked.offMm > 0 ? 1 : 0
-  if (new Set(walked.sides[short].parts.map((p) => p.pieceId)).size !== 1) return []
-  const { piece, level } = levelInStretch(garment, walked, short, sizeId)
-  const amountMm = Math.abs(walked.offMm)
-  const inputs: LengthenInputs = {
-    amountMm,
-    pieceId: piece.id,
-    levels: [level],
-    leftOut: garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id),
-  }
-  const tried = findKind('lengthen')!.apply(garment, inputs, { sizeId })
-  if (!tried.ok || troubles(tried.value.garment, sizeId) >= troubles(garment, sizeId)) return []
-  return [
-    {
-      how: 'add',
-      label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`,
-      change: { kind: 'lengthen', inputs, on: true, note: `Mends the ${walked.seam.name}.` },
-    },
-  ]
-}
-
-/** Changes of the plan without which the same thing would be in order. */
-function switchOff(plan: FoldedPlan, sizeId: string, tolerances: Tolerances, stillFaulty: (walked: WalkedGarment) => boolean): Mend[] {
-  let before = plan.base
-  for (const stop of plan.stops) {
-    const wasFine = !stillFaulty(walkGarment(before, sizeId, tolerances))
-    if (stop.status === 'applied' && wasFine && stillFaulty(walkGarment(stop.garment, sizeId, tolerances)))
-      return [
-        {
-          how: 'off',
-          label: `Switch off “${findKind(stop.change.kind)!.describe(plan.base, stop.change.inputs).title}”`,
-          changeId: stop.change.id,
-        },
-      ]
-    before = stop.garment
-  }
-  return []
 }
 
 function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolerances: Tolerances): Fault[] {
@@ -131,7 +29,7 @@ function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolera
       message: `${walked.seam.name}: ${names[long]} is ${lengthToken(Math.abs(walked.offMm))} too long for ${names[1 - long]}${eased ? ` (wanted ease ${lengthToken(wanted.minMm)} to ${lengthToken(wanted.maxMm)}, found ${lengthToken(walked.surplusMm)})` : ''}.`,
       mends: [
         ...includeAgain(plan, walked),
-        ...lengthenShortSide(plan.garment, walked, sizeId),
+        ...lengthenShortSide(plan.garment, walked, sizeId, tolerances),
         ...switchOff(plan, sizeId, tolerances, (w) => w.seams.find((s) => s.seam.id === walked.seam.id)?.verdict !== 'good'),
       ],
     })
@@ -146,6 +44,7 @@ function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolera
         message: `${walked.seam.name}: notch “${mark.name}” lies ${lengthToken(mark.firstMm)} along ${names[0]} and ${lengthToken(mark.secondMm)} along ${names[1]}: they miss each other by ${lengthToken(Math.abs(mark.offMm))}.`,
         mends: [
           ...includeAgain(plan, walked),
+          ...meetNotches(plan.garment, walked, mark, sizeId, tolerances),
           ...switchOff(
             plan,
             sizeId,
@@ -172,27 +71,29 @@ export function listFaults(plan: FoldedPlan, sizeId: string, tolerances: Toleran
         verdict: dart.verdict,
         size: Math.abs(dart.offMm),
         message: `${dart.pieceName}, ${dart.dartName}: its legs measure ${lengthToken(dart.firstMm)} and ${lengthToken(dart.secondMm)}, ${lengthToken(Math.abs(dart.offMm))} apart.`,
-        mends: switchOff(
-          plan,
-          sizeId,
-          tolerances,
-          (w) => w.darts.find((d) => d.pieceId === dart.pieceId && d.dartId === dart.dartId)?.verdict !== 'good',
-        ),
+        mends: [
+          ...equalLegs(plan.garment, dart, sizeId, tolerances),
+          ...switchOff(
+            plan,
+            sizeId,
+            tolerances,
+            (w) => w.darts.find((d) => d.pieceId === dart.pieceId && d.dartId === dart.dartId)?.verdict !== 'good',
+          ),
+        ],
       })
-  const allCorners = (w: WalkedGarment) => [
-    ...w.seams.flatMap((s) => s.corners.map((c) => ({ c, seamId: s.seam.id as string | null }))),
-    ...w.darts.map((d) => ({ c: d.corner, seamId: null })),
-    ...w.folds.map((f) => ({ c: f.corner, seamId: null })),
-  ]
-  const corners = allCorners(walked)
-    .filter(({ c }) => c.verdict !== 'good')
-    .map(({ c, seamId }): Fault => ({
+  const seamOfCorner = new Map(walked.seams.flatMap((w) => w.corners.map((c) => [c.id, w.seam.id] as const)))
+  const corners = cornersAsSewn(walked)
+    .filter((c) => c.verdict !== 'good')
+    .map((c): Fault => ({
       id: `corner:${c.id}`,
-      seamId,
+      seamId: seamOfCorner.get(c.id) ?? null,
       verdict: 'fault',
       size: Math.abs(c.turnDeg),
       message: `${c.where}: the sewn edge turns a corner of ${Math.abs(c.turnDeg).toFixed(0)}° ${c.turnDeg > 0 ? 'inward' : 'outward'} here.`,
-      mends: switchOff(plan, sizeId, tolerances, (w) => allCorners(w).find((x) => x.c.id === c.id)?.c.verdict !== 'good'),
+      mends: [
+        ...trueCorner(plan.garment, c, sizeId, tolerances),
+        ...switchOff(plan, sizeId, tolerances, (w) => cornersAsSewn(w).find((x) => x.id === c.id)?.verdict !== 'good'),
+      ],
     }))
   const worst = (a: Fault, b: Fault) => Number(b.verdict === 'fault') - Number(a.verdict === 'fault') || b.size - a.size
   return [...lengths.sort(worst), ...corners.sort(worst)]

@@ -1,7 +1,9 @@
 export {
   walkGarment,
+  cornersAsSewn,
   DEFAULT_TOLERANCES,
   type Tolerances,
+  type CornerArm,
   type Verdict,
   type WalkedCorner,
   type WalkedDart,

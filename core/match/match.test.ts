@@ -48,8 +48,9 @@ function twoPanels(off: number, slant = 0): Garment {
 describe('limits of a seam of its own', () => {
   it('go before the general ones, on that seam only', () => {
     const strict = structuredClone(draftBlouse())
-    const shoulder = strict.pieces.find((p) => p.id === 'front')!.shapes.one!.edges.shoulder!
-    shoulder[0] = { ...shoulder[0]!, to: { x: shoulder[0]!.to.x + 0.6, y: shoulder[0]!.to.y } }
+    const shape = strict.pieces.find((p) => p.id === 'front')!.shapes.one!
+    const [first, ...rest] = shape.edges.shoulder!
+    shape.edges.shoulder = [{ ...first!, to: { x: first!.to.x + 0.6, y: first!.to.y } }, ...rest]
     const verdicts = () => Object.fromEntries(walkGarment(strict, 'one').seams.map((s) => [s.seam.id, s.verdict]))
     const seam = strict.seams.find((s) => s.sides.flat().some((r) => r.edgeId === 'shoulder'))!
     const others = { ...verdicts(), [seam.id]: '' }

@@ -20,6 +20,8 @@ export interface WalkedSide {
 
 export interface WalkedMark {
   name: string
+  /** The two marks that are meant to meet. */
+  pair: Seam['marks'][number]
   firstMm: number
   secondMm: number
   /** How far outside of what the seam's surplus explains the two marks miss each other, mm. */
@@ -27,9 +29,18 @@ export interface WalkedMark {
   verdict: Verdict
 }
 
+/** An edge that runs on through a seam when sewn, and which of its ends lies there. */
+export interface CornerArm {
+  pieceId: string
+  edgeId: string
+  atStart: boolean
+}
+
 export interface WalkedCorner {
   id: string
   where: string
+  /** The two edges that run through; one alone where it meets its own mirror image at a fold. */
+  arms: CornerArm[]
   /** Turn of the sewn outline where it runs through, deg; 0 is smooth. */
   turnDeg: number
   designed: boolean
@@ -87,6 +98,7 @@ function innerAngle(arriving: Path, leaving: Path): number {
 }
 
 interface OpenEnd {
+  arm: CornerArm
   role: string
   angleDeg: number
   designed: boolean
@@ -104,7 +116,8 @@ function openEnd(garment: Garment, run: RunEdge, atStart: boolean, sizeId: strin
   const corner = edgeStart ? corners.start : corners.end
   const other = edgeStart ? before : after
   const angleDeg = edgeStart ? innerAngle(edgePath(shape, other.id), path) : innerAngle(path, edgePath(shape, other.id))
-  return { role: other.role, angleDeg, designed: corner.designed === true, label: `${piece.name}, ${other.name}` }
+  const arm = { pieceId: piece.id, edgeId: other.id, atStart: !edgeStart }
+  return { arm, role: other.role, angleDeg, designed: corner.designed === true, label: `${piece.name}, ${other.name}` }
 }
 
 function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances): WalkedCorner[] {
@@ -117,7 +130,16 @@ function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances
     const turnDeg = a.angleDeg + b.angleDeg - 180
     const designed = a.designed || b.designed
     const rough = Math.abs(turnDeg) > t.runThroughDeg && !designed
-    return [{ id: `${seam.id}:${end}`, where: `${a.label} to ${b.label}`, turnDeg, designed, verdict: rough ? 'fault' : 'good' }]
+    return [
+      {
+        id: `${seam.id}:${end}`,
+        where: `${a.label} to ${b.label}`,
+        arms: [a.arm, b.arm],
+        turnDeg,
+        designed,
+        verdict: rough ? 'fault' : 'good',
+      },
+    ]
   })
 }
 
@@ -152,7 +174,7 @@ export function walkSeam(garment: Garment, seam: Seam, sizeId: string, tolerance
     if (firstMm === undefined || secondMm === undefined) return []
     const gap = firstMm - secondMm
     const off = gap > high ? gap - high : gap < low ? gap - low : 0
-    return [{ name: markName(garment, pair[0]), firstMm, secondMm, offMm: off, verdict: verdictOf(off, t) }]
+    return [{ name: markName(garment, pair[0]), pair, firstMm, secondMm, offMm: off, verdict: verdictOf(off, t) }]
   })
   marks.sort((a, b) => a.firstMm - b.firstMm)
   const stops = [
@@ -207,6 +229,10 @@ function walkDarts(garment: Garment, sizeId: string, t: Tolerances): WalkedDart[
         corner: {
           id: `${piece.id}:${dart.id}`,
           where: `${piece.name}, ${d.before.name} across the closed dart`,
+          arms: [
+            { pieceId: piece.id, edgeId: d.before.id, atStart: false },
+            { pieceId: piece.id, edgeId: d.after.id, atStart: true },
+          ],
           turnDeg,
           designed,
           verdict: Math.abs(turnDeg) > t.runThroughDeg && !designed ? 'fault' : 'good',
@@ -227,9 +253,9 @@ function walkFolds(garment: Garment, sizeId: string, t: Tolerances): WalkedFold[
         const corners = cornersOf(piece, fold.id)
         const path = edgePath(shape, fold.id)
         return [
-          { edge: before, corner: corners.start, angle: innerAngle(edgePath(shape, before.id), path) },
-          { edge: after, corner: corners.end, angle: innerAngle(path, edgePath(shape, after.id)) },
-        ].map(({ edge, corner, angle }): WalkedFold => {
+          { edge: before, atStart: false, corner: corners.start, angle: innerAngle(edgePath(shape, before.id), path) },
+          { edge: after, atStart: true, corner: corners.end, angle: innerAngle(path, edgePath(shape, after.id)) },
+        ].map(({ edge, atStart, corner, angle }): WalkedFold => {
           const turnDeg = 2 * angle - 180
           const designed = corner.designed === true
           return {
@@ -237,6 +263,7 @@ function walkFolds(garment: Garment, sizeId: string, t: Tolerances): WalkedFold[
             corner: {
               id: `${piece.id}:${fold.id}:${corner.id}`,
               where: `${piece.name}, ${edge.name} at the fold`,
+              arms: [{ pieceId: piece.id, edgeId: edge.id, atStart }],
               turnDeg,
               designed,
               verdict: Math.abs(turnDeg) > t.runThroughDeg && !designed ? 'fault' : 'good',
@@ -257,4 +284,9 @@ export function walkGarment(garment: Garment, sizeId: string, tolerances: Tolera
     darts: walkDarts(garment, sizeId, tolerances),
     folds: walkFolds(garment, sizeId, tolerances),
   }
+}
+
+/** Every place where a sewn edge runs through a seam, a closed dart or a fold. */
+export function cornersAsSewn(walked: WalkedGarment): WalkedCorner[] {
+  return [...walked.seams.flatMap((s) => s.corners), ...walked.darts.map((d) => d.corner), ...walked.folds.map((f) => f.corner)]
 }

@@ -1,6 +1,7 @@
 export { alongGrain, crossLevel, crossPoints } from './cross-level'
 export { redrawAcross, type LevelCrossing } from './redraw-across'
 export { redrawMoved, easeIn } from './redraw-moved'
+export { bendEnd } from './bend-end'
 export { moveBeyond, crossingsOf, movedAt, type MoveLevel, type EdgeCrossing } from './move-beyond'
 export { spreadLevels, agreeWindows, type SpreadLevels } from './spread-levels'
 export { markPosition, placeOnSide, seamPosition, sideLength, walkAcross } from './walk-seam'

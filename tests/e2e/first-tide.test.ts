@@ -256,6 +256,45 @@ describe('match', () => {
   })
 })
 
+describe('match, seam by seam', () => {
+  beforeEach(freshDemo)
+
+  it('takes limits for one seam alone, and undoes them', async () => {
+    await openGarment('demo-flared', 'match')
+    await click(driver, 'seam-outseam')
+    await click(driver, 'own-tolerance')
+    await retype(await byTest(driver, 'seam-ease'), '10mm')
+    await soon('8 mm can be eased here', async () => (await textOf('seam-verdict')) === 'can be eased')
+    await click(driver, 'seam-inseam')
+    await soon('but not there', async () => (await textOf('seam-verdict')) === 'fault')
+    await click(driver, 'undo')
+    await click(driver, 'seam-outseam')
+    await soon('a fault again', async () => (await textOf('seam-verdict')) === 'fault')
+  })
+
+  it('mends a notch that misses its partner, and dart legs that differ, by one click each', async () => {
+    await openGarment('demo-blouse', 'reshape')
+    await ask('move a notch', 'move-notch')
+    await retype(await byTest(driver, 'field-byMm'), '1')
+    await ask('dart legs', 'equal-legs')
+    await retype(await byTest(driver, 'field-growMm'), '1/2')
+    await soon('the stop has its figure', async () => (await textOf('stop-1')).includes('1/2'))
+    await click(driver, 'station-match')
+    await click(driver, 'seam-armhole')
+    await soon('the notch, and the dart', async () => (await driver.findElements(By.css('[data-test^="fault-"]'))).length >= 2)
+    for (const words of ['Move the notch on', 'Make the short leg']) {
+      const faults = (await driver.findElements(By.css('[data-test^="fault-"]'))).length
+      const button = await driver.findElement(By.xpath(`//button[@data-mend][contains(., "${words}")]`))
+      await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', button)
+      await button.click()
+      await soon(`“${words}” mends it`, async () => (await driver.findElements(By.css('[data-test^="fault-"]'))).length < faults)
+    }
+    await click(driver, 'station-reshape')
+    await soon('both mends are stops', async () => (await all('stop-3')).length === 1)
+    expect(await textOf('seam-summary')).toContain('5 seams match')
+  })
+})
+
 describe('the wardrobe', () => {
   it('duplicates, renames, deletes with undo, backs up and restores', async () => {
     await freshDemo()
@@ -332,6 +371,14 @@ describe('a file from outside', () => {
     const role = await byTest(driver, 'edge-role')
     await role.sendKeys('centre front')
     await soon('named', async () => (await (await driver.findElement(By.css('[data-test="edge-5"]'))).getText()).includes('centre front'))
+    // What was settled is undone step by step, also after a reload, and done again.
+    const named = async () => (await (await driver.findElement(By.css('[data-test="edge-5"]'))).getText()).includes('centre front')
+    await driver.navigate().refresh()
+    await byTest(driver, 'tray-picture')
+    await click(driver, 'undo')
+    await soon('the edge has its guessed name', async () => !(await named()))
+    await click(driver, 'redo')
+    await soon('named again', named)
     await retype(await byTest(driver, 'all-allowances'), '3/8')
     await click(driver, 'to-seams')
     expect(await textOf('proposed-side seam')).toMatch(/1 notch meets/)

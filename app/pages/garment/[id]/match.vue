@@ -130,7 +130,14 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
           <li v-for="f in faultsOf(chosen.seam.id)" :key="f.id" class="panel p-4" :data-test="`fault-${f.id}`">
             <p class="font-medium" :class="f.verdict === 'fault' ? 'text-fault' : 'text-ease'"><SentenceText :text="f.message" /></p>
             <div v-if="f.mends.length" class="mt-3 flex flex-wrap gap-2">
-              <button v-for="(m, i) in f.mends" :key="i" :class="i === 0 ? 'btn-act' : 'btn'" :data-test="`mend-${i}`" @click="mend(m)">
+              <button
+                v-for="(m, i) in f.mends"
+                :key="i"
+                :class="i === 0 ? 'btn-act' : 'btn'"
+                :data-test="`mend-${i}`"
+                data-mend
+                @click="mend(m)"
+              >
                 <Wrench class="size-4" /><SentenceText :text="m.label" />
               </button>
             </div>
@@ -176,10 +183,10 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
           </tbody>
         </table>
         <ul v-if="others.length" class="mt-3 space-y-2">
-          <li v-for="f in others" :key="f.id" class="panel p-3">
+          <li v-for="f in others" :key="f.id" class="panel p-3" :data-test="`fault-${f.id}`">
             <p class="text-fault"><SentenceText :text="f.message" /></p>
             <div class="mt-2 flex flex-wrap gap-2">
-              <button v-for="(m, i) in f.mends" :key="i" class="btn" @click="mend(m)">
+              <button v-for="(m, i) in f.mends" :key="i" class="btn" data-mend @click="mend(m)">
                 <Wrench class="size-4" /><SentenceText :text="m.label" />
               </button>
             </div>

@@ -1,0 +1,112 @@
+import { measureLength, subtract, unit } from '../../geometry'
+import { redrawAcross } from '../../moves'
+import { dartFigures, edgePath, shapeOf, type Dart, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { EQUAL_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
+import type { Applied, ChangeContext } from '../types'
+import type { EqualLegsInputs } from './schema'
+
+export interface FoundDart {
+  ref: string
+  piece: Piece
+  dart: Dart
+}
+
+/** The name by which a change refers to a dart of a garment. */
+export const dartRef = (pieceId: string, dartId: string): string => `${pieceId} ${dartId}`
+
+/** Every dart of a garment with its piece. */
+export function dartsOf(garment: Garment): FoundDart[] {
+  return garment.pieces.flatMap((piece) => piece.darts.map((dart) => ({ ref: dartRef(piece.id, dart.id), piece, dart })))
+}
+
+/** The edge beside a leg: the one that ends at the first leg, or the one that starts at the second. */
+export function besideLeg(found: FoundDart, shape: Shape, leg: 'first' | 'second') {
+  const figures = dartFigures(found.piece, shape, found.dart)
+  return leg === 'first' ? figures.before : figures.after
+}
+
+function growShape(found: FoundDart, shape: Shape, leg: 'first' | 'second', growMm: number): Shape {
+  const d = dartFigures(found.piece, shape, found.dart)
+  const outward = unit(subtract(leg === 'first' ? d.first : d.second, d.tip))
+  const legId = found.dart.legs[leg === 'first' ? 0 : 1]
+  const edge = besideLeg(found, shape, leg)
+  const path = edgePath(shape, edge.id)
+  const total = measureLength(path)
+  const legMm = measureLength(edgePath(shape, legId))
+  const window = Math.min(total, Math.max(WINDOW_MIN_MM, 2 * WINDOW_AMOUNTS * Math.abs(growMm)))
+  // The end at the leg goes all the way, the far end not at all, and between them the edge follows smoothly.
+  const atEnd = { atMm: total, stepMm: growMm, beforeMm: window, afterMm: 0 }
+  const atStart = { atMm: 0, stepMm: -growMm, beforeMm: 0, afterMm: window }
+  const edges = {
+    ...shape.edges,
+    [edge.id]: leg === 'first' ? redrawAcross(path, outward, 0, [atEnd]) : redrawAcross(path, outward, growMm, [atStart]),
+    [legId]:
+      leg === 'first'
+        ? redrawAcross(edgePath(shape, legId), outward, growMm, [{ atMm: 0, stepMm: -growMm, beforeMm: 0, afterMm: legMm }])
+        : redrawAcross(edgePath(shape, legId), outward, 0, [{ atMm: legMm, stepMm: growMm, beforeMm: legMm, afterMm: 0 }]),
+  }
+  const notches: Record<string, NotchPlace> = { ...shape.notches }
+  for (const notch of found.piece.notches) {
+    if (notch.edgeId !== edge.id) continue
+    const place = notches[notch.id]!
+    const fromStart = place.from === 'start' ? place.distanceMm : total - place.distanceMm
+    // From the end that did not move.
+    notches[notch.id] = leg === 'first' ? { from: 'start', distanceMm: fromStart } : { from: 'end', distanceMm: total - fromStart }
+  }
+  return { ...shape, edges, notches }
+}
+
+function growGarment(garment: Garment, found: FoundDart, inputs: EqualLegsInputs): Garment {
+  if (inputs.growMm === 0) return garment
+  const shapes = Object.fromEntries(
+    garment.sizes.map((s) => [s.id, growShape(found, shapeOf(found.piece, s.id), inputs.leg, inputs.growMm)]),
+  )
+  const piece = { ...found.piece, shapes: { ...found.piece.shapes, ...shapes } }
+  return { ...garment, pieces: garment.pieces.map((p) => (p.id === piece.id ? piece : p)) }
+}
+
+/**
+ * Makes one leg of a dart longer or shorter, so that both legs are equal (craft 6.11, finish). The end on the edge
+ * moves along the leg; the edge beside it follows; tip, angle and the other leg stay.
+ * Refuses: a dart that has gone, an amount that would cross or use up the outline (with the largest that works).
+ */
+export function applyEqualLegs(garment: Garment, inputs: EqualLegsInputs, context: ChangeContext): Result<Applied> {
+  const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
+  if (!found) return refuse('reference-gone', 'dart', 'the dart this was made for has gone.', 'Delete the change, or choose another dart.')
+  const works = (growMm: number) =>
+    garment.sizes.every((s) => {
+      const d = dartFigures(found.piece, shapeOf(found.piece, s.id), found.dart)
+      return (inputs.leg === 'first' ? d.firstMm : d.secondMm) + growMm > EQUAL_MM
+    }) && findBrokenOutline(garment, growGarment(garment, found, { ...inputs, growMm })) === null
+  if (!works(inputs.growMm)) {
+    const largest = findLargest(inputs.growMm, works)
+    return refuse(
+      'amount-too-large',
+      `${found.piece.name}, ${found.dart.name}`,
+      'the leg cannot change by this amount without spoiling the outline.',
+      `At most ${lengthToken(Math.abs(largest))} that way works.`,
+      largest,
+    )
+  }
+  const after = growGarment(garment, found, inputs)
+  const { piece, was, is } = bothShapes(garment, after, found.piece.id, context.sizeId)
+  const beside = besideLeg(found, was, inputs.leg).id
+  const moving = found.dart.legs[inputs.leg === 'first' ? 0 : 1]
+  const angleDeg = (shape: Shape) => (dartFigures(piece, shape, found.dart).angleRad * 180) / Math.PI
+  return ok({
+    garment: after,
+    touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
+    leftOut: [],
+    held: [
+      ...piece.edges.filter((e) => e.id !== beside && e.id !== moving).map((e) => holdEdge(piece, was, is, e.id)),
+      holdMeasure('dart’s angle', piece.name, angleDeg(was), angleDeg(is), EQUAL_MM, 'deg'),
+      holdGrain(piece, was, is),
+    ],
+    cautions: [],
+  })
+}

@@ -1,0 +1,104 @@
+import { subtract, unit } from '../../geometry'
+import { dartFigures, shapeOf, type Garment } from '../../pattern'
+import { ok, refuse } from '../../result'
+import { formatLength } from '../../units'
+import { lineStroke, outlineStroke } from '../draw-step'
+import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import { applyEqualLegs, besideLeg, dartsOf } from './apply'
+import { EqualLegsSchema, type EqualLegsInputs } from './schema'
+
+/** Craft 6.11, finish a dart: legs equal. */
+export const equalLegs: ChangeKind<EqualLegsInputs> = {
+  kind: 'equal-legs',
+  title: 'Make dart legs equal',
+  foundBy: ['dart legs', 'equal legs', 'dart legs differ', 'one leg longer', 'dart does not close'],
+  does: 'Makes one leg of a dart longer or shorter; the edge beside it follows.',
+  holds: 'The tip, the dart’s angle, the other leg and every other edge.',
+  schema: EqualLegsSchema,
+  begin(garment) {
+    const found = dartsOf(garment)[0]
+    if (!found) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
+    const d = dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
+    return ok({ dart: found.ref, leg: d.firstMm <= d.secondMm ? 'first' : 'second', growMm: 0 })
+  },
+  fields: (garment, inputs) => [
+    {
+      type: 'choice',
+      key: 'dart',
+      label: 'Which dart',
+      options: dartsOf(garment).map((d) => ({ value: d.ref, label: `${d.piece.name}, ${d.dart.name}` })),
+    },
+    {
+      type: 'choice',
+      key: 'leg',
+      label: 'Which leg',
+      options: (['first', 'second'] as const).map((leg) => ({ value: leg, label: legWords(garment, inputs.dart, leg) })),
+    },
+    { type: 'growth', key: 'growMm', label: 'By how much', plus: 'Longer', minus: 'Shorter' },
+  ],
+  describe(garment, inputs) {
+    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
+    return { title: found ? `Equal legs, ${found.piece.name}, ${found.dart.name}` : 'Make dart legs equal', amountMm: inputs.growMm }
+  },
+  apply: applyEqualLegs,
+  handles(_garment, inputs, applied, context): Handle[] {
+    const found = dartsOf(applied.garment).find((d) => d.ref === inputs.dart)!
+    const d = dartFigures(found.piece, shapeOf(found.piece, context.sizeId), found.dart)
+    const at = inputs.leg === 'first' ? d.first : d.second
+    return [
+      {
+        id: 'end',
+        pieceId: found.piece.id,
+        at,
+        axis: unit(subtract(at, d.tip)),
+        label: 'leg',
+        valueMm: inputs.growMm,
+        isGrowth: true,
+        kind: 'amount',
+      },
+    ]
+  },
+  drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, growMm: inputs.growMm + byMm }),
+  paperSteps: equalLegsPaperSteps,
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, growMm: amountMm }),
+}
+
+function legWords(garment: Garment, ref: string, leg: 'first' | 'second'): string {
+  const found = dartsOf(garment).find((d) => d.ref === ref)
+  if (!found) return leg
+  return `the one beside the ${besideLeg(found, shapeOf(found.piece, garment.baseSizeId), leg).name}, ${leg === 'first' ? 'before' : 'after'} the dart`
+}
+
+/** Ruler and pencil: draw the leg on, mark its new end, rule the edge to it. */
+function equalLegsPaperSteps({ before, inputs, applied, context, units }: StepInput<EqualLegsInputs>): PaperStep[] {
+  const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
+  const { piece, dart } = found
+  const was = dartFigures(piece, shapeOf(piece, context.sizeId), dart)
+  const moved = dartsOf(applied.garment).find((d) => d.ref === inputs.dart)!
+  const is = dartFigures(moved.piece, shapeOf(moved.piece, context.sizeId), moved.dart)
+  const end = inputs.leg === 'first' ? is.first : is.second
+  const length = formatLength(inputs.leg === 'first' ? is.firstMm : is.secondMm, units, { fraction: 16 })
+  const beside = besideLeg(found, shapeOf(piece, context.sizeId), inputs.leg).name
+  return [
+    {
+      text: `${piece.name}: lay the ruler from the tip of the ${dart.name} along the leg beside the ${beside} and mark ${length} from the tip.`,
+      drawing: {
+        pieceId: piece.id,
+        strokes: [outlineStroke(before, piece.id, context.sizeId, 'outline'), lineStroke(was.tip, end, 'cut')],
+        labels: [{ at: end, text: length }],
+      },
+    },
+    {
+      text: `${piece.name}: redraw the ${beside} smoothly to the mark.`,
+      drawing: {
+        pieceId: piece.id,
+        strokes: [
+          outlineStroke(before, piece.id, context.sizeId, 'outline'),
+          outlineStroke(applied.garment, piece.id, context.sizeId, 'result'),
+        ],
+        labels: [],
+      },
+    },
+    { text: 'Fold the dart: both legs must end together at the edge. Put the seam allowance back.', drawing: null },
+  ]
+}

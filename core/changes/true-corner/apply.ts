@@ -1,0 +1,135 @@
+import { measureLength } from '../../geometry'
+import { cornersAsSewn, walkGarment, type WalkedCorner } from '../../match'
+import { bendEnd } from '../../moves'
+import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { EQUAL_MM, SMOOTH_DEG } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdSeams } from '../held'
+import type { Applied, ChangeContext, HeldPromise } from '../types'
+import type { TrueCornerInputs } from './schema'
+
+const RAD = Math.PI / 180
+const SHARES = { none: 0, half: 0.5, all: 1 } as const
+
+/** The corner as it is sewn now, or undefined when it has gone. */
+export function findCorner(garment: Garment, cornerId: string, sizeId: string): WalkedCorner | undefined {
+  return cornersAsSewn(walkGarment(garment, sizeId)).find((c) => c.id === cornerId)
+}
+
+/** The shortest of the edges that run through a corner, in any size: no reach can be longer. */
+function roomFor(garment: Garment, corner: WalkedCorner): number {
+  const lengths = corner.arms.flatMap((arm) =>
+    garment.sizes.map((s) => measureLength(edgePath(shapeOf(findPiece(garment, arm.pieceId)!, s.id), arm.edgeId))),
+  )
+  return Math.min(...lengths)
+}
+
+/** A notch on a redrawn edge: beyond the reach it keeps its distance from the far end, within it from the corner. */
+function keepNotch(place: NotchPlace, totalMm: number, atStart: boolean, reachMm: number): NotchPlace {
+  const fromStart = place.from === 'start' ? place.distanceMm : totalMm - place.distanceMm
+  const fromCorner = atStart ? fromStart : totalMm - fromStart
+  const measuredFromStart = fromCorner <= reachMm === atStart
+  return measuredFromStart ? { from: 'start', distanceMm: fromStart } : { from: 'end', distanceMm: totalMm - fromStart }
+}
+
+function bendShape(piece: Piece, shape: Shape, edgeId: string, atStart: boolean, turnDeg: number, reachMm: number): Shape {
+  const path = edgePath(shape, edgeId)
+  const total = measureLength(path)
+  const notches = { ...shape.notches }
+  for (const notch of piece.notches) if (notch.edgeId === edgeId) notches[notch.id] = keepNotch(notches[notch.id]!, total, atStart, reachMm)
+  // A turn inward is an inner angle too large. It closes when a leaving edge turns with the clock, an arriving one against
+  // it; away from the corner that is one way for the first and the other for the second.
+  const turnRad = (atStart ? 1 : -1) * turnDeg * RAD
+  return { ...shape, notches, edges: { ...shape.edges, [edgeId]: bendEnd(path, atStart, turnRad, reachMm) } }
+}
+
+function bendGarment(garment: Garment, inputs: TrueCornerInputs): Garment {
+  if (inputs.reachMm === 0) return garment
+  let pieces = garment.pieces
+  for (const size of garment.sizes) {
+    const corner = findCorner(garment, inputs.cornerId, size.id)!
+    const first = SHARES[inputs.firstTakes]
+    const shares = corner.arms.length === 1 ? [0.5] : [first, 1 - first]
+    corner.arms.forEach((arm, i) => {
+      pieces = pieces.map((piece) => {
+        if (piece.id !== arm.pieceId || shares[i] === 0) return piece
+        const shape = bendShape(piece, shapeOf(piece, size.id), arm.edgeId, arm.atStart, corner.turnDeg * shares[i]!, inputs.reachMm)
+        return { ...piece, shapes: { ...piece.shapes, [size.id]: shape } }
+      })
+    })
+  }
+  return { ...garment, pieces }
+}
+
+function heldByTruing(before: Garment, after: Garment, corner: WalkedCorner, inputs: TrueCornerInputs, sizeId: string): HeldPromise[] {
+  const held: HeldPromise[] = []
+  if (inputs.reachMm > 0) {
+    const turnDeg = findCorner(after, corner.id, sizeId)!.turnDeg
+    const smooth = Math.abs(turnDeg) <= SMOOTH_DEG
+    held.push({
+      label: 'runs on without a corner',
+      where: corner.where,
+      before: 0,
+      after: turnDeg,
+      unit: 'deg',
+      allowed: SMOOTH_DEG,
+      held: smooth,
+    })
+  }
+  for (const pieceId of new Set(corner.arms.map((a) => a.pieceId))) {
+    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
+    const bent = new Set(corner.arms.filter((a) => a.pieceId === pieceId).map((a) => a.edgeId))
+    for (const edge of piece.edges) {
+      if (edge.role === 'dart-leg') continue
+      held.push(bent.has(edge.id) ? holdEdgeWidth(piece, was, is, edge.id) : holdEdge(piece, was, is, edge.id))
+    }
+    held.push(holdGrain(piece, was, is))
+  }
+  return [...held, ...holdSeams(before, after, sizeId)]
+}
+
+/**
+ * Redraws the edges beside a seam, a closed dart or a fold so that they run on smoothly when sewn (craft 7 and step 6
+ * of the order of work). The corner itself stays where it is, and so does the length of the seam that ends there.
+ * Refuses: a corner that has gone, a reach longer than the shorter of its edges (with the longest that works).
+ */
+export function applyTrueCorner(garment: Garment, inputs: TrueCornerInputs, context: ChangeContext): Result<Applied> {
+  const corner = findCorner(garment, inputs.cornerId, context.sizeId)
+  if (!corner)
+    return refuse(
+      'reference-gone',
+      'corner',
+      'the seam, dart or fold this was made for has gone.',
+      'Delete the change, or choose another corner.',
+    )
+  const works = (reachMm: number) =>
+    reachMm <= roomFor(garment, corner) + EQUAL_MM && findBrokenOutline(garment, bendGarment(garment, { ...inputs, reachMm })) === null
+  if (!works(inputs.reachMm)) {
+    const largest = findLargest(inputs.reachMm, works)
+    return refuse(
+      'amount-too-large',
+      corner.where,
+      `there is not that much edge to redraw.`,
+      `At most ${lengthToken(largest)} on each side of the seam can be redrawn here.`,
+      largest,
+    )
+  }
+  const after = bendGarment(garment, inputs)
+  const touched = [...new Set(corner.arms.map((a) => a.pieceId))].map((pieceId, i) => ({
+    pieceId,
+    how: i === 0 ? ('asked' as const) : ('partner' as const),
+    levels: [],
+  }))
+  return ok({
+    garment: after,
+    touched,
+    leftOut: [],
+    held: heldByTruing(garment, after, corner, inputs, context.sizeId),
+    cautions: corner.designed
+      ? [{ code: 'designed-corner', message: `${corner.where}: this corner is marked as designed; truing it takes the design away.` }]
+      : [],
+  })
+}
