@@ -1,0 +1,109 @@
+import 'fake-indexeddb/auto'
+import { readFileSync } from 'node:fs'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { measureLength } from '~~/core/geometry'
+import { checkGarment, shapeOf } from '~~/core/pattern'
+import { db } from '~/data/db'
+import { EMPTY_TRAY, TraySchema } from '~/data/tray-row'
+import { useTray } from './tray'
+
+const waistcoat = readFileSync('demo/outside/pedlars-waistcoat.svg', 'utf8')
+
+/** The store follows the database a moment later. */
+const settled = (check: () => void) => vi.waitFor(check, { timeout: 2000 })
+
+async function taken() {
+  const tray = useTray()
+  await settled(() => expect(tray.ready).toBe(true))
+  expect(await tray.takeFile('pedlars-waistcoat.svg', waistcoat)).toBeNull()
+  await settled(() => expect(tray.drawing).not.toBeNull())
+  await tray.confirmScale(1)
+  await settled(() => expect(tray.state.pieces).toHaveLength(3))
+  return tray
+}
+const chosen = (tray: ReturnType<typeof useTray>, index: number) => tray.state.pieces[index]!.draft
+
+beforeEach(async () => {
+  await Promise.all([db.tray.clear(), db.acts.clear()])
+  setActivePinia(createPinia())
+})
+
+describe('the import tray', () => {
+  it('takes a file, a name from it, and a first guess at everything, all of it in the database', async () => {
+    const tray = await taken()
+    expect(tray.state.garmentName).toBe('pedlars waistcoat')
+    expect(tray.readyCount).toBe(2)
+    expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
+  })
+
+  it('lets a file that cannot be read change nothing', async () => {
+    const tray = await taken()
+    const before = await db.tray.get('now')
+    const problem = await tray.takeFile('broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path')
+    expect(problem?.message.length).toBeGreaterThan(10)
+    expect(await db.tray.get('now')).toEqual(before)
+  })
+
+  it('splits an edge where the outline was touched and joins it again, with the same line in the end', async () => {
+    const tray = await taken()
+    const { id, edges } = chosen(tray, 0)
+    const lengths = edges.map((e) => measureLength(e.path))
+    const longest = lengths.indexOf(Math.max(...lengths))
+    const middle = edges[longest]!.path[0]!
+    await tray.splitAt(id, { x: (middle.from.x + middle.to.x) / 2, y: (middle.from.y + middle.to.y) / 2 })
+    await settled(() => expect(chosen(tray, 0).edges).toHaveLength(edges.length + 1))
+    const parts = chosen(tray, 0).edges.slice(longest, longest + 2)
+    expect(parts.reduce((sum, e) => sum + measureLength(e.path), 0)).toBeCloseTo(lengths[longest]!, 3)
+    await tray.joinEdges(id, longest)
+    await settled(() => expect(chosen(tray, 0).edges).toHaveLength(edges.length))
+    expect(measureLength(chosen(tray, 0).edges[longest]!.path)).toBeCloseTo(lengths[longest]!, 3)
+  })
+
+  it('sets a notch where the outline is touched, and takes it away when touched there again', async () => {
+    const tray = await taken()
+    const { id, edges, notches } = chosen(tray, 0)
+    const place = edges[0]!.path[0]!.from
+    await tray.flipNotch(id, place)
+    await settled(() => expect(chosen(tray, 0).notches).toHaveLength(notches.length + 1))
+    await tray.flipNotch(id, place)
+    await settled(() => expect(chosen(tray, 0).notches).toEqual(notches))
+  })
+
+  it('names edges afresh when the kind of piece changes; undo brings the old names back', async () => {
+    const tray = await taken()
+    const { id, kind } = chosen(tray, 0)
+    const roles = () => chosen(tray, 0).edges.map((e) => e.role)
+    const before = roles()
+    await tray.setKind(id, kind === 'sleeve' ? 'front' : 'sleeve')
+    await settled(() => expect(roles()).not.toEqual(before))
+    expect(await tray.undo()).toBe('kind of piece')
+    await settled(() => expect(roles()).toEqual(before))
+    expect(chosen(tray, 0).kind).toBe(kind)
+  })
+
+  it('makes a sound garment of what is ready and keeps the rest; undo gives everything back to the tray', async () => {
+    const tray = await taken()
+    const done = await tray.finish()
+    if (!done.ok) throw new Error(done.sentence)
+    const { garment } = done.project
+    expect(checkGarment(garment)).toBeNull()
+    expect(garment.pieces).toHaveLength(2)
+    expect(garment.seams.map((s) => s.name)).toContain('shoulder seam')
+    for (const piece of garment.pieces)
+      for (const edge of piece.edges) expect(measureLength(shapeOf(piece, 'one').edges[edge.id]!)).toBeGreaterThan(5)
+    await settled(() => expect(tray.state.pieces).toHaveLength(1))
+    expect(tray.waiting(tray.state.pieces[0]!)).toMatch(/grain/)
+    await tray.undo()
+    await settled(() => expect(tray.state.pieces).toHaveLength(3))
+  })
+
+  it('empties with undo', async () => {
+    const tray = await taken()
+    await tray.clear()
+    await settled(() => expect(tray.state).toEqual(EMPTY_TRAY))
+    await tray.undo()
+    await settled(() => expect(tray.state.pieces).toHaveLength(3))
+    expect(tray.drawing).not.toBeNull()
+  })
+})
