@@ -1,16 +1,12 @@
 import type { Change } from '../core/changes'
-import type { Project, Wearer } from '../core/formats'
+import type { Wearer } from '../core/body'
+import type { Project } from '../core/formats'
+import { NO_SIZING } from '../core/size'
 import { draftBlouse } from './blouse'
 import { draftOnePiece } from './one-piece'
 import { draftQuayDress } from './quay-dress'
 import { draftTrousers, FLARED, TAPERED } from './trousers'
-
-/** The village stage company: three wearers by their roles, figures made up. */
-export const DEMO_WEARERS: Wearer[] = [
-  { id: 'cook', name: 'the Cook', heelRoundMm: 318 },
-  { id: 'lamplighter', name: 'the Lamplighter', heelRoundMm: 342 },
-  { id: 'bather', name: 'the Bather', heelRoundMm: 305 },
-]
+import { DEMO_WEARERS } from './wearers'
 
 const lengthen = (
   id: string,
@@ -43,7 +39,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
   let minutes = 0
   const project = (id: string, name: string, wearerId: string | null, garment: Project['garment'], plan: Change[] = []): Project => {
     const when = new Date(now.getTime() - 60_000 * minutes++).toISOString()
-    return { id, name, wearerId, garment, plan, createdAt: when, updatedAt: when }
+    return { id, name, wearerId, garment, sizing: NO_SIZING, plan, createdAt: when, updatedAt: when }
   }
   return {
     wearers: DEMO_WEARERS,

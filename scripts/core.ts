@@ -1,7 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { listFaults } from '../core/advice'
-import { ChangeSchema, findKind, foldPlan, type Change, type FoldedPlan } from '../core/changes'
+import { ChangeSchema, findKind, foldPlan, wearerFigures, type Change, type FoldedPlan } from '../core/changes'
 import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
 import { buildPiece, findOutlines, guessKind, nameEdges, proposeSeams, readMarks, splitEdges } from '../core/import'
@@ -10,6 +10,7 @@ import { compareMeasures, measureGarment } from '../core/measure'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
 import { checkGarment, type Garment, type Piece } from '../core/pattern'
 import { problemSentence, type Problem } from '../core/result'
+import { NO_SIZING } from '../core/size'
 import { writeLengths } from '../core/units'
 
 /** Bad input: a plain sentence on standard error, exit 1. */
@@ -78,8 +79,8 @@ async function openProject(file: string, options: Options): Promise<{ whole: Pro
 }
 
 function fold(project: Project, plan: Change[], wearers: ProjectFile['wearers']): FoldedPlan {
-  const heelRoundMm = wearers.find((w) => w.id === project.wearerId)?.heelRoundMm
-  return foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId, wearer: heelRoundMm ? { heelRoundMm } : undefined })
+  const wearer = wearers.find((w) => w.id === project.wearerId) ?? null
+  return foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId, wearer: wearerFigures(wearer) })
 }
 
 function planUpTo(project: Project, options: Options): Change[] {
@@ -206,6 +207,7 @@ async function importFile(file: string): Promise<string> {
         name: file.replace(/^.*\/|\.[^.]+$/g, ''),
         wearerId: null,
         garment: whole,
+        sizing: NO_SIZING,
         plan: [],
         createdAt: now,
         updatedAt: now,

@@ -1,6 +1,7 @@
 import { apply, create, type Patches } from 'mutative'
 import type { ZodType } from 'zod'
-import { ProjectSchema, WearerSchema } from '~~/core/formats'
+import { WearerSchema } from '~~/core/body'
+import { ProjectSchema } from '~~/core/formats'
 import { db, type Act, type AnyRow, type Rows, type TableName } from './db'
 import { EMPTY_TRAY, TraySchema } from './tray-row'
 

@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie'
 import type { Patches } from 'mutative'
-import type { Project, Wearer } from '~~/core/formats'
+import type { Wearer } from '~~/core/body'
+import { projectToVersion2, wearerToVersion2, type Project } from '~~/core/formats'
 import type { Tray } from './tray-row'
 
 /** What each table of things that people make holds. */
@@ -53,6 +54,27 @@ class TidalSeamDb extends Dexie {
           Object.assign(row, row.state)
           delete row.state
           delete row.savedAt
+        })
+    })
+    // Version 3: wearers have dated sets of figures, garments their sizing; rows kept for undo likewise.
+    this.version(3).upgrade(async (tx) => {
+      const today = new Date().toISOString().slice(0, 10)
+      type Plain = Record<string, unknown>
+      await tx
+        .table('wearers')
+        .toCollection()
+        .modify((row: Plain, ref: { value: Plain }) => void (ref.value = wearerToVersion2(row, today)))
+      await tx
+        .table('projects')
+        .toCollection()
+        .modify((row: Plain, ref: { value: Plain }) => void (ref.value = projectToVersion2(row)))
+      await tx
+        .table('acts')
+        .toCollection()
+        .modify((act: { change: { how: string; before: (Plain | null)[]; after: (Plain | null)[] } }) => {
+          if (act.change.how !== 'rows') return
+          act.change.before = act.change.before.map((r) => r && projectToVersion2(r))
+          act.change.after = act.change.after.map((r) => r && projectToVersion2(r))
         })
     })
   }

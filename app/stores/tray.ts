@@ -5,6 +5,7 @@ import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/
 import { buildPiece, findOutlines, guessKind, nameEdges, proposeSeams, readMarks, splitEdges, type PieceDraft } from '~~/core/import'
 import { checkGarment, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
+import { NO_SIZING } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { doAct } from '~/data/acts'
@@ -182,6 +183,7 @@ export const useTray = defineStore('tray', () => {
       name: state.value.garmentName.trim() || 'New garment',
       wearerId: state.value.wearerId,
       garment,
+      sizing: NO_SIZING,
       plan: [],
       createdAt: now,
       updatedAt: now,

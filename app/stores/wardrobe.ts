@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import { readProjectFile, writeProjectFile, type Project, type Wearer } from '~~/core/formats'
+import type { Wearer } from '~~/core/body'
+import { readProjectFile, writeProjectFile, type Project } from '~~/core/formats'
 import { problemSentence } from '~~/core/result'
 import { useLive } from '~/composables/useLive'
 import { useActs } from '~/composables/useActs'

@@ -1,17 +1,18 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
 import { listFaults, type Fault } from '~~/core/advice'
+import { WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
   findKind,
   foldPlan,
+  wearerFigures,
   type Change,
   type FoldedPlan,
   type FoldedStop,
   type Handle,
   type PaperStep,
 } from '~~/core/changes'
-import { WearerSchema, type Wearer } from '~~/core/formats'
 import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
@@ -58,7 +59,7 @@ const api = {
   /** Folds a plan over the pieces and measures what came out. */
   compute(plan: unknown, wearer: unknown, tolerances: Tolerances): Computed {
     if (!base) throw new Error('no garment was set')
-    const context = { sizeId: base.garment.baseSizeId, wearer: contextWearer(WearerSchema.nullable().parse(wearer)) }
+    const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)) }
     folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, folded ?? undefined)
     let before = base.garment
     const stops = folded.stops.map((stop): ComputedStop => {
@@ -104,10 +105,6 @@ const api = {
       ]
     })
   },
-}
-
-function contextWearer(wearer: Wearer | null) {
-  return wearer?.heelRoundMm ? { heelRoundMm: wearer.heelRoundMm } : undefined
 }
 
 export type FoldWorker = typeof api

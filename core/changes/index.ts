@@ -1,4 +1,5 @@
 export * from './types'
+export { wearerFigures } from './wearer-figures'
 export { CHANGE_KINDS, ChangeSchema, findKind, type Change } from './registry'
 export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'
 export { findChanges } from './find-changes'

@@ -35,8 +35,8 @@ describe('project file', () => {
     ['cut short', text.slice(0, text.length / 2), 'file-unreadable', /line \d+/],
     ['not JSON', 'hello', 'file-unreadable', /line 1/],
     ['another format', '{"format":"x"}', 'file-other', /project file/],
-    ['a newer version', text.replace('"version": 1', '"version": 2'), 'file-newer', /version/],
-    ['no version', text.replace('"version": 1', '"version": "one"'), 'file-version', /version/],
+    ['a newer version', text.replace('"version": 2', '"version": 3'), 'file-newer', /version/],
+    ['no version', text.replace('"version": 2', '"version": "one"'), 'file-version', /version/],
     [
       'a wrong figure',
       text.replace('"allowanceMm": 10', '"allowanceMm": -10'),
@@ -54,6 +54,30 @@ describe('project file', () => {
     expect(read.problem.code).toBe(code)
     expect(`${read.problem.where}`).toMatch(where)
     expect(read.problem.remedy).toMatch(/\.$/)
+  })
+  it('brings a file of version 1 up: its wearers get a dated set, its garments an open sizing', () => {
+    const now = JSON.parse(text) as {
+      version: number
+      savedAt: string
+      wearers: Record<string, unknown>[]
+      projects: Record<string, unknown>[]
+    }
+    const old = {
+      ...now,
+      version: 1,
+      wearers: [
+        { id: 'cook', name: 'the Cook', heelRoundMm: 318 },
+        { id: 'ghost', name: 'the Ghost', heelRoundMm: null },
+      ],
+      projects: now.projects.map(({ sizing: _, ...rest }) => rest),
+    }
+    const read = readProjectFile(JSON.stringify(old))
+    if (!read.ok) throw new Error(`${read.problem.where}: ${read.problem.message}`)
+    const [cook, ghost] = read.value.wearers
+    expect(cook!.sets).toEqual([{ id: 'first', takenOn: now.savedAt.slice(0, 10), note: '', figures: { heel: { mm: 318 } } }])
+    expect(ghost!.sets).toEqual([])
+    expect(read.value.projects.map((p) => p.garment)).toEqual(now.projects.map((p) => p.garment))
+    expect(readProjectFile(writeProjectFile(read.value.projects, read.value.wearers, new Date(0))).ok).toBe(true)
   })
   it('runs every migration from the version of the file on, in order', () => {
     const ran: number[] = []

@@ -1,10 +1,33 @@
+import { NO_SIZING } from '../size'
 import { FILE_VERSION } from './project-schema'
 
 /** Turns a file of one version into the next. Works on plain JSON; the schema judges the result. */
 export type Migration = (file: Record<string, unknown>) => Record<string, unknown>
 
 /** The migration at index i leads from version i + 1 to version i + 2. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = []
+export const MIGRATIONS: readonly Migration[] = [toVersion2]
+
+type Plain = Record<string, unknown>
+
+/** A wearer as version 1 knew it, with its one figure, becomes one with a dated set. */
+export function wearerToVersion2(wearer: Plain, takenOn: string): Plain {
+  const { heelRoundMm, ...rest } = wearer
+  const sets = typeof heelRoundMm === 'number' ? [{ id: 'first', takenOn, note: '', figures: { heel: { mm: heelRoundMm } } }] : []
+  return { ...rest, sets, ownMeasures: [] }
+}
+
+/** A garment of version 1 had no sizing. */
+export const projectToVersion2 = (project: Plain): Plain => ({ ...project, sizing: NO_SIZING })
+
+function toVersion2(file: Plain): Plain {
+  const day = typeof file.savedAt === 'string' ? file.savedAt.slice(0, 10) : ''
+  const list = (value: unknown) => (Array.isArray(value) ? (value as Plain[]) : [])
+  return {
+    ...file,
+    wearers: list(file.wearers).map((w) => wearerToVersion2(w, day)),
+    projects: list(file.projects).map(projectToVersion2),
+  }
+}
 
 /**
  * Runs every migration from a file's version to the newest, in order.

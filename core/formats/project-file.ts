@@ -1,8 +1,9 @@
 import type { z } from 'zod'
+import type { Wearer } from '../body'
 import { checkGarment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { migrateFile } from './migrations'
-import { FILE_VERSION, ProjectFileSchema, type Project, type ProjectFile, type Wearer } from './project-schema'
+import { FILE_VERSION, ProjectFileSchema, type Project, type ProjectFile } from './project-schema'
 
 /** Writes garments and wearers as one project file: plain JSON, described in docs/formats.md. */
 export function writeProjectFile(projects: readonly Project[], wearers: readonly Wearer[], savedAt: Date): string {

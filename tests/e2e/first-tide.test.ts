@@ -467,6 +467,7 @@ describe('for everybody', () => {
         await byTest(driver, 'garment-title')
         expect(await serious(), `seams, ${light}`).toEqual([])
         await click(driver, 'tray-clear')
+        await byTest(driver, 'choose-file')
       }
     }
     await driver.executeScript(`localStorage.removeItem('tidal-seam-light')`)

@@ -1,0 +1,6 @@
+export { BODY_MEASURES, findMeasure, type BodyMeasure, type MeasureKind } from './measures'
+export { FigureSchema, MeasureSetSchema, OwnMeasureSchema, WearerSchema } from './schema'
+export type { Figure, MeasureSet, OwnMeasure, Wearer } from './schema'
+export { compareSets, figureMm, historyOf, latestSet, measuresOf, type ComparedFigure } from './figures'
+export { findDoubts, type Doubt } from './find-doubts'
+export { readWearersCsv, writeWearersCsv } from './wearers-csv'

@@ -1,0 +1,104 @@
+import { figureMm, findMeasure, type MeasureSet } from '../body'
+import { lineLevel, narrowestPlace } from '../measure'
+import { alongGrain } from '../moves'
+import { cornerPoint, grainDirection, neighbours, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+
+/** One length of the body beside the same length of the garment. */
+export interface LengthRow {
+  /** The body measure's id. */
+  id: string
+  name: string
+  bodyMm: number | null
+  garmentMm: number
+  /** Where the garment would have to grow (or shrink, when negative), mm: body less garment; null without a body figure. */
+  missingMm: number | null
+  /** The piece it is measured on. */
+  pieceId: string
+  /** Between which places the length lies: a change belongs between them. */
+  from: 'neck' | 'shoulder' | 'underarm' | 'waist'
+  to: 'waist' | 'knee' | 'hem'
+}
+
+const FRONT: PieceKind[] = ['front']
+const BACK: PieceKind[] = ['back']
+const LOWER_FRONT: PieceKind[] = ['front', 'skirt-front']
+const LOWER_BACK: PieceKind[] = ['back', 'skirt-back']
+const LEG: PieceKind[] = ['leg-front']
+
+/** Level along the grain of the corner at which two roles meet; of several, the one nearest to the top. */
+function cornerLevel(piece: Piece, sizeId: string, a: EdgeRole[], b: EdgeRole[]): number | null {
+  const shape = shapeOf(piece, sizeId)
+  const grain = grainDirection(shape)
+  const levels = piece.edges.flatMap((e, i) => {
+    const roles = [e.role, neighbours(piece, e.id).before.role]
+    const meets = (a.includes(roles[0]!) && b.includes(roles[1]!)) || (a.includes(roles[1]!) && b.includes(roles[0]!))
+    return meets ? [alongGrain(cornerPoint(piece, shape, piece.corners[i]!.id)!, grain)] : []
+  })
+  return levels.length > 0 ? Math.min(...levels) : null
+}
+
+const CENTRE: EdgeRole[] = ['centre-front', 'centre-back']
+const SIDE: EdgeRole[] = ['side', 'outseam']
+
+function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | LengthRow['to'], at: 'centre' | 'side'): number | null {
+  const beside = at === 'centre' ? CENTRE : SIDE
+  const lineOf = (role: 'waist' | 'knee') => {
+    const line = piece.lines.find((l) => l.role === role)
+    return line ? lineLevel(shapeOf(piece, sizeId), line.id) : null
+  }
+  switch (place) {
+    case 'neck':
+      return cornerLevel(piece, sizeId, ['neck'], CENTRE)
+    case 'shoulder':
+      return cornerLevel(piece, sizeId, ['neck'], ['shoulder'])
+    case 'underarm':
+      return cornerLevel(piece, sizeId, ['armhole'], ['side'])
+    case 'waist':
+      return lineOf('waist') ?? cornerLevel(piece, sizeId, ['waist'], beside) ?? narrowestPlace(piece, shapeOf(piece, sizeId))
+    case 'knee':
+      return lineOf('knee')
+    case 'hem':
+      return cornerLevel(piece, sizeId, ['hem', 'leg-opening'], beside)
+  }
+}
+
+type Wanted = [id: string, kinds: PieceKind[], from: LengthRow['from'], to: LengthRow['to'], at: 'centre' | 'side']
+
+const LENGTHS: readonly Wanted[] = [
+  ['back-neck-to-waist', BACK, 'neck', 'waist', 'centre'],
+  ['front-to-waist', FRONT, 'shoulder', 'waist', 'centre'],
+  ['underarm-to-waist', BACK, 'underarm', 'waist', 'side'],
+  ['waist-to-knee', LEG, 'waist', 'knee', 'side'],
+  ['waist-to-hem-back', LOWER_BACK, 'waist', 'hem', 'centre'],
+  ['waist-to-hem-side', [...LOWER_FRONT, ...LEG], 'waist', 'hem', 'side'],
+  ['waist-to-hem-front', LOWER_FRONT, 'waist', 'hem', 'centre'],
+]
+
+/**
+ * Lengths of the body beside those of the garment in its base size, measured along the grain on the first piece that has
+ * both places.
+ */
+export function bodyLengths(garment: Garment, set: MeasureSet | null): LengthRow[] {
+  return LENGTHS.flatMap(([id, kinds, from, to, at]): LengthRow[] => {
+    for (const piece of garment.pieces.filter((p) => kinds.includes(p.kind))) {
+      const top = levelOf(piece, garment.baseSizeId, from, at)
+      const bottom = levelOf(piece, garment.baseSizeId, to, at)
+      if (top === null || bottom === null || bottom <= top) continue
+      const garmentMm = bottom - top
+      const bodyMm = figureMm(set, id) ?? null
+      return [
+        {
+          id,
+          name: findMeasure(id)!.name,
+          bodyMm,
+          garmentMm,
+          missingMm: bodyMm === null ? null : bodyMm - garmentMm,
+          pieceId: piece.id,
+          from,
+          to,
+        },
+      ]
+    }
+    return []
+  })
+}

@@ -1,0 +1,205 @@
+import { dot, measureLength, placeAt } from '../geometry'
+import { lineLevel, narrowestPlace, widthAt } from '../measure'
+import { alongGrain, crossLevel } from '../moves'
+import {
+  cornerPoint,
+  edgePath,
+  findPiece,
+  grainDirection,
+  neighbours,
+  outlineOf,
+  seamsOfEdge,
+  shapeOf,
+  timesCut,
+  type Garment,
+  type Piece,
+  type PieceKind,
+  type Shape,
+} from '../pattern'
+
+export const ZONE_IDS = ['high-bust', 'bust', 'waist', 'hip', 'bicep', 'thigh', 'knee', 'hem'] as const
+export type ZoneId = (typeof ZONE_IDS)[number]
+
+/** Where a zone is measured on one piece: across at a level, or along edges. */
+export type ZonePart =
+  | { pieceId: string; by: 'line'; lineId: string }
+  | { pieceId: string; by: 'corner'; cornerId: string; belowMm: number }
+  | { pieceId: string; by: 'narrowest' }
+  | { pieceId: string; by: 'edges'; edgeIds: string[] }
+
+/** A level round the body or a limb that is measured on the pieces. */
+export interface Zone {
+  id: ZoneId
+  name: string
+  /** The body measure it is compared with; null for a hem. */
+  measureId: string | null
+  /** Round one limb: a pair of pieces goes round two. */
+  limb: boolean
+  parts: ZonePart[]
+}
+
+const NAMES: Record<ZoneId, { name: string; measureId: string | null; limb: boolean }> = {
+  'high-bust': { name: 'high bust', measureId: 'high-bust', limb: false },
+  bust: { name: 'bust', measureId: 'bust', limb: false },
+  waist: { name: 'waist', measureId: 'waist', limb: false },
+  hip: { name: 'hip', measureId: 'hip', limb: false },
+  bicep: { name: 'bicep', measureId: 'bicep', limb: true },
+  thigh: { name: 'thigh', measureId: 'thigh', limb: true },
+  knee: { name: 'knee', measureId: 'knee', limb: true },
+  hem: { name: 'hem', measureId: null, limb: false },
+}
+
+const TRUNK: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back']
+const BODICE: PieceKind[] = ['front', 'back']
+const LEGS: PieceKind[] = ['leg-front', 'leg-back']
+
+/** Below the underarm, mm: the high bust just under the arm, the bust where no line or apex says better. */
+const HIGH_BUST_BELOW_MM = 10
+const BUST_BELOW_MM = 40
+/** Below the crotch point, mm: the thigh is measured close under the crotch. */
+const THIGH_BELOW_MM = 25
+/** Below the waist, mm: where a hip usually is, on pieces that reach so far but have no line for it. */
+const HIP_BELOW_WAIST_MM = 200
+
+/** The corner at which two roles meet, if the piece has one. */
+function cornerBetween(piece: Piece, a: string, b: string): string | null {
+  const found = piece.edges.findIndex((e) => {
+    const roles = [e.role, neighbours(piece, e.id).before.role]
+    return roles.includes(a as never) && roles.includes(b as never)
+  })
+  return found < 0 ? null : piece.corners[found]!.id
+}
+
+function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
+  const line = piece.lines.find((l) => l.role === zone)
+  if (line) return { pieceId: piece.id, by: 'line', lineId: line.id }
+  const underarm = BODICE.includes(piece.kind) ? cornerBetween(piece, 'armhole', 'side') : null
+  if (zone === 'high-bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: HIGH_BUST_BELOW_MM }
+  if (zone === 'bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: BUST_BELOW_MM }
+  if (zone === 'waist') {
+    const edges = piece.edges.filter((e) => e.role === 'waist')
+    if (edges.length > 0) return { pieceId: piece.id, by: 'edges', edgeIds: edges.map((e) => e.id) }
+    if (narrowestPlace(piece, shapeOf(piece, garment.baseSizeId)) !== null) return { pieceId: piece.id, by: 'narrowest' }
+  }
+  if (zone === 'hip') {
+    const shape = shapeOf(piece, garment.baseSizeId)
+    const waist = piece.lines.find((l) => l.role === 'waist')
+    const atSide = cornerBetween(piece, 'waist', 'side')
+    const level = waist ? lineLevel(shape, waist.id) : atSide ? levelOfCorner(piece, shape, atSide) : null
+    const bottom = Math.max(...outlineOf(piece, shape).map((s) => alongGrain(s.to, grainDirection(shape))))
+    const side = piece.edges.filter((e) => e.role === 'side').at(-1)
+    if (level !== null && side && bottom - level > HIP_BELOW_WAIST_MM * 0.9) {
+      const from = cornerBetween(piece, 'hem', 'side')
+      const hemLevel = from ? levelOfCorner(piece, shape, from) : null
+      if (from && hemLevel !== null)
+        return { pieceId: piece.id, by: 'corner', cornerId: from, belowMm: Math.min(-1, level + HIP_BELOW_WAIST_MM - hemLevel) }
+    }
+  }
+  if (zone === 'thigh' && LEGS.includes(piece.kind)) {
+    const crotch = cornerBetween(piece, 'crotch', 'inseam')
+    if (crotch) return { pieceId: piece.id, by: 'corner', cornerId: crotch, belowMm: THIGH_BELOW_MM }
+  }
+  if (zone === 'hem' && TRUNK.includes(piece.kind)) {
+    const edges = piece.edges.filter((e) => e.role === 'hem')
+    if (edges.length > 0) return { pieceId: piece.id, by: 'edges', edgeIds: edges.map((e) => e.id) }
+  }
+  return null
+}
+
+function levelOfCorner(piece: Piece, shape: Shape, cornerId: string): number | null {
+  const point = cornerPoint(piece, shape, cornerId)
+  return point ? alongGrain(point, grainDirection(shape)) : null
+}
+
+const FOR: Record<ZoneId, PieceKind[]> = {
+  'high-bust': BODICE,
+  bust: BODICE,
+  waist: [...TRUNK, ...LEGS],
+  hip: [...TRUNK, ...LEGS],
+  bicep: ['sleeve'],
+  thigh: LEGS,
+  knee: LEGS,
+  hem: TRUNK,
+}
+
+/**
+ * The zones of a garment, found by the names of lines and edges: printed lines first, then corners and edges. Of two
+ * pieces sewn to each other at the waist only the upper one counts, or the same waist would be counted twice.
+ */
+export function findZones(garment: Garment): Zone[] {
+  return ZONE_IDS.flatMap((id): Zone[] => {
+    let parts = garment.pieces.filter((p) => FOR[id].includes(p.kind)).flatMap((p) => partOf(garment, id, p) ?? [])
+    if (id === 'waist' || id === 'hip') {
+      const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
+      parts = parts.filter((p) => !under.has(p.pieceId))
+    }
+    return parts.length > 0 ? [{ id, ...NAMES[id], parts }] : []
+  })
+}
+
+/** Is this part's edge sewn to an edge of another part of the same zone, on a piece higher up? */
+function joinsUpper(garment: Garment, part: ZonePart, all: readonly ZonePart[]): boolean {
+  if (part.by !== 'edges' || !findPiece(garment, part.pieceId)!.kind.startsWith('skirt')) return false
+  return part.edgeIds.some((edgeId) =>
+    seamsOfEdge(garment, part.pieceId, edgeId).some(({ seam, side }) =>
+      seam.sides[side === 0 ? 1 : 0].some((run) =>
+        all.some((p) => p.pieceId === run.pieceId && p.by === 'edges' && p.edgeIds.includes(run.edgeId)),
+      ),
+    ),
+  )
+}
+
+/**
+ * Grain coordinate of a zone on one piece in a size, mm, or null for a zone measured along edges.
+ * @param shiftMm how far a person has moved the band
+ */
+export function zoneLevel(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0): number | null {
+  const piece = findPiece(garment, part.pieceId)!
+  const shape = shapeOf(piece, sizeId)
+  if (part.by === 'edges') return null
+  const at =
+    part.by === 'line'
+      ? lineLevel(shape, part.lineId)
+      : part.by === 'narrowest'
+        ? narrowestPlace(piece, shape)
+        : addTo(levelOfCorner(piece, shape, part.cornerId), part.belowMm)
+  return at === null ? null : at + shiftMm
+}
+
+const addTo = (a: number | null, b: number): number | null => (a === null ? null : a + b)
+
+/** What one piece gives to a zone, mm, once: across at its level, or along its edges (darts are no part of an edge). */
+export function zoneWidth(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0): number {
+  const piece = findPiece(garment, part.pieceId)!
+  const shape = shapeOf(piece, sizeId)
+  if (part.by === 'edges') return part.edgeIds.reduce((sum, id) => sum + measureLength(edgePath(shape, id)), 0)
+  const level = zoneLevel(garment, part, sizeId, shiftMm)
+  return level === null ? 0 : widthAt(piece, shape, level)
+}
+
+/**
+ * Finished measure of a zone in a size, mm: the widths on the seam lines, darts taken off, times how often each is cut;
+ * of limbs, one (craft 4).
+ */
+export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsMm: Record<string, number> = {}): number {
+  const whole = zone.parts.reduce(
+    (sum, part) => sum + zoneWidth(garment, part, sizeId, shiftsMm[part.pieceId] ?? 0) * timesCut(findPiece(garment, part.pieceId)!),
+    0,
+  )
+  return zone.limb ? whole / 2 : whole
+}
+
+/** The line of a zone across a piece, for drawing: from edge to edge at its level; null for a zone along edges. */
+export function zoneLine(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0) {
+  const level = zoneLevel(garment, part, sizeId, shiftMm)
+  if (level === null) return null
+  const piece = findPiece(garment, part.pieceId)!
+  const shape = shapeOf(piece, sizeId)
+  const grain = grainDirection(shape)
+  const outline = outlineOf(piece, shape)
+  const across = { x: grain.y, y: -grain.x }
+  const points = crossLevel(outline, grain, level).map((c) => placeAt(outline, c.atMm).point)
+  if (points.length < 2) return null
+  const sorted = points.sort((a, b) => dot(a, across) - dot(b, across))
+  return { from: sorted[0]!, to: sorted[sorted.length - 1]! }
+}
