@@ -44,6 +44,9 @@ export const SEAM_EASE_MM = 3
 /** mm. Partner seams that were equal before a change must be equal to this after it. */
 export const SEAM_KEPT_MM = 0.5
 
+/** mm. A graded size must have grown by what was asked, round the body, to this: a quarter of a pencil line. */
+export const GRADE_MM = 0.1
+
 /** deg. An outline that runs through a seam may turn by no more than this when sewn, unless designed. */
 export const RUN_THROUGH_DEG = 10
 

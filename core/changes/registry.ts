@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Id } from '../pattern'
 import { equalLegs } from './equal-legs'
+import { grade } from './grade'
 import { lengthen } from './lengthen'
 import { moveNotch } from './move-notch'
 import { placeSeam } from './place-seam'
@@ -10,7 +11,15 @@ import { unevenHem } from './uneven-hem'
 
 /** Every kind of change. Adding one is a folder beside this file and a line here. */
 // The kinds differ in their inputs; the schema of each guards its own, so they are held together as unknown.
-export const CHANGE_KINDS = [lengthen, unevenHem, placeSeam, trueCorner, moveNotch, equalLegs] as unknown as readonly ChangeKind<unknown>[]
+export const CHANGE_KINDS = [
+  lengthen,
+  unevenHem,
+  placeSeam,
+  trueCorner,
+  moveNotch,
+  equalLegs,
+  grade,
+] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {
   return CHANGE_KINDS.find((k) => k.kind === kind)

@@ -83,6 +83,11 @@ export type Field =
   | { type: 'levels'; key: string; pieceKey: string; label: string }
   | { type: 'partners'; key: string; label: string }
   | { type: 'choice'; key: string; label: string; options: { value: string; label: string }[] }
+  | { type: 'count'; key: string; label: string; max: number }
+  /** A list of lengths, as many as `count`; empty places take the length under `fallbackKey`. */
+  | { type: 'lengths'; key: string; label: string; count: number; fallbackKey: string }
+  /** Tables of grade rules. */
+  | { type: 'rules'; key: string; label: string; centreKey: string; intervalKey: string }
   | { type: 'switch'; key: string; label: string; hint?: string }
 
 /** What is drawn beside a paper step, in the coordinates of one piece, mm. */

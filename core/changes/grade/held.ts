@@ -1,0 +1,92 @@
+import { sideLength } from '../../moves'
+import { findPiece, dartFigures, shapeOf, type Garment } from '../../pattern'
+import { findZones, finishedMm } from '../../size'
+import { EQUAL_MM, GRADE_MM, SEAM_KEPT_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { holdMeasure } from '../held'
+import type { Caution, HeldPromise } from '../types'
+import { gradedSizes } from './grade-garment'
+import { rulesOf, tableOf } from './rules'
+import type { GradeInputs } from './schema'
+
+/** What a grade holds in every size that it makes: growth as asked, cap ease, darts, seams that matched. All measured. */
+export function heldByGrade(before: Garment, after: Garment, inputs: GradeInputs, sizeId: string): HeldPromise[] {
+  const { below, above } = gradedSizes(before, inputs)
+  const made = [...below, ...above].filter((s) => s.totalMm !== 0)
+  const held: HeldPromise[] = []
+  for (const zone of findZones(before).filter((z) => z.id === 'bust' || z.id === 'waist' || z.id === 'hip'))
+    for (const size of made) {
+      const grew = finishedMm(after, zone, size.id) - finishedMm(before, zone, size.fromId)
+      const asked =
+        size.totalMm *
+        askedPart(
+          before,
+          zone.parts.map((p) => p.pieceId),
+          inputs,
+        )
+      held.push(holdMeasure(`${zone.name} grows as asked`, `size ${size.name}`, asked, grew, GRADE_MM))
+    }
+  for (const seam of before.seams) {
+    const surplus = (g: Garment, id: string) => sideLength(g, seam, 0, id) - sideLength(g, seam, 1, id)
+    // One line a seam: the size that strays furthest stands for all; without sizes, the seam as it is.
+    const list =
+      made.length > 0
+        ? made.map((s) => ({ name: s.name, was: surplus(before, s.fromId), is: surplus(after, s.id) }))
+        : [{ name: '', was: surplus(before, sizeId), is: surplus(after, sizeId) }]
+    const worst = list.reduce((a, b) => (Math.abs(b.is - b.was) > Math.abs(a.is - a.was) ? b : a))
+    const eased = seam.wantedEase.minMm !== 0 || seam.wantedEase.maxMm !== 0
+    held.push(
+      holdMeasure(
+        `${seam.name}, ${eased ? 'ease' : 'difference of its sides'}`,
+        worst.name ? `size ${worst.name}, worst of all` : 'as it is',
+        worst.was,
+        worst.is,
+        SEAM_KEPT_MM,
+      ),
+    )
+  }
+  for (const piece of before.pieces)
+    for (const dart of piece.darts)
+      for (const size of made) {
+        const was = dartFigures(piece, shapeOf(piece, size.fromId), dart)
+        const is = dartFigures(piece, shapeOf(findPiece(after, piece.id)!, size.id), dart)
+        held.push(holdMeasure(`${dart.name}, intake`, `${piece.name}, size ${size.name}`, was.intakeMm, is.intakeMm, EQUAL_MM))
+      }
+  return held
+}
+
+/** The part of the interval that the rules in force give to a zone round the body: 1 when the sums are right. */
+function askedPart(garment: Garment, pieceIds: string[], inputs: GradeInputs): number {
+  const own = pieceIds.some((id) => {
+    const table = tableOf(findPiece(garment, id)!)
+    return table !== null && inputs.rules[table] !== undefined
+  })
+  return own ? growthByRules(garment, inputs) : 1
+}
+
+/** Sum over the trunk's pieces of what their rules give at the widest point, as part of the interval. */
+export function growthByRules(garment: Garment, inputs: Pick<GradeInputs, 'centre' | 'rules'>): number {
+  let sum = 0
+  for (const piece of garment.pieces) {
+    const table = tableOf(piece)
+    if (!table || table === 'sleeve' || table === 'skirt') continue
+    const rules = rulesOf(inputs, table)
+    const times = piece.cut.count * (piece.edges.some((e) => e.fold) ? 2 : 1)
+    const sides = table === 'one-piece' ? 2 : 1
+    if (table === 'leg') sum += ((rules['hip-side']?.across ?? 0) + (rules['crotch-point']?.across ?? 0)) * times
+    else sum += (rules.underarm?.across ?? 0) * times * sides
+  }
+  return sum
+}
+
+export function gradeCautions(garment: Garment, inputs: GradeInputs): Caution[] {
+  const part = growthByRules(garment, inputs)
+  const cautions: Caution[] = []
+  if (part > 0 && Math.abs(part - 1) > EQUAL_MM)
+    cautions.push({
+      code: 'rules-off',
+      message: `By these rules the body grows by ${lengthToken(inputs.intervalMm * part)} from size to size, not by ${lengthToken(inputs.intervalMm)}: the parts at the sides add up to ${part.toFixed(3)} of the interval instead of 1.`,
+      mend: { label: 'Use our own rules', inputs: { ...inputs, rules: {} } },
+    })
+  return cautions
+}

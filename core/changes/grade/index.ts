@@ -1,0 +1,126 @@
+import { cornersOf, findPiece, grainDirection, shapeOf, cornerPoint, type Garment } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { findZones } from '../../size'
+import { lengthToken } from '../../units'
+import { findLargest } from '../find-largest'
+import type { Applied, ChangeContext, ChangeKind, Handle } from '../types'
+import { cardinalsOf } from './cardinals'
+import { findBrokenSize } from './find-broken-size'
+import { gradeGarment } from './grade-garment'
+import { gradeCautions, heldByGrade } from './held'
+import { gradePaperSteps } from './paper-steps'
+import { GradeSchema, type GradeInputs } from './schema'
+
+/** Smallest interval that people grade by, and the one that is offered first, mm: one inch. */
+const USUAL_INTERVAL_MM = 25.4
+
+function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied> {
+  if (garment.pieces.length === 0) return refuse('reference-gone', 'garment', 'it has no pieces any more.', 'Delete this change.')
+  const after = gradeGarment(garment, inputs)
+  const broken = findBrokenSize(garment, after)
+  if (broken) {
+    const largest = findLargest(inputs.intervalMm, (intervalMm) => {
+      const tried = { ...inputs, intervalMm, upIntervalsMm: [], downIntervalsMm: [] }
+      return findBrokenSize(garment, gradeGarment(garment, tried)) === null
+    })
+    return refuse(
+      'amount-too-large',
+      `${broken.pieceName}, size ${broken.sizeName}`,
+      `${broken.what} by this interval.`,
+      `With this many sizes the interval can be ${lengthToken(largest)} at most; make fewer sizes, or smaller steps.`,
+      largest,
+    )
+  }
+  return ok({
+    garment: after,
+    touched:
+      after === garment
+        ? []
+        : garment.pieces.map((p, i) => ({ pieceId: p.id, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
+    leftOut: [],
+    held: heldByGrade(garment, after, inputs, context.sizeId),
+    cautions: gradeCautions(garment, inputs),
+  })
+}
+
+/** Craft 6.5: whole-size grade. */
+export const grade: ChangeKind<GradeInputs> = {
+  kind: 'grade',
+  title: 'Grade whole sizes',
+  foundBy: ['grade', 'size', 'sizes', 'one size larger', 'one size smaller', 'next size', 'nest', 'beyond the largest size', 'whole size'],
+  does: 'Makes larger and smaller sizes of every piece, in one nest, by an interval and a table of rules.',
+  holds: 'Bust, waist and hip grow by exactly the interval, cap ease, dart intakes, seams that matched.',
+  schema: GradeSchema,
+  begin: (garment) =>
+    findZones(garment).length === 0
+      ? refuse('no-zones', 'garment', 'no bust, waist or hip is found on its pieces.', 'Name the edges (side, armhole, waist, ...) first.')
+      : ok({ intervalMm: 0, up: 1, down: 1, upIntervalsMm: [], downIntervalsMm: [], centre: 'none', rules: {}, school: 'shift' }),
+  fields: (garment, inputs) => [
+    {
+      type: 'length',
+      key: 'intervalMm',
+      label: 'Growth from size to size',
+      hint: `Round the body; ${lengthToken(USUAL_INTERVAL_MM)} to ${lengthToken(USUAL_INTERVAL_MM * 1.5)} is usual.`,
+    },
+    { type: 'count', key: 'up', label: 'Sizes above', max: 20 },
+    { type: 'count', key: 'down', label: 'Sizes below', max: 20 },
+    { type: 'lengths', key: 'upIntervalsMm', label: 'Steps upward of their own', count: inputs.up, fallbackKey: 'intervalMm' },
+    { type: 'lengths', key: 'downIntervalsMm', label: 'Steps downward of their own', count: inputs.down, fallbackKey: 'intervalMm' },
+    {
+      type: 'choice',
+      key: 'centre',
+      label: 'Given at the centres',
+      options: [
+        { value: 'none', label: 'nothing: all at the sides' },
+        { value: 'third', label: 'a third, half of it at the neck' },
+      ],
+    },
+    { type: 'rules', key: 'rules', label: 'Rules', centreKey: 'centre', intervalKey: 'intervalMm' },
+    {
+      type: 'choice',
+      key: 'school',
+      label: 'Drawn by hand by',
+      options: [
+        { value: 'shift', label: 'shifting the pattern' },
+        { value: 'outward', label: 'measuring outward' },
+        { value: 'spread', label: 'cutting and spreading' },
+      ],
+    },
+  ],
+  describe(_garment, inputs) {
+    const parts = [inputs.up > 0 ? `${inputs.up} up` : '', inputs.down > 0 ? `${inputs.down} down` : ''].filter(Boolean)
+    return { title: `Grade ${parts.join(', ') || 'whole sizes'}`, amountMm: inputs.intervalMm }
+  },
+  apply: applyGrade,
+  handles(garment, inputs, _applied, context): Handle[] {
+    // An arrow of one interval at the first side corner: its length is the input.
+    for (const piece of garment.pieces) {
+      const i = cardinalsOf(piece).findIndex((c) => c === 'underarm' || c === 'waist-side')
+      if (i < 0) continue
+      const shape = shapeOf(findPiece(garment, piece.id)!, context.sizeId)
+      const at = cornerPoint(piece, shape, cornersOf(piece, piece.edges[i]!.id).start.id)!
+      const down = grainDirection(shape)
+      const axis = { x: down.y, y: -down.x }
+      return [
+        {
+          id: 'interval',
+          pieceId: piece.id,
+          at: { x: at.x + axis.x * inputs.intervalMm, y: at.y + axis.y * inputs.intervalMm },
+          axis,
+          label: 'interval',
+          valueMm: inputs.intervalMm,
+          isGrowth: false,
+          kind: 'amount',
+        },
+      ]
+    }
+    return []
+  },
+  drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, intervalMm: Math.max(0, inputs.intervalMm + byMm) }),
+  paperSteps: gradePaperSteps,
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, intervalMm: Math.abs(amountMm) }),
+}
+
+export { gradeGarment, gradedSizes, addGradedSize } from './grade-garment'
+export { rulesOf, splitInterval, tableOf } from './rules'
+export { CARDINALS, RULE_TABLES, type Cardinal, type GradeInputs, type Rule, type RuleTable } from './schema'

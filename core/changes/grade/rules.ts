@@ -1,0 +1,88 @@
+import type { PieceKind } from '../../pattern'
+import type { Piece } from '../../pattern'
+import type { Cardinal, GradeInputs, Rule, RuleTable } from './schema'
+
+const to = (across: number, along: number): Rule => ({ across, along })
+
+/**
+ * Our own rules, as parts of the interval. A quarter of it goes to each of the four sides of a body; the neck takes
+ * little, the shoulder tip a little more, the armhole goes a little down; lengths grow slowly. Measured from the centre,
+ * which stays: what is given at the centre is seen as the growth of the neck (half of it, since it tapers there).
+ */
+function ownRules(centre: GradeInputs['centre']): Record<RuleTable, Partial<Record<Cardinal, Rule>>> {
+  const neck = centre === 'third' ? 0.25 / 3 / 2 : 0.03
+  const shoulder = neck + 0.08
+  const bodice = (front: boolean): Partial<Record<Cardinal, Rule>> => ({
+    'neck-centre': to(0, front ? 0.02 : 0),
+    'neck-point': to(neck, 0),
+    'shoulder-tip': to(shoulder, 0),
+    underarm: to(0.25, 0.08),
+    'waist-side': to(0.25, 0.12),
+    'waist-centre': to(0, 0.12),
+    'hem-side': to(0.25, 0.16),
+    'hem-centre': to(0, 0.16),
+    apex: to(0.07, 0.09),
+  })
+  return {
+    'bodice-front': bodice(true),
+    'bodice-back': bodice(false),
+    sleeve: { 'cap-end': to(0.14, 0), wrist: to(0.06, 0.06) },
+    skirt: {
+      'waist-centre': to(0, 0),
+      'waist-side': to(0.25, 0),
+      'hem-side': to(0.25, 0.08),
+      'hem-centre': to(0, 0.08),
+    },
+    leg: {
+      'waist-centre': to(0.125, 0),
+      'waist-side': to(0.125, 0),
+      'hip-side': to(0.125, 0.02),
+      'crotch-point': to(0.125, 0.04),
+      'opening-out': to(0.05, 0.14),
+      'opening-in': to(0.05, 0.14),
+    },
+    'one-piece': {
+      'neck-point': to(neck, 0),
+      'shoulder-tip': to(shoulder - 0.03, 0),
+      underarm: to(0.25, 0.08),
+      'leg-top': to(0.25, 0.16),
+      'crotch-corner': to(0.02, 0.22),
+    },
+  }
+}
+
+/** Which table a piece grows by; null for bands, which follow the edge that they are sewn to. */
+export function tableOf(piece: Piece): RuleTable | null {
+  const byKind: Record<PieceKind, RuleTable | null> = {
+    front: 'bodice-front',
+    back: 'bodice-back',
+    sleeve: 'sleeve',
+    'skirt-front': 'skirt',
+    'skirt-back': 'skirt',
+    'leg-front': 'leg',
+    'leg-back': 'leg',
+    band: null,
+    other: 'one-piece',
+  }
+  const trunk = piece.kind === 'front' || piece.kind === 'back'
+  return trunk && piece.edges.some((e) => e.role === 'leg-opening') ? 'one-piece' : byKind[piece.kind]
+}
+
+/** The rules in force: ours, with the sewist's own in their place. */
+export function rulesOf(inputs: Pick<GradeInputs, 'centre' | 'rules'>, table: RuleTable): Partial<Record<Cardinal, Rule>> {
+  return { ...ownRules(inputs.centre)[table], ...inputs.rules[table] }
+}
+
+/**
+ * How an interval is shared out between side edges and centre edges of a plain bodice (craft 6.5).
+ * @example splitInterval(38, 'third') // each of four sides 6.333, each of four centres 3.167
+ */
+export function splitInterval(
+  intervalMm: number,
+  centre: GradeInputs['centre'],
+  sides = 4,
+  centres = 4,
+): { sideMm: number; centreMm: number } {
+  const part = centre === 'third' ? 1 / 3 : 0
+  return { sideMm: (intervalMm * (1 - part)) / sides, centreMm: (intervalMm * part) / centres }
+}
