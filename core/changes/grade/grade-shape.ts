@@ -36,12 +36,19 @@ const ACROSS: EdgeRole[] = ['neck', 'shoulder', 'waist', 'hem', 'cap', 'band']
 /** Curves that meet their partner at a set angle: their ends keep their directions. */
 const EASED: EdgeRole[] = ['neck', 'armhole', 'leg-opening', 'waist', 'hem']
 
-/** A corner on the way from one cardinal point to the next moves in proportion to its place on that way; darts are closed. */
-function cornerMoves(piece: Piece, shape: Shape, moves: (Point | null)[]): Point[] {
+/**
+ * A corner on the way from one cardinal point to the next moves in proportion to its place on that way; darts are closed.
+ * The way is measured as its edges are, so that the proportion is the same in every size.
+ */
+function cornerMoves(piece: Piece, shape: Shape, moves: (Point | null)[], frame: Frame): Point[] {
   const n = piece.edges.length
   const known = moves.map((m, i) => (m ? i : -1)).filter((i) => i >= 0)
   if (known.length === 0) return moves.map(() => ({ x: 0, y: 0 }))
-  const lengths = piece.edges.map((e) => (e.role === 'dart-leg' ? 0 : measureLength(edgePath(shape, e.id))))
+  const lengths = piece.edges.map((e) => {
+    if (e.role === 'dart-leg') return 0
+    const path = edgePath(shape, e.id)
+    return Math.abs(dot(subtract(path[path.length - 1]!.to, path[0]!.from), measuredAlong(e.role, path, frame)))
+  })
   return moves.map((own, i) => {
     if (own) return own
     const before = [...known].reverse().find((k) => k < i) ?? known[known.length - 1]!
@@ -90,7 +97,7 @@ export function gradeShape(
     if (!c || !rule) return null
     return add(move(rule, starts[i]!), scale(frame.across, (outMm[c] ?? 0) * sideOf(starts[i]!)))
   })
-  const corners = cornerMoves(piece, shape, given)
+  const corners = cornerMoves(piece, shape, given, frame)
   const target = starts.map((p, i) => add(p, corners[i]!))
   const apex = piece.points.find((p) => p.role === 'apex')
   const apexAt = apex ? shape.points[apex.id] : undefined

@@ -1,5 +1,4 @@
-import type { PieceKind } from '../../pattern'
-import type { Piece } from '../../pattern'
+import type { Piece, PieceKind } from '../../pattern'
 import type { Cardinal, GradeInputs, Rule, RuleTable } from './schema'
 
 const to = (across: number, along: number): Rule => ({ across, along })
