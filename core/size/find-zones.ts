@@ -22,7 +22,7 @@ export type ZoneId = (typeof ZONE_IDS)[number]
 
 /** Where a zone is measured on one piece: across at a level, or along edges. */
 export type ZonePart =
-  | { pieceId: string; by: 'line'; lineId: string }
+  | { pieceId: string; by: 'line'; lineId: string; belowMm: number }
   | { pieceId: string; by: 'corner'; cornerId: string; belowMm: number }
   | { pieceId: string; by: 'narrowest' }
   | { pieceId: string; by: 'edges'; edgeIds: string[] }
@@ -59,7 +59,7 @@ const BUST_BELOW_MM = 40
 /** Below the crotch point, mm: the thigh is measured close under the crotch. */
 const THIGH_BELOW_MM = 25
 /** Below the waist, mm: where a hip usually is, on pieces that reach so far but have no line for it. */
-const HIP_BELOW_WAIST_MM = 200
+const HIP_BELOW_WAIST_MM = 185
 
 /** The corner at which two roles meet, if the piece has one. */
 function cornerBetween(piece: Piece, a: string, b: string): string | null {
@@ -72,7 +72,7 @@ function cornerBetween(piece: Piece, a: string, b: string): string | null {
 
 function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
   const line = piece.lines.find((l) => l.role === zone)
-  if (line) return { pieceId: piece.id, by: 'line', lineId: line.id }
+  if (line) return { pieceId: piece.id, by: 'line', lineId: line.id, belowMm: 0 }
   const underarm = BODICE.includes(piece.kind) ? cornerBetween(piece, 'armhole', 'side') : null
   if (zone === 'high-bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: HIGH_BUST_BELOW_MM }
   if (zone === 'bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: BUST_BELOW_MM }
@@ -87,12 +87,9 @@ function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
     const atSide = cornerBetween(piece, 'waist', 'side')
     const level = waist ? lineLevel(shape, waist.id) : atSide ? levelOfCorner(piece, shape, atSide) : null
     const bottom = Math.max(...outlineOf(piece, shape).map((s) => alongGrain(s.to, grainDirection(shape))))
-    const side = piece.edges.filter((e) => e.role === 'side').at(-1)
-    if (level !== null && side && bottom - level > HIP_BELOW_WAIST_MM * 0.9) {
-      const from = cornerBetween(piece, 'hem', 'side')
-      const hemLevel = from ? levelOfCorner(piece, shape, from) : null
-      if (from && hemLevel !== null)
-        return { pieceId: piece.id, by: 'corner', cornerId: from, belowMm: Math.min(-1, level + HIP_BELOW_WAIST_MM - hemLevel) }
+    if (level !== null && bottom - level > HIP_BELOW_WAIST_MM) {
+      if (waist) return { pieceId: piece.id, by: 'line', lineId: waist.id, belowMm: HIP_BELOW_WAIST_MM }
+      if (atSide) return { pieceId: piece.id, by: 'corner', cornerId: atSide, belowMm: HIP_BELOW_WAIST_MM }
     }
   }
   if (zone === 'thigh' && LEGS.includes(piece.kind)) {
@@ -159,7 +156,7 @@ export function zoneLevel(garment: Garment, part: ZonePart, sizeId: string, shif
   if (part.by === 'edges') return null
   const at =
     part.by === 'line'
-      ? lineLevel(shape, part.lineId)
+      ? addTo(lineLevel(shape, part.lineId), part.belowMm)
       : part.by === 'narrowest'
         ? narrowestPlace(piece, shape)
         : addTo(levelOfCorner(piece, shape, part.cornerId), part.belowMm)
