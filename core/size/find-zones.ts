@@ -60,6 +60,8 @@ const BUST_BELOW_MM = 40
 const THIGH_BELOW_MM = 25
 /** Below the waist, mm: where a hip usually is, on pieces that reach so far but have no line for it. */
 const HIP_BELOW_WAIST_MM = 185
+/** A hem that is no more than this below the usual hip ends at the hip, mm. */
+const AT_HEM_MM = 60
 
 /** The corner at which two roles meet, if the piece has one. */
 function cornerBetween(piece: Piece, a: string, b: string): string | null {
@@ -87,6 +89,10 @@ function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
     const atSide = cornerBetween(piece, 'waist', 'side')
     const level = waist ? lineLevel(shape, waist.id) : atSide ? levelOfCorner(piece, shape, atSide) : null
     const bottom = Math.max(...outlineOf(piece, shape).map((s) => alongGrain(s.to, grainDirection(shape))))
+    // A body that ends about the hip is measured just above its hem, in every size.
+    const hem = cornerBetween(piece, 'hem', 'side')
+    if (level !== null && hem && bottom - level > HIP_BELOW_WAIST_MM && bottom - level < HIP_BELOW_WAIST_MM + AT_HEM_MM)
+      return { pieceId: piece.id, by: 'corner', cornerId: hem, belowMm: -1 }
     if (level !== null && bottom - level > HIP_BELOW_WAIST_MM) {
       if (waist) return { pieceId: piece.id, by: 'line', lineId: waist.id, belowMm: HIP_BELOW_WAIST_MM }
       if (atSide) return { pieceId: piece.id, by: 'corner', cornerId: atSide, belowMm: HIP_BELOW_WAIST_MM }
