@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../pattern'
+import { blend } from './blend'
 import { equalLegs } from './equal-legs'
 import { grade } from './grade'
 import { lengthen } from './lengthen'
@@ -19,6 +20,7 @@ export const CHANGE_KINDS = [
   moveNotch,
   equalLegs,
   grade,
+  blend,
 ] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {

@@ -128,11 +128,13 @@ const FOR: Record<ZoneId, PieceKind[]> = {
 /**
  * The zones of a garment, found by the names of lines and edges: printed lines first, then corners and edges. Of two
  * pieces sewn to each other at the waist only the upper one counts, or the same waist would be counted twice.
+ *
+ * @param options.sewnTwice leaves the lower pieces in, for work along the seams instead of measuring round the body
  */
-export function findZones(garment: Garment): Zone[] {
+export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {}): Zone[] {
   return ZONE_IDS.flatMap((id): Zone[] => {
     let parts = garment.pieces.filter((p) => FOR[id].includes(p.kind)).flatMap((p) => partOf(garment, id, p) ?? [])
-    if (id === 'waist' || id === 'hip') {
+    if ((id === 'waist' || id === 'hip') && !options.sewnTwice) {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
       parts = parts.filter((p) => !under.has(p.pieceId))
     }

@@ -7,7 +7,7 @@ import { cardinalsOf } from './cardinals'
 import type { Cardinal, Rule } from './schema'
 
 /** The two directions a piece grows in, and where its middle lies. */
-interface Frame {
+export interface Frame {
   down: Point
   across: Point
   /** Across coordinate of the centre: the fold, or the grain of a piece that grows to both sides. */
@@ -16,7 +16,7 @@ interface Frame {
 
 const CENTRES: EdgeRole[] = ['centre-front', 'centre-back']
 
-function frameOf(piece: Piece, shape: Shape): Frame {
+export function frameOf(piece: Piece, shape: Shape): Frame {
   const down = grainDirection(shape)
   const across = { x: down.y, y: -down.x }
   const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => CENTRES.includes(e.role))
