@@ -13,6 +13,7 @@ import {
   SLOPE_FRONT,
   type BodyFigures,
 } from './bodice'
+import { sleevePiece } from './blouse'
 import { at, ruled, sewn, swept, toGarment, type DraftedPiece } from './draft-piece'
 
 /** Quay dress, mm: bodice with straight sides, joined at the waist to a skirt with flared straight sides. */
@@ -60,6 +61,14 @@ function bodice(id: 'bodice-front' | 'bodice-back'): DraftedPiece {
       { id: 'waist', name: 'waist edge', role: 'waist', path: waist, corner: 'waist at side' },
       foldEdge(front ? 'centre front' : 'centre back', foldY, neckDepth, 'waist at centre'),
     ],
+    notches: [
+      {
+        id: 'armhole',
+        name: front ? 'front armhole' : 'back armhole',
+        edgeId: 'armhole',
+        place: { from: 'end', distanceMm: front ? 86 : 96 },
+      },
+    ],
     lines: [{ id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, underarm.y + 20), at(q - 18, underarm.y + 20)) }],
     grain: grainOf(160, 380, 70),
   }
@@ -104,12 +113,12 @@ function skirt(id: 'skirt-front' | 'skirt-back', bodicePiece: DraftedPiece): Dra
   }
 }
 
-/** Quay dress: bodice front and back, skirt front and back. */
+/** Quay dress: bodice front and back, skirt front and back, set-in sleeve. */
 export function draftQuayDress(): Garment {
   const bodiceFront = bodice('bodice-front')
   const bodiceBack = bodice('bodice-back')
   return toGarment(
-    [bodiceFront, bodiceBack, skirt('skirt-front', bodiceFront), skirt('skirt-back', bodiceBack)],
+    [bodiceFront, bodiceBack, skirt('skirt-front', bodiceFront), skirt('skirt-back', bodiceBack), sleevePiece(bodiceBack, bodiceFront)],
     [
       sewn('shoulder', 'shoulder seam', [['bodice-front', 'shoulder']], [['bodice-back', 'shoulder']]),
       sewn('side', 'bodice side seam', [['bodice-front', 'side']], [['bodice-back', 'side']]),
@@ -125,6 +134,31 @@ export function draftQuayDress(): Garment {
           ],
         ],
       ),
+      sewn(
+        'armhole',
+        'armhole seam',
+        [['sleeve', 'cap']],
+        [
+          ['bodice-back', '-armhole'],
+          ['bodice-front', 'armhole'],
+        ],
+        [
+          [
+            { pieceId: 'sleeve', notchId: 'back' },
+            { pieceId: 'bodice-back', notchId: 'armhole' },
+          ],
+          [
+            { pieceId: 'sleeve', notchId: 'top' },
+            { pieceId: 'bodice-front', cornerId: 'at-armhole' },
+          ],
+          [
+            { pieceId: 'sleeve', notchId: 'front' },
+            { pieceId: 'bodice-front', notchId: 'armhole' },
+          ],
+        ],
+        [15, 30],
+      ),
+      sewn('sleeve', 'sleeve seam', [['sleeve', 'seam-front']], [['sleeve', '-seam-back']]),
       sewn('waist-front', 'front waist seam', [['bodice-front', '-waist']], [['skirt-front', 'waist']]),
       sewn('waist-back', 'back waist seam', [['bodice-back', '-waist']], [['skirt-back', 'waist']]),
     ],

@@ -1,8 +1,9 @@
 import type { Change } from '../core/changes'
 import type { Wearer } from '../core/body'
 import type { Project } from '../core/formats'
-import { NO_SIZING } from '../core/size'
+import { NO_SIZING, type Sizing } from '../core/size'
 import { draftBlouse } from './blouse'
+import { chartOf, nestOf } from './nest'
 import { draftOnePiece } from './one-piece'
 import { draftQuayDress } from './quay-dress'
 import { draftTrousers, FLARED, TAPERED } from './trousers'
@@ -28,6 +29,13 @@ const lengthen = (
   },
 })
 
+/** Cup variants of the blouse's front: full bust less high bust up to which each is cut, mm. */
+const CUPS: Sizing['cups'] = [
+  { name: 'A', upToMm: 25 },
+  { name: 'B', upToMm: 55 },
+  { name: 'C', upToMm: 85 },
+]
+
 /**
  * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
  * is as bought, ready for the first change.
@@ -37,15 +45,27 @@ const lengthen = (
 export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[] } {
   // Rows a minute apart, newest first, so that they hang in this order.
   let minutes = 0
-  const project = (id: string, name: string, wearerId: string | null, garment: Project['garment'], plan: Change[] = []): Project => {
+  const project = (
+    id: string,
+    name: string,
+    wearerId: string | null,
+    garment: Project['garment'],
+    plan: Change[] = [],
+    sizing: Sizing = NO_SIZING,
+  ): Project => {
     const when = new Date(now.getTime() - 60_000 * minutes++).toISOString()
-    return { id, name, wearerId, garment, sizing: NO_SIZING, plan, createdAt: when, updatedAt: when }
+    return { id, name, wearerId, garment, sizing, plan, createdAt: when, updatedAt: when }
+  }
+  /** A garment in sizes 1 to 7, with its size chart. */
+  const nested = (id: string, name: string, wearerId: string, draft: Project['garment'], plan: Change[], own: Partial<Sizing> = {}) => {
+    const garment = nestOf(draft)
+    return project(id, name, wearerId, garment, plan, { ...chartOf(garment), ...own })
   }
   return {
     wearers: DEMO_WEARERS,
     projects: [
-      project('demo-blouse', 'Lamplighter’s blouse', 'cook', draftBlouse()),
-      project('demo-tapered', 'Quay trousers, tapered', 'lamplighter', draftTrousers(TAPERED), [
+      nested('demo-blouse', 'Lamplighter’s blouse', 'cook', draftBlouse(), [], { cups: CUPS }),
+      nested('demo-tapered', 'Quay trousers, tapered', 'lamplighter', draftTrousers(TAPERED), [
         lengthen(
           'longer',
           'front',
@@ -63,7 +83,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
           'back',
         ]),
       ]),
-      project('demo-dress', 'Quay dress', 'cook', draftQuayDress()),
+      nested('demo-dress', 'Quay dress', 'bather', draftQuayDress(), [], { fit: 'loose', fabric: 'drapey' }),
     ],
   }
 }
