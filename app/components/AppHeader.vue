@@ -2,6 +2,7 @@
 import { Check, CircleAlert, Moon, Redo2, Sun, Undo2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, onMounted, onUnmounted } from 'vue'
+import { latestSet } from '~~/core/body'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -20,12 +21,20 @@ const canRedo = computed(() => scope.value.nextRedo)
 const faults = computed(() => work.computedPlan?.faults.filter((f) => f.verdict === 'fault').length ?? 0)
 const stuck = computed(() => work.computedPlan?.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length ?? 0)
 
+/** Sizes are settled when every piece is ticked off as traced. */
+const sized = computed(() => {
+  const p = work.project
+  return p !== null && p.garment.pieces.every((piece) => p.sizing.traced.includes(piece.id))
+})
+
 const stations = computed(() => {
   const id = String(route.params.id ?? '')
   return [
-    { name: 'Reshape', to: `/garment/${id}/reshape`, open: stuck.value, what: 'to look at' },
-    { name: 'Match', to: `/garment/${id}/match`, open: faults.value, what: faults.value === 1 ? 'fault' : 'faults' },
-    { name: 'Paper', to: `/garment/${id}/paper`, open: 0, what: '' },
+    { name: 'Wearer', to: `/garment/${id}/wearer`, open: 0, what: '', settled: Boolean(latestSet(work.wearer)) },
+    { name: 'Size', to: `/garment/${id}/size`, open: 0, what: '', settled: sized.value },
+    { name: 'Reshape', to: `/garment/${id}/reshape`, open: stuck.value, what: 'to look at', settled: true },
+    { name: 'Match', to: `/garment/${id}/match`, open: faults.value, what: faults.value === 1 ? 'fault' : 'faults', settled: true },
+    { name: 'Paper', to: `/garment/${id}/paper`, open: 0, what: '', settled: false },
   ]
 })
 
@@ -65,7 +74,6 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <div class="truncate text-sm leading-tight text-soft">{{ work.wearer ? `for ${work.wearer.name}` : 'no wearer yet' }}</div>
     </div>
     <nav v-if="inGarment" aria-label="Stations" class="flex gap-1">
-      <NuxtLink to="/" class="btn-quiet">Wardrobe</NuxtLink>
       <NuxtLink
         v-for="s in stations"
         :key="s.name"
@@ -78,7 +86,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         <span v-if="s.open" class="inline-flex items-center gap-1 rounded-full bg-fault-pale px-2 text-sm font-semibold text-fault"
           ><CircleAlert class="size-4" aria-hidden="true" />{{ s.open }}<span class="sr-only"> {{ s.what }}</span></span
         >
-        <Check v-else-if="work.computedPlan && s.name !== 'Paper'" class="size-4" aria-label="settled" />
+        <Check v-else-if="work.computedPlan && s.settled" class="size-4" aria-label="settled" />
       </NuxtLink>
     </nav>
     <div class="ml-auto flex items-center gap-1">

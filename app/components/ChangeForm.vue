@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findKind, firstLevel, type Applied, type Change, type Level } from '~~/core/changes'
+import { findKind, firstLevel, type Applied, type Change, type GradeInputs, type Level } from '~~/core/changes'
 import { findPiece, type Garment } from '~~/core/pattern'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
@@ -85,6 +85,36 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
           <option v-for="o in f.options" :key="o.value" :value="o.value">{{ o.label }}</option>
         </select>
       </label>
+      <label v-else-if="f.type === 'count'" class="flex items-center gap-3">
+        <span class="min-w-32 font-semibold">{{ f.label }}</span>
+        <input
+          type="number"
+          class="field w-24"
+          min="0"
+          :max="f.max"
+          :value="inputs[f.key]"
+          :data-test="`field-${f.key}`"
+          @change="set(f.key, Math.min(f.max, Math.max(0, Math.round(Number(($event.target as HTMLInputElement).value)) || 0)))"
+        />
+      </label>
+      <FieldsLengthsField
+        v-else-if="f.type === 'lengths'"
+        :model-value="(inputs[f.key] as number[]) ?? []"
+        :label="f.label"
+        :count="f.count"
+        :fallback-mm="numberOf(f.fallbackKey)"
+        :test="`field-${f.key}`"
+        @update:model-value="set(f.key, $event)"
+      />
+      <FieldsRulesField
+        v-else-if="f.type === 'rules'"
+        :model-value="(inputs[f.key] as GradeInputs['rules']) ?? {}"
+        :label="f.label"
+        :garment="garment"
+        :centre="inputs[f.centreKey] as GradeInputs['centre']"
+        :interval-mm="numberOf(f.intervalKey)"
+        @update:model-value="set(f.key, $event)"
+      />
       <label v-else-if="f.type === 'switch'" class="flex min-h-11 items-center gap-2.5">
         <input
           type="checkbox"

@@ -107,3 +107,20 @@ export const undoAct = (scope: string): Promise<string | null> => step(scope, tr
 
 /** Does the last undone act of a scope again. */
 export const redoAct = (scope: string): Promise<string | null> => step(scope, false)
+
+/**
+ * Deletes a row and everything that could bring it back: it cannot be undone. Garments that named it name none.
+ */
+export async function deleteForGood(table: 'wearers', id: string): Promise<void> {
+  await db.transaction('rw', TABLES, async () => {
+    await db.table(table).delete(id)
+    await db.projects
+      .filter((p) => p.wearerId === id)
+      .modify((p) => {
+        p.wearerId = null
+      })
+    await db.acts
+      .filter(({ change }) => change.table === table && (change.how === 'patch' ? change.id === id : change.ids.includes(id)))
+      .delete()
+  })
+}

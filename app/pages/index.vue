@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
-import { Archive, ArchiveRestore, ChevronDown, Copy, EllipsisVertical, FilePlus2, Pencil, Sailboat, Trash2 } from 'lucide-vue-next'
+import { Archive, ArchiveRestore, ChevronDown, Copy, EllipsisVertical, FilePlus2, Pencil, Sailboat, Trash2, Users } from 'lucide-vue-next'
 import { formatDistanceToNow } from 'date-fns'
 import { toast } from 'vue-sonner'
 import { computed, nextTick, ref } from 'vue'
@@ -74,6 +74,7 @@ work.open('')
       <div class="mb-5 flex flex-wrap items-center gap-2">
         <h1 class="mr-auto font-display text-3xl italic">Wardrobe</h1>
         <NuxtLink to="/import" class="btn-act" data-test="new-from-file"><FilePlus2 class="size-5" />New from file</NuxtLink>
+        <NuxtLink to="/wearers" class="btn" data-test="to-wearers"><Users class="size-5" />Wearers</NuxtLink>
         <button class="btn" data-test="open-demo" :disabled="loadingDemo" @click="openDemo"><Sailboat class="size-5" />Open demo</button>
         <button class="btn" data-test="back-up" :disabled="!wardrobe.projects?.length" @click="backUp">
           <Archive class="size-5" />Back up all

@@ -1,2 +1,3 @@
 export { listFaults, type Fault } from './list-faults'
 export type { Mend } from './find-mends'
+export { changeForLength, planSizes } from './plan-sizes'

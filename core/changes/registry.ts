@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../pattern'
+import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
 import { equalLegs } from './equal-legs'
 import { grade } from './grade'
@@ -21,6 +22,7 @@ export const CHANGE_KINDS = [
   equalLegs,
   grade,
   blend,
+  addAtEdge,
 ] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {

@@ -14,6 +14,8 @@ export interface LengthRow {
   missingMm: number | null
   /** The piece it is measured on. */
   pieceId: string
+  /** Grain coordinate of its lower end on that piece, mm. */
+  toLevelMm: number
   /** Between which places the length lies: a change belongs between them. */
   from: 'neck' | 'shoulder' | 'underarm' | 'waist'
   to: 'waist' | 'knee' | 'hem'
@@ -94,6 +96,7 @@ export function bodyLengths(garment: Garment, set: MeasureSet | null): LengthRow
           garmentMm,
           missingMm: bodyMm === null ? null : bodyMm - garmentMm,
           pieceId: piece.id,
+          toLevelMm: bottom,
           from,
           to,
         },

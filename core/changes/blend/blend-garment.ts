@@ -1,9 +1,8 @@
 import { dot, measureLength, movePath, nearestPlace, placeAt, scale, type Path, type Point } from '../../geometry'
-import { blendPaths, blendStraight, displacePath, easeIn, sideLength, type ShareIn, type Weights } from '../../moves'
+import { blendPaths, blendStraight, easeIn, type ShareIn, type Weights } from '../../moves'
 import {
   edgePath,
   findPiece,
-  neighbours,
   shapeOf,
   type EdgeRole,
   type Garment,
@@ -12,7 +11,8 @@ import {
   type Shape,
 } from '../../pattern'
 import { sideChains, zonesOnChain, type SideChain } from '../../size'
-import { SAME_POINT_MM, SEAM_KEPT_MM } from '../../tolerances'
+import { SAME_POINT_MM } from '../../tolerances'
+import { evenSides, surplusOf } from '../even-sides'
 import { frameOf } from '../grade/grade-shape'
 import type { BlendInputs, BlendZone } from './schema'
 
@@ -353,45 +353,7 @@ export function blendGarment(garment: Garment, inputs: BlendInputs): Garment {
     return shape === piece.shapes[sizeId] ? piece : { ...piece, shapes: { ...piece.shapes, [sizeId]: shape } }
   })
   const name = blendName(garment, inputs, zones).slice(0, 120)
-  const evened = evenSides(garment, { ...garment, pieces }, inputs)
+  const used = [inputs.bust, inputs.waist, inputs.hip]
+  const evened = evenSides({ ...garment, pieces }, sizeId, (seam) => used.map((id) => surplusOf(garment, seam, id)))
   return { ...evened, sizes: garment.sizes.map((s) => (s.id === sizeId ? { ...s, name } : s)) }
-}
-
-/** Sides of a seam that came out further apart than this are evened at their lower end, mm: half of what may remain. */
-const EVEN_MM = SEAM_KEPT_MM / 2
-
-/**
- * Two sides that go over from size to size at different slants change their lengths a little differently. The side of
- * the first piece is let down, or taken up, at its lower corner by the difference; the edge beside it follows.
- */
-function evenSides(before: Garment, after: Garment, inputs: BlendInputs): Garment {
-  const sizeId = before.baseSizeId
-  return before.seams.reduce((garment, seam) => {
-    const run = seam.sides[0][seam.sides[0].length - 1]!
-    const piece = findPiece(garment, run.pieceId)!
-    const chain = sideChains(piece, shapeOf(piece, sizeId)).find((c) => c.edges.some((e) => e.edgeId === run.edgeId))
-    if (!chain) return garment
-    const surplus = (g: Garment, id: string) => sideLength(g, seam, 0, id) - sideLength(g, seam, 1, id)
-    const is = surplus(garment, sizeId)
-    const meant = [inputs.bust, inputs.waist, inputs.hip].map((id) => surplus(before, id))
-    const off = meant.map((m) => m - is).reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a))
-    if (Math.abs(off) <= EVEN_MM) return garment
-    const shape = shapeOf(piece, sizeId)
-    const part = chain.edges[chain.edges.length - 1]!
-    const path = edgePath(shape, part.edgeId)
-    const end = placeAt(path, part.reversed ? 0 : part.lengthMm)
-    const along = scale(end.tangent, part.reversed ? -off : off)
-    const { before: edgeBefore, after: edgeAfter } = neighbours(piece, part.edgeId)
-    const { down, across } = frameOf(piece, shape)
-    const none = { x: 0, y: 0 }
-    const beside = part.reversed ? edgeBefore : edgeAfter
-    const besidePath = edgePath(shape, beside.id)
-    const edges = {
-      ...shape.edges,
-      [part.edgeId]: displacePath(path, down, part.reversed ? along : none, part.reversed ? none : along),
-      [beside.id]: displacePath(besidePath, across, part.reversed ? none : along, part.reversed ? along : none, { eased: true }),
-    }
-    const pieces = garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: { ...shape, edges } } } : p))
-    return { ...garment, pieces }
-  }, after)
 }

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { boundsOf, joinBoxes } from '~~/core/geometry'
+import { toPathData } from '~~/core/formats'
+import { layOut } from '~~/core/paper'
+import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
+import { zoneLine, type Sizing, type Zone } from '~~/core/size'
+import { rulerStepMm } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
+
+/** The pieces in all their sizes, nested, with the bands at which each zone is measured; a band can be moved. */
+const props = defineProps<{ garment: Garment; zones: Zone[]; shifts: Sizing['shiftsMm']; lit: string | null }>()
+const emit = defineEmits<{ shift: [zoneId: string, byMm: number]; light: [zoneId: string] }>()
+const prefs = usePrefs()
+const frame = ref<HTMLElement | null>(null)
+const { width, height } = useElementSize(frame)
+const base = computed(() => props.garment.baseSizeId)
+
+/** Each size has a line of its own, so that they are told apart in black and white. */
+const DASHES = ['2 3', '6 3', '9 3 2 3', '', '12 3 2 3 2 3', '14 5', '4 2 4 6', '1 4', '18 4', '8 2 2 2']
+const dashOf = (i: number, id: string) => (id === base.value ? undefined : DASHES[i % DASHES.length] || '5 5')
+
+/** Room around the pieces, px. */
+const RIM = 12
+const scaleOf = (l: { widthMm: number; heightMm: number }) =>
+  Math.min((width.value - 2 * RIM) / Math.max(l.widthMm, 1), (height.value - 2 * RIM) / Math.max(l.heightMm, 1))
+/** The layout that shows the pieces largest in this frame. */
+const layout = computed(() => {
+  const footprints = props.garment.pieces.map((p) => ({
+    pieceId: p.id,
+    box: joinBoxes(props.garment.sizes.map((s) => boundsOf(outlineOf(p, shapeOf(p, s.id))))),
+  }))
+  const tried = [500, 650, 800, 1000, 1300, 1700, 2200].map((w) => layOut(footprints, w, 50))
+  return tried.reduce((a, b) => (scaleOf(b) > scaleOf(a) ? b : a))
+})
+const k = computed(() => Math.max(0.02, scaleOf(layout.value)))
+const pieces = computed(() =>
+  layout.value.pieces.map((laid) => {
+    const piece = props.garment.pieces.find((p) => p.id === laid.pieceId)!
+    return {
+      piece,
+      laid,
+      outlines: props.garment.sizes.map((s, i) => ({
+        id: s.id,
+        d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true),
+        dash: dashOf(i, s.id),
+      })),
+      bands: props.zones.flatMap((zone) =>
+        zone.parts
+          .filter((part) => part.pieceId === piece.id)
+          .flatMap((part) => {
+            const line = zoneLine(props.garment, part, base.value, props.shifts[zone.id]?.[piece.id] ?? 0)
+            return line ? [{ zone, line, down: grainDirection(shapeOf(piece, base.value)) }] : []
+          }),
+      ),
+    }
+  }),
+)
+let from: { zoneId: string; y: number; x: number; down: { x: number; y: number } } | null = null
+const moved = ref(0)
+function onDown(event: PointerEvent, zoneId: string, down: { x: number; y: number }) {
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  from = { zoneId, x: event.clientX, y: event.clientY, down }
+  moved.value = 0
+  emit('light', zoneId)
+}
+function onMove(event: PointerEvent) {
+  if (!from) return
+  moved.value = ((event.clientX - from.x) * from.down.x + (event.clientY - from.y) * from.down.y) / k.value
+}
+function onUp() {
+  const step = rulerStepMm(prefs.units)
+  const by = Math.round(moved.value / step) * step
+  if (from && by !== 0) emit('shift', from.zoneId, by)
+  from = null
+  moved.value = 0
+}
+function onKey(event: KeyboardEvent, zoneId: string) {
+  const way = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+  if (way === 0) return
+  event.preventDefault()
+  emit('shift', zoneId, way * rulerStepMm(prefs.units) * (event.shiftKey ? 8 : 1))
+}
+</script>
+
+<template>
+  <div ref="frame" class="relative h-full w-full bg-water">
+    <svg :width="width" :height="height" class="absolute inset-0">
+      <g :transform="`translate(${RIM} ${RIM}) scale(${k})`">
+        <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
+          <path
+            v-for="o in p.outlines"
+            :key="o.id"
+            :d="o.d"
+            :fill="o.id === base ? 'var(--land)' : 'none'"
+            :fill-opacity="o.id === base ? 0.85 : undefined"
+            stroke="var(--ink)"
+            :stroke-width="o.id === base ? 2 : 1"
+            :stroke-dasharray="o.dash"
+            vector-effect="non-scaling-stroke"
+          />
+          <g
+            v-for="b in p.bands"
+            :key="b.zone.id"
+            tabindex="0"
+            role="slider"
+            :aria-label="`${b.zone.name} on ${p.piece.name}: move the band`"
+            :aria-valuenow="Math.round(shifts[b.zone.id]?.[p.piece.id] ?? 0)"
+            :aria-valuetext="prefs.length(shifts[b.zone.id]?.[p.piece.id] ?? 0, { signed: true })"
+            class="cursor-ns-resize"
+            :data-test="`band-${b.zone.id}-${p.piece.id}`"
+            @pointerdown="onDown($event, b.zone.id, b.down)"
+            @pointermove="onMove"
+            @pointerup="onUp"
+            @pointercancel="onUp"
+            @keydown="onKey($event, b.zone.id)"
+            @focus="emit('light', b.zone.id)"
+          >
+            <line :x1="b.line.from.x" :y1="b.line.from.y" :x2="b.line.to.x" :y2="b.line.to.y" stroke="transparent" :stroke-width="18 / k" />
+            <line
+              :x1="b.line.from.x"
+              :y1="b.line.from.y + (lit === b.zone.id ? moved : 0)"
+              :x2="b.line.to.x"
+              :y2="b.line.to.y + (lit === b.zone.id ? moved : 0)"
+              :stroke="lit === b.zone.id ? 'var(--note)' : 'var(--act)'"
+              :stroke-width="lit === b.zone.id ? 4 : 2"
+              vector-effect="non-scaling-stroke"
+            />
+            <text
+              :x="
+                b.zone.id === 'high-bust'
+                  ? b.line.from.x + 8 / k
+                  : b.zone.id === 'bust'
+                    ? b.line.to.x - 8 / k
+                    : (b.line.from.x + b.line.to.x) / 2
+              "
+              :y="b.line.from.y + (b.zone.id === 'bust' ? 14 : -5) / k"
+              :font-size="12 / k"
+              :text-anchor="b.zone.id === 'high-bust' ? 'start' : b.zone.id === 'bust' ? 'end' : 'middle'"
+              :fill="lit === b.zone.id ? 'var(--note)' : 'var(--ink)'"
+              font-weight="600"
+            >
+              {{ b.zone.name }}
+            </text>
+          </g>
+        </g>
+      </g>
+    </svg>
+  </div>
+</template>

@@ -1,0 +1,368 @@
+<script setup lang="ts">
+import { ListPlus, Printer } from 'lucide-vue-next'
+import { toast } from 'vue-sonner'
+import { computed, ref } from 'vue'
+import { changeForLength, planSizes } from '~~/core/advice'
+import { latestSet } from '~~/core/body'
+import { findKind, type Change } from '~~/core/changes'
+import {
+  chosenSizes,
+  FABRICS,
+  finishedMm,
+  FITS,
+  listToTrace,
+  makeWorksheet,
+  SCHOOLS,
+  type Fabric,
+  type Fit,
+  type LengthRow,
+  type School,
+  type Sizing,
+} from '~~/core/size'
+import { parseLength } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
+
+/** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
+const work = useWork()
+const prefs = usePrefs()
+const router = useRouter()
+const project = computed(() => work.project!)
+const garment = computed(() => project.value.garment)
+const sizing = computed(() => project.value.sizing)
+const set = computed(() => latestSet(work.wearer))
+const sheet = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
+const lit = ref<string | null>(null)
+
+const FIT_WORDS: Record<Fit, string> = {
+  close: 'close',
+  fitted: 'fitted',
+  'semi-fitted': 'semi-fitted',
+  loose: 'loose',
+  'very-loose': 'very loose',
+}
+const FABRIC_WORDS: Record<Fabric, string> = { stretch: 'stretches', drapey: 'drapey', medium: 'in between', crisp: 'crisp' }
+const SCHOOL_WORDS: Record<School, string> = {
+  finished: 'by finished measure',
+  'high-bust': 'by high bust',
+  'full-bust': 'by full bust, from the chart',
+}
+
+const edit = (label: string, recipe: (s: Sizing) => void) => work.act(label, (row) => void recipe(row.sizing))
+const setWanted = (zone: string, mm: number | null) =>
+  edit('wanted ease', (s) => {
+    const rest = Object.entries(s.wantedMm).filter(([id]) => id !== zone)
+    s.wantedMm = Object.fromEntries(mm === null ? rest : [...rest, [zone, mm]])
+  })
+function takeWanted(event: Event, zone: string) {
+  const field = event.target as HTMLInputElement
+  const read = parseLength(field.value, prefs.units)
+  if (read.ok) void setWanted(zone, read.value)
+  else {
+    toast.error(`“${field.value}” is not a length: ${read.problem.remedy}`)
+    field.value = prefs.length(sheet.value.rows.find((r) => r.zone.id === zone)!.wantedMm, { bare: true, fraction: 16 })
+  }
+}
+const setChosen = (zone: string, sizeId: string) =>
+  edit('size of a zone', (s) => {
+    const rest = Object.entries(s.chosen).filter(([id]) => id !== zone)
+    s.chosen = Object.fromEntries(sizeId ? [...rest, [zone, sizeId]] : rest)
+  })
+/** A band is moved on every piece of its zone alike. */
+const shift = (zoneId: string, byMm: number) =>
+  edit('level of a zone', (s) => {
+    const zone = sheet.value.rows.find((r) => r.zone.id === zoneId)?.zone
+    const now = s.shiftsMm[zoneId] ?? {}
+    s.shiftsMm = { ...s.shiftsMm, [zoneId]: Object.fromEntries((zone?.parts ?? []).map((p) => [p.pieceId, (now[p.pieceId] ?? 0) + byMm])) }
+  })
+const tick = (pieceId: string) =>
+  edit('traced', (s) => void (s.traced = s.traced.includes(pieceId) ? s.traced.filter((id) => id !== pieceId) : [...s.traced, pieceId]))
+
+/** One scale for all zones, so that the strips can be read against each other. */
+const scale = computed(() => {
+  const eases = sheet.value.rows.flatMap((r) => [...r.sizes.flatMap((s) => s.easeMm ?? []), ...(r.bodyMm === null ? [] : [r.wantedMm])])
+  const near = eases.filter((e) => Math.abs(e) < 320)
+  return { from: Math.min(-20, ...near) - 8, to: Math.max(60, ...near) + 8 }
+})
+/** The zones as the altered pieces have them. */
+const altered = computed(() => {
+  const last = work.computedPlan?.garments.at(-1)
+  if (!last || project.value.plan.length === 0) return null
+  return new Map(sheet.value.rows.map((r) => [r.zone.id, finishedMm(last, r.zone, last.baseSizeId, sizing.value.shiftsMm[r.zone.id])]))
+})
+const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null))
+const trace = computed(() => listToTrace(garment.value, chosenSizes(sheet.value)))
+const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
+
+const plan = computed(() => planSizes(garment.value, sheet.value))
+const inPlan = (change: Omit<Change, 'id'>) =>
+  project.value.plan.some((c) => c.kind === change.kind && JSON.stringify(c.inputs) === JSON.stringify(change.inputs))
+const missingStops = computed(() => plan.value.filter((c) => !inPlan(c)))
+async function addPlan() {
+  const count = missingStops.value.length
+  for (const change of missingStops.value) await work.addChange(change)
+  toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} added to the plan.`, {
+    action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
+  })
+}
+async function addLength(row: LengthRow) {
+  const change = changeForLength(garment.value, row)
+  if (!change) return
+  await work.addChange(change)
+  toast.success(`“${findKind(change.kind)!.describe(garment.value, change.inputs).title}” added to the plan.`)
+}
+const printPage = () => window.print()
+const lengthChange = (row: LengthRow) => changeForLength(garment.value, row)
+</script>
+
+<template>
+  <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem]">
+    <div class="min-h-0 overflow-y-auto p-4">
+      <div class="mb-3 flex flex-wrap items-end gap-3">
+        <h1 class="mr-2 self-center font-display text-2xl italic">Size</h1>
+        <label class="block"
+          ><span class="mb-1 block text-sm text-soft">Fit</span>
+          <select
+            class="field w-36"
+            :value="sizing.fit"
+            data-test="fit"
+            @change="edit('fit', (s) => void (s.fit = ($event.target as HTMLSelectElement).value as Fit))"
+          >
+            <option v-for="f in FITS" :key="f" :value="f">{{ FIT_WORDS[f] }}</option>
+          </select></label
+        >
+        <label class="block"
+          ><span class="mb-1 block text-sm text-soft">Cloth</span>
+          <select
+            class="field w-36"
+            :value="sizing.fabric"
+            data-test="fabric"
+            @change="edit('cloth', (s) => void (s.fabric = ($event.target as HTMLSelectElement).value as Fabric))"
+          >
+            <option v-for="f in FABRICS" :key="f" :value="f">{{ FABRIC_WORDS[f] }}</option>
+          </select></label
+        >
+        <label class="block"
+          ><span class="mb-1 block text-sm text-soft">Size chosen</span>
+          <select
+            class="field w-56"
+            :value="sizing.school ?? ''"
+            data-test="school"
+            @change="
+              edit('way of choosing', (s) => void (s.school = (($event.target as HTMLSelectElement).value || null) as School | null))
+            "
+          >
+            <option value="">{{ sizing.school ? 'as we would' : SCHOOL_WORDS[sheet.school] }}</option>
+            <option v-for="s in SCHOOLS" :key="s" :value="s">{{ SCHOOL_WORDS[s] }}</option>
+          </select></label
+        >
+      </div>
+      <p class="mb-3 text-sm text-soft">{{ sheet.schoolWhy }}</p>
+      <p v-if="!work.wearer || !set" class="mb-3 rounded-lg bg-ease-pale p-3 text-ease">
+        There are no figures of a body yet.
+        <NuxtLink :to="`/garment/${work.projectId}/wearer`" class="underline">Choose a wearer and measure</NuxtLink>; until then only the
+        garment is measured.
+      </p>
+
+      <table class="w-full text-sm" data-test="worksheet">
+        <thead>
+          <tr class="text-left text-soft">
+            <th class="py-1 font-medium">zone</th>
+            <th class="text-right font-medium">body</th>
+            <th class="px-2 font-medium">ease of each size</th>
+            <th class="font-medium">ease wanted</th>
+            <th class="font-medium">size</th>
+            <th class="text-right font-medium">missing an edge</th>
+            <th v-if="altered" class="text-right font-medium">ease as altered</th>
+          </tr>
+        </thead>
+        <tbody>
+          <template v-for="r in rows" :key="r.zone.id">
+            <tr
+              class="border-t border-edge/60 align-middle"
+              :class="lit === r.zone.id && 'bg-act-pale/60'"
+              :data-test="`zone-${r.zone.id}`"
+              @mouseenter="lit = r.zone.id"
+            >
+              <td class="py-1 font-semibold">{{ r.zone.name }}</td>
+              <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
+              <td class="w-[36%] px-2">
+                <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
+                <span v-else class="text-soft"
+                  >measures
+                  <template v-for="(s, i) in r.sizes" :key="s.sizeId"
+                    >{{ i ? ', ' : '' }}{{ s.name }}: <LengthText :mm="s.mm" bare /></template
+                ></span>
+              </td>
+              <td>
+                <div class="flex items-center gap-1">
+                  <input
+                    class="field w-20 px-2 text-right"
+                    :value="prefs.length(r.wantedMm, { bare: true, fraction: 16 })"
+                    :aria-label="`Ease wanted, ${r.zone.name}`"
+                    :data-test="`wanted-${r.zone.id}`"
+                    @change="takeWanted($event, r.zone.id)"
+                  />
+                  <button
+                    v-if="r.wantedBy === 'you'"
+                    class="btn-quiet px-1 text-xs"
+                    :aria-label="`Ease wanted, ${r.zone.name}: from the table again`"
+                    @click="setWanted(r.zone.id, null)"
+                  >
+                    reset
+                  </button>
+                </div>
+              </td>
+              <td>
+                <select
+                  class="field w-28 px-2"
+                  :value="r.chosen?.by === 'you' ? r.chosen.sizeId : ''"
+                  :aria-label="`Size, ${r.zone.name}`"
+                  :data-test="`size-${r.zone.id}`"
+                  @change="setChosen(r.zone.id, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option value="">
+                    {{
+                      r.chosen && r.chosen.by === 'rule'
+                        ? `${nameOf(r.chosen.sizeId)}${r.chosen.beyond ? ` ${r.chosen.beyond > 0 ? '+' : '−'}${Math.abs(r.chosen.beyond)}` : ''}`
+                        : 'by rule'
+                    }}
+                  </option>
+                  <option v-for="s in garment.sizes" :key="s.id" :value="s.id">{{ s.name }}, yours</option>
+                </select>
+              </td>
+              <td class="text-right font-semibold" :data-test="`missing-${r.zone.id}`">
+                <template v-if="r.remainderMm !== null"
+                  ><LengthText :mm="r.remainderMm / r.edges" signed fine /><span class="block text-xs font-normal text-soft"
+                    >{{ r.edges }} edges</span
+                  ></template
+                >
+              </td>
+              <td v-if="altered" class="text-right" :data-test="`altered-${r.zone.id}`">
+                <LengthText v-if="r.bodyMm !== null" :mm="altered.get(r.zone.id)! - r.bodyMm" signed fine />
+              </td>
+            </tr>
+            <tr v-if="r.chosen || r.disagree.length">
+              <td />
+              <td :colspan="altered ? 6 : 5" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
+                <SentenceText v-if="r.chosen" :text="r.chosen.why" />
+                <span v-if="r.byChart && r.byChart.sizeId !== r.chosen?.sizeId">
+                  The printed chart would give {{ nameOf(r.byChart.sizeId) }}.</span
+                >
+                <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"
+                  >Printed for size {{ d.sizeName }}: <LengthText :mm="d.printedMm" />, but the pieces measure
+                  <LengthText :mm="d.measuredMm" />.</span
+                >
+              </td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
+      <p
+        v-if="sheet.cup"
+        class="mt-2 rounded-lg p-3 text-sm"
+        :class="sheet.cup.change ? 'bg-note-pale text-note' : 'bg-act-pale'"
+        data-test="cup"
+      >
+        <SentenceText :text="sheet.cup.message" />
+      </p>
+
+      <section class="mt-5" aria-label="Lengths">
+        <h2 class="mb-1 font-display text-xl italic">Lengths</h2>
+        <table v-if="sheet.lengths.length" class="w-full max-w-2xl text-sm">
+          <thead>
+            <tr class="text-left text-soft">
+              <th class="py-1 font-medium">length</th>
+              <th class="text-right font-medium">body</th>
+              <th class="text-right font-medium">garment</th>
+              <th class="text-right font-medium">missing</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="l in sheet.lengths" :key="l.id" class="border-t border-edge/60" :data-test="`length-${l.id}`">
+              <td class="py-1">{{ l.name }}</td>
+              <td class="text-right"><LengthText v-if="l.bodyMm !== null" :mm="l.bodyMm" /><span v-else class="text-soft">–</span></td>
+              <td class="text-right"><LengthText :mm="l.garmentMm" /></td>
+              <td class="text-right font-semibold"><LengthText v-if="l.missingMm !== null" :mm="l.missingMm" signed /></td>
+              <td class="pl-3 text-right">
+                <button v-if="lengthChange(l)" class="btn-quiet text-sm" :data-test="`add-${l.id}`" @click="addLength(l)">
+                  <ListPlus class="size-4" />Add as a stop
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+
+      <section class="mt-5 rounded-lg border border-edge bg-panel p-4" aria-label="From body to plan">
+        <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
+        <ol v-if="plan.length" class="mb-3 list-decimal space-y-1 pl-6">
+          <li v-for="(c, i) in plan" :key="i">
+            {{ findKind(c.kind)!.describe(garment, c.inputs).title }}
+            <span v-if="findKind(c.kind)!.describe(garment, c.inputs).amountMm !== null" class="text-soft">{{
+              prefs.length(findKind(c.kind)!.describe(garment, c.inputs).amountMm!, { signed: true })
+            }}</span>
+            <span v-if="inPlan(c)" class="text-sm text-good"> in the plan</span>
+          </li>
+        </ol>
+        <p v-else class="mb-2 text-soft">
+          {{ set ? 'Nothing has to be changed for this body, as far as the figures go.' : 'With figures of a body a plan is made here.' }}
+        </p>
+        <button v-if="missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
+          <ListPlus class="size-5" />Add {{ missingStops.length === 1 ? 'this stop' : `these ${missingStops.length} stops` }} to the plan
+        </button>
+      </section>
+
+      <section class="mt-5" aria-label="What to trace">
+        <div class="mb-1 flex items-center gap-3">
+          <h2 class="font-display text-xl italic">What to trace</h2>
+          <button class="btn-quiet" data-test="print-trace" @click="printPage"><Printer class="size-4" />Print</button>
+        </div>
+        <ul class="max-w-2xl divide-y divide-edge/60">
+          <li v-for="t in trace" :key="t.pieceId">
+            <label class="flex min-h-11 items-center gap-3">
+              <input
+                type="checkbox"
+                class="size-5 accent-(--act)"
+                :checked="sizing.traced.includes(t.pieceId)"
+                :data-test="`trace-${t.pieceId}`"
+                @change="tick(t.pieceId)"
+              />
+              <span class="w-40 font-semibold">{{ t.name }}</span>
+              <span class="flex-1"
+                >size
+                <template v-for="(s, i) in t.sizes" :key="s.zone"
+                  >{{ i ? ', ' : '' }}<b>{{ s.sizeName }}</b
+                  ><template v-if="t.sizes.length > 1"> at the {{ s.zoneName }}</template></template
+                ></span
+              >
+              <span class="text-sm text-soft">{{ t.follows }}</span>
+            </label>
+          </li>
+        </ul>
+      </section>
+
+      <SizeChartPanel class="mt-5" :garment="garment" :sizing="sizing" @edit="edit" />
+    </div>
+    <aside class="flex min-h-0 flex-col border-l border-edge" aria-label="Zones on the pieces">
+      <div class="min-h-0 flex-1">
+        <ZonePicture
+          :garment="garment"
+          :zones="sheet.rows.map((r) => r.zone)"
+          :shifts="sizing.shiftsMm"
+          :lit="lit"
+          @light="lit = $event"
+          @shift="shift"
+        />
+      </div>
+      <p class="border-t border-edge p-2 text-sm text-soft">
+        {{
+          garment.sizes.length === 1
+            ? 'One size'
+            : `${garment.sizes.length} sizes, ${garment.sizes[0]!.name} to ${garment.sizes.at(-1)!.name}; the filled one is ${nameOf(garment.baseSizeId)}`
+        }}. Drag a band to measure higher or lower.
+      </p>
+    </aside>
+  </div>
+</template>

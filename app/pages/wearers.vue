@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { ArrowLeft, FileDown, FileUp, UserPlus } from 'lucide-vue-next'
+import { toast } from 'vue-sonner'
+import { computed, ref } from 'vue'
+import { latestSet } from '~~/core/body'
+import { useSaveFile } from '~/composables/useSaveFile'
+import { useWearers } from '~/stores/wearers'
+
+/** All wearers of this browser, with their figures; read from and written to CSV. */
+const wearers = useWearers()
+const saveFile = useSaveFile()
+const chosenId = ref<string | null>(null)
+const chosen = computed(() => wearers.all.find((w) => w.id === chosenId.value) ?? wearers.all[0] ?? null)
+const name = ref('')
+const input = ref<HTMLInputElement | null>(null)
+
+async function make() {
+  if (!name.value.trim()) return
+  const wearer = await wearers.create(name.value)
+  name.value = ''
+  chosenId.value = wearer.id
+}
+async function takeFile(event: Event) {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  if (!file) return
+  const done = await wearers.takeCsv(await file.text())
+  if (done.ok) toast.success(`${done.count} ${done.count === 1 ? 'wearer' : 'wearers'} read from ${file.name}.`)
+  else toast.error(`${file.name}: ${done.sentence}`)
+}
+</script>
+
+<template>
+  <div class="flex h-full min-h-0 flex-col">
+    <div class="flex flex-wrap items-center gap-3 border-b border-edge bg-panel px-4 py-2">
+      <NuxtLink to="/" class="btn-quiet"><ArrowLeft class="size-5" />Wardrobe</NuxtLink>
+      <h1 class="font-display text-2xl italic">Wearers</h1>
+      <form class="flex items-center gap-2" @submit.prevent="make">
+        <input
+          v-model="name"
+          class="field w-44"
+          maxlength="60"
+          placeholder="the Ferryman"
+          aria-label="Name of a new wearer"
+          data-test="new-wearer-name"
+        />
+        <button class="btn" data-test="new-wearer"><UserPlus class="size-4" />New wearer</button>
+      </form>
+      <div class="ml-auto flex gap-2">
+        <button
+          class="btn"
+          :disabled="wearers.all.length === 0"
+          data-test="save-csv"
+          @click="saveFile(wearers.writeCsv(wearers.all), 'wearers.csv', 'text/csv')"
+        >
+          <FileDown class="size-4" />Save as CSV
+        </button>
+        <button class="btn" @click="input?.click()"><FileUp class="size-4" />Read CSV</button>
+        <input
+          ref="input"
+          type="file"
+          accept=".csv,text/csv"
+          class="hidden"
+          aria-label="CSV file of wearers"
+          data-test="csv-file"
+          @change="takeFile"
+        />
+      </div>
+    </div>
+    <div class="grid min-h-0 flex-1 grid-cols-[12rem_minmax(0,1fr)]">
+      <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-2" aria-label="Wearers">
+        <button
+          v-for="w in wearers.all"
+          :key="w.id"
+          class="block min-h-12 w-full rounded-lg px-3 py-1.5 text-left hover:bg-act-pale"
+          :class="chosen?.id === w.id && 'bg-act-pale'"
+          :aria-current="chosen?.id === w.id"
+          :data-test="`wearer-${w.name}`"
+          @click="chosenId = w.id"
+        >
+          <span class="block font-semibold">{{ w.name }}</span>
+          <span class="text-sm text-soft"
+            >{{ w.sets.length }} {{ w.sets.length === 1 ? 'set' : 'sets'
+            }}<template v-if="latestSet(w)">, last {{ latestSet(w)!.takenOn }}</template></span
+          >
+        </button>
+        <p v-if="wearers.all.length === 0" class="p-2 text-sm text-soft">Nobody here yet.</p>
+      </nav>
+      <WearerSheet v-if="chosen" :wearer="chosen" scope="wardrobe" @deleted="chosenId = null" />
+    </div>
+  </div>
+</template>

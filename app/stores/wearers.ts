@@ -1,0 +1,80 @@
+import { defineStore } from 'pinia'
+import { readWearersCsv, writeWearersCsv, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
+import { problemSentence } from '~~/core/result'
+import { deleteForGood, doAct, doRows } from '~/data/acts'
+import { db } from '~/data/db'
+import { useLive } from '~/composables/useLive'
+import { usePrefs } from '~/stores/prefs'
+
+/** Wearers and their figures. What is done to one is undone where it was done: in a garment, or in the wardrobe. */
+export const useWearers = defineStore('wearers', () => {
+  const prefs = usePrefs()
+  const all = useLive(() => db.wearers.toArray(), [] as Wearer[])
+
+  const today = () => new Date().toISOString().slice(0, 10)
+  const emptySet = (): MeasureSet => ({ id: crypto.randomUUID(), takenOn: today(), note: '', figures: {} })
+
+  async function create(name: string): Promise<Wearer> {
+    const wearer: Wearer = { id: crypto.randomUUID(), name: name.trim().slice(0, 120), sets: [emptySet()], ownMeasures: [] }
+    await doRows('wearers', `new wearer “${wearer.name}”`, [{ id: wearer.id, after: wearer }])
+    return wearer
+  }
+
+  const act = (scope: string, id: string, label: string, recipe: (wearer: Wearer) => void) =>
+    doAct({ table: 'wearers', id, scope }, label, recipe)
+
+  const rename = (scope: string, id: string, name: string) =>
+    act(scope, id, 'name of the wearer', (w) => void (w.name = name.slice(0, 120)))
+
+  /** Sets or clears one figure of a set. */
+  const setFigure = (scope: string, id: string, setId: string, measureId: string, figure: Figure | null) =>
+    act(scope, id, 'figure of the wearer', (w) => {
+      const set = w.sets.find((s) => s.id === setId)
+      if (!set) return
+      const rest = Object.entries(set.figures).filter(([id]) => id !== measureId)
+      set.figures = Object.fromEntries(figure ? [...rest, [measureId, figure]] : rest)
+    })
+
+  /** A new set of today, empty: figures that are not taken again are not carried over. */
+  async function addSet(scope: string, id: string): Promise<string> {
+    const set = emptySet()
+    await act(scope, id, 'new set of figures', (w) => void w.sets.push(set))
+    return set.id
+  }
+  const editSet = (scope: string, id: string, setId: string, change: Partial<Pick<MeasureSet, 'takenOn' | 'note'>>) =>
+    act(scope, id, 'day or note of a set', (w) => {
+      const set = w.sets.find((s) => s.id === setId)
+      if (set) Object.assign(set, change)
+    })
+  const removeSet = (scope: string, id: string, setId: string) =>
+    act(scope, id, 'delete a set of figures', (w) => void (w.sets = w.sets.filter((s) => s.id !== setId)))
+
+  const addOwn = (scope: string, id: string, name: string, kind: 'round' | 'length') =>
+    act(scope, id, `own measure “${name}”`, (w) => void w.ownMeasures.push({ id: crypto.randomUUID(), name: name.slice(0, 120), kind }))
+
+  const remove = (wearer: Wearer) => deleteForGood('wearers', wearer.id)
+
+  const writeCsv = (wearers: readonly Wearer[]) => writeWearersCsv(wearers, prefs.units)
+
+  /** Reads wearers from CSV: those of a known name get the sets of days they do not have yet, the others are new. */
+  async function takeCsv(text: string): Promise<{ ok: true; count: number } | { ok: false; sentence: string }> {
+    const read = readWearersCsv(text, prefs.units, () => crypto.randomUUID())
+    if (!read.ok) return { ok: false, sentence: problemSentence(read.problem) }
+    const known = await db.wearers.toArray()
+    const rows = read.value.map((incoming) => {
+      const there = known.find((w) => w.name === incoming.name)
+      if (!there) return { id: incoming.id, after: incoming }
+      const days = new Set(there.sets.map((s) => s.takenOn))
+      const after: Wearer = {
+        ...there,
+        ownMeasures: [...there.ownMeasures, ...incoming.ownMeasures],
+        sets: [...there.sets, ...incoming.sets.filter((s) => !days.has(s.takenOn))],
+      }
+      return { id: there.id, after }
+    })
+    await doRows('wearers', 'read wearers from a file', rows)
+    return { ok: true, count: rows.length }
+  }
+
+  return { all, create, rename, setFigure, addSet, editSet, removeSet, addOwn, remove, writeCsv, takeCsv }
+})

@@ -1,0 +1,110 @@
+import { findKind, type Change, type AddAtEdgeInputs, type BlendInputs, type LengthenInputs, type Level } from '../changes'
+import { lineLevel } from '../measure'
+import { alongGrain } from '../moves'
+import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
+import { chosenSizes, type LengthRow, type Worksheet } from '../size'
+
+type NewChange = Omit<Change, 'id'>
+
+/** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
+const LENGTH_MM = 5
+
+/** The level along the grain of the corner between two roles, or null. */
+function cornerLevel(piece: Piece, sizeId: string, a: string, b: string): { id: string; at: number } | null {
+  const shape = shapeOf(piece, sizeId)
+  const i = piece.edges.findIndex((e) => {
+    const roles: string[] = [e.role, neighbours(piece, e.id).before.role]
+    return roles.includes(a) && roles.includes(b)
+  })
+  if (i < 0) return null
+  const { id } = piece.corners[i]!
+  return { id, at: alongGrain(cornerPoint(piece, shape, id)!, grainDirection(shape)) }
+}
+
+/** Where a length is put in or taken out: at the printed line between its two places, else half way below the upper one. */
+function levelFor(garment: Garment, row: LengthRow): Level | null {
+  const piece = findPiece(garment, row.pieceId)!
+  const shape = shapeOf(piece, garment.baseSizeId)
+  const tops: Record<LengthRow['from'], { id: string; at: number } | null> = {
+    neck: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
+    shoulder: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
+    underarm: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
+    waist: cornerLevel(piece, garment.baseSizeId, 'waist', 'side') ?? cornerLevel(piece, garment.baseSizeId, 'waist', 'outseam'),
+  }
+  const top = tops[row.from]
+  const bottom = row.toLevelMm
+  const line = piece.lines.find((l) => {
+    const at = l.role === 'shorten' ? lineLevel(shape, l.id) : null
+    return at !== null && (!top || at > top.at) && at < bottom
+  })
+  if (line) return { id: 'line-1', share: 1, mark: { by: 'line', id: line.id }, belowMm: 0 }
+  if (!top) return null
+  return { id: 'line-1', share: 1, mark: { by: 'corner', id: top.id }, belowMm: (bottom - top.at) / 2 }
+}
+
+/**
+ * The change that brings one length of the garment to the body's: at lines above the waist or in the leg, at the hem for
+ * the lengths down to it.
+ * @returns null when nothing is missing, or no place for it is found
+ */
+export function changeForLength(garment: Garment, row: LengthRow): NewChange | null {
+  const missing = row.missingMm
+  if (missing === null || Math.abs(missing) < LENGTH_MM) return null
+  const note = `${row.name}: the body measures more or less than the pattern gives.`
+  if (row.to === 'hem') {
+    if (findKind('uneven-hem')!.begin(garment, { sizeId: garment.baseSizeId }).ok === false) return null
+    const inputs = { centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }
+    const key = row.id.endsWith('back') ? 'centreBackMm' : row.id.endsWith('front') ? 'centreFrontMm' : 'sideMm'
+    return { kind: 'uneven-hem', on: true, note, inputs: { ...inputs, [key]: missing } }
+  }
+  const level = levelFor(garment, row)
+  if (!level) return null
+  const inputs: LengthenInputs = { amountMm: missing, pieceId: row.pieceId, levels: [level], leftOut: [] }
+  return { kind: 'lengthen', on: true, note, inputs }
+}
+
+/** Less than this at an edge is left as it is, mm: a pencil line on each side. */
+const EDGE_MM = 0.5
+
+/** Lengths that are changed in a plan, each where no other one of them is: above the waist, in the leg. */
+const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
+
+/**
+ * From the worksheet to an ordered plan: lengths first, so that the zones sit at the body's levels, then the sizes blended
+ * (craft 1 and 6.6), then what the sizes leave over.
+ */
+export function planSizes(garment: Garment, worksheet: Worksheet): NewChange[] {
+  const row = (id: string) => worksheet.lengths.find((r) => r.id === id)
+  const lengths = PLANNED.flatMap((id) => {
+    const found = row(id)
+    return found ? (changeForLength(garment, found) ?? []) : []
+  })
+  const chosen = chosenSizes(worksheet)
+  const base = garment.baseSizeId
+  const first = chosen.bust ?? chosen.waist ?? chosen.hip ?? base
+  const inputs: BlendInputs = {
+    bust: chosen.bust ?? first,
+    waist: chosen.waist ?? first,
+    hip: chosen.hip ?? chosen.waist ?? first,
+    startMm: 0,
+    endMm: 0,
+  }
+  const differs = [inputs.bust, inputs.waist, inputs.hip].some((id) => id !== base)
+  const blended: NewChange[] =
+    differs && findKind('blend')!.begin(garment, { sizeId: base }).ok
+      ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
+      : []
+  return [...lengths, ...blended, ...remainders(garment, worksheet)]
+}
+
+/** What the chosen sizes still miss, or give too much, is let out or taken in at the sides, alike on every edge (craft 4). */
+function remainders(garment: Garment, worksheet: Worksheet): NewChange[] {
+  const each = (zone: string): number => {
+    const row = worksheet.rows.find((r) => r.zone.id === zone)
+    return row?.remainderMm == null ? 0 : row.remainderMm / row.edges
+  }
+  const inputs: AddAtEdgeInputs = { bustMm: each('bust'), waistMm: each('waist'), hipMm: each('hip') }
+  if (Math.max(Math.abs(inputs.bustMm), Math.abs(inputs.waistMm), Math.abs(inputs.hipMm)) < EDGE_MM) return []
+  if (!findKind('add-at-edge')!.begin(garment, { sizeId: garment.baseSizeId }).ok) return []
+  return [{ kind: 'add-at-edge', on: true, note: 'What the sizes leave to be wished for in each zone, from the worksheet.', inputs }]
+}
