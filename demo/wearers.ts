@@ -28,9 +28,6 @@ const COOK: Given = {
   heel: 318,
   'waist-to-hip': 205,
   'waist-to-knee': 584,
-  'waist-to-hem-back': 640,
-  'waist-to-hem-side': 646,
-  'waist-to-hem-front': 640,
 }
 
 /** The village stage company: three wearers by their roles, figures made up. */
@@ -52,16 +49,16 @@ export const DEMO_WEARERS: Wearer[] = [
     sets: [
       setOf('2026-10-20', 'Beyond the largest size.', {
         neck: 428,
-        'high-bust': 1232,
-        bust: 1266,
-        waist: 1198,
-        hip: 1290,
+        'high-bust': 1052,
+        bust: 1090,
+        waist: 1000,
+        hip: 1150,
         shoulder: 138,
         'back-neck-to-waist': 452,
         'front-to-waist': 470,
         'underarm-to-waist': 214,
         bicep: [392, 398],
-        thigh: 702,
+        thigh: 648,
         knee: 436,
         heel: 342,
         'waist-to-hip': 214,
@@ -90,6 +87,9 @@ export const DEMO_WEARERS: Wearer[] = [
         heel: 305,
         'waist-to-hip': 198,
         'waist-to-knee': 560,
+        'waist-to-hem-back': 652,
+        'waist-to-hem-side': 660,
+        'waist-to-hem-front': 652,
       }),
     ],
   },

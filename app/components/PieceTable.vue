@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { select } from 'd3-selection'
 import { zoom as makeZoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom'
-import { Maximize, Minus, Plus } from 'lucide-vue-next'
+import { Layers2, Maximize, Minus, Plus } from 'lucide-vue-next'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Applied, Handle } from '~~/core/changes'
 import type { Layout } from '~~/core/paper'
 import { dot, type Point } from '~~/core/geometry'
-import { grainDirection, shapeOf, type Garment } from '~~/core/pattern'
+import { toPathData } from '~~/core/formats'
+import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 import { INCH_MM, rulerStepMm } from '~~/core/units'
+import { dashOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
 /** The table: pieces laid out over water, pan and zoom, the lines and handles of the stop that is open. */
@@ -95,6 +97,11 @@ const grid = computed(() => {
   return { fine, strong: fine * strong, showFine: fine * view.value.k > 7 }
 })
 
+/** All sizes of the nest: shown when asked for, and when the open stop has just made them. */
+const wantSizes = ref(false)
+const madeSizes = computed(() => props.applied !== null && props.to.sizes.length > props.from.sizes.length && props.progress > 0)
+const showSizes = computed(() => (wantSizes.value || madeSizes.value) && props.to.sizes.length > 1)
+
 const pieces = computed(() => {
   const size = props.original.baseSizeId
   return props.layout.pieces.flatMap((laid) => {
@@ -102,7 +109,12 @@ const pieces = computed(() => {
     const from = props.from.pieces.find((p) => p.id === laid.pieceId)
     const original = props.original.pieces.find((p) => p.id === laid.pieceId)
     if (!piece || !from || !original) return []
-    return [{ laid, piece, original: shapeOf(original, size), from: shapeOf(from, size), to: shapeOf(piece, size) }]
+    const nest = showSizes.value
+      ? props.to.sizes.flatMap((s, i) =>
+          s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), dash: dashOfSize(i, false) }],
+        )
+      : []
+    return [{ laid, piece, nest, original: shapeOf(original, size), from: shapeOf(from, size), to: shapeOf(piece, size) }]
   })
 })
 
@@ -234,6 +246,17 @@ defineExpose({ fit })
             :zoom="view.k"
             :dimmed="touchedIds.length > 0 && !touchedIds.includes(p.piece.id)"
           />
+          <path
+            v-for="n in p.nest"
+            :key="n.id"
+            :d="n.d"
+            fill="none"
+            stroke="var(--ink)"
+            stroke-width="1.1"
+            :stroke-dasharray="n.dash"
+            vector-effect="non-scaling-stroke"
+            data-test="nest-line"
+          />
         </g>
         <g v-for="l in levels" :key="l.key">
           <line
@@ -294,6 +317,18 @@ defineExpose({ fit })
       <button class="btn-quiet" aria-label="Zoom in" @click="zoomBy(1.25)"><Plus class="size-5" /></button>
       <button class="btn-quiet" aria-label="Zoom out" @click="zoomBy(0.8)"><Minus class="size-5" /></button>
       <button class="btn-quiet" aria-label="Fit all pieces" data-test="fit" @click="fit"><Maximize class="size-5" /></button>
+      <button
+        v-if="to.sizes.length > 1"
+        class="btn-quiet"
+        :class="showSizes && 'bg-act-pale'"
+        :aria-pressed="showSizes"
+        aria-label="Show all sizes"
+        title="Show all sizes"
+        data-test="show-sizes"
+        @click="wantSizes = !wantSizes"
+      >
+        <Layers2 class="size-5" />
+      </button>
     </div>
     <div
       class="pointer-events-none absolute right-3 bottom-3 flex items-center gap-3 rounded-lg border border-edge bg-panel px-3 py-1.5 text-sm"

@@ -7,6 +7,7 @@ import { layOut } from '~~/core/paper'
 import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 import { zoneLine, type Sizing, type Zone } from '~~/core/size'
 import { rulerStepMm } from '~~/core/units'
+import { dashOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
 /** The pieces in all their sizes, nested, with the bands at which each zone is measured; a band can be moved. */
@@ -16,10 +17,6 @@ const prefs = usePrefs()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
 const base = computed(() => props.garment.baseSizeId)
-
-/** Each size has a line of its own, so that they are told apart in black and white. */
-const DASHES = ['2 3', '6 3', '9 3 2 3', '', '12 3 2 3 2 3', '14 5', '4 2 4 6', '1 4', '18 4', '8 2 2 2']
-const dashOf = (i: number, id: string) => (id === base.value ? undefined : DASHES[i % DASHES.length] || '5 5')
 
 /** Room around the pieces, px. */
 const RIM = 12
@@ -44,7 +41,7 @@ const pieces = computed(() =>
       outlines: props.garment.sizes.map((s, i) => ({
         id: s.id,
         d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true),
-        dash: dashOf(i, s.id),
+        dash: dashOfSize(i, s.id === base.value),
       })),
       bands: props.zones.flatMap((zone) =>
         zone.parts

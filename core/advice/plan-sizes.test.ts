@@ -47,6 +47,19 @@ describe('from body to plan', () => {
       expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)
     }
   })
+  it('draws sizes on for a body beyond the range, and blends those', () => {
+    const project = projects.find((p) => p.id === 'demo-tapered')!
+    const set = latestSet(wearers.find((w) => w.id === 'lamplighter'))!
+    const sheet = makeWorksheet(project.garment, project.sizing, set)
+    expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
+    const plan = planSizes(project.garment, sheet).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'grade', 'blend', 'add-at-edge'])
+    const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
+    for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
+      const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
+      expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)
+    }
+  })
   it('puts lengths before sizes, and plans nothing for a body that the base size fits', () => {
     const garment = nestOf(draftBlouse())
     const measured = makeWorksheet(garment, NO_SIZING, null)

@@ -1,8 +1,16 @@
-import { findKind, type Change, type AddAtEdgeInputs, type BlendInputs, type LengthenInputs, type Level } from '../changes'
+import {
+  findKind,
+  type Change,
+  type AddAtEdgeInputs,
+  type BlendInputs,
+  type GradeInputs,
+  type LengthenInputs,
+  type Level,
+} from '../changes'
 import { lineLevel } from '../measure'
 import { alongGrain } from '../moves'
 import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
-import { chosenSizes, type LengthRow, type Worksheet } from '../size'
+import type { LengthRow, Worksheet, WorksheetRow, ZoneId } from '../size'
 
 type NewChange = Omit<Change, 'id'>
 
@@ -79,13 +87,13 @@ export function planSizes(garment: Garment, worksheet: Worksheet): NewChange[] {
     const found = row(id)
     return found ? (changeForLength(garment, found) ?? []) : []
   })
-  const chosen = chosenSizes(worksheet)
+  const { stops: grown, sizeOf } = growRange(garment, worksheet)
   const base = garment.baseSizeId
-  const first = chosen.bust ?? chosen.waist ?? chosen.hip ?? base
+  const first = sizeOf('bust') ?? sizeOf('waist') ?? sizeOf('hip') ?? base
   const inputs: BlendInputs = {
-    bust: chosen.bust ?? first,
-    waist: chosen.waist ?? first,
-    hip: chosen.hip ?? chosen.waist ?? first,
+    bust: sizeOf('bust') ?? first,
+    waist: sizeOf('waist') ?? first,
+    hip: sizeOf('hip') ?? sizeOf('waist') ?? first,
     startMm: 0,
     endMm: 0,
   }
@@ -94,14 +102,56 @@ export function planSizes(garment: Garment, worksheet: Worksheet): NewChange[] {
     differs && findKind('blend')!.begin(garment, { sizeId: base }).ok
       ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
       : []
-  return [...lengths, ...blended, ...remainders(garment, worksheet)]
+  return [...lengths, ...grown, ...blended, ...remainders(garment, worksheet)]
+}
+
+/** Zones whose size is cut; limbs follow the upper body. */
+const CUT_ZONES = ['bust', 'waist', 'hip'] as const
+
+/** Most sizes that are drawn on beyond a range: further out the shapes no longer follow from the rules. */
+const MOST_BEYOND = 6
+
+/** A body beyond the range gets sizes drawn on from the last step, before they are blended (craft 4). */
+function growRange(garment: Garment, worksheet: Worksheet): { stops: NewChange[]; sizeOf: (zone: ZoneId) => string | undefined } {
+  const rows = worksheet.rows.filter((r) => (CUT_ZONES as readonly string[]).includes(r.zone.id))
+  const beyond = (r: WorksheetRow) => Math.max(-MOST_BEYOND, Math.min(MOST_BEYOND, r.chosen?.beyond ?? 0))
+  const up = Math.max(0, ...rows.map(beyond))
+  const down = Math.max(0, ...rows.map((r) => -beyond(r)))
+  const stepOf = (r: WorksheetRow, above: boolean) => {
+    const mm = r.sizes.map((s) => s.mm)
+    return above ? mm[mm.length - 1]! - mm[mm.length - 2]! : mm[1]! - mm[0]!
+  }
+  const widest = rows.find((r) => beyond(r) !== 0)
+  const sizeOf = (zone: ZoneId): string | undefined => {
+    const row = rows.find((r) => r.zone.id === zone)
+    if (!row?.chosen) return undefined
+    const n = beyond(row)
+    return n === 0 ? row.chosen.sizeId : `${row.chosen.sizeId}${n > 0 ? '+' : '-'}${Math.abs(n)}`
+  }
+  if (!widest) return { stops: [], sizeOf }
+  const interval = (above: boolean) => Math.round(stepOf(widest, above))
+  const inputs: GradeInputs = {
+    intervalMm: interval(up > 0),
+    up,
+    down,
+    upIntervalsMm: Array.from({ length: up }, () => interval(true)),
+    downIntervalsMm: Array.from({ length: down }, () => interval(false)),
+    centre: 'none',
+    rules: {},
+    school: 'shift',
+  }
+  const note = 'The body lies beyond the printed sizes: they are drawn on from the last step.'
+  return { stops: [{ kind: 'grade', on: true, note, inputs }], sizeOf }
 }
 
 /** What the chosen sizes still miss, or give too much, is let out or taken in at the sides, alike on every edge (craft 4). */
 function remainders(garment: Garment, worksheet: Worksheet): NewChange[] {
   const each = (zone: string): number => {
     const row = worksheet.rows.find((r) => r.zone.id === zone)
-    return row?.remainderMm == null ? 0 : row.remainderMm / row.edges
+    if (row?.remainderMm == null || !row.chosen) return 0
+    // Beyond the range the size is drawn on, and gives that much more.
+    const drawnOn = row.chosen.easeMm - row.sizes.find((s) => s.sizeId === row.chosen!.sizeId)!.easeMm!
+    return (row.remainderMm - drawnOn) / row.edges
   }
   const inputs: AddAtEdgeInputs = { bustMm: each('bust'), waistMm: each('waist'), hipMm: each('hip') }
   if (Math.max(Math.abs(inputs.bustMm), Math.abs(inputs.waistMm), Math.abs(inputs.hipMm)) < EDGE_MM) return []

@@ -1,15 +1,6 @@
 import { dot, measureLength, movePath, nearestPlace, placeAt, scale, type Path, type Point } from '../../geometry'
 import { blendPaths, blendStraight, easeIn, type ShareIn, type Weights } from '../../moves'
-import {
-  edgePath,
-  findPiece,
-  shapeOf,
-  type EdgeRole,
-  type Garment,
-  type NotchPlace,
-  type Piece,
-  type Shape,
-} from '../../pattern'
+import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { sideChains, zonesOnChain, type SideChain } from '../../size'
 import { SAME_POINT_MM } from '../../tolerances'
 import { evenSides, surplusOf } from '../even-sides'

@@ -126,11 +126,12 @@ const nextStep = computed(() =>
       <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
       <NuxtLink :to="`/garment/${work.projectId}/match`" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
         <template v-if="faults.length === 0"
-          ><CircleCheck class="size-5 text-good" aria-hidden="true" />{{ matching }} seams match</template
+          ><CircleCheck class="size-5 text-good" aria-hidden="true" />{{ matching }}
+          {{ matching === 1 ? 'seam matches' : 'seams match' }}</template
         >
         <template v-else
-          ><CircleAlert class="size-5 text-fault" aria-hidden="true" />{{ matching }} seams match,<br />{{ faults.length }} to look
-          at</template
+          ><CircleAlert class="size-5 text-fault" aria-hidden="true" />{{ matching }}
+          {{ matching === 1 ? 'seam matches' : 'seams match' }},<br />{{ faults.length }} to look at</template
         >
       </NuxtLink>
       <div class="w-80 shrink-0"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>

@@ -259,7 +259,7 @@ const lengthChange = (row: LengthRow) => changeForLength(garment.value, row)
         </tbody>
       </table>
       <p
-        v-if="sheet.cup"
+        v-if="sheet.cup && rows.some((r) => r.zone.id === 'bust')"
         class="mt-2 rounded-lg p-3 text-sm"
         :class="sheet.cup.change ? 'bg-note-pale text-note' : 'bg-act-pale'"
         data-test="cup"
