@@ -9,6 +9,9 @@ const ROUNDS = 20
 /** A round that leaves more than this part of the error is not worth another: the run is split instead. */
 const SLOW = 0.97
 
+/** Handles longer than the chord make a loop or a cusp: a half circle needs two thirds of it. */
+const LONGEST_HANDLE = 1
+
 function chordParameters(points: readonly Point[]): number[] {
   const along = [0]
   for (let i = 1; i < points.length; i++) along.push(along[i - 1]! + distance(points[i]!, points[i - 1]!))
@@ -43,8 +46,8 @@ function handlesFor(points: readonly Point[], ts: readonly number[], startDir: P
   const det = c00 * c11 - c01 * c01
   let start = det === 0 ? 0 : (x0 * c11 - x1 * c01) / det
   let end = det === 0 ? 0 : (c00 * x1 - c01 * x0) / det
-  // A handle that points backwards or runs far past the chord makes a loop: fall back to thirds.
-  if (!(start > chord / 1000) || !(end > chord / 1000) || start > chord * 3 || end > chord * 3) {
+  // A handle that points backwards, or past the chord, would make a loop: fall back to thirds.
+  if (!(start > chord / 1000) || !(end > chord / 1000) || start > chord * LONGEST_HANDLE || end > chord * LONGEST_HANDLE) {
     start = chord / 3
     end = chord / 3
   }

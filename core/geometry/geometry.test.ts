@@ -240,6 +240,24 @@ describe('crossings', () => {
 })
 
 describe('fit', () => {
+  it('never makes a loop, also through places that bend where no curve can follow', () => {
+    const bend = fc.double({ min: -0.12, max: 0.12, noNaN: true })
+    fc.assert(
+      fc.property(fc.array(bend, { minLength: 6, maxLength: 40 }), fc.double({ min: 2, max: 9, noNaN: true }), (bends, step) => {
+        const points = [{ x: 0, y: 0 }]
+        let angle = 0
+        for (const b of bends) {
+          angle += b
+          const last = points[points.length - 1]!
+          points.push({ x: last.x + step * Math.cos(angle), y: last.y + step * Math.sin(angle) })
+        }
+        const along = (i: number) => subtract(points[i + 1]!, points[i]!)
+        const unitOf = (d: { x: number; y: number }) => scale(d, 1 / Math.sqrt(d.x * d.x + d.y * d.y))
+        const fitted = fitCurve(points, unitOf(along(0)), unitOf(along(points.length - 2)), 0.02)
+        expect(measureLength(fitted)).toBeLessThan(bends.length * step * 1.02)
+      }),
+    )
+  })
   it('of a parabola takes two cubics at most', () => {
     const points = Array.from({ length: 30 }, (_, i) => pointAt(parabola, i / 29))
     const fitted = fitCurve(points, tangentAt(parabola, 0), tangentAt(parabola, 1), 0.02)

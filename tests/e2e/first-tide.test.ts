@@ -1,71 +1,20 @@
-import { existsSync, readdirSync, readFileSync, writeFileSync, mkdtempSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { execFileSync } from 'node:child_process'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver'
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { byTest, click, openBrowser, resizeTo, serve, type Opened } from '../../scripts/browser'
+import { By, Key, Origin, type WebDriver } from 'selenium-webdriver'
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { byTest, click, resizeTo } from '../../scripts/browser'
+import { useApplication } from './session'
 
-let server: { url: string; stop: () => void }
-let browser: Opened
+const { driver: driverOf, url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, download } = useApplication()
 let driver: WebDriver
-
-beforeAll(async () => {
-  server = await serve()
-  browser = await openBrowser()
-  driver = browser.driver
+let server: { url: string }
+beforeAll(() => {
+  driver = driverOf()
+  server = { url: url() }
 })
-afterAll(async () => {
-  await browser?.close()
-  server?.stop()
-})
-
-const all = (name: string) => driver.findElements(By.css(`[data-test="${name}"]`))
-const textOf = async (name: string) => (await byTest(driver, name)).getText()
-const soon = (what: string, check: () => Promise<boolean>) => driver.wait(check, 12_000, what)
-const card = (id: string) => driver.wait(until.elementLocated(By.css(`[data-id="${id}"]`)), 12_000)
-
-/** A wardrobe with nothing but the demo in it. */
-async function freshDemo() {
-  await driver.get(server.url)
-  await driver.executeAsyncScript(
-    `const done = arguments[arguments.length - 1]; indexedDB.databases().then(async (all) => { for (const d of all) await new Promise((r) => { const q = indexedDB.deleteDatabase(d.name); q.onsuccess = q.onerror = q.onblocked = r }); localStorage.clear(); done() })`,
-  )
-  await driver.get(server.url)
-  await click(driver, 'open-demo-first')
-  await card('demo-blouse')
-}
-
-async function openGarment(id: string, station: string) {
-  await driver.get(`${server.url}/garment/${id}/${station}`)
-  await byTest(driver, station === 'reshape' ? 'table' : station === 'match' ? 'match-summary' : 'page-count')
-}
-
-async function retype(field: WebElement, text: string) {
-  await field.click()
-  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER)
-}
-
-async function ask(wish: string, kind: string) {
-  const field = await byTest(driver, 'wish')
-  await field.click()
-  await field.sendKeys(wish)
-  await click(driver, `kind-${kind}`)
-  await byTest(driver, 'stop-title')
-}
-
-const outline = async (piece: string) => (await byTest(driver, `outline-${piece}`)).getAttribute('d')
-
-async function download(ending: string): Promise<string> {
-  let file = ''
-  await soon(`a ${ending} file`, async () => {
-    const found = existsSync(browser.downloads) ? readdirSync(browser.downloads).filter((f) => f.endsWith(ending)) : []
-    file = found[0] ? join(browser.downloads, found[0]) : ''
-    return file !== ''
-  })
-  return file
-}
 
 describe('a new user', () => {
   it('gets from the first page to the PDF of the shortened blouse, and sees which seams were checked', async () => {
@@ -426,7 +375,16 @@ describe('a file from outside', () => {
 
 describe('for everybody', () => {
   const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-  const SCREENS = ['', 'import', 'garment/demo-blouse/reshape', 'garment/demo-flared/match', 'garment/demo-tapered/paper']
+  const SCREENS = [
+    '',
+    'import',
+    'wearers',
+    'garment/demo-blouse/wearer',
+    'garment/demo-blouse/size',
+    'garment/demo-blouse/reshape',
+    'garment/demo-flared/match',
+    'garment/demo-tapered/paper',
+  ]
 
   async function serious(): Promise<string[]> {
     await driver.executeScript(axe)
@@ -443,9 +401,17 @@ describe('for everybody', () => {
       await driver.executeScript(`localStorage.setItem('tidal-seam-light', '${light}')`)
       for (const screen of SCREENS) {
         await driver.get(`${server.url}/${screen}`)
-        await byTest(driver, screen === '' ? 'open-demo' : screen === 'import' ? 'choose-file' : 'garment-name')
+        await byTest(
+          driver,
+          ({ '': 'open-demo', import: 'choose-file', wearers: 'choose-set' } as Record<string, string>)[screen] ?? 'garment-name',
+        )
         if (screen.startsWith('garment'))
-          await byTest(driver, screen.endsWith('reshape') ? 'table' : screen.endsWith('match') ? 'match-summary' : 'page-count')
+          await byTest(
+            driver,
+            { reshape: 'table', match: 'match-summary', paper: 'page-count', wearer: 'choose-set', size: 'worksheet' }[
+              screen.split('/')[2]!
+            ]!,
+          )
         if (screen.endsWith('reshape')) await click(driver, 'stop-0')
         expect(await serious(), `${screen || 'wardrobe'}, ${light}`).toEqual([])
         if (screen.endsWith('paper')) {
@@ -479,7 +445,10 @@ describe('for everybody', () => {
     try {
       for (const screen of SCREENS) {
         await driver.get(`${server.url}/${screen}`)
-        await byTest(driver, screen === '' ? 'open-demo' : screen === 'import' ? 'choose-file' : 'garment-name')
+        await byTest(
+          driver,
+          ({ '': 'open-demo', import: 'choose-file', wearers: 'choose-set' } as Record<string, string>)[screen] ?? 'garment-name',
+        )
         const [wide, page] = (await driver.executeScript('return [document.documentElement.scrollWidth, innerWidth]')) as [number, number]
         expect(wide, screen).toBeLessThanOrEqual(page)
       }

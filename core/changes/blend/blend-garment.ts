@@ -5,67 +5,12 @@ import { sideChains, zonesOnChain, type SideChain } from '../../size'
 import { SAME_POINT_MM } from '../../tolerances'
 import { evenSides, surplusOf } from '../even-sides'
 import { frameOf } from '../grade/grade-shape'
+import { carryAlong, knotsOf } from './carry-along'
+import { planChain, weightsAlong, whole, zoneOfFollower, zonesOfSides, type BlendPlan } from './plan-chain'
 import type { BlendInputs, BlendZone } from './schema'
 
 /** Straight or hollow edges that lead from the lower part of a piece to the upper one without being its side. */
 const CONNECTORS: EdgeRole[] = ['centre-front', 'centre-back', 'crotch']
-
-/** A change from one zone's size to the next one's, mm along the side seam. */
-export interface Transition {
-  from: BlendZone
-  to: BlendZone
-  startMm: number
-  endMm: number
-}
-
-/** What one side of a piece takes from where: the zones it passes and the stretches in which it changes over. */
-export interface BlendPlan {
-  zones: BlendZone[]
-  transitions: Transition[]
-}
-
-/** Where a side seam changes over, from its own bust, waist and hip; null for a piece without any of them. */
-export function planChain(garment: Garment, chain: SideChain, inputs: BlendInputs, sizeId: string): BlendPlan | null {
-  const places = zonesOnChain(garment, chain, sizeId) as { zone: BlendZone; atMm: number }[]
-  if (places.length === 0) return null
-  const transitions = places.slice(1).map((to, i): Transition => {
-    const from = places[i]!
-    const startMm = from.zone === 'bust' ? Math.max(from.atMm, inputs.startMm) : from.atMm
-    const endMm = to.zone === 'hip' ? Math.min(chain.totalMm, Math.max(startMm, to.atMm + inputs.endMm)) : to.atMm
-    return { from: from.zone, to: to.zone, startMm, endMm }
-  })
-  return { zones: places.map((p) => p.zone), transitions }
-}
-
-const whole = (sizeId: string): Weights => new Map([[sizeId, 1]])
-
-/** Parts of each size at a place of a side seam. */
-function weightsAlong(plan: BlendPlan, inputs: BlendInputs, atMm: number): Weights {
-  for (const t of plan.transitions) {
-    if (atMm <= t.startMm) return whole(inputs[t.from])
-    if (atMm < t.endMm) return between(inputs[t.from], inputs[t.to], easeIn((atMm - t.startMm) / (t.endMm - t.startMm)))
-  }
-  return whole(inputs[plan.zones[plan.zones.length - 1]!])
-}
-
-function between(a: string, b: string, u: number): Weights {
-  if (a === b) return whole(a)
-  return new Map([
-    [a, 1 - u],
-    [b, u],
-  ])
-}
-
-/** The zone whose size a piece without a side takes: a waistband the waist's, everything else the bust's, or the nearest there is. */
-export function zoneOfFollower(garment: Garment, piece: Piece): BlendZone {
-  const has = new Set(
-    garment.pieces.flatMap((p) =>
-      sideChains(p, shapeOf(p, garment.baseSizeId)).flatMap((c) => zonesOnChain(garment, c, garment.baseSizeId).map((z) => z.zone)),
-    ),
-  )
-  if (piece.kind === 'band' && piece.edges.some((e) => e.role === 'waist')) return 'waist'
-  return has.has('bust') ? 'bust' : has.has('waist') ? 'waist' : 'hip'
-}
 
 /** Every size of a piece laid over its base size: centre on centre. */
 function alignedShapes(piece: Piece, sizeIds: Iterable<string>, baseSizeId: string): Map<string, Shape> {
@@ -96,59 +41,6 @@ const mixPoint = (weights: Weights, f: (sizeId: string) => Point): Point => ({
   x: totalOf(weights, (id) => f(id).x),
   y: totalOf(weights, (id) => f(id).y),
 })
-
-/** A place of a side seam in every size, mm from its top. */
-type Knot = ReadonlyMap<string, number>
-
-/** Knots nearer than this to one before are the same place, mm. */
-const SAME_KNOT_MM = 3
-
-/**
- * The same places of a side seam in every size: its ends, bust, waist and hip, and the ends of its edges (a dart), those
- * of the partners that it is sewn to included, so that both sides of a seam go over alike.
- */
-function knotsOf(garment: Garment, chain: SideChain, sizeIds: readonly string[], baseSizeId: string): Knot[] {
-  const own = new Set(chain.edges.map((e) => `${chain.pieceId} ${e.edgeId}`))
-  const isOwn = (r: { pieceId: string; edgeId: string }) => own.has(`${r.pieceId} ${r.edgeId}`)
-  const joined = new Set(
-    garment.seams.flatMap((s) => (s.sides.flat().some(isOwn) ? s.sides.flat().map((r) => `${r.pieceId} ${r.edgeId}`) : [])),
-  )
-  const here = (piece: Piece) =>
-    sideChains(piece, shapeOf(piece, baseSizeId)).filter((c) => c.edges.some((e) => joined.has(`${c.pieceId} ${e.edgeId}`)))
-  const partners = garment.pieces.flatMap(here).filter((c) => !c.edges.some((e) => isOwn({ pieceId: c.pieceId, edgeId: e.edgeId })))
-  const knots = [chain, ...partners].flatMap((c): Knot[] => {
-    const piece = findPiece(garment, c.pieceId)!
-    const index = sideChains(piece, shapeOf(piece, baseSizeId)).findIndex((x) => x.edges[0]!.edgeId === c.edges[0]!.edgeId)
-    const inSize = new Map(sizeIds.map((id) => [id, sideChains(piece, shapeOf(piece, id))[index]!]))
-    const zones = new Map(sizeIds.map((id) => [id, zonesOnChain(garment, inSize.get(id)!, id)]))
-    const at = (f: (id: string) => number | undefined): Knot[] => {
-      const list = sizeIds.map((id) => [id, f(id)] as const)
-      return list.every((x): x is readonly [string, number] => x[1] !== undefined) ? [new Map(list)] : []
-    }
-    return [
-      ...c.edges.flatMap((_, i) => at((id) => inSize.get(id)!.edges[i]!.fromMm)),
-      ...at((id) => inSize.get(id)!.totalMm),
-      ...(['bust', 'waist', 'hip'] as const).flatMap((z) => at((id) => zones.get(id)!.find((x) => x.zone === z)?.atMm)),
-    ]
-  })
-  const kept: Knot[] = []
-  for (const knot of knots) if (kept.every((k) => Math.abs(k.get(baseSizeId)! - knot.get(baseSizeId)!) > SAME_KNOT_MM)) kept.push(knot)
-  return kept.sort((a, b) => a.get(baseSizeId)! - b.get(baseSizeId)!)
-}
-
-/** Where a place of the base size lies in another size, mm from the top of the side seam: in proportion between knots. */
-function carryAlong(knots: readonly Knot[], baseSizeId: string, sizeId: string, atMm: number): number {
-  const k = Math.min(
-    knots.length - 1,
-    Math.max(
-      1,
-      knots.findIndex((x) => x.get(baseSizeId)! >= atMm),
-    ),
-  )
-  const [a, b] = [knots[k - 1]!, knots[k]!]
-  const u = (atMm - a.get(baseSizeId)!) / (b.get(baseSizeId)! - a.get(baseSizeId)!)
-  return a.get(sizeId)! + (b.get(sizeId)! - a.get(sizeId)!) * u
-}
 
 function blendPiece(garment: Garment, piece: Piece, inputs: BlendInputs, sizeId: string): Shape {
   const base = shapeOf(piece, sizeId)
@@ -319,16 +211,6 @@ function blendName(garment: Garment, inputs: BlendInputs, zones: readonly BlendZ
   const nameOf = (id: string) => garment.sizes.find((s) => s.id === id)!.name
   const names = zones.map((z) => nameOf(inputs[z]))
   return new Set(names).size === 1 ? names[0]! : zones.map((z, i) => `${names[i]} ${z}`).join(', ')
-}
-
-/** The zones that a garment's side seams pass, from the top down. */
-export function zonesOfSides(garment: Garment): BlendZone[] {
-  const there = new Set(
-    garment.pieces.flatMap((p) =>
-      sideChains(p, shapeOf(p, garment.baseSizeId)).flatMap((c) => zonesOnChain(garment, c, garment.baseSizeId).map((z) => z.zone)),
-    ),
-  )
-  return (['bust', 'waist', 'hip'] as const).filter((z) => there.has(z))
 }
 
 /**

@@ -9,8 +9,10 @@ import { walkGarment } from '../../match'
 import { checkGarment, edgePath, shapeOf, type Garment } from '../../pattern'
 import { findZones, finishedMm } from '../../size'
 import { gradeGarment } from '../grade'
+import { findKind } from '../registry'
 import { blend, type BlendInputs } from './index'
-import { blendGarment, zonesOfSides } from './blend-garment'
+import { blendGarment } from './blend-garment'
+import { zonesOfSides } from './plan-chain'
 
 const nest = (garment: Garment): Garment =>
   gradeGarment(garment, {
@@ -152,6 +154,26 @@ describe('the change', () => {
         expect(shapeOf(piece, 'one').edges[edge.id]).toEqual(shapeOf(piece, 'one-1').edges[edge.id])
     const sleeve = after.pieces.find((p) => p.kind === 'sleeve')!
     expect(shapeOf(sleeve, 'one')).toEqual(shapeOf(sleeve, 'one-1'))
+  })
+  it('draws no more line than there is, also after the body was shortened', () => {
+    const shortened = findKind('lengthen')!.apply(
+      garment,
+      { amountMm: -18.3, pieceId: 'back', levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }], leftOut: [] },
+      context,
+    )
+    if (!shortened.ok) throw new Error(shortened.problem.message)
+    const from = shortened.value.garment
+    const result = blend.apply(from, inputs('one-1', 'one', 'one+2'), context)
+    if (!result.ok) throw new Error(result.problem.message)
+    expect(result.value.held.filter((h) => !h.held)).toEqual([])
+    for (const id of ['front', 'back']) {
+      const piece = result.value.garment.pieces.find((p) => p.id === id)!
+      for (const edge of piece.edges.filter((e) => e.role === 'side')) {
+        const path = edgePath(shapeOf(piece, 'one'), edge.id)
+        const chord = distance(path[0]!.from, path[path.length - 1]!.to)
+        expect(measureLength(path), `${id} ${edge.id}`).toBeLessThan(chord * 1.04)
+      }
+    }
   })
   it('calls the garment by its sizes', () => {
     expect(blendGarment(garment, inputs('one', 'one+1', 'one+2')).sizes.find((s) => s.id === 'one')!.name).toBe(

@@ -11,7 +11,8 @@ import { findLargest } from '../find-largest'
 import { holdMeasure } from '../held'
 import type { Applied, ChangeContext, ChangeKind, Field, Handle, HeldPromise, PaperStep, StepInput } from '../types'
 import { levelLine } from '../lengthen/move-garment'
-import { blendGarment, planChain, zonesOfSides, type BlendPlan } from './blend-garment'
+import { blendGarment } from './blend-garment'
+import { planChain, zonesOfSides, type BlendPlan } from './plan-chain'
 import { BlendSchema, type BlendInputs } from './schema'
 
 /** A blended zone must measure what its size measures to this, mm: the line may be redrawn twice on every piece. */

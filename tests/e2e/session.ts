@@ -1,0 +1,83 @@
+import { existsSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { By, error, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { afterAll, beforeAll } from 'vitest'
+import { byTest, click, openBrowser, serve, type Opened } from '../../scripts/browser'
+
+/** The built application in a browser of its own, for one file of tests, with what a hand and an eye do in it. */
+export function useApplication() {
+  let server: { url: string; stop: () => void }
+  let browser: Opened
+
+  beforeAll(async () => {
+    server = await serve()
+    browser = await openBrowser()
+  })
+  afterAll(async () => {
+    await browser?.close()
+    server?.stop()
+  })
+  const driver = (): WebDriver => browser.driver
+
+  const all = (name: string) => driver().findElements(By.css(`[data-test="${name}"]`))
+  const textOf = async (name: string) => (await byTest(driver(), name)).getText()
+  /** Waits until something is so; an element that was drawn afresh meanwhile is looked for again. */
+  const soon = (what: string, check: () => Promise<boolean>) =>
+    driver().wait(
+      () => check().catch((e: unknown) => (e instanceof error.StaleElementReferenceError ? false : Promise.reject(e))),
+      12_000,
+      what,
+    )
+  const card = (id: string) => driver().wait(until.elementLocated(By.css(`[data-id="${id}"]`)), 12_000)
+
+  /** A wardrobe with nothing but the demo in it. */
+  async function freshDemo() {
+    await driver().get(server.url)
+    await driver().executeAsyncScript(
+      `const done = arguments[arguments.length - 1]; indexedDB.databases().then(async (all) => { for (const d of all) await new Promise((r) => { const q = indexedDB.deleteDatabase(d.name); q.onsuccess = q.onerror = q.onblocked = r }); localStorage.clear(); done() })`,
+    )
+    await driver().get(server.url)
+    await click(driver(), 'open-demo-first')
+    await card('demo-blouse')
+  }
+
+  const SIGNS: Record<string, string> = {
+    reshape: 'table',
+    match: 'match-summary',
+    paper: 'page-count',
+    wearer: 'choose-wearer',
+    size: 'worksheet',
+  }
+  async function openGarment(id: string, station: string) {
+    await driver().get(`${server.url}/garment/${id}/${station}`)
+    await byTest(driver(), SIGNS[station]!)
+  }
+
+  async function retype(field: WebElement, text: string) {
+    await driver().executeScript('arguments[0].scrollIntoView({ block: "center" })', field)
+    await field.click()
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER)
+  }
+
+  async function ask(wish: string, kind: string) {
+    const field = await byTest(driver(), 'wish')
+    await field.click()
+    await field.sendKeys(wish)
+    await click(driver(), `kind-${kind}`)
+    await byTest(driver(), 'stop-title')
+  }
+
+  const outline = async (piece: string) => (await byTest(driver(), `outline-${piece}`)).getAttribute('d')
+
+  async function download(ending: string): Promise<string> {
+    let file = ''
+    await soon(`a ${ending} file`, async () => {
+      const found = existsSync(browser.downloads) ? readdirSync(browser.downloads).filter((f) => f.endsWith(ending)) : []
+      file = found[0] ? join(browser.downloads, found[0]) : ''
+      return file !== ''
+    })
+    return file
+  }
+
+  return { driver, url: () => server.url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, download }
+}

@@ -1,0 +1,156 @@
+import { execFileSync } from 'node:child_process'
+import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { By, Key } from 'selenium-webdriver'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { parseLength } from '../../core/units'
+import { byTest, click } from '../../scripts/browser'
+import { useApplication } from './session'
+
+const app = useApplication()
+const { all, textOf, soon, openGarment, retype } = app
+const field = (name: string) => byTest(app.driver(), name)
+const press = (name: string) => click(app.driver(), name)
+/** Chooses an option of a list by what it says. */
+async function choose(name: string, option: string) {
+  const list = await field(name)
+  await app.driver().executeScript('arguments[0].scrollIntoView({ block: "center" })', list)
+  await list.findElement(By.xpath(`./option[contains(normalize-space(.), "${option}")]`)).click()
+}
+
+describe('from a new wearer to a blended garment', () => {
+  it('measures, chooses sizes, makes the plan, matches and prints', async () => {
+    await app.freshDemo()
+    await openGarment('demo-blouse', 'wearer')
+    await (await field('new-wearer-name')).sendKeys('the Ferryman', Key.ENTER)
+    await soon('the garment is hers', async () => (await app.driver().findElement(By.css('header')).getText()).includes('for the Ferryman'))
+    // The measure being typed is lit, with a sentence on how to take it; mixed entry is understood.
+    await (await field('figure-waist')).click()
+    expect(await textOf('how-to')).toContain('Tie an elastic')
+    await field('lit-measure')
+    for (const [measure, text] of [
+      ['high-bust', '34 1/4'],
+      ['bust', '92 cm'],
+      ['waist', '34'],
+      ['hip', '41 1/2 in'],
+      ['back-neck-to-waist', '15 1/2'],
+    ] as const)
+      await retype(await field(`figure-${measure}`), text)
+    await soon('kept', async () => (await (await field('figure-bust')).getAttribute('value')) === '36 1/4')
+    // A figure that cannot be is asked about, not refused.
+    await retype(await field('figure-knee'), '3')
+    await soon('asked about', async () => (await textOf('doubts')).includes('Knee'))
+    await retype(await field('figure-knee'), '15')
+    await soon('no more', async () => (await all('doubts')).length === 0)
+    await app.driver().navigate().refresh()
+    expect(await (await field('figure-hip')).getAttribute('value')).toBe('41 1/2')
+
+    await press('station-size')
+    await field('worksheet')
+    expect(await textOf('zone-bust')).toMatch(/36\s1\/4 in/)
+    for (const zone of ['bust', 'waist', 'hip']) expect((await textOf(`why-${zone}`)).length).toBeGreaterThan(20)
+    await press('make-plan')
+    await soon('ease as altered', async () => (await all('altered-hip')).length === 1)
+    await choose('fabric', 'crisp')
+    await soon('a crisp cloth wants more', async () => (await (await field('wanted-bust')).getAttribute('value')) === '2 15/16')
+    await press('undo')
+    await soon('undone', async () => (await (await field('wanted-bust')).getAttribute('value')) === '2 3/8')
+    // The altered pieces, measured again, have the ease that was wanted.
+    for (const zone of ['bust', 'waist', 'hip']) {
+      const mm = (text: string) => {
+        const read = parseLength(text.replace('+', '').replace(/\s/g, ' '), 'in')
+        return read.ok ? read.value : NaN
+      }
+      const wanted = (await (await field(`wanted-${zone}`)).getAttribute('value'))!
+      // Both figures are read off a ruler in sixteenths of an inch.
+      expect(Math.abs(mm(await textOf(`altered-${zone}`)) - mm(wanted)), zone).toBeLessThan(2)
+    }
+    await press('trace-front')
+    await press('trace-back')
+
+    await press('station-reshape')
+    await soon('three stops', async () => (await all('stop-2')).length === 1)
+    expect(await textOf('stop-1')).toContain('Blend')
+    await press('stop-1')
+    expect(/Held: (\d+) of \1/.test(await textOf('held'))).toBe(true)
+    await press('station-match')
+    expect(await textOf('match-summary')).toContain('5 seams walked')
+    expect(await app.driver().findElements(By.css('[data-test^="fault-"]'))).toHaveLength(0)
+    await press('station-paper')
+    await press('save-pdf')
+    const text = execFileSync('pdftotext', [await app.download('.pdf'), '-'], { encoding: 'utf8' })
+    expect(text).toContain('for the Ferryman')
+    expect(text).toMatch(/size: \d bust, \d waist, \d hip/)
+  })
+})
+
+describe('wearers', () => {
+  beforeEach(() => app.freshDemo())
+
+  it('keep old sets, compare two, go out and in as CSV, and can be deleted for good', async () => {
+    await app.driver().get(`${app.url()}/wearers`)
+    await press('wearer-the Cook')
+    await choose('compare-with', '14 Sep 2025')
+    expect(await textOf('compared')).toMatch(/Waist\s+34.*\+1/s)
+    await press('new-set')
+    await soon('a fresh set', async () => (await (await field('figure-bust')).getAttribute('value')) === '')
+    await retype(await field('figure-bust'), '38')
+    await press('figure-bicep-sides')
+    await retype(await field('figure-bicep-left'), '12')
+    await retype(await field('figure-bicep-right'), '12 1/2')
+    await press('save-csv')
+    const csv = readFileSync(await app.download('.csv'), 'utf8')
+    expect(csv).toMatch(/the Cook,\d{4}-\d\d-\d\d,Full bust,38 in/)
+    expect(csv).toContain('the Lamplighter')
+    const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'new.csv')
+    writeFileSync(file, 'wearer,taken on,measure,figure\nthe Ferryman,2026-01-05,Hip,99 cm\n')
+    await (await field('csv-file')).sendKeys(file)
+    await press('wearer-the Ferryman')
+    await soon('read', async () => (await (await field('figure-hip')).getAttribute('value')) === '39')
+    await press('delete-wearer')
+    await press('delete-wearer-yes')
+    await soon('gone', async () => (await all('wearer-the Ferryman')).length === 0)
+    await press('undo')
+    expect(await all('wearer-the Ferryman')).toHaveLength(0)
+  })
+})
+
+describe('sizes', () => {
+  beforeEach(() => app.freshDemo())
+
+  it('moves a band, sets a size by hand, and reads a chart pasted from a spreadsheet', async () => {
+    await openGarment('demo-blouse', 'size')
+    const before = await textOf('missing-waist')
+    const band = await field('band-waist-front')
+    for (let i = 0; i < 3; i++) await band.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_DOWN))
+    await soon('measured lower', async () => (await textOf('missing-waist')) !== before)
+    await choose('size-bust', '6, yours')
+    await soon('chosen', async () => (await textOf('why-bust')).includes('Chosen by you'))
+    await press('size-chart')
+    await press('chart-printed')
+    const paste = await field('chart-paste')
+    await paste.sendKeys('measure,3,4,9\nbust,38,40,41')
+    await press('chart-take')
+    await soon('refused with a sentence', async () =>
+      (await app.driver().findElement(By.css('[role="alert"]')).getText()).includes('“9” is not a size'),
+    )
+    await paste.sendKeys(Key.chord(Key.CONTROL, 'a'), 'measure,3,4\nbust,38,44')
+    await press('chart-take')
+    await soon('a printed figure that the pieces do not have', async () => (await textOf('why-bust')).includes('Printed for size 4'))
+  })
+
+  it('grades one size into a nest, seen on the table, with rules of one’s own', async () => {
+    await openGarment('demo-flared', 'reshape')
+    await app.ask('next size', 'grade')
+    await retype(await field('field-intervalMm'), '1 1/2')
+    await soon('a nest', async () => (await all('nest-line')).length === 6)
+    const held = /Held: (\d+) of (\d+)/.exec(await textOf('held'))!
+    expect(held[1]).toBe(held[2])
+    await app.driver().executeScript('document.querySelector("details").open = true')
+    await retype(await field('rule-crotch-point-across'), '0.2')
+    await soon('the sums are checked', async () => (await all('caution-rules-off')).length === 1)
+    await press('mend-rules-off')
+    await soon('our own again', async () => (await all('caution-rules-off')).length === 0)
+  })
+})
