@@ -25,6 +25,7 @@ import {
   reversePath,
   rotateAbout,
   scale,
+  subtract,
   tangentAt,
   turnPath,
   turnRad,
