@@ -8,7 +8,21 @@ Object.groupBy ??= (items, keyOf) => {
 }
 
 /** Folders of core from the ground up; a folder may import only from itself and from those before it. */
-const LAYERS = ['units', 'geometry', 'pattern', 'body', 'moves', 'measure', 'size', 'match', 'changes', 'advice', 'paper', 'formats', 'import']
+const LAYERS = [
+  'units',
+  'geometry',
+  'pattern',
+  'body',
+  'moves',
+  'measure',
+  'size',
+  'match',
+  'changes',
+  'advice',
+  'paper',
+  'formats',
+  'import',
+]
 
 const OUTSIDE = [
   'vue',

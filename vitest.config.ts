@@ -10,6 +10,7 @@ export default defineConfig({
     include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'scripts/**/*.test.ts', 'app/**/*.test.ts'],
     environment: 'node',
     setupFiles: ['core/test-set-up.ts'],
-    testTimeout: 20_000,
+    // The command line starts a Node process of its own for every call: slow on a busy machine.
+    testTimeout: 60_000,
   },
 })

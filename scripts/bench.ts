@@ -6,7 +6,9 @@ import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
 import { compareMeasures } from '../core/measure'
 import { cutSegment, type Path, type Segment } from '../core/geometry'
 import { outlineOf, shapeOf, type Garment } from '../core/pattern'
+import { gradeGarment } from '../core/changes/grade'
 import { draftBlouse } from '../demo/blouse'
+import { draftQuayDress } from '../demo/quay-dress'
 
 // npm run bench: medians and ratios, printed; nothing here passes or fails.
 
@@ -140,3 +142,22 @@ const general = median(() => {
 console.log(
   `\nthe same ten cuts with a general vector library ${ms(general)}   (no redrawing, no ledger, no seams): ${(general / whole).toFixed(2)} x ours`,
 )
+
+console.log('\ngrading the dress (one size is one set of five pieces, its cap solved, its growth made exact):')
+const dress = draftQuayDress()
+for (const up of [1, 2, 4, 8]) {
+  const t = median(
+    () =>
+      void gradeGarment(dress, {
+        intervalMm: 40,
+        up,
+        down: 0,
+        upIntervalsMm: [],
+        downIntervalsMm: [],
+        centre: 'none',
+        rules: {},
+        school: 'shift',
+      }),
+  )
+  console.log(`${String(up).padStart(6)} sizes    ${ms(t)}   ${(t / up).toFixed(2)} ms a size`)
+}

@@ -30,6 +30,21 @@ try {
   await settle(7000)
   await shoot('wardrobe')
 
+  await open('garment/demo-blouse/wearer', 'choose-set')
+  await (await byTest(driver, 'figure-waist')).click()
+  await shoot('wearer')
+  await open('garment/demo-blouse/size', 'worksheet')
+  await shoot('size')
+  await click(driver, 'make-plan')
+  await settle(1500)
+  await open('garment/demo-blouse/reshape', 'table')
+  await click(driver, 'stop-1')
+  await shoot('blend')
+  for (let i = 0; i < 3; i++) {
+    await click(driver, 'undo')
+    await settle(500)
+  }
+
   await open('garment/demo-blouse/reshape', 'table')
   const wish = await byTest(driver, 'wish')
   await wish.sendKeys('shorten the body by 1 3/8')
@@ -41,16 +56,6 @@ try {
   await shoot('reshape-dark')
   await click(driver, 'theme')
 
-  await open('garment/demo-dress/wearer', 'choose-set')
-  await (await byTest(driver, 'figure-waist')).click()
-  await shoot('wearer')
-  await open('garment/demo-blouse/size', 'worksheet')
-  await shoot('size')
-  await click(driver, 'make-plan')
-  await settle(1500)
-  await open('garment/demo-blouse/reshape', 'table')
-  await click(driver, 'stop-2')
-  await shoot('blend')
   await open('garment/demo-flared/reshape', 'table')
   const grade = await byTest(driver, 'wish')
   await grade.sendKeys('grade')

@@ -2,6 +2,7 @@
 import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed } from 'vue'
+import { adviseOrder } from '~~/core/advice'
 import { findKind, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { useWork } from '~/stores/work'
@@ -15,6 +16,9 @@ const title = computed(() => kind.value?.describe(props.before, props.change.inp
 const changedNames = computed(
   () => props.stop.applied?.touched.map((t) => props.before.pieces.find((p) => p.id === t.pieceId)?.name).join(', ') ?? '',
 )
+
+/** What the place of this stop in the plan costs. */
+const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before).find((a) => a.changeId === props.change.id) ?? null)
 
 const edit = (inputs: unknown) => work.editInputs(props.change.id, inputs)
 function useLargest() {
@@ -61,6 +65,11 @@ async function note(event: Event) {
     <ChangeForm :change="change" :garment="before" :applied="stop.applied" @edit="edit" />
 
     <p v-if="changedNames" class="text-sm" data-test="changed-pieces"><span class="font-semibold">Changes:</span> {{ changedNames }}</p>
+
+    <div v-if="order" class="rounded-lg bg-note-pale p-3 text-sm" data-test="order-advice">
+      <p class="flex gap-2 text-note"><Info class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><SentenceText :text="order.message" /></p>
+      <button class="btn mt-2 text-sm" data-test="follow-order" @click="work.moveChange(change.id, order.moveTo)">{{ order.label }}</button>
+    </div>
 
     <ul v-if="stop.applied?.cautions.length" class="space-y-2" aria-label="Cautions">
       <li v-for="(c, i) in stop.applied.cautions" :key="i" class="rounded-lg bg-note-pale p-3 text-sm" :data-test="`caution-${c.code}`">

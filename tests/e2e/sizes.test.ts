@@ -73,6 +73,9 @@ describe('from a new wearer to a blended garment', () => {
     await soon('three stops', async () => (await all('stop-2')).length === 1)
     expect(await textOf('stop-1')).toContain('Blend')
     await press('stop-1')
+    // However many stops there are, the inputs stay on the page.
+    const panel = await (await field('stop-title')).getRect()
+    expect(panel.x + panel.width).toBeLessThanOrEqual(1280)
     expect(/Held: (\d+) of \1/.test(await textOf('held'))).toBe(true)
     await press('station-match')
     expect(await textOf('match-summary')).toContain('5 seams walked')
@@ -138,6 +141,21 @@ describe('sizes', () => {
     await paste.sendKeys(Key.chord(Key.CONTROL, 'a'), 'measure,3,4\nbust,38,44')
     await press('chart-take')
     await soon('a printed figure that the pieces do not have', async () => (await textOf('why-bust')).includes('Printed for size 4'))
+  })
+
+  it('says what a stop costs where it stands, and moves it', async () => {
+    await openGarment('demo-blouse', 'size')
+    await press('make-plan')
+    await soon('three stops', async () => (await all('altered-hip')).length === 1)
+    await openGarment('demo-blouse', 'reshape')
+    await soon('three stops', async () => (await all('stop-2')).length === 1)
+    await press('stop-0')
+    await press('move-later')
+    await soon('later', async () => (await textOf('stop-1')).includes('Shorten'))
+    await soon('says so', async () => (await textOf('order-advice')).includes('at the old levels'))
+    await press('follow-order')
+    await soon('first again', async () => (await textOf('stop-0')).includes('Shorten'))
+    expect(await all('order-advice')).toHaveLength(0)
   })
 
   it('grades one size into a nest, seen on the table, with rules of one’s own', async () => {

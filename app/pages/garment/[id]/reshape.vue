@@ -79,7 +79,7 @@ const nextStep = computed(() =>
 </script>
 
 <template>
-  <div class="grid h-full grid-rows-[minmax(0,1fr)_auto]">
+  <div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
     <div class="grid min-h-0 grid-cols-[minmax(0,1fr)_23rem]">
       <PieceTable
         :original="base"
@@ -122,7 +122,7 @@ const nextStep = computed(() =>
         </div>
       </aside>
     </div>
-    <div class="flex items-center gap-4 border-t border-edge bg-panel px-4 py-2">
+    <div class="flex min-w-0 items-center gap-4 border-t border-edge bg-panel px-4 py-2">
       <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
       <NuxtLink :to="`/garment/${work.projectId}/match`" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
         <template v-if="faults.length === 0"
