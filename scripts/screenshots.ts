@@ -40,10 +40,8 @@ try {
   await open('garment/demo-blouse/reshape', 'table')
   await click(driver, 'stop-1')
   await shoot('blend')
-  for (let i = 0; i < 3; i++) {
-    await click(driver, 'undo')
-    await settle(500)
-  }
+  await click(driver, 'undo')
+  await settle(500)
 
   await open('garment/demo-blouse/reshape', 'table')
   const wish = await byTest(driver, 'wish')

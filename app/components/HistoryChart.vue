@@ -15,8 +15,7 @@ const prefs = usePrefs()
 const unit = computed(() => (prefs.units === 'in' ? INCH_MM : 10))
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const data = computed(() => {
-  // Read again when the light changes.
-  const ink = prefs.dark ? css('--act') : css('--act')
+  const ink = css('--act')
   const line = (label: string, pick: (f: Figure) => number, dash: number[]) => ({
     label,
     data: props.points.map((p) => pick(p.figure) / unit.value),
@@ -62,7 +61,12 @@ const options = computed(() => ({
 </script>
 
 <template>
-  <div class="h-40" role="img" :aria-label="`${name} over time: ${points.map((p) => `${p.takenOn}`).join(', ')}`">
-    <Line :key="`${prefs.dark}`" :data="data" :options="options" />
+  <div class="h-40">
+    <Line
+      :key="`${prefs.dark}`"
+      :data="data"
+      :options="options"
+      :aria-label="`${name} over time: ${points.map((p) => p.takenOn).join(', ')}`"
+    />
   </div>
 </template>

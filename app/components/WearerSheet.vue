@@ -59,7 +59,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 grid-cols-[minmax(15rem,1fr)_minmax(24rem,1.2fr)_minmax(15rem,1fr)]">
+  <div class="grid h-full min-h-0 grid-cols-[minmax(9rem,1fr)_minmax(22.5rem,1.2fr)_minmax(12rem,1fr)]">
     <section class="flex min-h-0 flex-col border-r border-edge bg-water p-3" aria-label="Where the measure runs">
       <div class="min-h-0 flex-1"><BodyFigure :lit="lit.id" :taken="taken" /></div>
       <div class="mt-2 rounded-lg bg-panel p-3" data-test="how-to">

@@ -137,6 +137,13 @@ export const useWork = defineStore('work', () => {
     return id
   }
 
+  /** Adds several stops as one act, in their order, and shows the last. */
+  async function addChanges(changes: readonly Omit<Change, 'id'>[]): Promise<void> {
+    const stops = changes.map((c) => ({ ...(JSON.parse(JSON.stringify(c)) as typeof c), id: crypto.randomUUID() }))
+    await act(`add ${stops.length === 1 ? `“${titleOf(stops[0]!)}”` : `${stops.length} stops`}`, (row) => void row.plan.push(...stops))
+    selectedId.value = stops.at(-1)?.id ?? null
+  }
+
   async function editInputs(changeId: string, inputs: unknown): Promise<void> {
     const change = project.value?.plan.find((c) => c.id === changeId)
     if (!change) return
@@ -194,6 +201,7 @@ export const useWork = defineStore('work', () => {
     open,
     act,
     addChange,
+    addChanges,
     editInputs,
     removeChange,
     switchChange,

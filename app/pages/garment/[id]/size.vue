@@ -100,7 +100,7 @@ const inPlan = (change: Omit<Change, 'id'>) =>
 const missingStops = computed(() => plan.value.filter((c) => !inPlan(c)))
 async function addPlan() {
   const count = missingStops.value.length
-  for (const change of missingStops.value) await work.addChange(change)
+  await work.addChanges(missingStops.value)
   toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} added to the plan.`, {
     action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
   })
