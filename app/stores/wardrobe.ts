@@ -13,8 +13,8 @@ export const useWardrobe = defineStore('wardrobe', () => {
   const wearers = useLive(() => db.wearers.toArray(), [] as Wearer[])
 
   /**
-   * Puts a project file's garments and wearers into the wardrobe, as one act.
-   * @param present what happens to a garment that is there already: replaced (restoring), or let be (the demo)
+   * Puts a project file's wearers into the wardrobe, and then its garments: an act each.
+   * @param present what happens to a garment or wearer that is there already: replaced (restoring), or let be (the demo)
    */
   async function takeFile(
     text: string,
@@ -25,7 +25,9 @@ export const useWardrobe = defineStore('wardrobe', () => {
     if (!file.ok) return { ok: false, sentence: problemSentence(file.problem) }
     const there = new Set(await db.projects.toCollection().primaryKeys())
     const rows = file.value.projects.filter((p) => present === 'replace' || !there.has(p.id)).map((p) => ({ id: p.id, after: p }))
-    await db.wearers.bulkPut(file.value.wearers)
+    const known = new Set(await db.wearers.toCollection().primaryKeys())
+    const wearers = file.value.wearers.filter((w) => present === 'replace' || !known.has(w.id)).map((w) => ({ id: w.id, after: w }))
+    if (wearers.length > 0) await doRows('wearers', `${label}: wearers`, wearers)
     if (rows.length > 0) await doRows('projects', label, rows)
     return { ok: true, count: rows.length }
   }
