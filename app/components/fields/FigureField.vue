@@ -55,7 +55,7 @@ function split() {
 
 <template>
   <div class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-2" @focusin="emit('focus')">
-    <span class="truncate" :class="modelValue ? 'font-semibold' : ''">{{ label }}</span>
+    <span class="leading-tight" :class="modelValue ? 'font-semibold' : ''">{{ label }}</span>
     <div class="flex items-center gap-1.5">
       <template v-if="two">
         <input
