@@ -1,6 +1,6 @@
 export * from './schema'
 export { findZones, finishedMm, zoneLevel, zoneLine, zoneWidth, ZONE_IDS, type Zone, type ZoneId, type ZonePart } from './find-zones'
-export { sideChains, zonesOnChain, type SideChain } from './side-chains'
+export { pointOnChain, sideChains, zonesOnChain, type SideChain } from './side-chains'
 export { wantedEase } from './wanted-ease'
 export { chooseSize, takesSmaller, type ChosenSize, type SizeFigure } from './choose-size'
 export { bodyLengths, type LengthRow } from './body-lengths'

@@ -1,4 +1,4 @@
-import { measureLength } from '../geometry'
+import { measureLength, placeAt, type Point } from '../geometry'
 import { alongGrain, crossLevel } from '../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece, type Shape } from '../pattern'
 import { findZones, zoneLevel, type ZoneId } from './find-zones'
@@ -77,4 +77,11 @@ export function zonesOnChain(garment: Garment, chain: SideChain, sizeId: string)
       return []
     })
   return found.sort((a, b) => a.atMm - b.atMm)
+}
+
+/** The point at a length from the top of a side seam, mm; lengths beyond the ends take the ends. */
+export function pointOnChain(shape: Shape, chain: SideChain, atMm: number): Point {
+  const part = chain.edges.find((e) => atMm <= e.fromMm + e.lengthMm) ?? chain.edges[chain.edges.length - 1]!
+  const along = Math.min(part.lengthMm, Math.max(0, atMm - part.fromMm))
+  return placeAt(edgePath(shape, part.edgeId), part.reversed ? part.lengthMm - along : along).point
 }

@@ -1,7 +1,7 @@
-import { add, dot, placeAt, scale } from '../../geometry'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { add, dot, scale } from '../../geometry'
+import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { sideChains, zonesOnChain, type SideChain } from '../../size'
+import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../size'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { frameOf } from '../grade/grade-shape'
@@ -23,12 +23,8 @@ function chainsOf(garment: Garment, sizeId: string): { chain: SideChain; zones: 
   )
 }
 
-function placeOn(garment: Garment, chain: SideChain, atMm: number, sizeId: string) {
-  const shape = shapeOf(findPiece(garment, chain.pieceId)!, sizeId)
-  const part = chain.edges.find((e) => atMm <= e.fromMm + e.lengthMm) ?? chain.edges[chain.edges.length - 1]!
-  const along = Math.min(part.lengthMm, Math.max(0, atMm - part.fromMm))
-  return placeAt(edgePath(shape, part.edgeId), part.reversed ? part.lengthMm - along : along).point
-}
+const placeOn = (garment: Garment, chain: SideChain, atMm: number, sizeId: string) =>
+  pointOnChain(shapeOf(findPiece(garment, chain.pieceId)!, sizeId), chain, atMm)
 
 function outwardOf(garment: Garment, chain: SideChain, sizeId: string) {
   const piece = findPiece(garment, chain.pieceId)!

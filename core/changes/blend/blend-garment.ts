@@ -1,7 +1,7 @@
 import { dot, measureLength, movePath, nearestPlace, placeAt, scale, type Path, type Point } from '../../geometry'
 import { blendPaths, blendStraight, easeIn, type ShareIn, type Weights } from '../../moves'
 import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
-import { sideChains, zonesOnChain, type SideChain } from '../../size'
+import { pointOnChain, sideChains, zonesOnChain } from '../../size'
 import { SAME_POINT_MM } from '../../tolerances'
 import { evenSides, surplusOf } from '../even-sides'
 import { frameOf } from '../grade/grade-shape'
@@ -185,13 +185,6 @@ function blendPiece(garment: Garment, piece: Piece, inputs: BlendInputs, sizeId:
     to: mixPoint(nearest(base.grain.to), (k) => sizes.get(k)!.grain.to),
   }
   return { edges, notches, lines, points, grain }
-}
-
-/** The place at a length from the top of a side seam. */
-function pointOnChain(shape: Shape, chain: SideChain, atMm: number): Point {
-  const part = chain.edges.find((e) => atMm <= e.fromMm + e.lengthMm) ?? chain.edges[chain.edges.length - 1]!
-  const along = Math.min(part.lengthMm, Math.max(0, atMm - part.fromMm))
-  return placeAt(edgePath(shape, part.edgeId), part.reversed ? part.lengthMm - along : along).point
 }
 
 /** Corners at which two edges came out a rounding apart are made one point. */

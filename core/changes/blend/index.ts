@@ -1,7 +1,7 @@
-import { placeAt, type Point } from '../../geometry'
-import { edgePath, findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
+import type { Point } from '../../geometry'
+import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { finishedMm, findZones, sideChains, type SideChain } from '../../size'
+import { finishedMm, findZones, pointOnChain, sideChains, type SideChain } from '../../size'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { formatLength, lengthToken } from '../../units'
 import { sideLength } from '../../moves'
@@ -110,12 +110,9 @@ function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeConte
   })
 }
 
-function placeOn(garment: Garment, chain: SideChain, atMm: number): Point {
-  const shape = shapeOf(findPiece(garment, chain.pieceId)!, garment.baseSizeId)
-  const part = chain.edges.find((e) => atMm <= e.fromMm + e.lengthMm) ?? chain.edges[chain.edges.length - 1]!
-  const along = Math.min(part.lengthMm, Math.max(0, atMm - part.fromMm))
-  return placeAt(edgePath(shape, part.edgeId), part.reversed ? part.lengthMm - along : along).point
-}
+/** The point of a side seam in the base size. */
+const placeOn = (garment: Garment, chain: SideChain, atMm: number): Point =>
+  pointOnChain(shapeOf(findPiece(garment, chain.pieceId)!, garment.baseSizeId), chain, atMm)
 
 /** Craft 6.6: blend sizes. */
 export const blend: ChangeKind<BlendInputs> = {
