@@ -64,7 +64,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 </script>
 
 <template>
-  <header class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-panel px-4 py-1.5">
+  <header class="flex print:hidden flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-panel px-4 py-1.5">
     <NuxtLink to="/" class="flex min-h-11 items-center gap-2.5 rounded-lg pr-1" aria-label="Tidal Seam, to the wardrobe">
       <img src="/mark.svg" alt="" class="size-8" />
       <span class="font-display text-xl italic">Tidal Seam</span>

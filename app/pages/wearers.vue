@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowLeft, FileDown, FileUp, UserPlus } from 'lucide-vue-next'
+import { ArrowLeft, FileDown, FileUp } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { latestSet } from '~~/core/body'
@@ -11,15 +11,8 @@ const wearers = useWearers()
 const saveFile = useSaveFile()
 const chosenId = ref<string | null>(null)
 const chosen = computed(() => wearers.all.find((w) => w.id === chosenId.value) ?? wearers.all[0] ?? null)
-const name = ref('')
 const input = ref<HTMLInputElement | null>(null)
 
-async function make() {
-  if (!name.value.trim()) return
-  const wearer = await wearers.create(name.value)
-  name.value = ''
-  chosenId.value = wearer.id
-}
 async function takeFile(event: Event) {
   const field = event.target as HTMLInputElement
   const file = field.files?.[0]
@@ -36,17 +29,7 @@ async function takeFile(event: Event) {
     <div class="flex flex-wrap items-center gap-3 border-b border-edge bg-panel px-4 py-2">
       <NuxtLink to="/" class="btn-quiet"><ArrowLeft class="size-5" />Wardrobe</NuxtLink>
       <h1 class="font-display text-2xl italic">Wearers</h1>
-      <form class="flex items-center gap-2" @submit.prevent="make">
-        <input
-          v-model="name"
-          class="field w-44"
-          maxlength="60"
-          placeholder="the Ferryman"
-          aria-label="Name of a new wearer"
-          data-test="new-wearer-name"
-        />
-        <button class="btn" data-test="new-wearer"><UserPlus class="size-4" />New wearer</button>
-      </form>
+      <NewWearer @made="chosenId = $event" />
       <div class="ml-auto flex gap-2">
         <button
           class="btn"

@@ -199,6 +199,19 @@ describe('the change', () => {
     const refused = blend.apply(garment, { ...set, startMm: 900 }, context)
     expect(!refused.ok && refused.problem.largestMm).toBeGreaterThan(120)
   })
+  it('ends where its lower handle is dragged to, and the hip keeps its size from there on', () => {
+    const set = inputs('one', 'one', 'one+2')
+    const first = blend.apply(garment, set, context)
+    if (!first.ok) throw new Error(first.problem.message)
+    const end = blend.handles(garment, set, first.value, context).find((h) => h.id === 'end')!
+    const dragged = blend.drag(garment, set, 'end', -40, context)
+    const second = blend.apply(garment, dragged, context)
+    if (!second.ok) throw new Error(second.problem.message)
+    const now = blend.handles(garment, dragged, second.value, context).find((h) => h.id === 'end')!
+    expect(now.valueMm).toBe(end.valueMm - 40)
+    expect(end.at.y - now.at.y).toBeCloseTo(40, 0)
+    expect(blend.drag(garment, set, 'end', -9000, context).endMm).toBe(-2000)
+  })
   it('follows a size that has gone as an orphan, and names both partners it changed', () => {
     const gone = blend.apply(garment, inputs('one', 'nowhere', 'one'), context)
     expect(!gone.ok && gone.problem.code).toBe('reference-gone')

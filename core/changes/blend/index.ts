@@ -15,6 +15,9 @@ import { blendGarment } from './blend-garment'
 import { planChain, zonesOfSides, type BlendPlan } from './plan-chain'
 import { BlendSchema, type BlendInputs } from './schema'
 
+/** The end of a change is set this far from the hip at most, mm (schema). */
+const END_MM = 2000
+
 /** A blended zone must measure what its size measures to this, mm: the line may be redrawn twice on every piece. */
 const ZONE_MM = 1
 
@@ -165,13 +168,29 @@ export const blend: ChangeKind<BlendInputs> = {
   handles(garment, inputs, _applied, context): Handle[] {
     const first = plansOf(garment, inputs).find(({ plan }) => plan.transitions.length > 0)
     if (!first) return []
-    const axis = grainDirection(shapeOf(findPiece(garment, first.chain.pieceId)!, context.sizeId))
-    const at = placeOn(garment, first.chain, inputs.startMm)
+    const { pieceId } = first.chain
+    const axis = grainDirection(shapeOf(findPiece(garment, pieceId)!, context.sizeId))
+    const zones = first.plan.transitions.flatMap((t) => [t.from, t.to])
+    const toHip = first.plan.transitions.find((t) => t.to === 'hip')
+    const handle = (id: 'start' | 'end', label: string, chainMm: number, valueMm: number): Handle => ({
+      id,
+      pieceId,
+      at: placeOn(garment, first.chain, chainMm),
+      axis,
+      label,
+      valueMm,
+      isGrowth: id === 'end',
+      kind: 'amount',
+    })
     return [
-      { id: 'start', pieceId: first.chain.pieceId, at, axis, label: 'begins', valueMm: inputs.startMm, isGrowth: false, kind: 'amount' },
+      ...(zones.includes('bust') ? [handle('start', 'begins', inputs.startMm, inputs.startMm)] : []),
+      ...(toHip ? [handle('end', 'ends', toHip.endMm, inputs.endMm)] : []),
     ]
   },
-  drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, startMm: Math.max(0, inputs.startMm + byMm) }),
+  drag: (_garment, inputs, handleId, byMm) =>
+    handleId === 'end'
+      ? { ...inputs, endMm: Math.max(-END_MM, Math.min(END_MM, inputs.endMm + byMm)) }
+      : { ...inputs, startMm: Math.max(0, inputs.startMm + byMm) },
   paperSteps: blendPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, startMm: Math.abs(amountMm) }),
 }

@@ -1,16 +1,14 @@
 <script setup lang="ts">
-import { ListPlus, Printer } from 'lucide-vue-next'
+import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { changeForLength, planSizes } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind, type Change } from '~~/core/changes'
 import {
-  chosenSizes,
   FABRICS,
   finishedMm,
   FITS,
-  listToTrace,
   makeWorksheet,
   SCHOOLS,
   type Fabric,
@@ -91,7 +89,6 @@ const altered = computed(() => {
   return new Map(sheet.value.rows.map((r) => [r.zone.id, finishedMm(last, r.zone, last.baseSizeId, sizing.value.shiftsMm[r.zone.id])]))
 })
 const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null))
-const trace = computed(() => listToTrace(garment.value, chosenSizes(sheet.value)))
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
 const plan = computed(() => planSizes(garment.value, sheet.value))
@@ -111,14 +108,12 @@ async function addLength(row: LengthRow) {
   await work.addChange(change)
   toast.success(`“${findKind(change.kind)!.describe(garment.value, change.inputs).title}” added to the plan.`)
 }
-const printPage = () => window.print()
-const lengthChange = (row: LengthRow) => changeForLength(garment.value, row)
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem]">
-    <div class="min-h-0 overflow-y-auto p-4">
-      <div class="mb-3 flex flex-wrap items-end gap-3">
+  <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem] print:block">
+    <div class="min-h-0 overflow-y-auto p-4 print:overflow-visible">
+      <div class="mb-3 flex flex-wrap items-end gap-3 print:hidden">
         <h1 class="mr-2 self-center font-display text-2xl italic">Size</h1>
         <label class="block"
           ><span class="mb-1 block text-sm text-soft">Fit</span>
@@ -157,14 +152,14 @@ const lengthChange = (row: LengthRow) => changeForLength(garment.value, row)
           </select></label
         >
       </div>
-      <p class="mb-3 text-sm text-soft">{{ sheet.schoolWhy }}</p>
-      <p v-if="!work.wearer || !set" class="mb-3 rounded-lg bg-ease-pale p-3 text-ease">
+      <p class="mb-3 text-sm text-soft print:hidden">{{ sheet.schoolWhy }}</p>
+      <p v-if="!work.wearer || !set" class="mb-3 rounded-lg print:hidden bg-ease-pale p-3 text-ease">
         There are no figures of a body yet.
         <NuxtLink :to="`/garment/${work.projectId}/wearer`" class="underline">Choose a wearer and measure</NuxtLink>; until then only the
         garment is measured.
       </p>
 
-      <table class="w-full text-sm" data-test="worksheet">
+      <table class="w-full text-sm print:hidden" data-test="worksheet">
         <thead>
           <tr class="text-left text-soft">
             <th class="py-1 font-medium">zone</th>
@@ -260,42 +255,16 @@ const lengthChange = (row: LengthRow) => changeForLength(garment.value, row)
       </table>
       <p
         v-if="sheet.cup && rows.some((r) => r.zone.id === 'bust')"
-        class="mt-2 rounded-lg p-3 text-sm"
+        class="mt-2 rounded-lg p-3 text-sm print:hidden"
         :class="sheet.cup.change ? 'bg-note-pale text-note' : 'bg-act-pale'"
         data-test="cup"
       >
         <SentenceText :text="sheet.cup.message" />
       </p>
 
-      <section class="mt-5" aria-label="Lengths">
-        <h2 class="mb-1 font-display text-xl italic">Lengths</h2>
-        <table v-if="sheet.lengths.length" class="w-full max-w-2xl text-sm">
-          <thead>
-            <tr class="text-left text-soft">
-              <th class="py-1 font-medium">length</th>
-              <th class="text-right font-medium">body</th>
-              <th class="text-right font-medium">garment</th>
-              <th class="text-right font-medium">missing</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="l in sheet.lengths" :key="l.id" class="border-t border-edge/60" :data-test="`length-${l.id}`">
-              <td class="py-1">{{ l.name }}</td>
-              <td class="text-right"><LengthText v-if="l.bodyMm !== null" :mm="l.bodyMm" /><span v-else class="text-soft">–</span></td>
-              <td class="text-right"><LengthText :mm="l.garmentMm" /></td>
-              <td class="text-right font-semibold"><LengthText v-if="l.missingMm !== null" :mm="l.missingMm" signed /></td>
-              <td class="pl-3 text-right">
-                <button v-if="lengthChange(l)" class="btn-quiet text-sm" :data-test="`add-${l.id}`" @click="addLength(l)">
-                  <ListPlus class="size-4" />Add as a stop
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
+      <LengthsTable class="mt-5 print:hidden" :garment="garment" :rows="sheet.lengths" @add="addLength" />
 
-      <section class="mt-5 rounded-lg border border-edge bg-panel p-4" aria-label="From body to plan">
+      <section class="mt-5 rounded-lg border border-edge bg-panel p-4 print:hidden" aria-label="From body to plan">
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
         <ol v-if="plan.length" class="mb-3 list-decimal space-y-1 pl-6">
           <li v-for="(c, i) in plan" :key="i">
@@ -314,38 +283,11 @@ const lengthChange = (row: LengthRow) => changeForLength(garment.value, row)
         </button>
       </section>
 
-      <section class="mt-5" aria-label="What to trace">
-        <div class="mb-1 flex items-center gap-3">
-          <h2 class="font-display text-xl italic">What to trace</h2>
-          <button class="btn-quiet" data-test="print-trace" @click="printPage"><Printer class="size-4" />Print</button>
-        </div>
-        <ul class="max-w-2xl divide-y divide-edge/60">
-          <li v-for="t in trace" :key="t.pieceId">
-            <label class="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                class="size-5 accent-(--act)"
-                :checked="sizing.traced.includes(t.pieceId)"
-                :data-test="`trace-${t.pieceId}`"
-                @change="tick(t.pieceId)"
-              />
-              <span class="w-40 font-semibold">{{ t.name }}</span>
-              <span class="flex-1"
-                >size
-                <template v-for="(s, i) in t.sizes" :key="s.zone"
-                  >{{ i ? ', ' : '' }}<b>{{ s.sizeName }}</b
-                  ><template v-if="t.sizes.length > 1"> at the {{ s.zoneName }}</template></template
-                ></span
-              >
-              <span class="text-sm text-soft">{{ t.follows }}</span>
-            </label>
-          </li>
-        </ul>
-      </section>
+      <TraceList class="mt-5 print:mt-0" :garment="garment" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
 
-      <SizeChartPanel class="mt-5" :garment="garment" :sizing="sizing" @edit="edit" />
+      <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="edit" />
     </div>
-    <aside class="flex min-h-0 flex-col border-l border-edge" aria-label="Zones on the pieces">
+    <aside class="flex min-h-0 flex-col border-l border-edge print:hidden" aria-label="Zones on the pieces">
       <div class="min-h-0 flex-1">
         <ZonePicture
           :garment="garment"

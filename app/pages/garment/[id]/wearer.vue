@@ -1,21 +1,12 @@
 <script setup lang="ts">
-import { UserPlus } from 'lucide-vue-next'
-import { ref } from 'vue'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
 /** Station 1: for whom the garment is, and the figures of that body. */
 const work = useWork()
 const wearers = useWearers()
-const name = ref('')
 
 const choose = (id: string | null) => work.act('wearer of the garment', (row) => void (row.wearerId = id))
-async function make() {
-  if (!name.value.trim()) return
-  const wearer = await wearers.create(name.value)
-  name.value = ''
-  await choose(wearer.id)
-}
 </script>
 
 <template>
@@ -34,17 +25,7 @@ async function make() {
           <option v-for="w in wearers.all" :key="w.id" :value="w.id">{{ w.name }}</option>
         </select>
       </label>
-      <form class="flex items-center gap-2" @submit.prevent="make">
-        <input
-          v-model="name"
-          class="field w-44"
-          maxlength="60"
-          placeholder="the Ferryman"
-          aria-label="Name of a new wearer"
-          data-test="new-wearer-name"
-        />
-        <button class="btn" data-test="new-wearer"><UserPlus class="size-4" />New wearer</button>
-      </form>
+      <NewWearer @made="choose" />
     </div>
     <WearerSheet v-if="work.wearer" :wearer="work.wearer" :scope="work.projectId!" class="flex-1" />
     <div v-else class="grid flex-1 place-items-center p-6 text-center text-soft">
