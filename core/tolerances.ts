@@ -83,3 +83,12 @@ export const GAP_MM = 0.5
 
 /** mm2. Closed lines smaller than this are markings (buttons, punch holes), not pieces: a 4 cm square. */
 export const LEAST_PIECE_MM2 = 1600
+
+/** mm. An edge bent at a hinge is rounded there without changing its length by more than this: less than half of what the craft allows (0.05). */
+export const HINGE_LENGTH_MM = 0.02
+
+/** mm. Places on an outline nearer to a corner than this are the corner: a slash is not cut a hair beside it. */
+export const SNAP_MM = 0.01
+
+/** mm. A seam that a turned or swung part must keep the length of may differ by no more than this (issue of the pivots, worked cases). */
+export const LENGTH_KEPT_MM = 0.05

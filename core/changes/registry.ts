@@ -7,6 +7,7 @@ import { grade } from './grade'
 import { lengthen } from './lengthen'
 import { moveNotch } from './move-notch'
 import { placeSeam } from './place-seam'
+import { shoulderWidth } from './shoulder-width'
 import { trueCorner } from './true-corner'
 import type { ChangeKind } from './types'
 import { unevenHem } from './uneven-hem'
@@ -23,6 +24,7 @@ export const CHANGE_KINDS = [
   grade,
   blend,
   addAtEdge,
+  shoulderWidth,
 ] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {

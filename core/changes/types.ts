@@ -41,6 +41,22 @@ export interface TouchedPiece {
   levels: { id: string; label: string; line: { from: Point; to: Point }; amountMm: number }[]
 }
 
+/** One thing that the hands do with a piece, so that it can be played: parts are turned about a pin, or slid. */
+export interface PlayMove {
+  pieceId: string
+  label: string
+  /** Where the pin or the hinge sits; null when it is slid. */
+  pin: Point | null
+  /** The line that is cut open; null when nothing is cut. */
+  cut: Path | null
+  /** What moves, as it lies before the move: parts of the paper, or the whole pattern. */
+  parts: Path[]
+  /** What is traced of it where it then lies. */
+  traced: Path[]
+  turnRad: number
+  by: Point
+}
+
 export interface Applied {
   garment: Garment
   touched: TouchedPiece[]
@@ -49,6 +65,8 @@ export interface Applied {
   cautions: Caution[]
   /** The amount that was really moved, mm, where the inputs ask for a result and not for an amount. */
   solvedMm?: number
+  /** What the hands do, one move after the other, where there is something to turn or slide. */
+  moves?: PlayMove[]
 }
 
 /** Something on a piece that can be dragged to set an input. */

@@ -27,7 +27,9 @@ import {
   scale,
   subtract,
   tangentAt,
-  turnPath,
+  applyAffine,
+  mapPath,
+  turnAbout,
   turnRad,
   type Cubic,
   type Path,
@@ -182,7 +184,7 @@ describe('area and bounds', () => {
   it('turning about a pin keeps length and area', () => {
     fc.assert(
       fc.property(anyPoint, fc.double({ min: -3, max: 3, noNaN: true }), (pin, angle) => {
-        const turned = turnPath(circle(40), pin, angle)
+        const turned = mapPath(circle(40), (p) => applyAffine(turnAbout(pin, angle), p))
         return (
           Math.abs(measureLength(turned) - measureLength(circle(40))) < 1e-6 &&
           Math.abs(measureArea(turned) - measureArea(circle(40))) < 1e-4

@@ -7,7 +7,18 @@ export { cutPath } from './cut-path'
 export { nearestPlace } from './nearest-place'
 export { boundsOf, joinBoxes } from './bounds-of'
 export { measureArea } from './measure-area'
-export { type Affine, IDENTITY, applyAffine, chain, mapPath, movePath, reversePath, turnPath } from './transform-path'
+export {
+  type Affine,
+  IDENTITY,
+  applyAffine,
+  chain,
+  mapPath,
+  movePath,
+  reversePath,
+  slideBy,
+  turnAbout,
+  turnDirection,
+} from './transform-path'
 export { flattenPath } from './flatten-path'
 export { intersectPaths, type Crossing } from './intersect-paths'
 export { findSelfCrossing } from './find-self-crossing'

@@ -1,6 +1,5 @@
 import { mapSegment, reverseSegment } from './segment'
 import type { Path, Point } from './types'
-import { rotateAbout } from './vector'
 
 /** x' = a x + c y + e, y' = b x + d y + f, as SVG writes matrix(a b c d e f). */
 export interface Affine {
@@ -31,14 +30,24 @@ export const applyAffine = (m: Affine, p: Point): Point => ({
   y: m.b * p.x + m.d * p.y + m.f,
 })
 
+/** The placement that turns about a pin; clockwise on the page is positive. Lengths are kept. */
+export function turnAbout(pin: Point, angleRad: number): Affine {
+  const c = Math.cos(angleRad)
+  const s = Math.sin(angleRad)
+  return { a: c, b: s, c: -s, d: c, e: pin.x - pin.x * c + pin.y * s, f: pin.y - pin.x * s - pin.y * c }
+}
+
+/** The placement that slides by a vector, mm, without turning. */
+export const slideBy = (by: Point): Affine => ({ ...IDENTITY, e: by.x, f: by.y })
+
+/** The direction that a placement gives to a direction: its slide is left aside. */
+export const turnDirection = (m: Affine, d: Point): Point => ({ x: m.a * d.x + m.c * d.y, y: m.b * d.x + m.d * d.y })
+
 export const mapPath = (path: Path, f: (p: Point) => Point): Path => path.map((s) => mapSegment(s, f))
 
 export function movePath(path: Path, by: Point): Path {
   return by.x === 0 && by.y === 0 ? path : mapPath(path, (p) => ({ x: p.x + by.x, y: p.y + by.y }))
 }
-
-/** Turned about a pin by an angle; clockwise on the page is positive. Lengths are kept. */
-export const turnPath = (path: Path, pin: Point, angleRad: number): Path => mapPath(path, (p) => rotateAbout(p, pin, angleRad))
 
 /** The same path walked the other way. */
 export const reversePath = (path: Path): Path => [...path].reverse().map(reverseSegment)

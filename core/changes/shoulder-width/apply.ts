@@ -1,0 +1,188 @@
+import { distance, line, measureLength } from '../../geometry'
+import { partOfPlace, placeOnRun, type SlashEnd } from '../../moves'
+import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../held'
+import { playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../swing-garment'
+import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import { armholeLength, shoulderEnds, whyNoShoulder, type ShoulderEnd } from './find-shoulders'
+import type { ShoulderWidthInputs } from './schema'
+
+/** The outer and the inner end of a shoulder edge, and the hinge, as points and as places. */
+function placesOf(shape: Shape, end: ShoulderEnd, hingeMm: number) {
+  const path = edgePath(shape, end.shoulder.id)
+  const [start, last] = [path[0]!.from, path[path.length - 1]!.to]
+  const hinge = placeOnRun(shape, end.armhole, end.reversed, hingeMm)
+  return { inner: end.reversed ? last : start, tip: end.reversed ? start : last, lengthMm: measureLength(path), hinge }
+}
+
+/**
+ * The angle that a shoulder swings through about its hinge so that the seam, redrawn straight, grows by an amount: the
+ * law of cosines in the triangle of inner end, hinge and tip. NaN when no angle gives it.
+ */
+export function swingOf(shape: Shape, end: ShoulderEnd, hingeMm: number, amountMm: number): number {
+  const { inner, tip, lengthMm, hinge } = placesOf(shape, end, hingeMm)
+  const a = distance(inner, hinge.point)
+  const b = distance(tip, hinge.point)
+  const angleFor = (mm: number) => Math.acos((a * a + b * b - mm * mm) / (2 * a * b))
+  return angleFor(lengthMm + amountMm) - angleFor(distance(inner, tip))
+}
+
+function planShoulders(piece: Piece, shape: Shape, inputs: ShoulderWidthInputs): Result<SwingPlan | null> {
+  const ends = shoulderEnds(piece)
+  if (ends.length === 0 || inputs.amountMm === 0 || inputs.leftOut.includes(piece.id)) return ok(null)
+  const swings: Swing[] = []
+  for (const end of ends) {
+    const room = armholeLength(shape, end)
+    if (inputs.hingeMm >= room)
+      return refuse(
+        'hinge-beyond',
+        `${piece.name}, ${end.armhole[0]!.name}`,
+        `the hinge lies ${lengthToken(inputs.hingeMm)} down the armhole, which is only ${lengthToken(room)} long.`,
+        'Move the hinge up.',
+      )
+    const { hinge, lengthMm } = placesOf(shape, end, inputs.hingeMm)
+    const openRad = swingOf(shape, end, inputs.hingeMm, inputs.amountMm)
+    if (!Number.isFinite(openRad))
+      return refuse('amount-too-large', piece.name, 'no swing about this hinge gives such a shoulder.', 'Ask for less.')
+    const from: SlashEnd = { edgeId: end.shoulder.id, atMm: lengthMm / 2 }
+    swings.push({
+      slash: { from, through: [], to: { edgeId: hinge.edgeId, atMm: hinge.atMm } },
+      hinge: hinge.point,
+      openRad,
+      label: 'cut from the shoulder, swing about the armhole',
+    })
+  }
+  return ok({
+    swings,
+    fixed: (cut) => {
+      const { shoulder, reversed } = ends[0]!
+      return partOfPlace(cut, shoulder.id, reversed ? measureLength(edgePath(shape, shoulder.id)) : 0)
+    },
+    redraw: (moved) => ({
+      ...moved,
+      edges: Object.fromEntries(
+        Object.entries(moved.edges).map(([id, path]) => [
+          id,
+          ends.some((e) => e.shoulder.id === id) ? [line(path[0]!.from, path[path.length - 1]!.to)] : path,
+        ]),
+      ),
+    }),
+  })
+}
+
+export const swingShoulders = (garment: Garment, inputs: ShoulderWidthInputs) =>
+  swingGarment(garment, (piece, shape) => planShoulders(piece, shape, inputs))
+
+function heldByShoulders(
+  before: Garment,
+  after: Garment,
+  swung: ReadonlyMap<string, SwungPiece>,
+  inputs: ShoulderWidthInputs,
+  sizeId: string,
+): HeldPromise[] {
+  const held: HeldPromise[] = []
+  for (const pieceId of swung.keys()) {
+    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
+    for (const end of shoulderEnds(piece)) {
+      const grew = measureLength(edgePath(is, end.shoulder.id)) - measureLength(edgePath(was, end.shoulder.id))
+      held.push(holdMeasure(`${end.shoulder.name} grows by`, piece.name, inputs.amountMm, grew, EQUAL_MM))
+      held.push(holdMeasure('armhole, length', piece.name, armholeLength(was, end), armholeLength(is, end), LENGTH_KEPT_MM))
+    }
+    for (const edge of piece.edges)
+      if (edge.role !== 'shoulder' && edge.role !== 'armhole' && edge.role !== 'dart-leg') held.push(holdEdge(piece, was, is, edge.id))
+    held.push(holdGrain(piece, was, is))
+  }
+  const roles = (seam: Garment['seams'][number]) =>
+    seam.sides.flat().map((r) => before.pieces.find((p) => p.id === r.pieceId)!.edges.find((e) => e.id === r.edgeId)!.role)
+  for (const seam of before.seams)
+    if (roles(seam).some((r) => r === 'shoulder' || r === 'armhole')) held.push(holdSeam(before, after, seam, sizeId))
+  return held
+}
+
+/**
+ * Makes shoulders broader or narrower (craft 6.8): cut from the middle of the shoulder seam to a hinge on the armhole,
+ * the outer part swung until the seam, redrawn straight, has grown by the amount; front and back alike. Armhole and
+ * everything below the hinge stay, so the sleeve still fits.
+ * Refuses: a sleeve cut in one or a dropped shoulder, a hinge beyond the armhole, an amount that no swing gives or that
+ * crosses the outline (with the largest that works).
+ */
+export function applyShoulderWidth(garment: Garment, inputs: ShoulderWidthInputs, context: ChangeContext): Result<Applied> {
+  if (garment.pieces.length === 0)
+    return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
+  const none = whyNoShoulder(garment, context.sizeId)
+  if (none) return none
+  const done = swingShoulders(garment, inputs)
+  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
+  if (!done.ok && done.problem.code === 'hinge-beyond') return done
+  if (!done.ok || broken) {
+    const largest = findLargest(inputs.amountMm, (amountMm) => {
+      const tried = swingShoulders(garment, { ...inputs, amountMm })
+      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
+    })
+    return refuse(
+      'amount-too-large',
+      done.ok ? broken!.where : done.problem.where,
+      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
+      `Here the shoulder can be ${lengthToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'shorter' : 'longer'} at most; or move the hinge down the armhole.`,
+      largest,
+    )
+  }
+  const { garment: after, swung } = done.value
+  const all = garment.pieces.filter((p) => shoulderEnds(p).length > 0)
+  return ok({
+    garment: after,
+    touched: all
+      .filter((p) => !inputs.leftOut.includes(p.id))
+      .map((p, i) => ({ pieceId: p.id, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
+    leftOut: all.filter((p) => inputs.leftOut.includes(p.id)).map((p) => ({ pieceId: p.id, seamName: seamNameOf(garment, p) })),
+    held: heldByShoulders(garment, after, swung, inputs, context.sizeId),
+    cautions: cautionsOf(garment, all, inputs),
+    moves: [...swung].flatMap(([pieceId, one]) => playSwings(pieceId, one)),
+  })
+}
+
+function seamNameOf(garment: Garment, piece: Piece): string {
+  const shoulder = shoulderEnds(piece)[0]!.shoulder.id
+  return garment.seams.find((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === shoulder))?.name ?? 'shoulder seam'
+}
+
+function cautionsOf(garment: Garment, pieces: readonly Piece[], inputs: ShoulderWidthInputs): Caution[] {
+  const cautions: Caution[] = []
+  for (const piece of pieces) {
+    if (inputs.leftOut.includes(piece.id))
+      cautions.push({
+        code: 'partner-left-out',
+        message: `${piece.name} was left out: its shoulder no longer meets the other one.`,
+        pieceId: piece.id,
+        mend: { label: `Change ${piece.name} too`, inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => id !== piece.id) } },
+      })
+    const darted = shoulderEnds(piece).some(({ shoulder, reversed }) => {
+      const { before, after } = neighbours(piece, shoulder.id)
+      return (reversed ? after : before).role === 'dart-leg'
+    })
+    if (darted && inputs.amountMm !== 0)
+      cautions.push({
+        code: 'dart-in-shoulder',
+        message: `${piece.name}: a dart parts the shoulder; the outer part alone is changed. Fold the dart closed and see that the seam runs straight across it.`,
+        pieceId: piece.id,
+      })
+  }
+  const shortest = Math.min(...pieces.flatMap((p) => shoulderEnds(p).map((e) => armholeLength(shapeOf(p, garment.baseSizeId), e))))
+  if (inputs.hingeMm > shortest * DEEP_PART)
+    cautions.push({
+      code: 'hinge-deep',
+      message: 'The hinge lies in the curve under the arm: higher up the armhole keeps its shape better.',
+      mend: { label: 'Move it up', inputs: { ...inputs, hingeMm: Math.round(shortest * USUAL_PART) } },
+    })
+  return cautions
+}
+
+/** Further down than this part of the armhole it turns under the arm. */
+const DEEP_PART = 0.75
+/** Where the hinge sits on a short armhole, as a part of it. */
+export const USUAL_PART = 0.55

@@ -1,0 +1,71 @@
+import { cross, distance, flattenPath, measureLength, subtract, unit } from '../../geometry'
+import { edgePath, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { refuse, type Result } from '../../result'
+import { FLATTEN_MM } from '../../tolerances'
+
+/** Where a shoulder seam ends at an armhole. */
+export interface ShoulderEnd {
+  shoulder: Edge
+  /** The armhole from the shoulder down; `reversed` when that is against the outline. */
+  armhole: Edge[]
+  reversed: boolean
+}
+
+/** The shoulder ends of a piece: one on a half piece, two on a whole one. */
+export function shoulderEnds(piece: Piece): ShoulderEnd[] {
+  const n = piece.edges.length
+  const at = (i: number) => piece.edges[(i + n) % n]!
+  return piece.edges.flatMap((shoulder, i): ShoulderEnd[] => {
+    if (shoulder.role !== 'shoulder') return []
+    return [1, -1].flatMap((step): ShoulderEnd[] => {
+      const armhole: Edge[] = []
+      for (let k = i + step; at(k).role === 'armhole' && armhole.length < n; k += step) armhole.push(at(k))
+      return armhole.length > 0 ? [{ shoulder, armhole, reversed: step < 0 }] : []
+    })
+  })
+}
+
+/** Length of the armhole below a shoulder end, mm. */
+export const armholeLength = (shape: Shape, end: ShoulderEnd): number =>
+  end.armhole.reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
+
+/** An armhole that stands off its chord by less than this part of it is cut nearly straight. */
+const HOLLOW_PART = 0.06
+
+/** How hollow an armhole is: the most that it stands off the line from shoulder to underarm, as a part of that line. */
+function hollowOf(shape: Shape, end: ShoulderEnd): number {
+  const points = end.armhole.flatMap((e) => flattenPath(edgePath(shape, e.id), FLATTEN_MM))
+  const [first, last] = [points[0]!, points[points.length - 1]!]
+  const chord = distance(first, last)
+  const along = unit(subtract(last, first))
+  return Math.max(...points.map((p) => Math.abs(cross(along, subtract(p, first))))) / chord
+}
+
+/**
+ * Why the shoulders of a garment cannot be made broader or narrower at the armhole, or null when they can: a sleeve cut
+ * in one with the body, a dropped shoulder whose seam is meant to sit on the upper arm, or no shoulder seam at all.
+ */
+export function whyNoShoulder(garment: Garment, sizeId: string): Result<never> | null {
+  const withShoulder = garment.pieces.filter((p) => p.edges.some((e) => e.role === 'shoulder'))
+  if (withShoulder.length === 0)
+    return refuse('no-shoulder', 'garment', 'it has no shoulder seam.', 'Name the shoulder edges first, if there are some.')
+  const inOne = withShoulder.find((p) => shoulderEnds(p).length === 0)
+  if (inOne)
+    return refuse(
+      'sleeve-in-one',
+      inOne.name,
+      'its shoulder seam does not end at an armhole: sleeve and body are cut in one.',
+      'There is no seam line on the shoulder to move here; change the width at the side, or the slope of the shoulder.',
+    )
+  for (const piece of withShoulder) {
+    const shape = shapeOf(piece, sizeId)
+    if (shoulderEnds(piece).some((end) => hollowOf(shape, end) < HOLLOW_PART))
+      return refuse(
+        'dropped-shoulder',
+        piece.name,
+        'its armhole is nearly straight: a dropped shoulder, whose seam is meant to hang on the upper arm.',
+        'Its width is not fitted at the shoulder; lengthen or shorten the sleeve instead.',
+      )
+  }
+  return null
+}

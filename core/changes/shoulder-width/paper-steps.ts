@@ -1,0 +1,67 @@
+import { distance, measureLength } from '../../geometry'
+import { gapOfAngle } from '../../moves'
+import { edgePath, findPiece, shapeOf } from '../../pattern'
+import { formatLength } from '../../units'
+import { lineStroke, outlineStroke } from '../draw-step'
+import type { PaperStep, StepInput } from '../types'
+import { swingShoulders } from './apply'
+import { armholeLength, shoulderEnds } from './find-shoulders'
+import type { ShoulderWidthInputs } from './schema'
+
+/** Ruler and scissors: cut, swing until the gap is right, tape, rule the shoulder. */
+export function shoulderPaperSteps({ before, inputs, applied, context, units }: StepInput<ShoulderWidthInputs>): PaperStep[] {
+  const done = swingShoulders(before, inputs)
+  if (!done.ok) return []
+  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const steps: PaperStep[] = []
+  for (const [pieceId, { plan, cut }] of done.value.swung) {
+    const piece = findPiece(before, pieceId)!
+    const [was, is] = [shapeOf(piece, context.sizeId), shapeOf(findPiece(applied.garment, pieceId)!, context.sizeId)]
+    const end = shoulderEnds(piece)[0]!
+    const { from, to } = cut.slashes[0]!
+    const gap = gapOfAngle(Math.abs(plan.swings[0]!.openRad), distance(from, to))
+    const old = measureLength(edgePath(was, end.shoulder.id))
+    const now = edgePath(is, end.shoulder.id)
+    const both = shoulderEnds(piece).length > 1 ? ' Do the same on the other side.' : ''
+    steps.push(
+      {
+        text: `${piece.name}: draw a line from the middle of the ${end.shoulder.name} (${figure(old / 2)} from its end) to a point ${figure(inputs.hingeMm)} down the armhole, measured along the seam line.${both}`,
+        drawing: {
+          pieceId,
+          strokes: [outlineStroke(before, pieceId, context.sizeId, 'outline'), lineStroke(from, to, 'line')],
+          labels: [{ at: from, text: figure(old / 2) }],
+        },
+      },
+      {
+        text:
+          inputs.amountMm >= 0
+            ? `${piece.name}: cut along the line almost to the armhole, and clip the allowance from outside almost to the same point. Swing the outer part away until the gap at the shoulder is ${figure(gap)}; tape paper behind it.`
+            : `${piece.name}: cut along the line almost to the armhole, and clip the allowance from outside almost to the same point. Swing the outer part in until it overlaps by ${figure(gap)} at the shoulder; tape it.`,
+        drawing: {
+          pieceId,
+          strokes: [
+            outlineStroke(before, pieceId, context.sizeId, 'outline'),
+            outlineStroke(applied.garment, pieceId, context.sizeId, 'result'),
+            lineStroke(from, to, 'cut'),
+          ],
+          labels: [{ at: from, text: figure(gap) }],
+        },
+      },
+      {
+        text: `${piece.name}: rule the shoulder straight from its inner end to the moved tip: it must measure ${figure(measureLength(now))}. The armhole measures ${figure(armholeLength(is, end))} as before. Put the allowance back.`,
+        drawing: {
+          pieceId,
+          strokes: [
+            outlineStroke(before, pieceId, context.sizeId, 'outline'),
+            outlineStroke(applied.garment, pieceId, context.sizeId, 'result'),
+          ],
+          labels: [{ at: now[0]!.from, text: figure(measureLength(now)) }],
+        },
+      },
+    )
+  }
+  return [
+    ...steps,
+    { text: 'Walk the shoulder seam: front and back must meet as they did before. The sleeve is not changed.', drawing: null },
+  ]
+}

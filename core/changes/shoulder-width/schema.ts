@@ -1,0 +1,13 @@
+import { z } from 'zod'
+import { Id } from '../../pattern'
+
+export const ShoulderWidthSchema = z.strictObject({
+  /** How much longer the redrawn shoulder seam is, mm; shorter when negative. */
+  amountMm: z.number().finite().min(-5000).max(5000),
+  /** How far down the armhole from the shoulder the hinge sits, mm. */
+  hingeMm: z.number().finite().min(1).max(2000),
+  /** Pieces that are not to follow. */
+  leftOut: z.array(Id).max(200),
+})
+
+export type ShoulderWidthInputs = z.infer<typeof ShoulderWidthSchema>

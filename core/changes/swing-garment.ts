@@ -1,0 +1,95 @@
+import { applyAffine, mapPath, type Affine, type Point } from '../geometry'
+import { cutPiece, moveParts, swingParts, type CutPiece, type Slash } from '../moves'
+import { shapeOf, type Garment, type Piece, type Shape } from '../pattern'
+import { ok, type Result } from '../result'
+import type { PlayMove } from './types'
+
+/** One swing: a slash, its hinge, and how far it opens, rad (closes when negative). */
+export interface Swing {
+  slash: Slash
+  hinge: Point
+  openRad: number
+  label: string
+}
+
+/** How one size of a piece is cut and swung. */
+export interface SwingPlan {
+  swings: Swing[]
+  /** The part that lies still. */
+  fixed: (cut: CutPiece) => number
+  /** Draws edges anew that the trade redraws by rule, after the parts were joined. */
+  redraw?: (shape: Shape) => Shape
+}
+
+export interface SwungPiece {
+  plan: SwingPlan
+  cut: CutPiece
+  moves: Affine[]
+}
+
+/**
+ * Cuts and swings pieces in every size of a nest.
+ *
+ * @param planOf how a size of a piece is swung; null leaves the piece alone
+ * @returns the garment, and for the base size of each swung piece what was done
+ */
+export function swingGarment(
+  garment: Garment,
+  planOf: (piece: Piece, shape: Shape, sizeId: string) => Result<SwingPlan | null>,
+): Result<{ garment: Garment; swung: Map<string, SwungPiece> }> {
+  const swung = new Map<string, SwungPiece>()
+  const pieces: Piece[] = []
+  for (const piece of garment.pieces) {
+    const shapes: Record<string, Shape> = {}
+    for (const size of garment.sizes) {
+      const shape = shapeOf(piece, size.id)
+      const plan = planOf(piece, shape, size.id)
+      if (!plan.ok) return plan
+      if (!plan.value) continue
+      const cut = cutPiece(
+        piece,
+        shape,
+        plan.value.swings.map((s) => s.slash),
+      )
+      if (!cut.ok) return cut
+      const moves = swingParts(cut.value, plan.value.fixed(cut.value), plan.value.swings)
+      const moved = moveParts(piece, shape, cut.value, moves)
+      if (!moved.ok) return moved
+      shapes[size.id] = plan.value.redraw ? plan.value.redraw(moved.value) : moved.value
+      if (size.id === garment.baseSizeId) swung.set(piece.id, { plan: plan.value, cut: cut.value, moves })
+    }
+    pieces.push(Object.keys(shapes).length > 0 ? { ...piece, shapes: { ...piece.shapes, ...shapes } } : piece)
+  }
+  return ok({ garment: swung.size > 0 ? { ...garment, pieces } : garment, swung })
+}
+
+/** The swings of a piece as the hands do them: each carries all the parts that hang beyond it. */
+export function playSwings(pieceId: string, { plan, cut }: SwungPiece): PlayMove[] {
+  const fixed = plan.fixed(cut)
+  const done = plan.swings.map((s) => ({ ...s, openRad: 0 }))
+  return plan.swings.map((swing, i): PlayMove => {
+    const before = swingParts(cut, fixed, done)
+    done[i]!.openRad = swing.openRad
+    const after = swingParts(cut, fixed, done)
+    const carried = cut.parts.map((_, k) => k).filter((k) => !samePlacement(before[k]!, after[k]!))
+    const hinge = applyAffine(before[carried[0] ?? 0]!, swing.hinge)
+    const { from, to } = cut.slashes[i]!
+    const turn = carried[0] === undefined ? 0 : turnBetween(before[carried[0]]!, after[carried[0]]!)
+    return {
+      pieceId,
+      label: swing.label,
+      pin: hinge,
+      cut: [{ kind: 'line', from: applyAffine(before[carried[0] ?? 0]!, from), to: applyAffine(before[carried[0] ?? 0]!, to) }],
+      parts: carried.map((k) => mapPath(cut.parts[k]!.outline, (p) => applyAffine(before[k]!, p))),
+      traced: [],
+      turnRad: turn,
+      by: { x: 0, y: 0 },
+    }
+  })
+}
+
+const samePlacement = (a: Affine, b: Affine) => (['a', 'b', 'c', 'd', 'e', 'f'] as const).every((k) => a[k] === b[k])
+const turnBetween = (a: Affine, b: Affine) => {
+  const t = Math.atan2(b.b, b.a) - Math.atan2(a.b, a.a)
+  return Math.atan2(Math.sin(t), Math.cos(t))
+}
