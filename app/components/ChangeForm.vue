@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findKind, firstLevel, type Applied, type Change, type GradeInputs, type Level } from '~~/core/changes'
-import { findPiece, type Garment } from '~~/core/pattern'
+import { findKind, type Applied, type Change, type GradeInputs, type Level } from '~~/core/changes'
+import type { Garment } from '~~/core/pattern'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
 const props = defineProps<{ change: Change; garment: Garment; applied: Applied | null }>()
@@ -12,14 +12,10 @@ const inputs = computed(() => props.change.inputs as Record<string, unknown>)
 const fields = computed(() => kind.value?.fields(props.garment, props.change.inputs) ?? [])
 const set = (key: string, value: unknown) => emit('edit', { ...inputs.value, [key]: value })
 
-/** Another piece has other marks: its lines begin afresh, and nobody is left out. */
-function setPiece(key: string, pieceId: string) {
-  const piece = findPiece(props.garment, pieceId)
-  if (!piece) return
-  const next: Record<string, unknown> = { ...inputs.value, [key]: pieceId }
-  if ('levels' in next) next.levels = [firstLevel(piece, props.garment.baseSizeId)]
-  if ('leftOut' in next) next.leftOut = []
-  emit('edit', next)
+/** Another piece has other marks and edges: its kind says with what to begin there. */
+function setPiece(pieceId: string) {
+  const next = kind.value?.withPiece?.(props.garment, props.change.inputs, pieceId, { sizeId: props.garment.baseSizeId })
+  if (next) emit('edit', next)
 }
 const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
 </script>
@@ -52,7 +48,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
           class="field"
           :value="inputs[f.key]"
           :data-test="`field-${f.key}`"
-          @change="setPiece(f.key, ($event.target as HTMLSelectElement).value)"
+          @change="setPiece(($event.target as HTMLSelectElement).value)"
         >
           <option v-for="p in garment.pieces" :key="p.id" :value="p.id">{{ p.name }}</option>
         </select>

@@ -8,6 +8,7 @@ import { lengthen } from './lengthen'
 import { moveNotch } from './move-notch'
 import { placeSeam } from './place-seam'
 import { shoulderWidth } from './shoulder-width'
+import { slashSwing } from './slash-swing'
 import { trueCorner } from './true-corner'
 import type { ChangeKind } from './types'
 import { unevenHem } from './uneven-hem'
@@ -25,6 +26,7 @@ export const CHANGE_KINDS = [
   blend,
   addAtEdge,
   shoulderWidth,
+  slashSwing,
 ] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {

@@ -1,5 +1,5 @@
-import { applyAffine, mapPath, type Affine, type Point } from '../geometry'
-import { cutPiece, moveParts, swingParts, type CutPiece, type Slash } from '../moves'
+import { applyAffine, mapPath, mix, type Affine, type Point } from '../geometry'
+import { cutPiece, moveParts, partOfPlace, partOfPoint, swingParts, type CutPiece, type Slash } from '../moves'
 import { shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { ok, type Result } from '../result'
 import type { PlayMove } from './types'
@@ -92,4 +92,11 @@ const samePlacement = (a: Affine, b: Affine) => (['a', 'b', 'c', 'd', 'e', 'f'] 
 const turnBetween = (a: Affine, b: Affine) => {
   const t = Math.atan2(b.b, b.a) - Math.atan2(a.b, a.a)
   return Math.atan2(Math.sin(t), Math.cos(t))
+}
+
+/** The part of a cut piece that stays by itself: with the fold or the centre, else where the middle of the grain lies. */
+export function homePart(piece: Piece, shape: Shape, cut: CutPiece): number {
+  const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
+  if (straight) return partOfPlace(cut, straight.id, 0)
+  return partOfPoint(cut, mix(shape.grain.from, shape.grain.to, 0.5))
 }

@@ -140,6 +140,8 @@ export interface ChangeKind<I> {
   /** Inputs to begin with on this garment (amount zero), or why it does not apply. */
   begin(garment: Garment, context: ChangeContext): Result<I>
   fields(garment: Garment, inputs: I): Field[]
+  /** Inputs for another piece, whose marks and edges are others; needed with a field that chooses the piece. */
+  withPiece?(garment: Garment, inputs: I, pieceId: string, context: ChangeContext): I
   /** What a stop is called with these inputs, and its figure. */
   describe(garment: Garment, inputs: I): { title: string; amountMm: number | null }
   /** Gives a new garment; changes nothing in place; never half done. */

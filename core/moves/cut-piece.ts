@@ -42,6 +42,8 @@ export interface CutPiece {
   parts: Part[]
   /** Per slash: the parts to the left and the right of its first stretch when walking it, and its two ends. */
   slashes: { left: number; right: number; from: Point; to: Point }[]
+  /** Edges that slashes were said to end on: where one ends at a corner, this edge is led over the opening. */
+  named: ReadonlySet<string>
 }
 
 interface Node {
@@ -145,7 +147,8 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
       `slash ${alone + 1} ends inside the piece and parts nothing.`,
       'Lead it on to an edge, or let it meet another slash.',
     )
-  return ok({ parts, slashes: sides })
+  const named = new Set(slashes.flatMap((s) => [s.from, s.to]).flatMap((e) => ('edgeId' in e ? [e.edgeId] : [])))
+  return ok({ parts, slashes: sides, named })
 }
 
 const near = (a: number, b: number, totalMm: number) => {

@@ -30,7 +30,7 @@ export function moveParts(piece: Piece, shape: Shape, cut: CutPiece, moves: read
   const bits = new Map<string, Bit[]>()
   for (const [i, part] of cut.parts.entries())
     for (const b of part.bits) bits.set(b.edgeId, [...(bits.get(b.edgeId) ?? []), { fromMm: b.fromMm, toMm: b.toMm, move: moves[i]! }])
-  const edges = rejoinOutline(piece, shape, bits)
+  const edges = rejoinOutline(piece, shape, bits, cut.named)
   if (!edges.ok) return edges
   const moveAt = (p: Point) => moves[partOfPoint(cut, p)]!
   const notches = Object.fromEntries(
@@ -83,10 +83,15 @@ export function moveLine(path: Path, moveAt: (p: Point) => Affine): Path {
 }
 
 /**
- * All edges of a piece from their moved stretches, meeting at the corners. Where a cut ran into a corner, the edge after
- * it is led back over the opening (or the edge before it, if the one after is a dart's leg).
+ * All edges of a piece from their moved stretches, meeting at the corners. Where a cut ran into a corner, the edge that
+ * the cut was said to end on is led over the opening, else the one after the corner that is no dart's leg.
  */
-export function rejoinOutline(piece: Piece, shape: Shape, bits: ReadonlyMap<string, readonly Bit[]>): Result<Record<string, Path>> {
+export function rejoinOutline(
+  piece: Piece,
+  shape: Shape,
+  bits: ReadonlyMap<string, readonly Bit[]>,
+  named: ReadonlySet<string>,
+): Result<Record<string, Path>> {
   const n = piece.edges.length
   const all = piece.edges.map((e) => [...bits.get(e.id)!].sort((a, b) => a.fromMm - b.fromMm))
   for (let i = 0; i < n; i++) {
@@ -96,7 +101,8 @@ export function rejoinOutline(piece: Piece, shape: Shape, bits: ReadonlyMap<stri
     const corner = edgePath(shape, edge.id)[0]!.from
     const [a, b] = [before[before.length - 1]!, own[0]!]
     if (distance(applyAffine(a.move, corner), applyAffine(b.move, corner)) <= SAME_POINT_MM) continue
-    if (edge.role === 'dart-leg') before.push({ fromMm: a.toMm, toMm: a.toMm, move: b.move })
+    const beforeId = piece.edges[(i + n - 1) % n]!.id
+    if (named.has(beforeId) ? !named.has(edge.id) : edge.role === 'dart-leg') before.push({ fromMm: a.toMm, toMm: a.toMm, move: b.move })
     else own.unshift({ fromMm: 0, toMm: 0, move: a.move })
   }
   const edges: Record<string, Path> = {}

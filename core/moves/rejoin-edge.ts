@@ -15,6 +15,7 @@ import {
   scale,
   subtract,
   tangentAt,
+  turnAbout,
   turnDirection,
   turnRad,
   unit,
@@ -154,16 +155,38 @@ function bridgeOver(path: Path, join: Join, room: Room): Bridge | null {
   return bridge(path, join, beforeMm, afterMm)
 }
 
-/** A bend at a hinge, rounded over as much as keeps the length; none where there was a corner, or where it hardly bends. */
+/** How far a rounded hinge may stand off the two stretches that it joins, mm: half a pencil line. */
+const HINGE_OFF_MM = 0.2
+
+/** A cubic that leaves a straight line at one end by an angle t stands off it by 4/27 t of its length. */
+const OFF_PART = 4 / 27
+
+/**
+ * A bend at a hinge, rounded: through the hinge itself, which stays where it is, in the direction half way between the
+ * two stretches, over so little to each side that it stands off by no more than half a pencil line and that the length
+ * is kept. Nothing is done where there was a corner, or where it hardly bends.
+ */
 function roundHinge(path: Path, join: Join, room: Room, allowedMm: number): Bridge {
-  const here = placeAt(path, join.atMm).tangent
-  const bend = Math.abs(turnRad(turnDirection(join.before, here), turnDirection(join.after, here))) * DEG
+  const at = placeAt(path, join.atMm)
+  const into = turnDirection(join.before, at.tangent)
+  const bend = turnRad(into, turnDirection(join.after, at.tangent))
   const none: Bridge = { path: [], beforeMm: 0, afterMm: 0 }
-  if (bend <= SMOOTH_DEG || room.atCorner) return none
-  let reach = Math.min(WINDOW_MIN_MM, room.beforeMm, room.afterMm)
+  if (Math.abs(bend) * DEG <= SMOOTH_DEG || room.atCorner) return none
+  const hinge = applyAffine(join.before, at.point)
+  const through = turnDirection(turnAbout({ x: 0, y: 0 }, bend / 2), into)
+  const half = (away: number, move: Affine): Segment => {
+    const end = placeAt(path, join.atMm + away)
+    const far = applyAffine(move, end.point)
+    const handle = distance(far, hinge) * HANDLE
+    const onward = turnDirection(move, end.tangent)
+    return away < 0
+      ? cubic(far, add(far, scale(onward, handle)), subtract(hinge, scale(through, handle)), hinge)
+      : cubic(hinge, add(hinge, scale(through, handle)), subtract(far, scale(onward, handle)), far)
+  }
+  let reach = Math.min(WINDOW_MIN_MM, room.beforeMm, room.afterMm, HINGE_OFF_MM / (OFF_PART * Math.abs(bend / 2)))
   while (reach > SAME_POINT_MM) {
-    const tried = bridge(path, join, reach, reach)
-    if (Math.abs(measureLength(tried.path) - 2 * reach) <= allowedMm) return tried
+    const tried: Path = [half(-reach, join.before), half(reach, join.after)]
+    if (Math.abs(measureLength(tried) - 2 * reach) <= allowedMm) return { path: tried, beforeMm: reach, afterMm: reach }
     reach /= 2
   }
   return none

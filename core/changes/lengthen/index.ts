@@ -1,7 +1,7 @@
 import { findPiece } from '../../pattern'
 import type { ChangeKind } from '../types'
 import { applyLengthen } from './apply'
-import { beginLengthen } from './begin'
+import { beginLengthen, firstLevel } from './begin'
 import { dragLengthen, lengthenHandles } from './handles'
 import { lengthenPaperSteps } from './paper-steps'
 import { LengthenSchema, type LengthenInputs } from './schema'
@@ -33,6 +33,11 @@ export const lengthen: ChangeKind<LengthenInputs> = {
   holds: 'Hem, waist and opening widths, the shape of every edge beyond the line, grain.',
   schema: LengthenSchema,
   begin: beginLengthen,
+  // Another piece has other marks: its lines begin afresh, and nobody is left out.
+  withPiece(garment, inputs, pieceId, context) {
+    const piece = findPiece(garment, pieceId)
+    return piece ? { ...inputs, pieceId, levels: [firstLevel(piece, context.sizeId)], leftOut: [] } : inputs
+  },
   fields: () => [
     { type: 'growth', key: 'amountMm', label: 'How much', plus: 'Longer', minus: 'Shorter' },
     { type: 'piece', key: 'pieceId', label: 'Measured on' },
@@ -63,5 +68,5 @@ export const lengthen: ChangeKind<LengthenInputs> = {
 }
 
 export { LengthenSchema, type LengthenInputs, type Level, type Mark } from './schema'
-export { marksOf, firstLevel } from './begin'
+export { firstLevel, marksOf } from './begin'
 export { markLevel, markName, findLevel } from './find-level'

@@ -1,0 +1,102 @@
+import { applyAffine, distance, placeAt } from '../../geometry'
+import { angleOfGap } from '../../moves'
+import { edgePath, findPiece, type Garment, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
+import { homePart, playSwings, swingGarment, type SwingPlan, type SwungPiece } from '../swing-garment'
+import type { Applied, ChangeContext, HeldPromise } from '../types'
+import type { SlashSwingInputs } from './schema'
+
+function planSlash(piece: Piece, shape: Shape, inputs: SlashSwingInputs): Result<SwingPlan | null> {
+  if (piece.id !== inputs.pieceId || inputs.amountMm === 0) return ok(null)
+  if (![inputs.fromEdgeId, inputs.hingeEdgeId].every((id) => piece.edges.some((e) => e.id === id)))
+    return refuse('reference-gone', piece.name, 'the edge this slash begins or ends at has gone.', 'Choose another edge.')
+  const mouth = placeAt(edgePath(shape, inputs.fromEdgeId), inputs.fromMm).point
+  const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), inputs.hingeMm).point
+  const reach = distance(mouth, hinge)
+  const openRad = angleOfGap(inputs.amountMm, reach)
+  if (!Number.isFinite(openRad))
+    return refuse('amount-too-large', piece.name, 'the cut is too short to open that far.', 'Ask for less, or move the hinge further away.')
+  const slash = {
+    from: { edgeId: inputs.fromEdgeId, atMm: inputs.fromMm },
+    through: [],
+    to: { edgeId: inputs.hingeEdgeId, atMm: inputs.hingeMm },
+  }
+  return ok({
+    swings: [{ slash, hinge, openRad, label: inputs.amountMm > 0 ? 'cut, and swing open' : 'cut, and swing closed' }],
+    fixed: (cut) => {
+      const home = homePart(piece, shape, cut)
+      return inputs.swings === 'far' ? home : cut.parts.findIndex((_, i) => i !== home)
+    },
+  })
+}
+
+export const swingSlash = (garment: Garment, inputs: SlashSwingInputs) =>
+  swingGarment(garment, (piece, shape) => planSlash(piece, shape, inputs))
+
+/** How far apart the two sides of an opened cut stand where it begins, mm; negative when they overlap. */
+export function openingOf({ plan, cut, moves }: SwungPiece, i = 0): number {
+  const { left, right, from } = cut.slashes[i]!
+  return Math.sign(plan.swings[i]!.openRad) * distance(applyAffine(moves[left]!, from), applyAffine(moves[right]!, from))
+}
+
+function heldBySlash(
+  before: Garment,
+  after: Garment,
+  swung: ReadonlyMap<string, SwungPiece>,
+  inputs: SlashSwingInputs,
+  sizeId: string,
+): HeldPromise[] {
+  const { piece, was, is } = bothShapes(before, after, inputs.pieceId, sizeId)
+  const own = swung.get(piece.id)
+  const held = own ? [holdMeasure('opening where the cut begins', piece.name, inputs.amountMm, openingOf(own), EQUAL_MM)] : []
+  for (const edge of piece.edges) {
+    if (edge.role === 'dart-leg' || edge.id === inputs.fromEdgeId) continue
+    const promise = holdEdge(piece, was, is, edge.id)
+    const hinge = edge.id === inputs.hingeEdgeId
+    held.push(hinge ? holdMeasure(promise.label, promise.where, promise.before, promise.after, LENGTH_KEPT_MM) : promise)
+  }
+  // With the other part swung the grain goes along: it is held to the fold and not to the page.
+  return inputs.swings === 'far' ? [...held, holdGrain(piece, was, is)] : held
+}
+
+/**
+ * Cuts one piece from an edge to a hinge on another and swings it open or closed (craft 6.8). Every edge but the one that
+ * was cut keeps its length.
+ * Refuses: a piece or edge that has gone, a slash that leaves the piece, an amount that the cut cannot open or that
+ * crosses the outline (with the largest that works).
+ */
+export function applySlashSwing(garment: Garment, inputs: SlashSwingInputs, context: ChangeContext): Result<Applied> {
+  const piece = findPiece(garment, inputs.pieceId)
+  if (!piece)
+    return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
+  const done = swingSlash(garment, inputs)
+  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
+  if (!done.ok && done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room') return done
+  if (!done.ok || broken) {
+    const largest = findLargest(inputs.amountMm, (amountMm) => {
+      const tried = swingSlash(garment, { ...inputs, amountMm })
+      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
+    })
+    return refuse(
+      'amount-too-large',
+      done.ok ? broken!.where : done.problem.where,
+      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
+      `This cut can ${inputs.amountMm < 0 ? 'close' : 'open'} by ${lengthToken(Math.abs(largest))} at most.`,
+      largest,
+    )
+  }
+  const { garment: after, swung } = done.value
+  return ok({
+    garment: after,
+    touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
+    leftOut: [],
+    held: heldBySlash(garment, after, swung, inputs, context.sizeId),
+    cautions: [],
+    moves: [...swung].flatMap(([pieceId, one]) => playSwings(pieceId, one)),
+  })
+}

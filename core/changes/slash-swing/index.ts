@@ -1,0 +1,198 @@
+import { applyAffine, leftOf, measureLength, mix, placeAt, subtract, unit } from '../../geometry'
+import { cutPiece } from '../../moves'
+import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { formatLength } from '../../units'
+import { lineStroke, outlineStroke } from '../draw-step'
+import type { ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import { applySlashSwing, swingSlash } from './apply'
+import { SlashSwingSchema, type SlashSwingInputs } from './schema'
+
+/** Edges that a slash usually begins at, and those it usually hangs on, best first. */
+const FROM: EdgeRole[] = ['hem', 'leg-opening', 'waist', 'panel', 'side', 'outseam', 'underarm', 'band', 'other']
+const HINGE: EdgeRole[] = ['shoulder', 'waist', 'cap', 'armhole', 'neck', 'side', 'inseam', 'band', 'other']
+
+function firstSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingInputs | null {
+  const shape = shapeOf(piece, sizeId)
+  const middle = (e: Edge) => measureLength(edgePath(shape, e.id)) / 2
+  for (const from of FROM.flatMap((r) => piece.edges.filter((e) => e.role === r)))
+    for (const hinge of HINGE.flatMap((r) => piece.edges.filter((e) => e.role === r && e.id !== from.id))) {
+      const slash = { from: { edgeId: from.id, atMm: middle(from) }, through: [], to: { edgeId: hinge.id, atMm: middle(hinge) } }
+      if (!cutPiece(piece, shape, [slash]).ok) continue
+      return {
+        pieceId: piece.id,
+        fromEdgeId: from.id,
+        fromMm: middle(from),
+        hingeEdgeId: hinge.id,
+        hingeMm: middle(hinge),
+        amountMm: 0,
+        swings: 'far',
+      }
+    }
+  return null
+}
+
+function beginSlash(garment: Garment, context: ChangeContext): Result<SlashSwingInputs> {
+  for (const piece of garment.pieces) {
+    const begun = firstSlash(garment, piece, context.sizeId)
+    if (begun) return ok(begun)
+  }
+  return refuse('no-slash', 'garment', 'no piece has two edges that a straight cut could run between.', 'Import a piece first.')
+}
+
+/** Craft 6.8, free: for what has no name yet. */
+export const slashSwing: ChangeKind<SlashSwingInputs> = {
+  kind: 'slash-swing',
+  title: 'Slash and swing, freely',
+  foundBy: [
+    'slash',
+    'swing',
+    'cut and spread',
+    'spread',
+    'hinge',
+    'open the pattern',
+    'close the pattern',
+    'overlap',
+    'flare',
+    'own change',
+  ],
+  does: 'Cuts a piece from one edge to a hinge on another, and swings it open or closed.',
+  holds: 'The length of every edge but the one that is cut, the hinge, the part that lies still.',
+  schema: SlashSwingSchema,
+  begin: beginSlash,
+  withPiece: (garment, inputs, pieceId, context) => {
+    const piece = findPiece(garment, pieceId)
+    return (piece && firstSlash(garment, piece, context.sizeId)) ?? inputs
+  },
+  fields(garment, inputs) {
+    const piece = findPiece(garment, inputs.pieceId)
+    const options = (piece?.edges ?? []).filter((e) => e.role !== 'dart-leg').map((e) => ({ value: e.id, label: e.name }))
+    const starts = (edgeId: string) => {
+      const i = piece?.edges.findIndex((e) => e.id === edgeId) ?? -1
+      return piece && i >= 0 ? `From the corner “${piece.corners[i]!.name}” along the edge.` : 'Along the edge.'
+    }
+    return [
+      { type: 'piece', key: 'pieceId', label: 'Piece' },
+      { type: 'growth', key: 'amountMm', label: 'Where it is cut', plus: 'Opens', minus: 'Overlaps' },
+      { type: 'choice', key: 'fromEdgeId', label: 'Cut from', options },
+      { type: 'length', key: 'fromMm', label: 'How far along it', hint: starts(inputs.fromEdgeId) },
+      { type: 'choice', key: 'hingeEdgeId', label: 'Hinge on', options },
+      { type: 'length', key: 'hingeMm', label: 'How far along it', hint: starts(inputs.hingeEdgeId) },
+      {
+        type: 'choice',
+        key: 'swings',
+        label: 'What swings',
+        options: [
+          { value: 'far', label: 'the part away from fold and grain' },
+          { value: 'near', label: 'the part with fold or grain' },
+        ],
+      },
+    ]
+  },
+  describe(garment, inputs) {
+    const piece = findPiece(garment, inputs.pieceId)
+    const edge = (id: string) => piece?.edges.find((e) => e.id === id)?.name ?? 'an edge that has gone'
+    const way = inputs.amountMm < 0 ? 'Close' : 'Open'
+    return {
+      title: piece ? `${way} the ${edge(inputs.fromEdgeId)} toward the ${edge(inputs.hingeEdgeId)}` : 'Slash and swing',
+      amountMm: inputs.amountMm,
+    }
+  },
+  apply: applySlashSwing,
+  handles(garment, inputs, _applied, context): Handle[] {
+    const piece = findPiece(garment, inputs.pieceId)!
+    const was = shapeOf(piece, context.sizeId)
+    const from = placeAt(edgePath(was, inputs.fromEdgeId), inputs.fromMm)
+    const hinge = placeAt(edgePath(was, inputs.hingeEdgeId), inputs.hingeMm)
+    const done = swingSlash(garment, inputs)
+    const own = done.ok ? done.value.swung.get(piece.id) : undefined
+    // The side of the cut that swings carries the amount.
+    const fixed = own ? own.plan.fixed(own.cut) : 0
+    const side = own?.cut.slashes[0]
+    const moving = side && own ? own.moves[side.left === fixed ? side.right : side.left]! : null
+    const leftSwings = side ? side.left !== fixed : true
+    const outward = leftOf(unit(subtract(hinge.point, from.point)))
+    const axis = leftSwings ? outward : { x: -outward.x, y: -outward.y }
+    return [
+      {
+        id: 'amount',
+        pieceId: piece.id,
+        at: moving ? applyAffine(moving, from.point) : from.point,
+        axis,
+        label: 'opening',
+        valueMm: inputs.amountMm,
+        isGrowth: true,
+        kind: 'amount',
+      },
+      {
+        id: 'from',
+        pieceId: piece.id,
+        at: from.point,
+        axis: from.tangent,
+        label: 'cut',
+        valueMm: inputs.fromMm,
+        isGrowth: false,
+        kind: 'level',
+      },
+      {
+        id: 'hinge',
+        pieceId: piece.id,
+        at: hinge.point,
+        axis: hinge.tangent,
+        label: 'hinge',
+        valueMm: inputs.hingeMm,
+        isGrowth: false,
+        kind: 'level',
+      },
+    ]
+  },
+  drag(garment, inputs, handleId, byMm, context) {
+    if (handleId === 'amount') return { ...inputs, amountMm: inputs.amountMm + byMm }
+    const key = handleId === 'from' ? 'fromMm' : 'hingeMm'
+    const piece = findPiece(garment, inputs.pieceId)
+    const edgeId = handleId === 'from' ? inputs.fromEdgeId : inputs.hingeEdgeId
+    const path = piece ? shapeOf(piece, context.sizeId).edges[edgeId] : undefined
+    const most = path ? measureLength(path) : inputs[key]
+    return { ...inputs, [key]: Math.min(most, Math.max(0, inputs[key] + byMm)) }
+  },
+  paperSteps: slashPaperSteps,
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
+}
+
+function slashPaperSteps({ before, inputs, applied, context, units }: StepInput<SlashSwingInputs>): PaperStep[] {
+  const piece = findPiece(before, inputs.pieceId)!
+  const shape = shapeOf(piece, context.sizeId)
+  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const from = placeAt(edgePath(shape, inputs.fromEdgeId), inputs.fromMm).point
+  const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), inputs.hingeMm).point
+  const name = (id: string) => piece.edges.find((e) => e.id === id)!.name
+  const corner = (id: string) => piece.corners[piece.edges.findIndex((e) => e.id === id)]!.name
+  const gap = figure(Math.abs(inputs.amountMm))
+  const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
+  const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
+  return [
+    {
+      text: `${piece.name}: mark the ${name(inputs.fromEdgeId)} ${figure(inputs.fromMm)} from the corner “${corner(inputs.fromEdgeId)}”, and the ${name(inputs.hingeEdgeId)} ${figure(inputs.hingeMm)} from the corner “${corner(inputs.hingeEdgeId)}”. Join the marks with a ruler.`,
+      drawing: {
+        pieceId: piece.id,
+        strokes: [outline, lineStroke(from, hinge, 'line')],
+        labels: [{ at: from, text: figure(inputs.fromMm) }],
+      },
+    },
+    {
+      text: `${piece.name}: cut from the ${name(inputs.fromEdgeId)} almost to the ${name(inputs.hingeEdgeId)}, and clip the allowance there from outside. ${
+        inputs.amountMm >= 0
+          ? `Swing open until the gap is ${gap} at the seam line, and tape paper behind it.`
+          : `Swing closed until the edges overlap by ${gap} at the seam line, and tape.`
+      }`,
+      drawing: { pieceId: piece.id, strokes: [outline, result, lineStroke(from, hinge, 'cut')], labels: [{ at: from, text: gap }] },
+    },
+    {
+      text: `${piece.name}: redraw the ${name(inputs.fromEdgeId)} over the ${inputs.amountMm >= 0 ? 'gap' : 'overlap'}: straight with a ruler if it was straight, otherwise smooth. Round the bend at the hinge a little; its edge keeps its length.`,
+      drawing: { pieceId: piece.id, strokes: [outline, result], labels: [{ at: mix(from, hinge, 0.5), text: '' }] },
+    },
+  ]
+}
+
+export { fromRecipe, toRecipe } from './recipe'
+export { SlashRecipeSchema, type SlashRecipe, type SlashSwingInputs } from './schema'
