@@ -42,8 +42,8 @@ export interface CutPiece {
   parts: Part[]
   /** Per slash: the parts to the left and the right of its first stretch when walking it, and its two ends. */
   slashes: { left: number; right: number; from: Point; to: Point }[]
-  /** Edges that slashes were said to end on: where one ends at a corner, this edge is led over the opening. */
-  named: ReadonlySet<string>
+  /** Edges whose end (not their start) slashes were said to run to: at that corner this edge is led over the opening. */
+  cutAtEnd: ReadonlySet<string>
 }
 
 interface Node {
@@ -96,6 +96,7 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
     return nodes.length - 1
   }
   const halves: HalfEdge[] = []
+  const cutAtEnd = new Set<string>()
   for (const [i, slash] of slashes.entries()) {
     const ids: number[] = []
     for (const end of [slash.from, ...slash.through.map((point) => ({ point })), slash.to]) {
@@ -116,6 +117,7 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
           'Choose a place on the edge.',
         )
       const atMm = end.atMm <= SNAP_MM ? 0 : end.atMm >= length - SNAP_MM ? length : end.atMm
+      if (atMm === length) cutAtEnd.add(end.edgeId)
       const onMm = (starts[k]! + atMm) % totalMm
       ids.push(nodeAt({ point: placeAt(path, atMm).point, onMm }))
     }
@@ -147,8 +149,7 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
       `slash ${alone + 1} ends inside the piece and parts nothing.`,
       'Lead it on to an edge, or let it meet another slash.',
     )
-  const named = new Set(slashes.flatMap((s) => [s.from, s.to]).flatMap((e) => ('edgeId' in e ? [e.edgeId] : [])))
-  return ok({ parts, slashes: sides, named })
+  return ok({ parts, slashes: sides, cutAtEnd })
 }
 
 const near = (a: number, b: number, totalMm: number) => {

@@ -30,7 +30,7 @@ export function moveParts(piece: Piece, shape: Shape, cut: CutPiece, moves: read
   const bits = new Map<string, Bit[]>()
   for (const [i, part] of cut.parts.entries())
     for (const b of part.bits) bits.set(b.edgeId, [...(bits.get(b.edgeId) ?? []), { fromMm: b.fromMm, toMm: b.toMm, move: moves[i]! }])
-  const edges = rejoinOutline(piece, shape, bits, cut.named)
+  const edges = rejoinOutline(piece, shape, bits, cut.cutAtEnd)
   if (!edges.ok) return edges
   const moveAt = (p: Point) => moves[partOfPoint(cut, p)]!
   const notches = Object.fromEntries(
@@ -90,7 +90,7 @@ export function rejoinOutline(
   piece: Piece,
   shape: Shape,
   bits: ReadonlyMap<string, readonly Bit[]>,
-  named: ReadonlySet<string>,
+  cutAtEnd: ReadonlySet<string>,
 ): Result<Record<string, Path>> {
   const n = piece.edges.length
   const all = piece.edges.map((e) => [...bits.get(e.id)!].sort((a, b) => a.fromMm - b.fromMm))
@@ -102,7 +102,7 @@ export function rejoinOutline(
     const [a, b] = [before[before.length - 1]!, own[0]!]
     if (distance(applyAffine(a.move, corner), applyAffine(b.move, corner)) <= SAME_POINT_MM) continue
     const beforeId = piece.edges[(i + n - 1) % n]!.id
-    if (named.has(beforeId) ? !named.has(edge.id) : edge.role === 'dart-leg') before.push({ fromMm: a.toMm, toMm: a.toMm, move: b.move })
+    if (cutAtEnd.has(beforeId) || edge.role === 'dart-leg') before.push({ fromMm: a.toMm, toMm: a.toMm, move: b.move })
     else own.unshift({ fromMm: 0, toMm: 0, move: a.move })
   }
   const edges: Record<string, Path> = {}
