@@ -167,7 +167,10 @@ function onDown(event: PointerEvent, handle: Handle) {
 }
 function onMove(event: PointerEvent) {
   if (!start) return
-  const along = ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) / view.value.k
+  const along =
+    ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) /
+    view.value.k /
+    (start.handle.pace ?? 1)
   const step = rulerStepMm(prefs.units)
   emit('drag', start.handle, snap(start.handle, along, step))
 }

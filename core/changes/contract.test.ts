@@ -100,7 +100,7 @@ describe('every change', () => {
       if (!again.ok) throw new Error(again.problem.message)
       const now = kind.handles(garment, dragged, again.value, context).find((h) => h.id === amount.id)!
       expect(now.valueMm - amount.valueMm).toBeCloseTo(6, 6)
-      expect((now.at.x - amount.at.x) * amount.axis.x + (now.at.y - amount.at.y) * amount.axis.y).toBeCloseTo(6, 0)
+      expect((now.at.x - amount.at.x) * amount.axis.x + (now.at.y - amount.at.y) * amount.axis.y).toBeCloseTo(6 * (amount.pace ?? 1), 0)
     })
 
     it('names its fields after its own inputs', () => {

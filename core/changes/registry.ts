@@ -4,6 +4,7 @@ import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
 import { equalLegs } from './equal-legs'
 import { grade } from './grade'
+import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
 import { moveNotch } from './move-notch'
 import { placeSeam } from './place-seam'
@@ -26,6 +27,7 @@ export const CHANGE_KINDS = [
   blend,
   addAtEdge,
   shoulderWidth,
+  hemFullness,
   slashSwing,
 ] as unknown as readonly ChangeKind<unknown>[]
 

@@ -84,6 +84,8 @@ export interface Handle {
   valueMm: number
   isGrowth: boolean
   kind: 'level' | 'amount'
+  /** How far the place moves along its axis for one millimetre of the value; 1 when left out. */
+  pace?: number
 }
 
 /** One input of a change, as the form shows it. The kind of field decides the control; no screen knows the change. */

@@ -1,0 +1,59 @@
+import { measureLength } from '../../geometry'
+import { edgePath, type Edge, type EdgeRole, type Garment, type Piece, type PieceKind, type Shape } from '../../pattern'
+
+const HEMS: EdgeRole[] = ['hem', 'leg-opening']
+/** What hangs the piece up, by the kind of piece: the edge that keeps its length. */
+const TOPS: Partial<Record<PieceKind, EdgeRole>> = {
+  'skirt-front': 'waist',
+  'skirt-back': 'waist',
+  'leg-front': 'waist',
+  'leg-back': 'waist',
+  sleeve: 'cap',
+}
+const PARTNERS: Partial<Record<PieceKind, PieceKind>> = {
+  'skirt-front': 'skirt-back',
+  'skirt-back': 'skirt-front',
+  'leg-front': 'leg-back',
+  'leg-back': 'leg-front',
+}
+
+/** A hem and the edge opposite it, both in outline order, darts left out. */
+export interface HemAndTop {
+  hem: Edge[]
+  top: Edge[]
+}
+
+/** The hem of a skirt, leg or sleeve and what it hangs from; null for a piece that has not got both. */
+export function hemAndTop(piece: Piece): HemAndTop | null {
+  const role = TOPS[piece.kind]
+  if (!role) return null
+  const hem = runOf(piece, (e) => HEMS.includes(e.role))
+  const top = runOf(piece, (e) => e.role === role)
+  return hem.length > 0 && top.length > 0 ? { hem, top } : null
+}
+
+/** Edges of a kind in the order in which the outline comes to them, from the first after another kind. */
+function runOf(piece: Piece, is: (e: Edge) => boolean): Edge[] {
+  const n = piece.edges.length
+  const start = piece.edges.findIndex(
+    (e, i) => is(e) && !is(piece.edges[(i + n - 1) % n]!) && piece.edges[(i + n - 1) % n]!.role !== 'dart-leg',
+  )
+  if (start < 0) return []
+  return Array.from({ length: n }, (_, k) => piece.edges[(start + k) % n]!).filter(is)
+}
+
+/** The piece asked for and those that hang beside it: the other skirt or leg pieces. */
+export function hemPartners(garment: Garment, pieceId: string): Piece[] {
+  const asked = garment.pieces.find((p) => p.id === pieceId)
+  if (!asked || !hemAndTop(asked)) return []
+  const kind = PARTNERS[asked.kind]
+  const sewn = (p: Piece) =>
+    garment.seams.some((s) => {
+      const ids = s.sides.flat().map((r) => r.pieceId)
+      return ids.includes(asked.id) && ids.includes(p.id)
+    })
+  return [asked, ...garment.pieces.filter((p) => p.id !== asked.id && p.kind === kind && hemAndTop(p) && sewn(p))]
+}
+
+export const lengthOf = (shape: Shape, edges: readonly Edge[]): number =>
+  edges.reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
