@@ -58,7 +58,12 @@ describe('every change', () => {
       for (const c of cautions) if (c.mend) expect(kind.schema.safeParse(c.mend.inputs).success).toBe(true)
       expect(checkGarment(after)).toBeNull()
       expect(held.length).toBeGreaterThan(3)
-      expect(held.filter((h) => !h.held).map((h) => `${h.where}: ${h.label} ${h.before} ${h.after}`)).toEqual([])
+      expect(
+        held
+          .filter((h) => !h.held)
+          .map((h) => `${h.where}: ${h.label} ${h.before} ${h.after}`)
+          .join(),
+      ).toBe('')
       for (const h of held) expect(Number.isFinite(h.before) && Number.isFinite(h.after)).toBe(true)
       expect(touched.length).toBeGreaterThan(0)
       expect(after.pieces.map((p) => p.edges.map((e) => e.id))).toEqual(garment.pieces.map((p) => p.edges.map((e) => e.id)))

@@ -6,6 +6,7 @@ import { equalLegs } from './equal-legs'
 import { grade } from './grade'
 import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
+import { levelWedge } from './level-wedge'
 import { moveNotch } from './move-notch'
 import { placeSeam } from './place-seam'
 import { shoulderWidth } from './shoulder-width'
@@ -28,6 +29,7 @@ export const CHANGE_KINDS = [
   addAtEdge,
   shoulderWidth,
   hemFullness,
+  levelWedge,
   slashSwing,
 ] as unknown as readonly ChangeKind<unknown>[]
 

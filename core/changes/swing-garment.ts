@@ -1,4 +1,4 @@
-import { applyAffine, mapPath, mix, type Affine, type Point } from '../geometry'
+import { applyAffine, distance, mapPath, mix, type Affine, type Point } from '../geometry'
 import { cutPiece, moveParts, partOfPlace, partOfPoint, swingParts, type CutPiece, type Slash } from '../moves'
 import { shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { ok, type Result } from '../result'
@@ -99,4 +99,10 @@ export function homePart(piece: Piece, shape: Shape, cut: CutPiece): number {
   const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
   if (straight) return partOfPlace(cut, straight.id, 0)
   return partOfPoint(cut, mix(shape.grain.from, shape.grain.to, 0.5))
+}
+
+/** How far apart the two sides of an opened cut stand where it begins, mm; negative when they overlap. */
+export function openingOf({ plan, cut, moves }: SwungPiece, i = 0): number {
+  const { left, right, from } = cut.slashes[i]!
+  return Math.sign(plan.swings[i]!.openRad) * distance(applyAffine(moves[left]!, from), applyAffine(moves[right]!, from))
 }

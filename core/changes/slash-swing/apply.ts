@@ -1,4 +1,4 @@
-import { applyAffine, distance, placeAt } from '../../geometry'
+import { distance, placeAt } from '../../geometry'
 import { angleOfGap } from '../../moves'
 import { edgePath, findPiece, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -7,7 +7,7 @@ import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
-import { homePart, playSwings, swingGarment, type SwingPlan, type SwungPiece } from '../swing-garment'
+import { homePart, openingOf, playSwings, swingGarment, type SwingPlan, type SwungPiece } from '../swing-garment'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { SlashSwingInputs } from './schema'
 
@@ -37,12 +37,6 @@ function planSlash(piece: Piece, shape: Shape, inputs: SlashSwingInputs): Result
 
 export const swingSlash = (garment: Garment, inputs: SlashSwingInputs) =>
   swingGarment(garment, (piece, shape) => planSlash(piece, shape, inputs))
-
-/** How far apart the two sides of an opened cut stand where it begins, mm; negative when they overlap. */
-export function openingOf({ plan, cut, moves }: SwungPiece, i = 0): number {
-  const { left, right, from } = cut.slashes[i]!
-  return Math.sign(plan.swings[i]!.openRad) * distance(applyAffine(moves[left]!, from), applyAffine(moves[right]!, from))
-}
 
 function heldBySlash(
   before: Garment,

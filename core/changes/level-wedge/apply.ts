@@ -1,0 +1,234 @@
+import {
+  distance,
+  isStraightPath,
+  line,
+  measureLength,
+  mix,
+  placeAt,
+  rotateAbout,
+  subtract,
+  turnRad,
+  unit,
+  type Path,
+  type Point,
+} from '../../geometry'
+import { alongGrain, angleOfGap, meetLine, notchNear, partOfPlace } from '../../moves'
+import {
+  edgePath,
+  findPiece,
+  grainDirection,
+  neighbours,
+  notchPlace,
+  shapeOf,
+  type Garment,
+  type NotchPlace,
+  type Piece,
+  type Shape,
+} from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { EQUAL_MM, LENGTH_KEPT_MM, STRAIGHT_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
+import { homePart, openingOf, playSwings, swingGarment, type SwingPlan, type SwungPiece } from '../swing-garment'
+import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { LevelWedgeInputs } from './schema'
+
+/** Does an edge start at its upper end? */
+export function startsAbove(shape: Shape, edgeId: string): boolean {
+  const path = edgePath(shape, edgeId)
+  const grain = grainDirection(shape)
+  return alongGrain(path[0]!.from, grain) <= alongGrain(path[path.length - 1]!.to, grain)
+}
+
+/** The place so far below the upper end of an edge, mm from the edge's start; null beyond its lower end. */
+export function placeBelow(shape: Shape, edgeId: string, belowMm: number): number | null {
+  const length = measureLength(edgePath(shape, edgeId))
+  if (belowMm > length) return null
+  return startsAbove(shape, edgeId) ? belowMm : length - belowMm
+}
+
+/** The straight edge of a wedge ruled again, with what lies beside it cut at it or led to it. */
+function ruleStraight(piece: Piece, was: Shape, moved: Shape, inputs: LevelWedgeInputs): Shape | null {
+  const path = edgePath(was, inputs.edgeId)
+  const upperAtStart = startsAbove(was, inputs.edgeId)
+  const now = edgePath(moved, inputs.edgeId)
+  const ends: [Point, Point] = [now[0]!.from, now[now.length - 1]!.to]
+  const edges: Record<string, Path> = { ...moved.edges }
+  let grain = was.grain
+  if (inputs.straighten === 'between') {
+    edges[inputs.edgeId] = [line(...ends)]
+    // The cloth's threads go with the ruled edge.
+    const old = subtract(path[path.length - 1]!.to, path[0]!.from)
+    const turn = turnRad(old, subtract(ends[1], ends[0]))
+    const middle = mix(was.grain.from, was.grain.to, 0.5)
+    grain = { from: rotateAbout(was.grain.from, middle, turn), to: rotateAbout(was.grain.to, middle, turn) }
+  } else {
+    // The part that lay still keeps its line; the far end of the edge is where that line meets the edge beside it.
+    const stillAtStart = (inputs.straighten === 'lower') === upperAtStart
+    const still = stillAtStart ? ends[0] : ends[1]
+    const along = unit(subtract(path[path.length - 1]!.to, path[0]!.from))
+    const { before, after } = neighbours(piece, inputs.edgeId)
+    const beside = stillAtStart ? after : before
+    const met = meetLine(edgePath(moved, beside.id), stillAtStart, still, along)
+    if (!met) return null
+    edges[beside.id] = met
+    const corner = stillAtStart ? met[0]!.from : met[met.length - 1]!.to
+    edges[inputs.edgeId] = stillAtStart ? [line(still, corner)] : [line(corner, still)]
+  }
+  const notches = Object.fromEntries(
+    piece.notches.map((n): [string, NotchPlace] => {
+      if (edges[n.edgeId] === moved.edges[n.edgeId]) return [n.id, moved.notches[n.id]!]
+      return [n.id, notchNear(edges[n.edgeId]!, notchPlace(piece, moved, n.id, measureLength)!.point, moved.notches[n.id]!.from)]
+    }),
+  )
+  return { ...moved, edges, notches, grain }
+}
+
+function planWedge(piece: Piece, shape: Shape, inputs: LevelWedgeInputs): Result<SwingPlan | null> {
+  if (piece.id !== inputs.pieceId || inputs.amountMm === 0) return ok(null)
+  const edge = piece.edges.find((e) => e.id === inputs.edgeId)
+  const side = piece.edges.find((e) => e.id === inputs.hingeEdgeId)
+  if (!edge || !side) return refuse('reference-gone', piece.name, 'the edge this wedge was made for has gone.', 'Choose another edge.')
+  const atMm = placeBelow(shape, edge.id, inputs.belowMm)
+  const hingeAt = placeBelow(shape, side.id, inputs.hingeBelowMm)
+  if (atMm === null || hingeAt === null)
+    return refuse(
+      'slash-beside-edge',
+      `${piece.name}, ${(atMm === null ? edge : side).name}`,
+      'the wedge lies below the end of this edge.',
+      'Move it up.',
+    )
+  const mouth = placeAt(edgePath(shape, edge.id), atMm).point
+  const hinge = placeAt(edgePath(shape, side.id), hingeAt).point
+  const openRad = angleOfGap(inputs.amountMm, distance(mouth, hinge))
+  if (!Number.isFinite(openRad)) return refuse('amount-too-large', piece.name, 'the piece is too narrow for such a wedge.', 'Ask for less.')
+  const length = measureLength(edgePath(shape, edge.id))
+  const stillAbove = inputs.straighten !== 'upper'
+  const straight = isStraightPath(edgePath(shape, edge.id), STRAIGHT_MM)
+  return ok({
+    swings: [
+      {
+        slash: { from: { edgeId: edge.id, atMm }, through: [], to: { edgeId: side.id, atMm: hingeAt } },
+        hinge,
+        openRad,
+        label: inputs.amountMm < 0 ? 'fold out the wedge' : 'open the wedge',
+      },
+    ],
+    // A straight edge says which part lies still; otherwise the part with fold or grain does.
+    fixed: (cut) =>
+      straight ? partOfPlace(cut, edge.id, startsAbove(shape, edge.id) === stillAbove ? 0 : length) : homePart(piece, shape, cut),
+    ...(straight ? { redraw: (moved: Shape) => ruleStraight(piece, shape, moved, inputs) ?? moved } : {}),
+  })
+}
+
+export const swingWedge = (garment: Garment, inputs: LevelWedgeInputs) =>
+  swingGarment(garment, (piece, shape) => planWedge(piece, shape, inputs))
+
+/** Edges whose length the wedge may change: its own, and beside it where the straightened line gives or takes. */
+function changingEdges(piece: Piece, inputs: LevelWedgeInputs): Set<string> {
+  const { before, after } = neighbours(piece, inputs.edgeId)
+  return new Set([inputs.edgeId, ...(inputs.straighten === 'between' ? [] : [before.id, after.id])])
+}
+
+function heldByWedge(
+  before: Garment,
+  after: Garment,
+  swung: ReadonlyMap<string, SwungPiece>,
+  inputs: LevelWedgeInputs,
+  sizeId: string,
+): HeldPromise[] {
+  const { piece, was, is } = bothShapes(before, after, inputs.pieceId, sizeId)
+  const own = swung.get(piece.id)
+  const held = own ? [holdMeasure('width of the wedge', piece.name, inputs.amountMm, openingOf(own), EQUAL_MM)] : []
+  const changing = changingEdges(piece, inputs)
+  for (const edge of piece.edges) {
+    if (edge.role === 'dart-leg' || changing.has(edge.id)) continue
+    const promise = holdEdge(piece, was, is, edge.id)
+    held.push(
+      edge.id === inputs.hingeEdgeId ? holdMeasure(promise.label, promise.where, promise.before, promise.after, LENGTH_KEPT_MM) : promise,
+    )
+  }
+  const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
+  if (!isStraightPath(edgePath(was, edge.id), STRAIGHT_MM)) return [...held, holdGrain(piece, was, is)]
+  const toEdge = (s: Shape) => {
+    const path = edgePath(s, edge.id)
+    // Both are lines without a direction: the angle between them is 90 degrees at most.
+    const turn = Math.abs(turnRad(subtract(path[path.length - 1]!.to, path[0]!.from), grainDirection(s)))
+    return (Math.min(turn, Math.PI - turn) * 180) / Math.PI
+  }
+  return [...held, holdMeasure(`grain to the ${edge.name}`, piece.name, toEdge(was), toEdge(is), EQUAL_MM, 'deg')]
+}
+
+/** What each way of straightening gives or takes at the two ends of the edge, mm. */
+export function straightenFigures(garment: Garment, inputs: LevelWedgeInputs, sizeId: string) {
+  return (['lower', 'upper', 'between'] as const).flatMap((straighten) => {
+    const done = swingWedge(garment, { ...inputs, straighten })
+    if (!done.ok) return []
+    const { piece, was, is } = bothShapes(garment, done.value.garment, inputs.pieceId, sizeId)
+    const { before, after } = neighbours(piece, inputs.edgeId)
+    const upperFirst = startsAbove(was, inputs.edgeId)
+    const grew = (id: string) => measureLength(edgePath(is, id)) - measureLength(edgePath(was, id))
+    const [upper, lower] = upperFirst ? [before, after] : [after, before]
+    return [{ straighten, upper: { name: upper.name, mm: grew(upper.id) }, lower: { name: lower.name, mm: grew(lower.id) } }]
+  })
+}
+
+function straightenCautions(garment: Garment, inputs: LevelWedgeInputs, sizeId: string): Caution[] {
+  const piece = findPiece(garment, inputs.pieceId)!
+  const path = edgePath(shapeOf(piece, sizeId), inputs.edgeId)
+  if (inputs.amountMm === 0 || !isStraightPath(path, STRAIGHT_MM)) return []
+  const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
+  const said = (f: { name: string; mm: number }) =>
+    Math.abs(f.mm) <= EQUAL_MM ? '' : `${f.mm < 0 ? 'takes' : 'gives'} ${lengthToken(Math.abs(f.mm))} at the ${f.name}`
+  return straightenFigures(garment, inputs, sizeId).map(({ straighten, upper, lower }): Caution => {
+    const what = [said(upper), said(lower)].filter(Boolean).join(' and ')
+    const how =
+      straighten === 'lower'
+        ? 'ruled on from its upper part'
+        : straighten === 'upper'
+          ? 'ruled on from its lower part'
+          : 'ruled from end to end'
+    const message = `The ${edge.name} ${how} ${what || 'keeps both edges beside it; the grain leans with it'}.`
+    if (straighten === inputs.straighten) return { code: 'straightened', message, pieceId: piece.id }
+    return { code: `straighten-${straighten}`, message, pieceId: piece.id, mend: { label: 'Do it so', inputs: { ...inputs, straighten } } }
+  })
+}
+
+/**
+ * Takes a wedge out of a piece, or puts one in (craft 6.4): widest at one edge, nothing at the seam line of another.
+ * An edge that was straight is ruled straight again, and what that gives or takes beside it is said for every way.
+ * Refuses: a piece or edge that has gone, a wedge below the end of its edge or that leaves the piece, one that the piece
+ * is too narrow for or that crosses the outline (with the largest that works).
+ */
+export function applyLevelWedge(garment: Garment, inputs: LevelWedgeInputs, context: ChangeContext): Result<Applied> {
+  const piece = findPiece(garment, inputs.pieceId)
+  if (!piece)
+    return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
+  const done = swingWedge(garment, inputs)
+  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
+  if (!done.ok && done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room') return done
+  if (!done.ok || broken) {
+    const largest = findLargest(inputs.amountMm, (amountMm) => {
+      const tried = swingWedge(garment, { ...inputs, amountMm })
+      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
+    })
+    return refuse(
+      'amount-too-large',
+      done.ok ? broken!.where : done.problem.where,
+      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
+      `A wedge of ${lengthToken(Math.abs(largest))} at most can be ${inputs.amountMm < 0 ? 'taken out' : 'put in'} here.`,
+      largest,
+    )
+  }
+  const { garment: after, swung } = done.value
+  return ok({
+    garment: after,
+    touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
+    leftOut: [],
+    held: heldByWedge(garment, after, swung, inputs, context.sizeId),
+    cautions: straightenCautions(garment, inputs, context.sizeId),
+    moves: [...swung].flatMap(([pieceId, one]) => playSwings(pieceId, one)),
+  })
+}
