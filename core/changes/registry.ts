@@ -8,6 +8,7 @@ import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
 import { levelWedge } from './level-wedge'
 import { moveNotch } from './move-notch'
+import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
@@ -27,6 +28,7 @@ export const CHANGE_KINDS = [
   grade,
   blend,
   addAtEdge,
+  pivotSlide,
   shoulderWidth,
   hemFullness,
   levelWedge,

@@ -103,7 +103,9 @@ export type Field =
   | { type: 'levels'; key: string; pieceKey: string; label: string }
   | { type: 'partners'; key: string; label: string }
   | { type: 'choice'; key: string; label: string; options: { value: string; label: string }[] }
-  | { type: 'count'; key: string; label: string; max: number }
+  | { type: 'count'; key: string; label: string; min?: number; max: number }
+  /** A list of turns and slides of one piece. */
+  | { type: 'moves'; key: string; pieceKey: string; label: string }
   /** A list of lengths, as many as `count`; empty places take the length under `fallbackKey`. */
   | { type: 'lengths'; key: string; label: string; count: number; fallbackKey: string }
   /** Tables of grade rules. */

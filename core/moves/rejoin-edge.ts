@@ -15,7 +15,6 @@ import {
   scale,
   subtract,
   tangentAt,
-  turnAbout,
   turnDirection,
   turnRad,
   unit,
@@ -52,19 +51,20 @@ function cornersAlong(path: Path): number[] {
  * turns). Stretches keep their exact shape but for a window where two of them part:
  * where they were cut apart, an edge that was straight is redrawn straight from end to end, a curve runs smoothly over
  * the opening (or through the overlap); where they hang together at a hinge, the bend is rounded, over so little that
- * the edge keeps its length to HINGE_LENGTH_MM.
+ * the edge keeps its length to HINGE_LENGTH_MM. Where traced stretches part a little, the line runs half way between them.
  *
  * @param bits in order, covering the whole edge; a bit of no length at an end means that the neighbouring edge parts there
+ * @param ruled whether an edge that was straight is ruled straight again; a traced one keeps its stretches instead
  * @returns null when an overlap leaves no room for a smooth line
  */
-export function rejoinEdge(path: Path, bits: readonly Bit[]): Path | null {
+export function rejoinEdge(path: Path, bits: readonly Bit[], ruled = true): Path | null {
   const first = bits[0]!
   const last = bits[bits.length - 1]!
   const startPoint = applyAffine(first.move, path[0]!.from)
   const endPoint = applyAffine(last.move, path[path.length - 1]!.to)
   const joins = bits.slice(1).map((b, i) => joinAt(path, bits[i]!, b))
   const parted = joins.some((j) => j.jogMm > SAME_POINT_MM)
-  if (parted && isStraightPath(path, STRAIGHT_MM))
+  if (parted && ruled && isStraightPath(path, STRAIGHT_MM))
     return distance(startPoint, endPoint) > SAME_POINT_MM ? [line(startPoint, endPoint)] : null
   const corners = cornersAlong(path)
   const hinges = joins.filter((j) => j.jogMm <= SAME_POINT_MM).length
@@ -72,7 +72,12 @@ export function rejoinEdge(path: Path, bits: readonly Bit[]): Path | null {
   let reached = 0
   for (const [i, join] of joins.entries()) {
     const room = roomAround(corners, join.atMm, joins[i - 1]?.atMm, joins[i + 1]?.atMm)
-    const bridge = join.jogMm > SAME_POINT_MM ? bridgeOver(path, join, room) : roundHinge(path, join, room, HINGE_LENGTH_MM / hinges)
+    const bridge =
+      join.jogMm <= SAME_POINT_MM
+        ? roundHinge(path, join, room, HINGE_LENGTH_MM / hinges)
+        : ruled
+          ? bridgeOver(path, join, room)
+          : throughMiddle(path, join, Math.min(WINDOW_MIN_MM, room.beforeMm, room.afterMm))
     if (!bridge) return null
     const moved = stretch(path, reached, join.atMm - bridge.beforeMm, join.before)
     out.push(...moved, ...bridge.path)
@@ -136,11 +141,11 @@ function bridge(path: Path, join: Join, beforeMm: number, afterMm: number): Brid
   const leave = turnDirection(join.before, a.tangent)
   const arrive = turnDirection(join.after, b.tangent)
   // With nothing to run on from at an end of the edge, the bridge leaves straight for the other side.
-  const c1 = beforeMm > SAME_POINT_MM ? add(from, scale(leave, handle)) : third(from, to, HANDLE)
-  const c2 = afterMm > SAME_POINT_MM ? subtract(to, scale(arrive, handle)) : third(to, from, HANDLE)
+  const c1 = beforeMm > SAME_POINT_MM ? add(from, scale(leave, handle)) : partWay(from, to, HANDLE)
+  const c2 = afterMm > SAME_POINT_MM ? subtract(to, scale(arrive, handle)) : partWay(to, from, HANDLE)
   return { path: [cubic(from, c1, c2, to)], beforeMm, afterMm }
 }
-const third = (a: Point, b: Point, part: number): Point => add(a, scale(subtract(b, a), part))
+const partWay = (a: Point, b: Point, part: number): Point => add(a, scale(subtract(b, a), part))
 
 /** Window to each side of an overlap, in overlaps: the line then gets on at over half its pace. */
 const OVERLAPS = 3
@@ -172,24 +177,30 @@ function roundHinge(path: Path, join: Join, room: Room, allowedMm: number): Brid
   const bend = turnRad(into, turnDirection(join.after, at.tangent))
   const none: Bridge = { path: [], beforeMm: 0, afterMm: 0 }
   if (Math.abs(bend) * DEG <= SMOOTH_DEG || room.atCorner) return none
-  const hinge = applyAffine(join.before, at.point)
-  const through = turnDirection(turnAbout({ x: 0, y: 0 }, bend / 2), into)
-  const half = (away: number, move: Affine): Segment => {
-    const end = placeAt(path, join.atMm + away)
-    const far = applyAffine(move, end.point)
-    const handle = distance(far, hinge) * HANDLE
-    const onward = turnDirection(move, end.tangent)
-    return away < 0
-      ? cubic(far, add(far, scale(onward, handle)), subtract(hinge, scale(through, handle)), hinge)
-      : cubic(hinge, add(hinge, scale(through, handle)), subtract(far, scale(onward, handle)), far)
-  }
   let reach = Math.min(WINDOW_MIN_MM, room.beforeMm, room.afterMm, HINGE_OFF_MM / (OFF_PART * Math.abs(bend / 2)))
   while (reach > SAME_POINT_MM) {
-    const tried: Path = [half(-reach, join.before), half(reach, join.after)]
-    if (Math.abs(measureLength(tried) - 2 * reach) <= allowedMm) return { path: tried, beforeMm: reach, afterMm: reach }
+    const tried = throughMiddle(path, join, reach)
+    if (Math.abs(measureLength(tried.path) - 2 * reach) <= allowedMm) return tried
     reach /= 2
   }
   return none
+}
+
+/** A smooth line from one stretch to the next through the point half way between their ends, in the direction half way. */
+function throughMiddle(path: Path, join: Join, reach: number): Bridge {
+  const at = placeAt(path, join.atMm)
+  const middle = partWay(applyAffine(join.before, at.point), applyAffine(join.after, at.point), 1 / 2)
+  const through = unit(add(turnDirection(join.before, at.tangent), turnDirection(join.after, at.tangent)))
+  const half = (away: number, move: Affine): Segment => {
+    const end = placeAt(path, join.atMm + away)
+    const far = applyAffine(move, end.point)
+    const handle = distance(far, middle) * HANDLE
+    const onward = turnDirection(move, end.tangent)
+    return away < 0
+      ? cubic(far, add(far, scale(onward, handle)), subtract(middle, scale(through, handle)), middle)
+      : cubic(middle, add(middle, scale(through, handle)), subtract(far, scale(onward, handle)), far)
+  }
+  return { path: [half(-reach, join.before), half(reach, join.after)], beforeMm: reach, afterMm: reach }
 }
 
 function stretch(path: Path, fromMm: number, toMm: number, move: Affine): Path {

@@ -6,6 +6,7 @@ import {
   isStraightPath,
   line,
   measureLength,
+  nearestPlace,
   placeAt,
   subtract,
   unit,
@@ -32,7 +33,7 @@ export interface TracedRun {
  * Traces a piece part by part while the pattern is slid and turned in between (craft 6.7). Every traced run keeps its
  * exact length and shape. Edges that no run traces are joined from the end of the one before to the beginning of the one
  * after: straight ones straight, curves kept in their kind; edges that several runs trace are led smoothly from one to
- * the next. Notches go with what was traced, inner lines and points with the nearest run; the grain stays.
+ * the next. Notches go with what was traced, the ends of inner lines with a run beside them; points inside and the grain stay.
  *
  * Refuses two runs that part at a corner with no edge left untraced between them to join them.
  */
@@ -49,7 +50,7 @@ export function traceAndMove(piece: Piece, shape: Shape, runs: readonly TracedRu
   for (const edge of piece.edges) {
     const own = bits.get(edge.id)
     if (!own) continue
-    const path = rejoinEdge(edgePath(shape, edge.id), own)
+    const path = rejoinEdge(edgePath(shape, edge.id), own, false)
     if (!path) return refuse('no-room', `${piece.name}, ${edge.name}`, 'the runs traced here overlap too far.', 'Move them less far apart.')
     edges[edge.id] = path
   }
@@ -65,10 +66,14 @@ export function traceAndMove(piece: Piece, shape: Shape, runs: readonly TracedRu
       )
   }
   joinGaps(piece, shape, edges)
-  const moves = runs.map((r) => r.move)
   const nearestRun = (p: Point): Affine => {
-    const gaps = runs.map((r) => Math.min(...r.bits.map((b) => distanceTo(edgePath(shape, b.edgeId), p))))
-    return moves[gaps.indexOf(Math.min(...gaps))] ?? IDENTITY
+    let best = { gap: REACH_MM, move: IDENTITY }
+    for (const run of runs)
+      for (const b of run.bits) {
+        const gap = nearestPlace(edgePath(shape, b.edgeId), p).distanceMm
+        if (gap < best.gap) best = { gap, move: run.move }
+      }
+    return best.move
   }
   const notches = Object.fromEntries(
     piece.notches.map((notch): [string, NotchPlace] => {
@@ -83,13 +88,11 @@ export function traceAndMove(piece: Piece, shape: Shape, runs: readonly TracedRu
     }),
   )
   const lines = Object.fromEntries(Object.entries(shape.lines).map(([id, path]) => [id, moveLine(path, nearestRun)]))
-  const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, applyAffine(nearestRun(p), p)]))
-  return ok({ edges, notches, lines, points, grain: shape.grain })
+  return ok({ edges, notches, lines, points: shape.points, grain: shape.grain })
 }
 
-function distanceTo(path: Path, p: Point): number {
-  return Math.min(...path.map((s) => distance({ x: (s.from.x + s.to.x) / 2, y: (s.from.y + s.to.y) / 2 }, p)))
-}
+/** An inner line that ends nearer than this to a traced run goes along with it there, mm; further in it is marked first. */
+const REACH_MM = 40
 
 /** Edges that were not traced, from the end of the traced one before to the beginning of the one after. */
 function joinGaps(piece: Piece, shape: Shape, edges: Record<string, Path>): void {

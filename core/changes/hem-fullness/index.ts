@@ -62,7 +62,7 @@ export const hemFullness: ChangeKind<HemFullnessInputs> = {
         minus: 'Slimmer',
         ...(nowMm === undefined ? {} : { nowMm }),
       },
-      { type: 'count', key: 'cuts', label: 'Cuts', max: 12 },
+      { type: 'count', key: 'cuts', label: 'Cuts', min: 1, max: 12 },
       { type: 'partners', key: 'leftOut', label: 'Changed with it' },
       { type: 'length', key: 'clothMm', label: 'Width of the cloth' },
       { type: 'switch', key: 'folded', label: 'The cloth lies folded', hint: 'A piece on the fold always does.' },

@@ -1,0 +1,430 @@
+import { add, applyAffine, chain, dot, mix, scale, slideBy, subtract, turnAbout, type Point } from '../../geometry'
+import { pivotAngle, type TracedRun } from '../../moves'
+import { cornerPoint, cornersOf, edgePath, neighbours, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../size'
+import { SNAP_MM } from '../../tolerances'
+import { frameOf } from '../grade/grade-shape'
+import { shoulderEnds } from '../shoulder-width/find-shoulders'
+import type { PivotMove, PivotSlideInputs } from './schema'
+
+/** A run with what the hands do before it is traced. */
+export interface PivotRun extends TracedRun {
+  /** Where the pin sits in the end; null for a slide. */
+  pin: Point | null
+  turnRad: number
+  by: Point
+  /** What is pinned, what is looked at, what is traced, in words. */
+  pinName: string | null
+  targetName: string
+  targetMm: number
+  way: string
+  tracedNames: string
+}
+
+/** What becomes of one piece: the runs that are moved, and the edges that are joined anew. Everything else stays. */
+export interface PivotPlan {
+  runs: PivotRun[]
+  gaps: string[]
+  /** A place whose way is the amount asked for: where it was and where it is to come to, measured along a direction. */
+  watched: { was: Point; to: Point; direction: Point; label: string }[]
+}
+
+const names = (edges: readonly Edge[]) => [...new Set(edges.filter((e) => e.role !== 'dart-leg').map((e) => e.name))].join(', ')
+
+interface Side {
+  chain: SideChain
+  /** The side's edges in outline order with the darts between them. */
+  edges: Edge[]
+  top: Point
+  bottom: Point
+  outward: Point
+  down: Point
+  /** The edges that follow at the top and at the bottom. */
+  above: Edge
+  below: Edge
+}
+
+function sidesOf(piece: Piece, shape: Shape): Side[] {
+  const { across, down, middle } = frameOf(piece, shape)
+  return sideChains(piece, shape).map((c): Side => {
+    const ids = c.edges.map((e) => e.edgeId)
+    const reversed = c.edges[0]!.reversed
+    const [first, last] = reversed ? [ids[ids.length - 1]!, ids[0]!] : [ids[0]!, ids[ids.length - 1]!]
+    const n = piece.edges.length
+    const start = piece.edges.findIndex((e) => e.id === first)
+    const edges: Edge[] = []
+    for (let k = start; ; k = (k + 1) % n) {
+      edges.push(piece.edges[k]!)
+      if (piece.edges[k]!.id === last) break
+    }
+    const top = pointOnChain(shape, c, 0)
+    const before = neighbours(piece, first).before
+    const after = neighbours(piece, last).after
+    return {
+      chain: c,
+      edges,
+      top,
+      bottom: pointOnChain(shape, c, c.totalMm),
+      outward: scale(across, Math.sign(dot(top, across) - middle) || 1),
+      down,
+      above: reversed ? after : before,
+      below: reversed ? before : after,
+    }
+  })
+}
+
+/** The stretches of a side between two lengths from its top, mm; whole edges and darts where they lie inside. */
+function stretchOf(side: Side, fromMm: number, toMm: number): TracedRun['bits'] {
+  const bits: TracedRun['bits'] = []
+  for (const edge of side.edges) {
+    const part = side.chain.edges.find((e) => e.edgeId === edge.id)
+    if (!part) {
+      // A dart's leg goes with the end of the side edge that it hangs on.
+      const at = edgeBeforeDart(side, edge)
+      if (at >= fromMm - SNAP_MM && at <= toMm + SNAP_MM && !bits.some((b) => b.edgeId === edge.id)) bits.push({ edgeId: edge.id })
+      continue
+    }
+    const from = Math.max(fromMm, part.fromMm) - part.fromMm
+    const to = Math.min(toMm, part.fromMm + part.lengthMm) - part.fromMm
+    if (to - from <= SNAP_MM) continue
+    bits.push(
+      part.reversed
+        ? { edgeId: edge.id, fromMm: part.lengthMm - to, toMm: part.lengthMm - from }
+        : { edgeId: edge.id, fromMm: from, toMm: to },
+    )
+  }
+  return bits
+}
+
+/** How far down the side the dart lies whose leg this is, mm. */
+function edgeBeforeDart(side: Side, leg: Edge): number {
+  const k = side.edges.indexOf(leg)
+  const before = [...side.edges.slice(0, k)].reverse().find((e) => e.role !== 'dart-leg')!
+  const part = side.chain.edges.find((e) => e.edgeId === before.id)!
+  return part.reversed ? part.fromMm : part.fromMm + part.lengthMm
+}
+
+const wordsOf = (piece: Piece, side: Side, atMm: number): string => {
+  if (atMm <= SNAP_MM) return cornerName(piece, side, true)
+  if (atMm >= side.chain.totalMm - SNAP_MM) return cornerName(piece, side, false)
+  return 'side'
+}
+function cornerName(piece: Piece, side: Side, top: boolean): string {
+  const part = side.chain.edges[top ? 0 : side.chain.edges.length - 1]!
+  const { start, end } = cornersOf(piece, part.edgeId)
+  return (top === part.reversed ? end : start).name
+}
+
+/** A turn about a place of a side until another place of it has gone out by an amount. */
+function turnSide(
+  piece: Piece,
+  shape: Shape,
+  side: Side,
+  pinMm: number,
+  targetMm: number,
+  amountMm: number,
+  zone: string,
+  bits: TracedRun['bits'],
+): PivotRun | null {
+  const pin = pointOnChain(shape, side.chain, pinMm)
+  const target = pointOnChain(shape, side.chain, targetMm)
+  const turnRad = pivotAngle(pin, target, side.outward, amountMm)
+  if (turnRad === null) return null
+  return {
+    bits,
+    move: turnAbout(pin, turnRad),
+    pin,
+    turnRad,
+    by: { x: 0, y: 0 },
+    pinName: wordsOf(piece, side, pinMm),
+    targetName: `side at the ${zone}`,
+    targetMm: amountMm,
+    way: amountMm < 0 ? 'inward' : 'outward',
+    tracedNames: names(side.edges.filter((e) => bits.some((b) => b.edgeId === e.id))),
+  }
+}
+
+function slideRun(
+  edges: readonly Edge[],
+  by: Point,
+  targetName: string,
+  targetMm: number,
+  way: string,
+  bits?: TracedRun['bits'],
+): PivotRun {
+  return {
+    bits: bits ?? edges.map((e) => ({ edgeId: e.id })),
+    move: slideBy(by),
+    pin: null,
+    turnRad: 0,
+    by,
+    pinName: null,
+    targetName,
+    targetMm,
+    way,
+    tracedNames: names(edges),
+  }
+}
+
+type Plan = (garment: Garment, piece: Piece, shape: Shape, amountMm: number, sizeId: string) => PivotPlan | null
+
+const join = (plans: (PivotPlan | null)[]): PivotPlan | null => {
+  if (plans.length === 0 || plans.some((p) => p === null)) return null
+  const all = plans as PivotPlan[]
+  return { runs: all.flatMap((p) => p.runs), gaps: all.flatMap((p) => p.gaps), watched: all.flatMap((p) => p.watched) }
+}
+
+const waist: Plan = (garment, piece, shape, amountMm, sizeId) =>
+  join(
+    sidesOf(piece, shape).map((side) => {
+      const at = zonesOnChain(garment, side.chain, sizeId).find((z) => z.zone === 'waist')?.atMm
+      if (at === undefined) return null
+      const total = side.chain.totalMm
+      const place = pointOnChain(shape, side.chain, at)
+      const upper = at > SNAP_MM ? turnSide(piece, shape, side, 0, at, amountMm, 'waist', stretchOf(side, 0, at)) : undefined
+      const lower =
+        at < total - SNAP_MM ? turnSide(piece, shape, side, total, at, amountMm, 'waist', stretchOf(side, at, total)) : undefined
+      if (upper === null || lower === null) return null
+      const runs = [upper, lower].filter((r): r is PivotRun => r !== undefined)
+      const gaps = !lower ? [side.below.id] : !upper ? [side.above.id] : []
+      // Two turns about different pins come to lie a little apart there: the line runs half way between.
+      const to = mix(applyAffine(runs[0]!.move, place), applyAffine(runs[runs.length - 1]!.move, place), 0.5)
+      return { runs, gaps, watched: [{ was: place, to, direction: side.outward, label: 'side at the waist goes out by' }] }
+    }),
+  )
+
+const hip: Plan = (garment, piece, shape, amountMm, sizeId) =>
+  join(
+    sidesOf(piece, shape).map((side) => {
+      const zones = zonesOnChain(garment, side.chain, sizeId)
+      const at = zones.find((z) => z.zone === 'hip')?.atMm
+      const from = zones.find((z) => z.zone === 'waist')?.atMm ?? 0
+      if (at === undefined || at - from <= SNAP_MM) return null
+      const total = side.chain.totalMm
+      const place = pointOnChain(shape, side.chain, at)
+      // A hip at the hem is the end of the side.
+      const end = at > total - NEAR_END_MM ? total : at
+      const turned = turnSide(piece, shape, side, from, end, amountMm, 'hip', stretchOf(side, from, end))
+      if (!turned) return null
+      const runs = [turned]
+      if (from > SNAP_MM) runs.push(slideRun([], { x: 0, y: 0 }, '', 0, '', stretchOf(side, 0, from)))
+      if (end < total) {
+        const by = subtract(applyAffine(turned.move, pointOnChain(shape, side.chain, end)), pointOnChain(shape, side.chain, end))
+        runs.push(slideRun(side.edges, by, 'hip', amountMm, 'outward', stretchOf(side, end, total)))
+      }
+      const watchedAt = end === total ? side.bottom : place
+      return {
+        runs,
+        gaps: [side.below.id],
+        watched: [
+          { was: watchedAt, to: applyAffine(turned.move, watchedAt), direction: side.outward, label: 'side at the hip goes out by' },
+        ],
+      }
+    }),
+  )
+/** A hip nearer than this to the end of the side is that end, mm. */
+const NEAR_END_MM = 5
+
+/** The armhole above a side, with the shoulder it ends at; null where there is none. */
+function armholeAbove(piece: Piece, shape: Shape, side: Side) {
+  const end = shoulderEnds(piece).find((e) => e.armhole[e.armhole.length - 1]!.id === side.above.id)
+  if (!end) return null
+  const path = edgePath(shape, end.shoulder.id)
+  const [start, last] = [path[0]!.from, path[path.length - 1]!.to]
+  return { ...end, tip: end.reversed ? start : last, inner: end.reversed ? last : start }
+}
+
+const bust: Plan = (_garment, piece, shape, amountMm) =>
+  join(
+    sidesOf(piece, shape).map((side) => {
+      const arm = armholeAbove(piece, shape, side)
+      const turnRad = arm && pivotAngle(arm.tip, side.top, side.outward, amountMm)
+      if (!arm || turnRad === null) return null
+      const turned = turnAbout(arm.tip, turnRad)
+      const underarm = applyAffine(turned, side.top)
+      const by = subtract(underarm, side.top)
+      // The side is slid to the new underarm and turned about it until its lower end is back above its old place.
+      const back = pivotAngle(underarm, add(side.bottom, by), side.outward, -dot(by, side.outward))
+      if (back === null) return null
+      const armRun: PivotRun = {
+        bits: arm.armhole.map((e) => ({ edgeId: e.id })),
+        move: turned,
+        pin: arm.tip,
+        turnRad,
+        by: { x: 0, y: 0 },
+        pinName: 'shoulder tip',
+        targetName: 'underarm',
+        targetMm: amountMm,
+        way: amountMm < 0 ? 'inward' : 'outward',
+        tracedNames: names(arm.armhole),
+      }
+      const sideRun: PivotRun = {
+        bits: side.edges.map((e) => ({ edgeId: e.id })),
+        move: chain(turnAbout(underarm, back), slideBy(by)),
+        pin: underarm,
+        turnRad: back,
+        by,
+        pinName: 'new underarm',
+        targetName: 'lower end of the side',
+        targetMm: 0,
+        way: 'back above its old place',
+        tracedNames: names(side.edges),
+      }
+      return {
+        runs: [armRun, sideRun],
+        gaps: [side.below.id],
+        watched: [{ was: side.top, to: applyAffine(turned, side.top), direction: side.outward, label: 'underarm goes out by' }],
+      }
+    }),
+  )
+
+/** A shoulder with the darts in it, from its inner end: the edges that turn when its slope is changed. */
+function shoulderRun(piece: Piece, first: Edge, reversed: boolean): { edges: Edge[]; inner: Edge } {
+  const edges = [first]
+  let inner = first
+  for (;;) {
+    const { before, after } = neighbours(piece, inner.id)
+    const next = reversed ? after : before
+    if (next.role !== 'dart-leg' && next.role !== 'shoulder') return { edges, inner: edges.filter((e) => e.role === 'shoulder').at(-1)! }
+    edges.push(next)
+    inner = next
+  }
+}
+
+const slope: Plan = (_garment, piece, shape, amountMm) =>
+  join(
+    sidesOf(piece, shape).map((side) => {
+      const arm = armholeAbove(piece, shape, side)
+      if (!arm) return null
+      const run = shoulderRun(piece, arm.shoulder, arm.reversed)
+      const path = edgePath(shape, run.inner.id)
+      const neck = arm.reversed ? path[path.length - 1]!.to : path[0]!.from
+      const up = scale(side.down, -1)
+      const turnRad = pivotAngle(neck, arm.tip, up, amountMm)
+      if (turnRad === null) return null
+      const turned = turnAbout(neck, turnRad)
+      const by = subtract(applyAffine(turned, arm.tip), arm.tip)
+      const shoulder: PivotRun = {
+        bits: run.edges.map((e) => ({ edgeId: e.id })),
+        move: turned,
+        pin: neck,
+        turnRad,
+        by: { x: 0, y: 0 },
+        pinName: 'neck point',
+        targetName: 'shoulder tip',
+        targetMm: amountMm,
+        way: amountMm < 0 ? 'downward' : 'upward',
+        tracedNames: names(run.edges),
+      }
+      const armhole = slideRun(arm.armhole, by, 'armhole with the shoulder tip', amountMm, amountMm < 0 ? 'downward' : 'upward')
+      // From the underarm to the first dart, or to the end, the side is joined anew.
+      const gap = side.chain.edges[0]!.edgeId
+      return {
+        runs: [shoulder, armhole],
+        gaps: [gap],
+        watched: [{ was: arm.tip, to: applyAffine(turned, arm.tip), direction: up, label: 'shoulder tip goes up by' }],
+      }
+    }),
+  )
+
+const longer: Plan = (_garment, piece, shape, amountMm) => {
+  const { down } = frameOf(piece, shape)
+  const hem = piece.edges.filter((e) => e.role === 'hem' || e.role === 'leg-opening')
+  if (hem.length === 0 || piece.kind === 'sleeve' || piece.kind === 'band') return null
+  const n = piece.edges.length
+  const first = hem.find((e) => !hem.includes(neighbours(piece, e.id).before))!
+  const last = hem.find((e) => !hem.includes(neighbours(piece, e.id).after))!
+  const start = piece.edges.indexOf(first)
+  const run: Edge[] = []
+  for (let k = start; ; k = (k + 1) % n) {
+    run.push(piece.edges[k]!)
+    if (piece.edges[k] === last) break
+  }
+  const by = scale(down, amountMm)
+  return {
+    runs: [slideRun(run, by, 'hem', amountMm, amountMm < 0 ? 'up along the grain' : 'down along the grain')],
+    gaps: [neighbours(piece, first.id).before.id, neighbours(piece, last.id).after.id],
+    watched: [
+      {
+        was: edgePath(shape, first.id)[0]!.from,
+        to: applyAffine(slideBy(by), edgePath(shape, first.id)[0]!.from),
+        direction: down,
+        label: 'hem goes down by',
+      },
+    ],
+  }
+}
+
+const wider: Plan = (_garment, piece, shape, amountMm) =>
+  join(
+    sidesOf(piece, shape).map((side) => {
+      const arm = armholeAbove(piece, shape, side)
+      const by = scale(side.outward, amountMm)
+      const edges = [...(arm ? arm.armhole : []), ...side.edges]
+      return {
+        runs: [slideRun(edges, by, 'side', amountMm, amountMm < 0 ? 'inward' : 'outward')],
+        gaps: [arm ? arm.shoulder.id : side.above.id, side.below.id],
+        watched: [{ was: side.bottom, to: applyAffine(slideBy(by), side.bottom), direction: side.outward, label: 'side goes out by' }],
+      }
+    }),
+  )
+
+const PLANS: Record<Exclude<PivotSlideInputs['sequence'], 'free'>, Plan> = { waist, hip, bust, slope, longer, wider }
+
+/** Kinds of pieces that have a side: sleeves and bands have moves of their own. */
+const BODIES = ['front', 'back', 'skirt-front', 'skirt-back', 'leg-front', 'leg-back']
+
+/** What a ready-made sequence does to a piece, or null when it has no place on it or no turn gives the amount. */
+export function planSequence(
+  garment: Garment,
+  piece: Piece,
+  shape: Shape,
+  sequence: keyof typeof PLANS,
+  amountMm: number,
+  sizeId: string,
+): PivotPlan | null {
+  return BODIES.includes(piece.kind) ? PLANS[sequence](garment, piece, shape, amountMm, sizeId) : null
+}
+
+/** The runs of a free list; null when a corner or edge has gone or no turn gets a place there. */
+export function planMoves(piece: Piece, shape: Shape, moves: readonly PivotMove[]): PivotPlan | null {
+  const { across, down } = frameOf(piece, shape)
+  const runs: PivotRun[] = []
+  const watched: PivotPlan['watched'] = []
+  for (const move of moves) {
+    const edges = move.edgeIds.flatMap((id) => piece.edges.find((e) => e.id === id) ?? [])
+    if (edges.length < move.edgeIds.length) return null
+    if (move.how === 'slide') {
+      const by = add(scale(across, move.acrossMm), scale(down, move.alongMm))
+      runs.push(slideRun(edges, by, 'pattern', Math.sqrt(dot(by, by)), 'along the vector'))
+      continue
+    }
+    const pin = cornerPoint(piece, shape, move.pinId)
+    const target = cornerPoint(piece, shape, move.targetId)
+    const direction = move.direction === 'across' ? across : down
+    const turnRad = pin && target ? pivotAngle(pin, target, direction, move.byMm) : null
+    if (!pin || !target || turnRad === null) return null
+    const name = (id: string) => piece.corners.find((c) => c.id === id)!.name
+    runs.push({
+      bits: move.edgeIds.map((edgeId) => ({ edgeId })),
+      move: turnAbout(pin, turnRad),
+      pin,
+      turnRad,
+      by: { x: 0, y: 0 },
+      pinName: name(move.pinId),
+      targetName: name(move.targetId),
+      targetMm: move.byMm,
+      way: move.direction === 'across' ? 'across' : 'along the grain',
+      tracedNames: names(edges),
+    })
+    watched.push({ was: target, to: applyAffine(turnAbout(pin, turnRad), target), direction, label: `${name(move.targetId)} goes by` })
+  }
+  return { runs, gaps: freeGaps(piece, runs), watched }
+}
+
+/** In a free list whatever lies beside a moved run and is not traced itself is joined anew. */
+function freeGaps(piece: Piece, runs: readonly PivotRun[]): string[] {
+  const traced = new Set(runs.flatMap((r) => r.bits.map((b) => b.edgeId)))
+  const beside = runs.flatMap((r) => r.bits.flatMap((b) => [neighbours(piece, b.edgeId).before.id, neighbours(piece, b.edgeId).after.id]))
+  return [...new Set(beside.filter((id) => !traced.has(id)))]
+}
