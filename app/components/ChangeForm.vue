@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findKind, type Applied, type Change, type GradeInputs, type Level } from '~~/core/changes'
+import { findKind, type Applied, type Change, type GradeInputs, type Level, type PivotMove } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
@@ -62,6 +62,14 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         :amount-mm="numberOf('amountMm')"
         @update:model-value="set(f.key, $event)"
       />
+      <FieldsMovesField
+        v-else-if="f.type === 'moves'"
+        :model-value="(inputs[f.key] as PivotMove[]) ?? []"
+        :label="f.label"
+        :garment="garment"
+        :piece-id="String(inputs[f.pieceKey])"
+        @update:model-value="set(f.key, $event)"
+      />
       <FieldsPartnersField
         v-else-if="f.type === 'partners'"
         :model-value="(inputs[f.key] as string[]) ?? []"
@@ -86,11 +94,11 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         <input
           type="number"
           class="field w-24"
-          min="0"
+          :min="f.min ?? 0"
           :max="f.max"
           :value="inputs[f.key]"
           :data-test="`field-${f.key}`"
-          @change="set(f.key, Math.min(f.max, Math.max(0, Math.round(Number(($event.target as HTMLInputElement).value)) || 0)))"
+          @change="set(f.key, Math.min(f.max, Math.max(f.min ?? 0, Math.round(Number(($event.target as HTMLInputElement).value)) || 0)))"
         />
       </label>
       <FieldsLengthsField

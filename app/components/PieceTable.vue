@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { select } from 'd3-selection'
 import { zoom as makeZoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom'
-import { Layers2, Maximize, Minus, Plus } from 'lucide-vue-next'
+import { ChevronLeft, ChevronRight, Layers2, Maximize, Minus, Plus } from 'lucide-vue-next'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Applied, Handle } from '~~/core/changes'
@@ -26,13 +26,17 @@ const props = defineProps<{
   handles: Handle[]
   touchedIds: string[]
 }>()
-const emit = defineEmits<{ drag: [handle: Handle, byMm: number]; drop: [] }>()
+const emit = defineEmits<{
+  drag: [handle: Handle, byMm: number]
+  drop: []
+  /** To a place inside the open stop, 0 to 1. */ step: [progress: number]
+}>()
 
 const prefs = usePrefs()
 const frame = ref<HTMLElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 const view = shallowRef({ x: 0, y: 0, k: 1 })
-const { width, height } = useElementSize(frame)
+const { width: tableWidth, height } = useElementSize(frame)
 let behaviour: ZoomBehavior<SVGSVGElement, unknown> | null = null
 let touched = false
 
@@ -41,12 +45,12 @@ const RIM = 34
 const LEGEND = 74
 
 function fit() {
-  if (!svg.value || !behaviour || width.value === 0) return
+  if (!svg.value || !behaviour || tableWidth.value === 0) return
   const k = Math.min(
-    (width.value - 2 * RIM) / Math.max(props.layout.widthMm, 1),
+    (tableWidth.value - 2 * RIM) / Math.max(props.layout.widthMm, 1),
     (height.value - 2 * RIM - LEGEND) / Math.max(props.layout.heightMm, 1),
   )
-  const x = (width.value - props.layout.widthMm * k) / 2
+  const x = (tableWidth.value - props.layout.widthMm * k) / 2
   const y = (height.value - LEGEND - props.layout.heightMm * k) / 2
   select(svg.value).call(behaviour.transform, zoomIdentity.translate(x, y).scale(k))
   touched = false
@@ -68,7 +72,7 @@ onMounted(() => {
   select(svg.value!).call(behaviour).on('dblclick.zoom', null)
   fit()
 })
-watch([width, height, () => props.layout], () => {
+watch([tableWidth, height, () => props.layout], () => {
   if (!touched) fit()
 })
 
@@ -96,6 +100,24 @@ const grid = computed(() => {
   const strong = prefs.units === 'in' ? 6 : 10
   return { fine, strong: fine * strong, showFine: fine * view.value.k > 7 }
 })
+
+/** The moves of the open stop, piece by piece; pieces are worked on at the same time. */
+const movesOf = (pieceId: string) => props.applied?.moves?.filter((m) => m.pieceId === pieceId) ?? []
+const steps = computed(() => Math.max(0, ...(props.applied?.moves ?? []).map((m) => movesOf(m.pieceId).length)))
+const playing = computed(() => steps.value > 0 && props.progress > 0 && props.progress < 1)
+/** How many moves are done, with the one at hand as a fraction. */
+const movesDone = computed(() => props.progress * steps.value)
+const moveAt = computed(() => Math.min(steps.value, Math.floor(movesDone.value + 1e-6) + 1))
+const moveLabel = computed(() => {
+  const first = props.applied?.moves?.[0]
+  return first ? (movesOf(first.pieceId)[moveAt.value - 1]?.label ?? '') : ''
+})
+/** Step by step: from one finished move to the next. */
+function stepMove(way: 1 | -1) {
+  const now = movesDone.value
+  const next = way > 0 ? Math.floor(now + 1e-3) + 1 : Math.ceil(now - 1e-3) - 1
+  emit('step', Math.min(1, Math.max(0, next / steps.value)))
+}
 
 /** All sizes of the nest: shown when asked for, and when the open stop has just made them. */
 const wantSizes = ref(false)
@@ -152,7 +174,11 @@ const shown = computed(() =>
   props.handles.map((h) => {
     const level = h.kind === 'level' ? levels.value.find((l) => l.asked && `level:${l.id}` === h.id) : null
     const at = level ? level.to : place(h.pieceId, h.at)
-    return { handle: h, at }
+    const labelled = h.kind === 'level'
+    const width = labelled ? 60 + 7.5 * h.label.length : 84
+    // Near the right rim the figure stands on the other side.
+    const flip = at.x * view.value.k + view.value.x + 15 + width > tableWidth.value
+    return { handle: h, at, width, flip, quiet: labelled && !h.line }
   }),
 )
 
@@ -245,10 +271,11 @@ defineExpose({ fit })
             :original="p.original"
             :from="p.from"
             :to="p.to"
-            :t="t"
+            :t="playing && movesOf(p.piece.id).length > 0 ? 0 : t"
             :zoom="view.k"
             :dimmed="touchedIds.length > 0 && !touchedIds.includes(p.piece.id)"
           />
+          <MovesOnTable v-if="playing && movesOf(p.piece.id).length > 0" :moves="movesOf(p.piece.id)" :at="movesDone" :zoom="view.k" />
           <path
             v-for="n in p.nest"
             :key="n.id"
@@ -299,23 +326,38 @@ defineExpose({ fit })
             stroke="var(--note)"
             :stroke-width="1.8 / view.k"
           />
-          <g :transform="`translate(${h.at.x + 15 / view.k} ${h.at.y}) scale(${1 / view.k})`">
-            <rect
-              x="0"
-              y="-14"
-              :width="h.handle.kind === 'level' ? 108 : 84"
-              height="28"
-              rx="7"
-              fill="var(--note-pale)"
-              stroke="var(--note)"
-            />
-            <text x="9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
+          <!-- Marks that say where (a hinge, a cut) show their figure when they are taken hold of. -->
+          <g
+            :transform="`translate(${h.at.x + (h.flip ? -15 : 15) / view.k} ${h.at.y}) scale(${1 / view.k})`"
+            :class="h.quiet && 'quiet-label'"
+          >
+            <rect :x="h.flip ? -h.width : 0" y="-14" :width="h.width" height="28" rx="7" fill="var(--note-pale)" stroke="var(--note)" />
+            <text :x="h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
               {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
             </text>
           </g>
         </g>
       </g>
     </svg>
+    <div
+      v-if="steps > 0"
+      class="absolute top-3 left-1/2 flex -translate-x-1/2 items-center gap-1 rounded-lg border border-edge bg-panel p-0.5 text-sm"
+      data-test="move-steps"
+    >
+      <button class="btn-quiet" aria-label="One move back" :disabled="progress <= 0" data-test="move-back" @click="stepMove(-1)">
+        <ChevronLeft class="size-5" />
+      </button>
+      <span class="max-w-96 px-1 text-center" aria-live="polite"
+        ><template v-if="playing"
+          ><b>{{ moveAt }} of {{ steps }}</b> {{ moveLabel }}</template
+        ><template v-else>{{
+          progress >= 1 ? `${steps} ${steps === 1 ? 'move' : 'moves'}, done` : 'before the first move'
+        }}</template></span
+      >
+      <button class="btn-quiet" aria-label="One move on" :disabled="progress >= 1" data-test="move-on" @click="stepMove(1)">
+        <ChevronRight class="size-5" />
+      </button>
+    </div>
     <div class="absolute bottom-3 left-3 flex gap-1 rounded-lg border border-edge bg-panel p-0.5">
       <button class="btn-quiet" aria-label="Zoom in" @click="zoomBy(1.25)"><Plus class="size-5" /></button>
       <button class="btn-quiet" aria-label="Zoom out" @click="zoomBy(0.8)"><Minus class="size-5" /></button>
@@ -355,3 +397,13 @@ defineExpose({ fit })
     </div>
   </div>
 </template>
+
+<style scoped>
+.quiet-label {
+  visibility: hidden;
+}
+[data-handle]:hover .quiet-label,
+[data-handle]:focus .quiet-label {
+  visibility: visible;
+}
+</style>

@@ -21,7 +21,10 @@ const count = computed(() => props.plan.length)
 const PACE = 0.8
 const { pause, resume } = useRafFn(
   ({ delta }) => {
-    const next = props.position + (delta / 1000) * PACE
+    // A stop of several moves takes its time for each.
+    const moves = props.stops[Math.floor(props.position)]?.applied?.moves ?? []
+    const each = Math.max(1, ...moves.map((m) => moves.filter((o) => o.pieceId === m.pieceId).length))
+    const next = props.position + ((delta / 1000) * PACE) / each
     emit('update:position', Math.min(next, count.value))
     if (next >= count.value) stop()
   },
@@ -86,7 +89,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
       <Pause v-if="playing" class="size-5" /><Play v-else class="size-5" />
     </button>
     <div class="min-w-0 flex-1 overflow-x-auto">
-      <div class="min-w-max px-1" :style="{ width: `max(100%, ${count * 7 + 11}rem)` }">
+      <div class="px-1" :style="{ width: `max(100%, ${count * 7 + 11}rem)` }">
         <div class="relative flex">
           <button
             class="w-24 shrink-0 rounded-lg py-1 text-left text-sm hover:bg-act-pale"

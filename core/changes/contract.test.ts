@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
+import { nestOf } from '../../demo/nest'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { checkGarment, type Garment } from '../pattern'
 import { deepFreeze } from '../pattern/test-pieces'
@@ -115,6 +116,31 @@ describe('every change', () => {
   })
 })
 
+describe('every change on a nest of sizes', () => {
+  const nests: [string, Garment][] = [
+    ['blouse', deepFreeze(nestOf(draftBlouse()))],
+    ['trousers', deepFreeze(nestOf(draftTrousers(TAPERED)))],
+    ['dress', deepFreeze(nestOf(draftQuayDress()))],
+  ]
+  it.each(nests)('works in every size of the %s', (_, nest) => {
+    for (const kind of CHANGE_KINDS) {
+      const begun = kind.begin(nest, context)
+      // A grade adds sizes to a nest that has them already: its own tests do that.
+      if (!begun.ok || kind.kind === 'grade') continue
+      const result = kind.apply(nest, kind.withAmount(nest, begun.value, 14, context), context)
+      expect(result.ok ? '' : `${kind.kind}, ${result.problem.where}: ${result.problem.message}`).toBe('')
+      if (!result.ok) continue
+      expect(checkGarment(result.value.garment), kind.kind).toBeNull()
+      expect(
+        result.value.held
+          .filter((h) => !h.held)
+          .map((h) => `${kind.kind} ${h.where}: ${h.label} ${h.before} ${h.after}`)
+          .join(),
+      ).toBe('')
+    }
+  })
+})
+
 describe('findChanges', () => {
   it.each([
     ['shorten', 'lengthen'],
@@ -122,6 +148,11 @@ describe('findChanges', () => {
     ['shorten the body by 1 3/8 inch', 'lengthen'],
     ['hem drops at the back', 'uneven-hem'],
     ['waist seam too low', 'place-seam'],
+    ['seam falls off the shoulder', 'shoulder-width'],
+    ['skirt too full', 'hem-fullness'],
+    ['back hem tilts', 'level-wedge'],
+    ['squarer shoulder', 'pivot-slide'],
+    ['cut and spread', 'slash-swing'],
   ])('finds for “%s” %s first', (question, kind) => {
     expect(findChanges(question)[0]?.kind).toBe(kind)
   })

@@ -1,6 +1,6 @@
-import { applyAffine, distance, mapPath, mix, type Affine, type Point } from '../geometry'
+import { applyAffine, distance, line, mapPath, measureLength, mix, norm, subtract, unit, type Affine, type Point } from '../geometry'
 import { cutPiece, moveParts, partOfPlace, partOfPoint, swingParts, type CutPiece, type Slash } from '../moves'
-import { shapeOf, type Garment, type Piece, type Shape } from '../pattern'
+import { edgePath, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { ok, type Result } from '../result'
 import type { PlayMove } from './types'
 
@@ -75,11 +75,12 @@ export function playSwings(pieceId: string, { plan, cut }: SwungPiece): PlayMove
     const hinge = applyAffine(before[carried[0] ?? 0]!, swing.hinge)
     const { from, to } = cut.slashes[i]!
     const turn = carried[0] === undefined ? 0 : turnBetween(before[carried[0]]!, after[carried[0]]!)
+    const way = [from, ...swing.slash.through, to].map((p) => applyAffine(before[carried[0] ?? 0]!, p))
     return {
       pieceId,
       label: swing.label,
       pin: hinge,
-      cut: [{ kind: 'line', from: applyAffine(before[carried[0] ?? 0]!, from), to: applyAffine(before[carried[0] ?? 0]!, to) }],
+      cut: way.slice(1).map((p, k) => line(way[k]!, p)),
       parts: carried.map((k) => mapPath(cut.parts[k]!.outline, (p) => applyAffine(before[k]!, p))),
       traced: [],
       turnRad: turn,
@@ -106,3 +107,30 @@ export function openingOf({ plan, cut, moves }: SwungPiece, i = 0): number {
   const { left, right, from } = cut.slashes[i]!
   return Math.sign(plan.swings[i]!.openRad) * distance(applyAffine(moves[left]!, from), applyAffine(moves[right]!, from))
 }
+
+/**
+ * Where an amount is dragged: the end of the cut edge on the part that swings, square to its way from the hinge. It goes
+ * as much faster than the opening as it is further from the hinge.
+ *
+ * @param own the piece as swung by any amount
+ * @param opened whether that amount is in place; otherwise the place is given as it is before
+ */
+export function swingHandle(shape: Shape, own: SwungPiece, edgeId: string, opened: boolean): { at: Point; axis: Point; pace: number } {
+  const path = edgePath(shape, edgeId)
+  const fixed = own.plan.fixed(own.cut)
+  const { left, right, from } = own.cut.slashes[0]!
+  const moving = left === fixed ? right : left
+  const { hinge, openRad } = own.plan.swings[0]!
+  const ends = [path[0]!.from, path[path.length - 1]!.to]
+  const lengths = [0, measureLength(path)]
+  const k = lengths.findIndex((mm) => partOfPlace(own.cut, edgeId, mm) === moving)
+  const end = ends[k] ?? from
+  const reach = subtract(end, hinge)
+  // The way that it goes when the cut opens.
+  const turn = Math.sign(own.moves[moving]!.b) * Math.sign(openRad)
+  const axis = unit({ x: -reach.y * turn, y: reach.x * turn })
+  return { at: opened ? applyAffine(own.moves[moving]!, end) : end, axis, pace: Math.max(LEAST_PACE, norm(reach) / distance(from, hinge)) }
+}
+
+/** A place near the hinge hardly moves and would throw the amount about: it is dragged at this pace at least. */
+export const LEAST_PACE = 0.25

@@ -23,12 +23,12 @@ const flip = (id: string, out: boolean) =>
 <template>
   <fieldset>
     <legend class="mb-1 font-semibold">{{ label }}</legend>
-    <p v-if="partners.length === 0" class="text-sm text-soft">No other piece is crossed by this line.</p>
+    <p v-if="partners.length === 0" class="text-sm text-soft">No other piece is sewn to it there.</p>
     <label v-for="p in partners" :key="p.id" class="flex min-h-11 items-center gap-2.5 rounded-lg px-2 hover:bg-act-pale">
       <input type="checkbox" class="size-5 accent-(--act)" :checked="!p.out" :data-test="`partner-${p.id}`" @change="flip(p.id, p.out)" />
       <span class="font-medium">{{ p.name }}</span>
       <span v-if="p.out" class="rounded-full bg-fault-pale px-2 text-sm font-semibold text-fault">left out</span>
-      <span v-else class="text-sm text-soft">found by walking the shared seam</span>
+      <span v-else class="text-sm text-soft">changed alike</span>
     </label>
   </fieldset>
 </template>

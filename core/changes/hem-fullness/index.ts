@@ -4,6 +4,7 @@ import { edgePath, findPiece, neighbours, shapeOf, type Garment } from '../../pa
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
+import { LEAST_PACE } from '../swing-garment'
 import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
 import { applyHemFullness, swingHems } from './apply'
 import { hemAndTop, lengthOf } from './find-hems'
@@ -11,9 +12,6 @@ import { HemFullnessSchema, type HemFullnessInputs } from './schema'
 
 /** A usual width of cloth, mm. */
 const USUAL_CLOTH_MM = 1400
-
-/** A handle that hardly moves would throw the amount about: it is dragged at this pace at least. */
-const LEAST_PACE = 0.25
 
 /** Craft 6.8: fullness into or out of a hem. */
 export const hemFullness: ChangeKind<HemFullnessInputs> = {

@@ -1,10 +1,11 @@
-import { applyAffine, IDENTITY, measureLength, nearestPlace, placeAt, scale } from '../../geometry'
-import { alongGrain, crossLevel, cutPiece, partOfPlace } from '../../moves'
+import { measureLength, nearestPlace, placeAt, scale } from '../../geometry'
+import { alongGrain, crossLevel, cutPiece } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import { swingHandle } from '../swing-garment'
 import { applyLevelWedge, placeBelow, startsAbove, straightenFigures, swingWedge } from './apply'
 import { LevelWedgeSchema, type LevelWedgeInputs } from './schema'
 
@@ -130,23 +131,20 @@ export const levelWedge: ChangeKind<LevelWedgeInputs> = {
     // Which part moves is seen on a wedge of a millimetre when there is none yet.
     const done = swingWedge(garment, inputs.amountMm === 0 ? { ...inputs, amountMm: 1 } : inputs)
     const own = done.ok ? done.value.swung.get(piece.id) : undefined
-    const fixed = own?.plan.fixed(own.cut)
-    const { left, right } = own?.cut.slashes[0] ?? { left: 0, right: 0 }
-    const moving = own && inputs.amountMm !== 0 ? own.moves[left === fixed ? right : left]! : IDENTITY
-    const lowerEnd = startsAbove(was, inputs.edgeId) ? measureLength(edgePath(was, inputs.edgeId)) : 0
-    const lowerMoves = !own || partOfPlace(own.cut, inputs.edgeId, lowerEnd) !== fixed
-    const at = applyAffine(moving, mouth.point)
     return [
-      {
-        id: 'amount',
-        pieceId: piece.id,
-        at,
-        axis: lowerMoves ? mouth.down : scale(mouth.down, -1),
-        label: 'wedge',
-        valueMm: inputs.amountMm,
-        isGrowth: true,
-        kind: 'amount',
-      },
+      ...(own
+        ? [
+            {
+              id: 'amount',
+              pieceId: piece.id,
+              ...swingHandle(was, own, inputs.edgeId, inputs.amountMm !== 0),
+              label: 'wedge',
+              valueMm: inputs.amountMm,
+              isGrowth: true,
+              kind: 'amount' as const,
+            },
+          ]
+        : []),
       {
         id: 'below',
         pieceId: piece.id,

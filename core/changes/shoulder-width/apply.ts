@@ -1,5 +1,5 @@
-import { distance, line, measureLength } from '../../geometry'
-import { partOfPlace, placeOnRun, type SlashEnd } from '../../moves'
+import { add, distance, leftOf, line, measureLength, mix, placeAt, scale, subtract, unit, type Point } from '../../geometry'
+import { cutPiece, partOfPlace, placeOnRun, type Slash, type SlashEnd } from '../../moves'
 import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
@@ -32,6 +32,32 @@ export function swingOf(shape: Shape, end: ShoulderEnd, hingeMm: number, amountM
   return angleFor(lengthMm + amountMm) - angleFor(distance(inner, tip))
 }
 
+/** How far inside the straight way a slash is led round a hollow armhole, mm, tried one after the other. */
+const DETOURS_MM = [15, 30, 45, 60, 80, 100]
+
+/**
+ * The cut from the shoulder to the hinge: straight, or bent inward past a hollow armhole. Where it runs between its ends
+ * changes nothing of the outline: the part swings about the hinge.
+ */
+function slashTo(
+  piece: Piece,
+  shape: Shape,
+  from: SlashEnd,
+  fromPoint: Point,
+  hinge: { edgeId: string; atMm: number; point: Point },
+): Slash {
+  const straight: Slash = { from, through: [], to: { edgeId: hinge.edgeId, atMm: hinge.atMm } }
+  if (cutPiece(piece, shape, [straight]).ok) return straight
+  const along = unit(subtract(hinge.point, fromPoint))
+  const middle = mix(fromPoint, hinge.point, 0.5)
+  for (const mm of DETOURS_MM)
+    for (const aside of [leftOf(along), scale(leftOf(along), -1)]) {
+      const bent = { ...straight, through: [add(middle, scale(aside, mm))] }
+      if (cutPiece(piece, shape, [bent]).ok) return bent
+    }
+  return straight
+}
+
 function planShoulders(piece: Piece, shape: Shape, inputs: ShoulderWidthInputs): Result<SwingPlan | null> {
   const ends = shoulderEnds(piece)
   if (ends.length === 0 || inputs.amountMm === 0 || inputs.leftOut.includes(piece.id)) return ok(null)
@@ -50,8 +76,9 @@ function planShoulders(piece: Piece, shape: Shape, inputs: ShoulderWidthInputs):
     if (!Number.isFinite(openRad))
       return refuse('amount-too-large', piece.name, 'no swing about this hinge gives such a shoulder.', 'Ask for less.')
     const from: SlashEnd = { edgeId: end.shoulder.id, atMm: lengthMm / 2 }
+    const middle = placeAt(edgePath(shape, end.shoulder.id), lengthMm / 2).point
     swings.push({
-      slash: { from, through: [], to: { edgeId: hinge.edgeId, atMm: hinge.atMm } },
+      slash: slashTo(piece, shape, from, middle, hinge),
       hinge: hinge.point,
       openRad,
       label: 'cut from the shoulder, swing about the armhole',
@@ -118,7 +145,7 @@ export function applyShoulderWidth(garment: Garment, inputs: ShoulderWidthInputs
   if (none) return none
   const done = swingShoulders(garment, inputs)
   const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
-  if (!done.ok && done.problem.code === 'hinge-beyond') return done
+  if (!done.ok && done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room') return done
   if (!done.ok || broken) {
     const largest = findLargest(inputs.amountMm, (amountMm) => {
       const tried = swingShoulders(garment, { ...inputs, amountMm })

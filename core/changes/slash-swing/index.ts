@@ -1,10 +1,11 @@
-import { applyAffine, leftOf, measureLength, mix, placeAt, subtract, unit } from '../../geometry'
+import { measureLength, mix, placeAt } from '../../geometry'
 import { cutPiece } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import { swingHandle } from '../swing-garment'
 import { applySlashSwing, swingSlash } from './apply'
 import { SlashSwingSchema, type SlashSwingInputs } from './schema'
 
@@ -104,26 +105,23 @@ export const slashSwing: ChangeKind<SlashSwingInputs> = {
     const was = shapeOf(piece, context.sizeId)
     const from = placeAt(edgePath(was, inputs.fromEdgeId), inputs.fromMm)
     const hinge = placeAt(edgePath(was, inputs.hingeEdgeId), inputs.hingeMm)
-    const done = swingSlash(garment, inputs)
+    // Which part swings, and which way, is seen on an opening of a millimetre when there is none yet.
+    const done = swingSlash(garment, inputs.amountMm === 0 ? { ...inputs, amountMm: 1 } : inputs)
     const own = done.ok ? done.value.swung.get(piece.id) : undefined
-    // The side of the cut that swings carries the amount.
-    const fixed = own ? own.plan.fixed(own.cut) : 0
-    const side = own?.cut.slashes[0]
-    const moving = side && own ? own.moves[side.left === fixed ? side.right : side.left]! : null
-    const leftSwings = side ? side.left !== fixed : true
-    const outward = leftOf(unit(subtract(hinge.point, from.point)))
-    const axis = leftSwings ? outward : { x: -outward.x, y: -outward.y }
     return [
-      {
-        id: 'amount',
-        pieceId: piece.id,
-        at: moving ? applyAffine(moving, from.point) : from.point,
-        axis,
-        label: 'opening',
-        valueMm: inputs.amountMm,
-        isGrowth: true,
-        kind: 'amount',
-      },
+      ...(own
+        ? [
+            {
+              id: 'amount',
+              pieceId: piece.id,
+              ...swingHandle(was, own, inputs.fromEdgeId, inputs.amountMm !== 0),
+              label: 'opening',
+              valueMm: inputs.amountMm,
+              isGrowth: true,
+              kind: 'amount' as const,
+            },
+          ]
+        : []),
       {
         id: 'from',
         pieceId: piece.id,

@@ -53,7 +53,7 @@ watch(
 )
 
 const touchedIds = computed(() => stop.value?.applied?.touched.map((t) => t.pieceId) ?? [])
-const atStop = computed(() => stop.value && position.value > selectedIndex.value && position.value <= selectedIndex.value + 1)
+const atStop = computed(() => stop.value && position.value >= selectedIndex.value && position.value <= selectedIndex.value + 1)
 
 let dragFrom: unknown = null
 function onDrag(handle: Handle, byMm: number) {
@@ -93,6 +93,7 @@ const nextStep = computed(() =>
         :touched-ids="atStop ? touchedIds : []"
         @drag="onDrag"
         @drop="onDrop"
+        @step="position = selectedIndex + $event"
       />
       <aside class="min-h-0 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="The stop that is open" tabindex="-1">
         <StopPanel

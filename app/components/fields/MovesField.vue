@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from 'lucide-vue-next'
+import { computed } from 'vue'
+import type { PivotMove } from '~~/core/changes'
+import { findPiece, type Garment } from '~~/core/pattern'
+
+/** Turns and slides of one piece, one after the other, each with the edges that are traced after it. */
+const props = defineProps<{ modelValue: PivotMove[]; label: string; garment: Garment; pieceId: string }>()
+const emit = defineEmits<{ 'update:modelValue': [moves: PivotMove[]] }>()
+const piece = computed(() => findPiece(props.garment, props.pieceId))
+const edges = computed(() => piece.value?.edges ?? [])
+const corners = computed(() => piece.value?.corners ?? [])
+
+const put = (i: number, move: PivotMove) =>
+  emit(
+    'update:modelValue',
+    props.modelValue.map((m, k) => (k === i ? move : m)),
+  )
+const remove = (i: number) =>
+  emit(
+    'update:modelValue',
+    props.modelValue.filter((_, k) => k !== i),
+  )
+function add(how: PivotMove['how']) {
+  const used = new Set(props.modelValue.flatMap((m) => m.edgeIds))
+  const free = edges.value.find((e) => !used.has(e.id) && e.role !== 'dart-leg')
+  if (!free || corners.value.length < 2) return
+  const id = `move-${Math.max(0, ...props.modelValue.map((m) => Number(/\d+$/.exec(m.id)?.[0] ?? 0))) + 1}`
+  const i = edges.value.indexOf(free)
+  const [pinId, targetId] = [corners.value[i]!.id, corners.value[(i + 1) % corners.value.length]!.id]
+  const move: PivotMove =
+    how === 'slide'
+      ? { id, how, acrossMm: 0, alongMm: 0, edgeIds: [free.id] }
+      : { id, how, pinId, targetId, direction: 'across', byMm: 0, edgeIds: [free.id] }
+  emit('update:modelValue', [...props.modelValue, move])
+}
+function flip(i: number, move: PivotMove, edgeId: string) {
+  const has = move.edgeIds.includes(edgeId)
+  const edgeIds = has ? move.edgeIds.filter((id) => id !== edgeId) : [...move.edgeIds, edgeId]
+  if (edgeIds.length > 0) put(i, { ...move, edgeIds })
+}
+/** An edge is traced in one move only. */
+const takenBefore = (i: number, edgeId: string) => props.modelValue.some((m, k) => k !== i && m.edgeIds.includes(edgeId))
+</script>
+
+<template>
+  <fieldset>
+    <legend class="mb-1 font-semibold">{{ label }}</legend>
+    <p class="mb-2 text-sm text-soft">What no move traces stays; the edges beside a traced run are joined anew.</p>
+    <div v-for="(m, i) in modelValue" :key="m.id" class="mb-2 space-y-2 rounded-lg border border-edge p-2.5" :data-test="`move-${i}`">
+      <div class="flex items-center justify-between">
+        <span class="font-semibold">{{ i + 1 }}. {{ m.how === 'slide' ? 'Slide' : 'Turn about a pin' }}</span>
+        <button type="button" class="btn-quiet" :aria-label="`Remove move ${i + 1}`" @click="remove(i)"><Trash2 class="size-5" /></button>
+      </div>
+      <template v-if="m.how === 'slide'">
+        <FieldsLengthField
+          :model-value="m.acrossMm"
+          label="across (minus: toward the centre)"
+          :test="`move-across-${i}`"
+          @update:model-value="put(i, { ...m, acrossMm: $event })"
+        />
+        <FieldsLengthField
+          :model-value="m.alongMm"
+          label="down the grain (minus: up)"
+          :test="`move-along-${i}`"
+          @update:model-value="put(i, { ...m, alongMm: $event })"
+        />
+      </template>
+      <template v-else>
+        <label class="block"
+          ><span class="text-sm text-soft">pin</span>
+          <select
+            class="field"
+            :value="m.pinId"
+            :data-test="`move-pin-${i}`"
+            @change="put(i, { ...m, pinId: ($event.target as HTMLSelectElement).value })"
+          >
+            <option v-for="c in corners" :key="c.id" :value="c.id">{{ c.name }}</option>
+          </select></label
+        >
+        <label class="block"
+          ><span class="text-sm text-soft">turn until</span>
+          <select
+            class="field"
+            :value="m.targetId"
+            :data-test="`move-target-${i}`"
+            @change="put(i, { ...m, targetId: ($event.target as HTMLSelectElement).value })"
+          >
+            <option v-for="c in corners" :key="c.id" :value="c.id">{{ c.name }}</option>
+          </select></label
+        >
+        <label class="block"
+          ><span class="text-sm text-soft">has gone</span>
+          <select
+            class="field"
+            :value="m.direction"
+            @change="put(i, { ...m, direction: ($event.target as HTMLSelectElement).value as 'across' | 'along' })"
+          >
+            <option value="across">across (minus: back)</option>
+            <option value="along">down the grain (minus: up)</option>
+          </select></label
+        >
+        <FieldsLengthField :model-value="m.byMm" label="by" :test="`move-by-${i}`" @update:model-value="put(i, { ...m, byMm: $event })" />
+      </template>
+      <div>
+        <span class="text-sm text-soft">trace</span>
+        <div class="flex flex-wrap gap-1.5">
+          <button
+            v-for="e in edges"
+            :key="e.id"
+            type="button"
+            class="min-h-11 rounded-lg border border-edge px-2.5 text-sm disabled:opacity-45"
+            :class="m.edgeIds.includes(e.id) && 'bg-act text-act-ink'"
+            :aria-pressed="m.edgeIds.includes(e.id)"
+            :disabled="takenBefore(i, e.id)"
+            :data-test="`move-${i}-edge-${e.id}`"
+            @click="flip(i, m, e.id)"
+          >
+            {{ e.name }}
+          </button>
+        </div>
+      </div>
+    </div>
+    <div class="flex gap-2">
+      <button type="button" class="btn" data-test="add-pivot" @click="add('pivot')"><Plus class="size-5" />Turn</button>
+      <button type="button" class="btn" data-test="add-slide" @click="add('slide')"><Plus class="size-5" />Slide</button>
+    </div>
+  </fieldset>
+</template>
