@@ -20,9 +20,11 @@ const data = (path: Path, m: Affine, closed = false) =>
     mapPath(path, (p) => applyAffine(m, p)),
     closed,
   )
+const begun = (i: number) => i < props.at || i === 0
+const carriedOn = (i: number, id: number) => props.moves.some((later, j) => j > i && begun(j) && later.parts.some((p) => p.id === id))
 const shown = computed(() =>
   props.moves.flatMap((move, i) => {
-    if (i > props.at || (i === props.at && i > 0)) return []
+    if (!begun(i)) return []
     const u = Math.min(1, props.at - i)
     const m = placement(move, u)
     const cutting = move.cut !== null
@@ -31,7 +33,8 @@ const shown = computed(() =>
         key: i,
         now: u < 1,
         cutting,
-        parts: cutting || u < 1 ? move.parts.map((p) => data(p, m, true)) : [],
+        // A part that a later move carries on is shown where that move has it.
+        parts: cutting || u < 1 ? move.parts.filter((p) => !carriedOn(i, p.id)).map((p) => data(p.outline, m, true)) : [],
         // What is traced appears when the pattern lies still.
         traced: u >= 1 ? move.traced.map((p) => data(p, m)) : [],
         cut: move.cut ? toPathData(move.cut) : null,

@@ -43,15 +43,23 @@ let touched = false
 /** Room kept free around the pieces when they are fitted, px; below it the legend needs its own. */
 const RIM = 34
 const LEGEND = 74
+/** Room above the pieces while moves can be played, px: what each is called stands there. */
+const CAPTION = 44
+
+/** The moves of the open stop, piece by piece; pieces are worked on at the same time. */
+const movesOf = (pieceId: string) => props.applied?.moves?.filter((m) => m.pieceId === pieceId) ?? []
+const steps = computed(() => Math.max(0, ...(props.applied?.moves ?? []).map((m) => movesOf(m.pieceId).length)))
+const playing = computed(() => steps.value > 0 && props.progress > 0 && props.progress < 1)
+const caption = computed(() => (steps.value > 0 ? CAPTION : 0))
 
 function fit() {
   if (!svg.value || !behaviour || tableWidth.value === 0) return
   const k = Math.min(
     (tableWidth.value - 2 * RIM) / Math.max(props.layout.widthMm, 1),
-    (height.value - 2 * RIM - LEGEND) / Math.max(props.layout.heightMm, 1),
+    (height.value - 2 * RIM - LEGEND - caption.value) / Math.max(props.layout.heightMm, 1),
   )
   const x = (tableWidth.value - props.layout.widthMm * k) / 2
-  const y = (height.value - LEGEND - props.layout.heightMm * k) / 2
+  const y = caption.value + (height.value - LEGEND - caption.value - props.layout.heightMm * k) / 2
   select(svg.value).call(behaviour.transform, zoomIdentity.translate(x, y).scale(k))
   touched = false
 }
@@ -72,7 +80,7 @@ onMounted(() => {
   select(svg.value!).call(behaviour).on('dblclick.zoom', null)
   fit()
 })
-watch([tableWidth, height, () => props.layout], () => {
+watch([tableWidth, height, caption, () => props.layout], () => {
   if (!touched) fit()
 })
 
@@ -101,10 +109,6 @@ const grid = computed(() => {
   return { fine, strong: fine * strong, showFine: fine * view.value.k > 7 }
 })
 
-/** The moves of the open stop, piece by piece; pieces are worked on at the same time. */
-const movesOf = (pieceId: string) => props.applied?.moves?.filter((m) => m.pieceId === pieceId) ?? []
-const steps = computed(() => Math.max(0, ...(props.applied?.moves ?? []).map((m) => movesOf(m.pieceId).length)))
-const playing = computed(() => steps.value > 0 && props.progress > 0 && props.progress < 1)
 /** How many moves are done, with the one at hand as a fraction. */
 const movesDone = computed(() => props.progress * steps.value)
 const moveAt = computed(() => Math.min(steps.value, Math.floor(movesDone.value + 1e-6) + 1))

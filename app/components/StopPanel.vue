@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
-import { findKind, type Change } from '~~/core/changes'
+import { findKind, type Change, type SlashSwingInputs } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
+import { useRecipes } from '~/stores/recipes'
 import { useWork } from '~/stores/work'
 import type { ComputedStop } from '~/workers/fold.worker'
 
 /** The stop that is open: its inputs, what it held, its cautions and its ledger. */
 const props = defineProps<{ change: Change; stop: ComputedStop; index: number; count: number; before: Garment }>()
 const work = useWork()
+const recipes = useRecipes()
 const kind = computed(() => findKind(props.change.kind))
 const title = computed(() => kind.value?.describe(props.before, props.change.inputs).title ?? props.change.kind)
 const changedNames = computed(
@@ -32,6 +34,13 @@ function useLargest() {
 async function remove() {
   await work.removeChange(props.change.id)
   toast(`Deleted “${title.value}”.`, { action: { label: 'Undo', onClick: () => void work.undo() } })
+}
+const ownName = ref('')
+async function keepOwn() {
+  const sentence = await recipes.keep(props.before, props.change.inputs as SlashSwingInputs, ownName.value)
+  if (sentence) toast.error(sentence)
+  else toast.success(`“${ownName.value.trim()}” is found under “What should change?” on every garment.`)
+  if (!sentence) ownName.value = ''
 }
 async function note(event: Event) {
   const text = (event.target as HTMLTextAreaElement).value
@@ -94,6 +103,14 @@ async function note(event: Event) {
         @change="note"
       />
     </label>
+
+    <form v-if="change.kind === 'slash-swing'" class="flex items-end gap-2" @submit.prevent="keepOwn">
+      <label class="min-w-0 flex-1"
+        ><span class="mb-1 block font-semibold">Keep as a change of my own</span>
+        <input v-model="ownName" class="field" maxlength="80" placeholder="a name for it" data-test="own-name" />
+      </label>
+      <button class="btn" data-test="keep-own">Keep</button>
+    </form>
 
     <div class="flex flex-wrap gap-2 border-t border-edge pt-3">
       <button class="btn" data-test="switch" @click="work.switchChange(change.id, !change.on)">

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { Search } from 'lucide-vue-next'
+import { Search, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { findChanges, firstLevel, readRequest, type ChangeKind, type LengthenInputs } from '~~/core/changes'
+import { findChanges, fromRecipe, readRequest, type ChangeKind, type SlashRecipe } from '~~/core/changes'
 import { findPiece, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { usePrefs } from '~/stores/prefs'
+import { useRecipes } from '~/stores/recipes'
 import { useWork } from '~/stores/work'
 
 /** One box to type into: finds a change by its name or by what one sees on the body, and adds it as a stop. */
@@ -15,9 +16,14 @@ const prefs = usePrefs()
 const work = useWork()
 const wish = ref('')
 const found = computed(() => findChanges(wish.value))
+const recipes = useRecipes()
+/** Changes with a name of one's own, by that name. */
+const own = computed(() => recipes.all.filter((r) => r.name.toLowerCase().includes(wish.value.trim().toLowerCase())))
 
-async function choose(kind: ChangeKind<unknown> | null) {
-  if (!kind) return
+async function choose(picked: ChangeKind<unknown> | SlashRecipe | null) {
+  if (!picked) return
+  if (!('begin' in picked)) return useOwn(picked)
+  const kind = picked
   const context = { sizeId: props.garment.baseSizeId }
   const begun = kind.begin(props.garment, context)
   if (!begun.ok) {
@@ -27,11 +33,19 @@ async function choose(kind: ChangeKind<unknown> | null) {
   const request = readRequest(wish.value, prefs.units, props.garment.pieces)
   let inputs = begun.value
   const piece = request.pieceId ? findPiece(props.garment, request.pieceId) : undefined
-  if (piece && typeof inputs === 'object' && inputs !== null && 'levels' in inputs)
-    inputs = { ...(inputs as LengthenInputs), pieceId: piece.id, levels: [firstLevel(piece, context.sizeId)] }
+  if (piece) inputs = kind.withPiece?.(props.garment, inputs, piece.id, context) ?? inputs
   if (request.amountMm !== null) inputs = kind.withAmount(props.garment, inputs, request.amountMm, context)
   wish.value = ''
   await work.addChange({ kind: kind.kind, inputs, on: true, note: '' })
+}
+async function useOwn(recipe: SlashRecipe) {
+  const inputs = fromRecipe(props.garment, recipe)
+  if (!inputs.ok) {
+    toast.error(problemSentence(inputs.problem))
+    return
+  }
+  wish.value = ''
+  await work.addChange({ kind: 'slash-swing', inputs: inputs.value, on: true, note: recipe.name })
 }
 </script>
 
@@ -51,7 +65,16 @@ async function choose(kind: ChangeKind<unknown> | null) {
       />
     </label>
     <ComboboxOptions class="absolute right-0 bottom-12 z-20 w-[26rem] max-w-[90vw] rounded-xl border border-edge bg-panel p-1.5 shadow-xl">
-      <div v-if="found.length === 0" class="p-3 text-soft">
+      <ComboboxOption v-for="r in own" :key="r.id" v-slot="{ active }" :value="r" as="template">
+        <li class="flex cursor-pointer items-center rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`own-${r.name}`">
+          <div class="flex-1">
+            <div class="font-semibold">{{ r.name }}</div>
+            <div class="text-sm text-soft">your own: slash and swing</div>
+          </div>
+          <button class="btn-quiet" :aria-label="`Forget “${r.name}”`" @click.stop="recipes.forget(r)"><Trash2 class="size-4" /></button>
+        </li>
+      </ComboboxOption>
+      <div v-if="found.length === 0 && own.length === 0" class="p-3 text-soft">
         No change is known for “{{ wish }}” yet. Try what you see on the body, such as “too long above the waist”.
       </div>
       <ComboboxOption v-for="k in found" :key="k.kind" v-slot="{ active }" :value="k" as="template">

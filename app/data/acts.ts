@@ -1,6 +1,7 @@
 import { apply, create, type Patches } from 'mutative'
 import type { ZodType } from 'zod'
 import { WearerSchema } from '~~/core/body'
+import { SlashRecipeSchema } from '~~/core/changes'
 import { ProjectSchema } from '~~/core/formats'
 import { db, type Act, type AnyRow, type Rows, type TableName } from './db'
 import { EMPTY_TRAY, TraySchema } from './tray-row'
@@ -8,9 +9,14 @@ import { EMPTY_TRAY, TraySchema } from './tray-row'
 /** Acts kept per scope; older ones can no longer be undone. */
 const KEPT_ACTS = 300
 
-const SCHEMAS: { [T in TableName]: ZodType<Rows[T]> } = { projects: ProjectSchema, wearers: WearerSchema, tray: TraySchema }
+const SCHEMAS: { [T in TableName]: ZodType<Rows[T]> } = {
+  projects: ProjectSchema,
+  wearers: WearerSchema,
+  tray: TraySchema,
+  recipes: SlashRecipeSchema,
+}
 
-const TABLES = [db.projects, db.wearers, db.tray, db.acts]
+const TABLES = [db.projects, db.wearers, db.tray, db.recipes, db.acts]
 
 async function addAct(scope: string, label: string, change: Act['change']): Promise<void> {
   // A new act ends what could have been redone.

@@ -1,7 +1,8 @@
 import Dexie, { type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
-import { projectToVersion2, wearerToVersion2, type Project } from '~~/core/formats'
+import type { SlashRecipe } from '~~/core/changes'
+import { projectToVersion2, projectToVersion3, wearerToVersion2, type Project } from '~~/core/formats'
 import type { Tray } from './tray-row'
 
 /** What each table of things that people make holds. */
@@ -9,6 +10,7 @@ export interface Rows {
   projects: Project
   wearers: Wearer
   tray: Tray
+  recipes: SlashRecipe
 }
 export type TableName = keyof Rows
 export type AnyRow = Rows[TableName]
@@ -31,6 +33,7 @@ class TidalSeamDb extends Dexie {
   declare wearers: Table<Wearer, string>
   declare acts: Table<Act, number>
   declare tray: Table<Tray, string>
+  declare recipes: Table<SlashRecipe, string>
 
   constructor() {
     super('tidal-seam')
@@ -77,6 +80,24 @@ class TidalSeamDb extends Dexie {
           act.change.after = act.change.after.map((r) => r && projectToVersion2(r))
         })
     })
+    // Version 4: slashes with a name; garments may have zones of their own.
+    this.version(4)
+      .stores({ recipes: 'id' })
+      .upgrade(async (tx) => {
+        type Plain = Record<string, unknown>
+        await tx
+          .table('projects')
+          .toCollection()
+          .modify((row: Plain, ref: { value: Plain }) => void (ref.value = projectToVersion3(row)))
+        await tx
+          .table('acts')
+          .toCollection()
+          .modify((act: { change: { how: string; table: string; before: (Plain | null)[]; after: (Plain | null)[] } }) => {
+            if (act.change.how !== 'rows' || act.change.table !== 'projects') return
+            act.change.before = act.change.before.map((r) => r && projectToVersion3(r))
+            act.change.after = act.change.after.map((r) => r && projectToVersion3(r))
+          })
+      })
   }
 }
 

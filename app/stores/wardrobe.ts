@@ -13,7 +13,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
   const wearers = useLive(() => db.wearers.toArray(), [] as Wearer[])
 
   /**
-   * Puts a project file's wearers into the wardrobe, and then its garments: an act each.
+   * Puts a project file's wearers into the wardrobe, then its named changes, then its garments: an act each.
    * @param present what happens to a garment or wearer that is there already: replaced (restoring), or let be (the demo)
    */
   async function takeFile(
@@ -28,6 +28,9 @@ export const useWardrobe = defineStore('wardrobe', () => {
     const known = new Set(await db.wearers.toCollection().primaryKeys())
     const wearers = file.value.wearers.filter((w) => present === 'replace' || !known.has(w.id)).map((w) => ({ id: w.id, after: w }))
     if (wearers.length > 0) await doRows('wearers', `${label}: wearers`, wearers)
+    const named = new Set(await db.recipes.toCollection().primaryKeys())
+    const recipes = file.value.recipes.filter((r) => present === 'replace' || !named.has(r.id)).map((r) => ({ id: r.id, after: r }))
+    if (recipes.length > 0) await doRows('recipes', `${label}: changes with a name`, recipes)
     if (rows.length > 0) await doRows('projects', label, rows)
     return { ok: true, count: rows.length }
   }
@@ -61,6 +64,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
       rows.filter((r) => !ids || ids.includes(r.id)),
       await db.wearers.toArray(),
       new Date(),
+      await db.recipes.toArray(),
     )
   }
 

@@ -81,7 +81,7 @@ export function playSwings(pieceId: string, { plan, cut }: SwungPiece): PlayMove
       label: swing.label,
       pin: hinge,
       cut: way.slice(1).map((p, k) => line(way[k]!, p)),
-      parts: carried.map((k) => mapPath(cut.parts[k]!.outline, (p) => applyAffine(before[k]!, p))),
+      parts: carried.map((id) => ({ id, outline: mapPath(cut.parts[id]!.outline, (p) => applyAffine(before[id]!, p)) })),
       traced: [],
       turnRad: turn,
       by: { x: 0, y: 0 },

@@ -49,8 +49,8 @@ export interface PlayMove {
   pin: Point | null
   /** The line that is cut open; null when nothing is cut. */
   cut: Path | null
-  /** What moves, as it lies before the move: parts of the paper, or the whole pattern. */
-  parts: Path[]
+  /** What moves, as it lies before the move: parts of the paper, each with its number, or the whole pattern. */
+  parts: { id: number; outline: Path }[]
   /** What is traced of it where it then lies. */
   traced: Path[]
   turnRad: number

@@ -35,8 +35,8 @@ describe('project file', () => {
     ['cut short', text.slice(0, text.length / 2), 'file-unreadable', /line \d+/],
     ['not JSON', 'hello', 'file-unreadable', /line 1/],
     ['another format', '{"format":"x"}', 'file-other', /project file/],
-    ['a newer version', text.replace('"version": 2', '"version": 3'), 'file-newer', /version/],
-    ['no version', text.replace('"version": 2', '"version": "one"'), 'file-version', /version/],
+    ['a newer version', text.replace('"version": 3', '"version": 3'), 'file-newer', /version/],
+    ['no version', text.replace('"version": 3', '"version": "one"'), 'file-version', /version/],
     [
       'a wrong figure',
       text.replace('"allowanceMm": 10', '"allowanceMm": -10'),
@@ -78,6 +78,15 @@ describe('project file', () => {
     expect(ghost!.sets).toEqual([])
     expect(read.value.projects.map((p) => p.garment)).toEqual(now.projects.map((p) => p.garment))
     expect(readProjectFile(writeProjectFile(read.value.projects, read.value.wearers, new Date(0))).ok).toBe(true)
+  })
+  it('brings a file of version 2 up: no zones of their own, no changes with a name', () => {
+    const now = JSON.parse(text) as { projects: { sizing: Record<string, unknown> }[] } & Record<string, unknown>
+    const { recipes: _, ...rest } = now
+    const old = { ...rest, version: 2, projects: now.projects.map(({ sizing, ...p }) => ({ ...p, sizing: without(sizing, 'ownZones') })) }
+    const read = readProjectFile(JSON.stringify(old))
+    if (!read.ok) throw new Error(`${read.problem.where}: ${read.problem.message}`)
+    expect(read.value.recipes).toEqual([])
+    expect(read.value.projects.map((p) => p.sizing)).toEqual(now.projects.map((p) => p.sizing))
   })
   it('runs every migration from the version of the file on, in order', () => {
     const ran: number[] = []
@@ -202,3 +211,7 @@ describe('SVG in', () => {
     )
   })
 })
+
+function without(record: Record<string, unknown>, key: string): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(record).filter(([k]) => k !== key))
+}

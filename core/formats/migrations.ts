@@ -1,11 +1,10 @@
-import { NO_SIZING } from '../size'
 import { FILE_VERSION } from './project-schema'
 
 /** Turns a file of one version into the next. Works on plain JSON; the schema judges the result. */
 export type Migration = (file: Record<string, unknown>) => Record<string, unknown>
 
 /** The migration at index i leads from version i + 1 to version i + 2. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2]
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3]
 
 type Plain = Record<string, unknown>
 
@@ -16,16 +15,39 @@ export function wearerToVersion2(wearer: Plain, takenOn: string): Plain {
   return { ...rest, sets, ownMeasures: [] }
 }
 
+/** A garment about which nothing was settled, as version 2 wrote it. */
+const OPEN_SIZING = {
+  bodyChart: {},
+  printed: {},
+  school: null,
+  fit: 'fitted',
+  fabric: 'medium',
+  wantedMm: {},
+  chosen: {},
+  shiftsMm: {},
+  cups: [],
+  traced: [],
+}
+
 /** A garment of version 1 had no sizing. */
-export const projectToVersion2 = (project: Plain): Plain => ({ ...project, sizing: NO_SIZING })
+export const projectToVersion2 = (project: Plain): Plain => ({ ...project, sizing: OPEN_SIZING })
+
+/** A garment of version 2 had no zones of its own. */
+export const projectToVersion3 = (project: Plain): Plain => ({ ...project, sizing: { ...(project.sizing as Plain), ownZones: [] } })
+
+const listOf = (value: unknown) => (Array.isArray(value) ? (value as Plain[]) : [])
+
+/** A file of version 2 had no slashes with a name. */
+function toVersion3(file: Plain): Plain {
+  return { ...file, projects: listOf(file.projects).map(projectToVersion3), recipes: [] }
+}
 
 function toVersion2(file: Plain): Plain {
   const day = typeof file.savedAt === 'string' ? file.savedAt.slice(0, 10) : ''
-  const list = (value: unknown) => (Array.isArray(value) ? (value as Plain[]) : [])
   return {
     ...file,
-    wearers: list(file.wearers).map((w) => wearerToVersion2(w, day)),
-    projects: list(file.projects).map(projectToVersion2),
+    wearers: listOf(file.wearers).map((w) => wearerToVersion2(w, day)),
+    projects: listOf(file.projects).map(projectToVersion2),
   }
 }
 

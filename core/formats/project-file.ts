@@ -1,18 +1,25 @@
 import type { z } from 'zod'
 import type { Wearer } from '../body'
+import type { SlashRecipe } from '../changes'
 import { checkGarment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { migrateFile } from './migrations'
 import { FILE_VERSION, ProjectFileSchema, type Project, type ProjectFile } from './project-schema'
 
 /** Writes garments and wearers as one project file: plain JSON, described in docs/formats.md. */
-export function writeProjectFile(projects: readonly Project[], wearers: readonly Wearer[], savedAt: Date): string {
+export function writeProjectFile(
+  projects: readonly Project[],
+  wearers: readonly Wearer[],
+  savedAt: Date,
+  recipes: readonly SlashRecipe[] = [],
+): string {
   const file: ProjectFile = {
     format: 'tidal-seam',
     version: FILE_VERSION,
     savedAt: savedAt.toISOString(),
     wearers: [...wearers],
     projects: [...projects],
+    recipes: [...recipes],
   }
   return `${JSON.stringify(file, null, 1)}\n`
 }

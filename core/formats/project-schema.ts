@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { WearerSchema } from '../body'
-import { ChangeSchema } from '../changes'
+import { ChangeSchema, SlashRecipeSchema } from '../changes'
 import { GarmentSchema, Id } from '../pattern'
 import { SizingSchema } from '../size'
 
@@ -22,7 +22,7 @@ export const ProjectSchema = z.strictObject({
 export type Project = z.infer<typeof ProjectSchema>
 
 /** The version this application writes. Raise it together with a new migration. */
-export const FILE_VERSION = 2
+export const FILE_VERSION = 3
 
 export const ProjectFileSchema = z.strictObject({
   format: z.literal('tidal-seam'),
@@ -30,6 +30,8 @@ export const ProjectFileSchema = z.strictObject({
   savedAt: When,
   wearers: z.array(WearerSchema).max(10000),
   projects: z.array(ProjectSchema).max(10000),
+  /** Slashes that were given a name. */
+  recipes: z.array(SlashRecipeSchema).max(1000),
 })
 
 export type ProjectFile = z.infer<typeof ProjectFileSchema>

@@ -29,7 +29,8 @@ export type ZonePart =
 
 /** A level round the body or a limb that is measured on the pieces. */
 export interface Zone {
-  id: ZoneId
+  /** One of ZONE_IDS, or the id of a zone of one's own. */
+  id: string
   name: string
   /** The body measure it is compared with; null for a hem. */
   measureId: string | null
@@ -37,6 +38,9 @@ export interface Zone {
   limb: boolean
   parts: ZonePart[]
 }
+
+/** A zone found by the names of lines and edges. */
+export type FoundZone = Zone & { id: ZoneId }
 
 const NAMES: Record<ZoneId, { name: string; measureId: string | null; limb: boolean }> = {
   'high-bust': { name: 'high bust', measureId: 'high-bust', limb: false },
@@ -109,7 +113,8 @@ function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
   return null
 }
 
-function levelOfCorner(piece: Piece, shape: Shape, cornerId: string): number | null {
+/** Grain coordinate of a corner, mm; null when it has gone. */
+export function levelOfCorner(piece: Piece, shape: Shape, cornerId: string): number | null {
   const point = cornerPoint(piece, shape, cornerId)
   return point ? alongGrain(point, grainDirection(shape)) : null
 }
@@ -131,8 +136,8 @@ const FOR: Record<ZoneId, PieceKind[]> = {
  *
  * @param options.sewnTwice leaves the lower pieces in, for work along the seams instead of measuring round the body
  */
-export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {}): Zone[] {
-  return ZONE_IDS.flatMap((id): Zone[] => {
+export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {}): FoundZone[] {
+  return ZONE_IDS.flatMap((id): FoundZone[] => {
     let parts = garment.pieces.filter((p) => FOR[id].includes(p.kind)).flatMap((p) => partOf(garment, id, p) ?? [])
     if ((id === 'waist' || id === 'hip') && !options.sewnTwice) {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))

@@ -16,6 +16,21 @@ const FiguresSchema = z.record(Id, z.record(Id, Mm.positive()))
 /** Where a zone is measured on one piece, when a person has moved its band: mm further along the grain. */
 const ShiftsSchema = z.record(Id, z.record(Id, Mm))
 
+/** A zone of one's own: a level on some pieces, measured from a corner of each. */
+const OwnZoneSchema = z.strictObject({
+  id: Id,
+  name: z.string().min(1).max(60),
+  /** The body measure it is compared with. */
+  measureId: Id.nullable(),
+  /** Round one limb: a pair of pieces goes round two. */
+  limb: z.boolean(),
+  parts: z
+    .array(z.strictObject({ pieceId: Id, cornerId: Id, belowMm: Mm }))
+    .min(1)
+    .max(50),
+})
+export type OwnZone = z.infer<typeof OwnZoneSchema>
+
 /** How sizes are chosen for a garment, and what is printed about its sizes. */
 export const SizingSchema = z.strictObject({
   /** The body that each size is made for, as printed. */
@@ -34,6 +49,7 @@ export const SizingSchema = z.strictObject({
   shiftsMm: ShiftsSchema,
   /** Cup variants of the pattern: full bust minus high bust up to which each is made, smallest first. */
   cups: z.array(z.strictObject({ name: z.string().min(1).max(20), upToMm: Mm.positive() })).max(40),
+  ownZones: z.array(OwnZoneSchema).max(40),
   /** Pieces that are traced already. */
   traced: z.array(Id),
 })
@@ -54,5 +70,6 @@ export const NO_SIZING: Sizing = {
   chosen: {},
   shiftsMm: {},
   cups: [],
+  ownZones: [],
   traced: [],
 }

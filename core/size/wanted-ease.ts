@@ -16,6 +16,9 @@ const PART: Record<ZoneId, number> = {
   hem: 0,
 }
 
+/** A zone of one's own, as a part of the bust's: between a waist and a hip. */
+const OWN_PART = 0.65
+
 /** A crisp cloth stands off the body and needs more; one that falls needs less; one that stretches may take none or less. */
 const CLOTH: Record<Fabric, { times: number; plusMm: number }> = {
   crisp: { times: 1, plusMm: 15 },
@@ -28,7 +31,7 @@ const CLOTH: Record<Fabric, { times: number; plusMm: number }> = {
  * Ease wanted in a zone by fit and fabric, mm; below nothing for a close fit in a cloth that stretches.
  * @example wantedEase('bust', 'fitted', 'medium') // 60
  */
-export function wantedEase(zone: ZoneId, fit: Fit, fabric: Fabric): number {
+export function wantedEase(zone: string, fit: Fit, fabric: Fabric): number {
   const { times, plusMm } = CLOTH[fabric]
-  return Math.round((BUST_EASE[fit] * times + plusMm) * PART[zone])
+  return Math.round((BUST_EASE[fit] * times + plusMm) * (PART[zone as ZoneId] ?? OWN_PART))
 }

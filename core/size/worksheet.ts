@@ -2,9 +2,10 @@ import { figureMm, type MeasureSet } from '../body'
 import { findPiece, timesCut, type Garment } from '../pattern'
 import { lengthToken } from '../units'
 import { chooseSize, type ChosenSize, type SizeFigure } from './choose-size'
-import { findZones, finishedMm, type Zone, type ZoneId } from './find-zones'
+import { findZones, finishedMm, ZONE_IDS, type Zone, type ZoneId } from './find-zones'
 import { bodyLengths, type LengthRow } from './body-lengths'
 import type { School, Sizing } from './schema'
+import { ownZones } from './own-zones'
 import { wantedEase } from './wanted-ease'
 
 /** A printed figure that is further than this from the measured one is reported, mm. */
@@ -111,7 +112,7 @@ const measureFor = (zone: Zone, school: School): string | null =>
  * @param set the wearer's figures; null leaves the body's columns empty
  */
 export function makeWorksheet(garment: Garment, sizing: Sizing, set: MeasureSet | null): Worksheet {
-  const zones = findZones(garment)
+  const zones = [...findZones(garment), ...ownZones(garment, sizing.ownZones)]
   const { school, schoolWhy } = schoolOf(garment, sizing, zones)
   const rows = zones.map((zone): WorksheetRow => {
     const body = zone.measureId ? (figureMm(set, zone.measureId) ?? null) : null
@@ -169,7 +170,9 @@ function chosenSize(
   return byRule ? { ...byRule, by: 'rule' } : null
 }
 
-/** The size chosen in each zone that has one. */
+const isFound = (id: string): id is ZoneId => (ZONE_IDS as readonly string[]).includes(id)
+
+/** The size chosen in each zone that has one; a zone of one's own is measured, and chooses nothing. */
 export function chosenSizes(worksheet: Worksheet): Partial<Record<ZoneId, string>> {
-  return Object.fromEntries(worksheet.rows.flatMap((r) => (r.chosen ? [[r.zone.id, r.chosen.sizeId]] : [])))
+  return Object.fromEntries(worksheet.rows.flatMap((r) => (r.chosen && isFound(r.zone.id) ? [[r.zone.id, r.chosen.sizeId]] : [])))
 }

@@ -93,7 +93,7 @@ function playOf(garment: Garment, plans: ReadonlyMap<string, PivotPlan>, sizeId:
         label: run.pinName ? `pin the ${run.pinName}, turn, trace the ${run.tracedNames}` : `slide, trace the ${run.tracedNames}`,
         pin: run.pin,
         cut: null,
-        parts: [outlineOf(piece, shape)],
+        parts: [{ id: 0, outline: outlineOf(piece, shape) }],
         traced: run.bits.map((b) => cutPath(edgePath(shape, b.edgeId), b.fromMm ?? 0, b.toMm ?? Infinity)),
         turnRad: run.turnRad,
         by: run.by,

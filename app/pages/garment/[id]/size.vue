@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ListPlus } from 'lucide-vue-next'
+import { ListPlus, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { changeForLength, planSizes } from '~~/core/advice'
@@ -14,6 +14,7 @@ import {
   type Fabric,
   type Fit,
   type LengthRow,
+  type OwnZone,
   type School,
   type Sizing,
 } from '~~/core/size'
@@ -88,7 +89,10 @@ const altered = computed(() => {
   if (!last || project.value.plan.length === 0) return null
   return new Map(sheet.value.rows.map((r) => [r.zone.id, finishedMm(last, r.zone, last.baseSizeId, sizing.value.shiftsMm[r.zone.id])]))
 })
-const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null))
+const isOwn = (zoneId: string) => sizing.value.ownZones.some((z) => z.id === zoneId)
+const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null || isOwn(r.zone.id)))
+const addZone = (zone: OwnZone) => edit('zone of your own', (s) => void s.ownZones.push(zone))
+const removeZone = (zoneId: string) => edit('remove a zone', (s) => void (s.ownZones = s.ownZones.filter((z) => z.id !== zoneId)))
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
 const plan = computed(() => planSizes(garment.value, sheet.value))
@@ -179,7 +183,17 @@ async function addLength(row: LengthRow) {
               :data-test="`zone-${r.zone.id}`"
               @mouseenter="lit = r.zone.id"
             >
-              <td class="py-1 font-semibold">{{ r.zone.name }}</td>
+              <td class="py-1 font-semibold">
+                {{ r.zone.name }}
+                <button
+                  v-if="isOwn(r.zone.id)"
+                  class="btn-quiet px-1"
+                  :aria-label="`Remove the zone ${r.zone.name}`"
+                  @click="removeZone(r.zone.id)"
+                >
+                  <Trash2 class="size-4" />
+                </button>
+              </td>
               <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
               <td class="w-[36%] px-2">
                 <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
@@ -261,6 +275,8 @@ async function addLength(row: LengthRow) {
       >
         <SentenceText :text="sheet.cup.message" />
       </p>
+
+      <ZoneForm class="mt-3 print:hidden" :garment="garment" @add="addZone" />
 
       <LengthsTable class="mt-5 print:hidden" :garment="garment" :rows="sheet.lengths" @add="addLength" />
 

@@ -1,0 +1,46 @@
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, expect, it } from 'vitest'
+import { slashSwing } from '~~/core/changes/slash-swing'
+import type { SlashSwingInputs } from '~~/core/changes'
+import { readProjectFile } from '~~/core/formats'
+import { draftBlouse } from '~~/demo/blouse'
+import { undoAct } from '~/data/acts'
+import { db } from '~/data/db'
+import { useRecipes } from './recipes'
+import { useWardrobe } from './wardrobe'
+
+const blouse = draftBlouse()
+const begun = slashSwing.begin(blouse, { sizeId: 'one' })
+if (!begun.ok) throw new Error(begun.problem.message)
+const inputs = { ...begun.value, amountMm: 20 } as SlashSwingInputs
+
+beforeEach(async () => {
+  setActivePinia(createPinia())
+  await Promise.all([db.recipes.clear(), db.acts.clear(), db.projects.clear()])
+})
+
+it('keeps a slash under a name, which can be undone, and asks for a name', async () => {
+  const recipes = useRecipes()
+  expect(await recipes.keep(blouse, inputs, '  ')).toBe('Give it a name first.')
+  expect(await recipes.keep(blouse, inputs, 'stage flare')).toBeNull()
+  const [kept] = await db.recipes.toArray()
+  expect(kept).toMatchObject({ name: 'stage flare', amountMm: 20 })
+  expect(await recipes.keep({ ...blouse, pieces: [] }, inputs, 'lost')).toMatch(/has gone/)
+  await undoAct('wardrobe')
+  expect(await db.recipes.count()).toBe(0)
+})
+
+it('goes out with the whole wardrobe and comes back', async () => {
+  const recipes = useRecipes()
+  await recipes.keep(blouse, inputs, 'stage flare')
+  const text = await useWardrobe().backUp()
+  const file = readProjectFile(text)
+  expect(file.ok && file.value.recipes.map((r) => r.name)).toEqual(['stage flare'])
+  await db.recipes.clear()
+  expect((await useWardrobe().takeFile(text, 'restore', 'replace')).ok).toBe(true)
+  expect((await db.recipes.toArray()).map((r) => r.name)).toEqual(['stage flare'])
+  const [kept] = await db.recipes.toArray()
+  await recipes.forget(kept!)
+  expect(await db.recipes.count()).toBe(0)
+})

@@ -1,0 +1,142 @@
+import { By, Key } from 'selenium-webdriver'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { byTest, click } from '../../scripts/browser'
+import { useApplication } from './session'
+
+const app = useApplication()
+const { all, textOf, soon, openGarment, retype, ask } = app
+const field = (name: string) => byTest(app.driver(), name)
+const press = (name: string) => click(app.driver(), name)
+
+/** Takes hold of a handle and drags it, as a hand does. */
+async function drag(handle: string, dx: number, dy: number) {
+  const held = await field(handle)
+  await app
+    .driver()
+    .actions({ async: true })
+    .move({ origin: held })
+    .press()
+    .move({ origin: held, x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 120 })
+    .move({ origin: held, x: dx, y: dy, duration: 120 })
+    .release()
+    .perform()
+}
+const amount = async () => (await field('field-amountMm')).getAttribute('value')
+/** A range is moved as its keys and its thumb do: by its value. */
+const slideTo = async (position: number) =>
+  app
+    .driver()
+    .executeScript(
+      `const r = document.querySelector('[data-test=tide-slider]'); r.value = arguments[0]; r.dispatchEvent(new Event('input'))`,
+      position,
+    )
+
+describe('pivots and swings', () => {
+  beforeEach(() => app.freshDemo())
+
+  it('a broad shoulder and a pivoted waist by dragging, then Match, undo, redo, reload', async () => {
+    await openGarment('demo-blouse', 'reshape')
+    const bought = await app.outline('front')
+    await ask('seam falls off the shoulder', 'shoulder-width')
+    await field('handle-amount')
+    await drag('handle-amount', 26, 6)
+    await soon('the shoulder is broader', async () => (await textOf('stop-title')) === 'Broader shoulder')
+    const broad = await amount()
+    expect(broad).not.toBe('0')
+    expect(await textOf('changed-pieces')).toContain('Front, Back')
+    await soon('every promise is held', async () => /Held: (\d+) of \1/.test(await textOf('held')))
+    const shouldered = await app.outline('front')
+    expect(shouldered).not.toBe(bought)
+
+    // Stepping through what the hands do: the pieces lie cut while a move is at hand.
+    await slideTo(0.5)
+    expect(await textOf('move-steps')).toContain('cut from the shoulder')
+    expect((await all('moves')).length).toBe(2)
+    await press('move-on')
+    await soon('done', async () => (await textOf('move-steps')).includes('done') && (await all('moves')).length === 0)
+
+    await ask('waist only', 'pivot-slide')
+    await field('handle-amount')
+    await drag('handle-amount', 20, 0)
+    await soon('the waist is out', async () => (await textOf('stop-title')) === 'Pivot the waist out')
+    await soon('every promise is held', async () => /Held: (\d+) of \1/.test(await textOf('held')))
+    const pivoted = await app.outline('front')
+    expect(pivoted).not.toBe(shouldered)
+    await slideTo(1.25)
+    await soon('turning', async () => (await textOf('move-steps')).includes('pin the underarm'))
+
+    await press('station-match')
+    expect(await textOf('match-summary')).toContain('5 seams walked')
+    expect(await app.driver().findElements(By.css('[data-test^="fault-seam"]'))).toHaveLength(0)
+
+    await press('station-reshape')
+    await field('stop-1')
+    await press('undo')
+    await soon('the drag is undone', async () => !(await textOf('stop-1')).includes('in'))
+    await press('redo')
+    await soon('and done again', async () => (await textOf('stop-1')).includes('Pivot the waist out'))
+    await app.driver().navigate().refresh()
+    await press('stop-1')
+    await soon('as it was', async () => (await app.outline('front')) === pivoted)
+    await press('stop-0')
+    expect(await amount()).toBe(broad)
+  })
+
+  it('a hem is dragged fuller with its partner, and the cloth it no longer fits is said', async () => {
+    await openGarment('demo-dress', 'reshape')
+    await ask('fuller skirt', 'hem-fullness')
+    await drag('handle-amount', 60, 0)
+    await soon('fuller', async () => (await textOf('stop-title')).startsWith('Fuller hem'))
+    expect(await textOf('changed-pieces')).toContain('Skirt front, Skirt back')
+    expect((await all('caution-cloth-fits')).length).toBe(2)
+    await retype(await field('field-clothMm'), '20')
+    await soon('too narrow', async () => (await all('caution-cloth-too-narrow')).length === 2)
+    await slideTo(0.75)
+    expect(await textOf('move-steps')).toContain('2 of 2')
+    await press('move-back')
+    await soon(
+      'after the first',
+      async () => (await textOf('move-steps')).includes('1 of 2') || (await textOf('move-steps')).includes('2 of 2'),
+    )
+  })
+
+  it('a wedge says what each way of straightening gives or takes, and takes the other way at a click', async () => {
+    await openGarment('demo-dress', 'reshape')
+    await ask('swayed back', 'level-wedge')
+    await retype(await field('field-amountMm'), '3/4')
+    await soon('told', async () => /takes .* at the waist/.test(await textOf('caution-straightened')))
+    await press('mend-straighten-between')
+    await soon('the other way', async () => (await (await field('field-straighten')).getAttribute('value')) === 'between')
+    await soon('held', async () => /Held: (\d+) of \1/.test(await textOf('held')))
+  })
+
+  it('a slash gets a name and is used on another garment', async () => {
+    await openGarment('demo-blouse', 'reshape')
+    await ask('slash', 'slash-swing')
+    await press('field-amountMm-plus')
+    await retype(await field('field-amountMm'), '1/2')
+    await (await field('own-name')).sendKeys('stage flare', Key.ENTER)
+    await openGarment('demo-one-piece', 'reshape')
+    const wish = await field('wish')
+    await wish.click()
+    await wish.sendKeys('stage')
+    await press('own-stage flare')
+    await soon('on this garment', async () => (await textOf('stop-0')).includes('+½ in') || (await textOf('stop-0')).includes('½'))
+    expect(await (await field('note')).getAttribute('value')).toBe('stage flare')
+  })
+
+  it('a free list of turns and slides', async () => {
+    await openGarment('demo-blouse', 'reshape')
+    await ask('pivot', 'pivot-slide')
+    const list = await field('field-sequence')
+    await list.findElement(By.css('option[value="free"]')).click()
+    await press('add-slide')
+    const before = await app.outline('front')
+    await press('move-0-edge-hem')
+    await retype(await field('move-along-0'), '1')
+    await soon(
+      'refused or moved, with a reason',
+      async () => (await app.outline('front')) !== before || (await all('problem')).length === 1,
+    )
+  })
+})
