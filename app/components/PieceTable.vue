@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { select } from 'd3-selection'
 import { zoom as makeZoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom'
-import { ChevronLeft, ChevronRight, Layers2, Maximize, Minus, Plus } from 'lucide-vue-next'
+import { Layers2, Maximize, Minus, Plus } from 'lucide-vue-next'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Applied, Handle } from '~~/core/changes'
@@ -9,7 +9,7 @@ import type { Layout } from '~~/core/paper'
 import { dot, type Point } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
 import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
-import { INCH_MM, rulerStepMm } from '~~/core/units'
+import { INCH_MM } from '~~/core/units'
 import { dashOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
@@ -25,6 +25,8 @@ const props = defineProps<{
   progress: number
   handles: Handle[]
   touchedIds: string[]
+  /** Garments after other ways to do the open stop. */
+  ghosts: Garment[]
 }>()
 const emit = defineEmits<{
   drag: [handle: Handle, byMm: number]
@@ -116,13 +118,6 @@ const moveLabel = computed(() => {
   const first = props.applied?.moves?.[0]
   return first ? (movesOf(first.pieceId)[moveAt.value - 1]?.label ?? '') : ''
 })
-/** Step by step: from one finished move to the next. */
-function stepMove(way: 1 | -1) {
-  const now = movesDone.value
-  const next = way > 0 ? Math.floor(now + 1e-3) + 1 : Math.ceil(now - 1e-3) - 1
-  emit('step', Math.min(1, Math.max(0, next / steps.value)))
-}
-
 /** All sizes of the nest: shown when asked for, and when the open stop has just made them. */
 const wantSizes = ref(false)
 const madeSizes = computed(() => props.applied !== null && props.to.sizes.length > props.from.sizes.length && props.progress > 0)
@@ -143,6 +138,17 @@ const pieces = computed(() => {
     return [{ laid, piece, nest, original: shapeOf(original, size), from: shapeOf(from, size), to: shapeOf(piece, size) }]
   })
 })
+
+/** Other ways to do the open stop, as outlines with a line of their own each. */
+const GHOST_DASHES = ['2 4', '9 4 2 4', '14 6']
+const ghostsOf = (pieceId: string) =>
+  props.ghosts.flatMap((garment, i) => {
+    const piece = garment.pieces.find((p) => p.id === pieceId)
+    if (!piece || !props.touchedIds.includes(pieceId)) return []
+    return [
+      { letter: i, d: toPathData(outlineOf(piece, shapeOf(piece, garment.baseSizeId)), true), dash: GHOST_DASHES[i % GHOST_DASHES.length] },
+    ]
+  })
 
 const place = (pieceId: string, p: Point): Point => {
   const laid = props.layout.pieces.find((l) => l.pieceId === pieceId)
@@ -174,55 +180,13 @@ const levels = computed(() => {
   })
 })
 
-const shown = computed(() =>
+/** Handles where they lie on the table; one on a line of the stop goes with that line. */
+const placed = computed(() =>
   props.handles.map((h) => {
     const level = h.kind === 'level' ? levels.value.find((l) => l.asked && `level:${l.id}` === h.id) : null
-    const at = level ? level.to : place(h.pieceId, h.at)
-    const labelled = h.kind === 'level'
-    const width = labelled ? 60 + 7.5 * h.label.length : 84
-    // Near the right rim the figure stands on the other side.
-    const flip = at.x * view.value.k + view.value.x + 15 + width > tableWidth.value
-    return { handle: h, at, width, flip, quiet: labelled && !h.line }
+    return { handle: h, at: level ? level.to : place(h.pieceId, h.at) }
   }),
 )
-
-let start: { handle: Handle; x: number; y: number } | null = null
-function onDown(event: PointerEvent, handle: Handle) {
-  event.preventDefault()
-  event.stopPropagation()
-  const target = event.currentTarget as Element
-  target.setPointerCapture(event.pointerId)
-  ;(target as HTMLElement).focus()
-  start = { handle, x: event.clientX, y: event.clientY }
-}
-function onMove(event: PointerEvent) {
-  if (!start) return
-  const along =
-    ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) /
-    view.value.k /
-    (start.handle.pace ?? 1)
-  const step = rulerStepMm(prefs.units)
-  emit('drag', start.handle, snap(start.handle, along, step))
-}
-function onUp() {
-  if (!start) return
-  start = null
-  emit('drop')
-}
-/** Dragged figures come to rest on a ruler's mark. */
-function snap(handle: Handle, byMm: number, step: number): number {
-  if (handle.kind === 'level') return Math.round(byMm / step) * step
-  return Math.round((handle.valueMm + byMm) / step) * step - handle.valueMm
-}
-function onHandleKey(event: KeyboardEvent, handle: Handle) {
-  const way = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0
-  if (way === 0) return
-  event.preventDefault()
-  event.stopPropagation()
-  const step = rulerStepMm(prefs.units) * (event.shiftKey ? 8 : 1)
-  emit('drag', handle, snap(handle, way * step, rulerStepMm(prefs.units)))
-  emit('drop')
-}
 defineExpose({ fit })
 </script>
 
@@ -279,6 +243,17 @@ defineExpose({ fit })
             :zoom="view.k"
             :dimmed="touchedIds.length > 0 && !touchedIds.includes(p.piece.id)"
           />
+          <path
+            v-for="g in ghostsOf(p.piece.id)"
+            :key="g.letter"
+            :d="g.d"
+            fill="none"
+            stroke="var(--note)"
+            stroke-width="1.6"
+            :stroke-dasharray="g.dash"
+            vector-effect="non-scaling-stroke"
+            data-test="ghost"
+          />
           <MovesOnTable v-if="playing && movesOf(p.piece.id).length > 0" :moves="movesOf(p.piece.id)" :at="movesDone" :zoom="view.k" />
           <path
             v-for="n in p.nest"
@@ -304,64 +279,17 @@ defineExpose({ fit })
             vector-effect="non-scaling-stroke"
           />
         </g>
-        <g
-          v-for="h in shown"
-          :key="h.handle.id"
-          data-handle
-          :data-test="`handle-${h.handle.id}`"
-          tabindex="0"
-          role="slider"
-          :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
-          :aria-valuenow="Math.round(h.handle.valueMm)"
-          :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
-          :class="Math.abs(h.handle.axis.y) > Math.abs(h.handle.axis.x) ? 'cursor-ns-resize' : 'cursor-ew-resize'"
-          @pointerdown="onDown($event, h.handle)"
-          @pointermove="onMove"
-          @pointerup="onUp"
-          @pointercancel="onUp"
-          @keydown="onHandleKey($event, h.handle)"
-        >
-          <circle :cx="h.at.x" :cy="h.at.y" :r="22 / view.k" fill="transparent" />
-          <circle :cx="h.at.x" :cy="h.at.y" :r="9 / view.k" fill="var(--panel)" stroke="var(--note)" :stroke-width="2.6 / view.k" />
-          <path
-            :d="`M${h.at.x - 4 / view.k} ${h.at.y - 2 / view.k}l${4 / view.k} ${-4 / view.k}l${4 / view.k} ${4 / view.k}M${h.at.x - 4 / view.k} ${h.at.y + 2 / view.k}l${4 / view.k} ${4 / view.k}l${4 / view.k} ${-4 / view.k}`"
-            :transform="`rotate(${(Math.atan2(h.handle.axis.y, h.handle.axis.x) * 180) / Math.PI - 90} ${h.at.x} ${h.at.y})`"
-            fill="none"
-            stroke="var(--note)"
-            :stroke-width="1.8 / view.k"
-          />
-          <!-- Marks that say where (a hinge, a cut) show their figure when they are taken hold of. -->
-          <g
-            :transform="`translate(${h.at.x + (h.flip ? -15 : 15) / view.k} ${h.at.y}) scale(${1 / view.k})`"
-            :class="h.quiet && 'quiet-label'"
-          >
-            <rect :x="h.flip ? -h.width : 0" y="-14" :width="h.width" height="28" rx="7" fill="var(--note-pale)" stroke="var(--note)" />
-            <text :x="h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
-              {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
-            </text>
-          </g>
-        </g>
+        <TableHandles
+          :handles="placed"
+          :zoom="view.k"
+          :from-x="view.x"
+          :width="tableWidth"
+          @drag="(h: Handle, by: number) => emit('drag', h, by)"
+          @drop="emit('drop')"
+        />
       </g>
     </svg>
-    <div
-      v-if="steps > 0"
-      class="absolute top-3 left-1/2 flex -translate-x-1/2 items-center gap-1 rounded-lg border border-edge bg-panel p-0.5 text-sm"
-      data-test="move-steps"
-    >
-      <button class="btn-quiet" aria-label="One move back" :disabled="progress <= 0" data-test="move-back" @click="stepMove(-1)">
-        <ChevronLeft class="size-5" />
-      </button>
-      <span class="max-w-96 px-1 text-center" aria-live="polite"
-        ><template v-if="playing"
-          ><b>{{ moveAt }} of {{ steps }}</b> {{ moveLabel }}</template
-        ><template v-else>{{
-          progress >= 1 ? `${steps} ${steps === 1 ? 'move' : 'moves'}, done` : 'before the first move'
-        }}</template></span
-      >
-      <button class="btn-quiet" aria-label="One move on" :disabled="progress >= 1" data-test="move-on" @click="stepMove(1)">
-        <ChevronRight class="size-5" />
-      </button>
-    </div>
+    <MoveSteps v-if="steps > 0" :steps="steps" :done="movesDone" :label="moveLabel" @step="emit('step', $event)" />
     <div class="absolute bottom-3 left-3 flex gap-1 rounded-lg border border-edge bg-panel p-0.5">
       <button class="btn-quiet" aria-label="Zoom in" @click="zoomBy(1.25)"><Plus class="size-5" /></button>
       <button class="btn-quiet" aria-label="Zoom out" @click="zoomBy(0.8)"><Minus class="size-5" /></button>
@@ -379,35 +307,6 @@ defineExpose({ fit })
         <Layers2 class="size-5" />
       </button>
     </div>
-    <div
-      class="pointer-events-none absolute right-3 bottom-3 flex items-center gap-3 rounded-lg border border-edge bg-panel px-3 py-1.5 text-sm"
-    >
-      <span class="flex items-center gap-1.5"
-        ><svg width="24" height="14" aria-hidden="true">
-          <line x1="0" y1="7" x2="24" y2="7" stroke="var(--ink-soft)" stroke-width="1.4" stroke-dasharray="5 3" /></svg
-        >as bought</span
-      >
-      <span class="flex items-center gap-1.5"
-        ><svg width="24" height="14" aria-hidden="true">
-          <path d="M-2 8L6 0M2 14L16 0M12 14L26 0" stroke="var(--gain)" stroke-width="2.4" /></svg
-        >added</span
-      >
-      <span class="flex items-center gap-1.5"
-        ><svg width="24" height="14" aria-hidden="true">
-          <path d="M-2 6L6 14M2 0L16 14M12 0L26 14" stroke="var(--loss)" stroke-width="2.4" /></svg
-        >taken away</span
-      >
-      <span>grid {{ prefs.units === 'in' ? '6 in' : '10 cm' }}</span>
-    </div>
+    <TableLegend />
   </div>
 </template>
-
-<style scoped>
-.quiet-label {
-  visibility: hidden;
-}
-[data-handle]:hover .quiet-label,
-[data-handle]:focus .quiet-label {
-  visibility: visible;
-}
-</style>

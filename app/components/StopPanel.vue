@@ -89,6 +89,8 @@ async function note(event: Event) {
       </li>
     </ul>
 
+    <CompareWays v-if="stop.applied && kind?.choices" :change-id="change.id" @take="edit" />
+
     <HeldList v-if="stop.applied" :held="stop.applied.held" />
 
     <section v-if="stop.applied" aria-label="Ledger of this stop"><LedgerTable :rows="stop.ledger" /></section>

@@ -9,7 +9,7 @@ import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import type { Computed, FoldWorker } from '~/workers/fold.worker'
+import type { ComparedWay, Computed, FoldWorker } from '~/workers/fold.worker'
 
 let remote: Remote<FoldWorker> | null = null
 
@@ -188,7 +188,17 @@ export const useWork = defineStore('work', () => {
     return foldWorker().steps(units)
   }
 
+  /** The ways of a stop that are shown side by side; null while none are. */
+  const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
+  async function compareWays(changeId: string | null): Promise<void> {
+    ways.value = changeId === null ? null : { changeId, list: await foldWorker().compare(changeId) }
+  }
+  // What is compared follows the figures of the stop.
+  watch(computedPlan, () => void (ways.value && compareWays(ways.value.changeId)))
+
   return {
+    ways,
+    compareWays,
     projectId,
     project,
     missing,

@@ -34,6 +34,15 @@ export interface Computed {
   faults: Fault[]
 }
 
+/** One way of doing a stop, beside the others. */
+export interface ComparedWay {
+  label: string
+  inputs: unknown
+  chosen: boolean
+  garment: Garment
+  ledger: LedgerRow[]
+}
+
 const PlanSchema = z.array(ChangeSchema)
 
 let base: { key: string; garment: Garment } | null = null
@@ -84,6 +93,31 @@ const api = {
       walked: walkGarment(folded.garment, context.sizeId, tolerances),
       faults: listFaults(folded, context.sizeId, tolerances),
     }
+  },
+
+  /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */
+  compare(changeId: string): ComparedWay[] {
+    if (!folded || !base) return []
+    const context = { sizeId: base.garment.baseSizeId }
+    const i = folded.stops.findIndex((s) => s.change.id === changeId)
+    const stop = folded.stops[i]
+    const kind = stop && findKind(stop.change.kind)
+    if (!stop || !kind?.choices) return []
+    const before = i > 0 ? folded.stops[i - 1]!.garment : folded.base
+    const now = JSON.stringify(stop.change.inputs)
+    return kind.choices(before, stop.change.inputs, context).flatMap(({ label, inputs }): ComparedWay[] => {
+      const applied = kind.apply(before, inputs, context)
+      if (!applied.ok) return []
+      return [
+        {
+          label,
+          inputs,
+          chosen: JSON.stringify(inputs) === now,
+          garment: applied.value.garment,
+          ledger: compareMeasures(before, applied.value.garment, context.sizeId),
+        },
+      ]
+    })
   },
 
   /** The plan as ruler-and-scissors steps, stop by stop. */

@@ -154,6 +154,8 @@ export interface ChangeKind<I> {
   /** Inputs after a handle was dragged along its axis by some millimetres. */
   drag(garment: Garment, inputs: I, handleId: string, byMm: number, context: ChangeContext): I
   paperSteps(input: StepInput<I>): PaperStep[]
+  /** Other ways to do the same, to be seen side by side; the inputs at hand are one of them. */
+  choices?(garment: Garment, inputs: I, context: ChangeContext): { label: string; inputs: I }[]
   /** For the contract test: the same inputs with the amount set, and the pieces and marks they name. */
   withAmount(garment: Garment, inputs: I, amountMm: number, context: ChangeContext): I
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
-import type { PivotMove } from '~~/core/changes'
+import { pinMarks, type PivotMove } from '~~/core/changes'
 import { findPiece, type Garment } from '~~/core/pattern'
 
 /** Turns and slides of one piece, one after the other, each with the edges that are traced after it. */
@@ -10,6 +10,7 @@ const emit = defineEmits<{ 'update:modelValue': [moves: PivotMove[]] }>()
 const piece = computed(() => findPiece(props.garment, props.pieceId))
 const edges = computed(() => piece.value?.edges ?? [])
 const corners = computed(() => piece.value?.corners ?? [])
+const marks = computed(() => (piece.value ? pinMarks(piece.value) : []))
 
 const put = (i: number, move: PivotMove) =>
   emit(
@@ -75,7 +76,7 @@ const takenBefore = (i: number, edgeId: string) => props.modelValue.some((m, k) 
             :data-test="`move-pin-${i}`"
             @change="put(i, { ...m, pinId: ($event.target as HTMLSelectElement).value })"
           >
-            <option v-for="c in corners" :key="c.id" :value="c.id">{{ c.name }}</option>
+            <option v-for="c in marks" :key="c.id" :value="c.id">{{ c.name }}</option>
           </select></label
         >
         <label class="block"
@@ -86,7 +87,7 @@ const takenBefore = (i: number, edgeId: string) => props.modelValue.some((m, k) 
             :data-test="`move-target-${i}`"
             @change="put(i, { ...m, targetId: ($event.target as HTMLSelectElement).value })"
           >
-            <option v-for="c in corners" :key="c.id" :value="c.id">{{ c.name }}</option>
+            <option v-for="c in marks" :key="c.id" :value="c.id">{{ c.name }}</option>
           </select></label
         >
         <label class="block"

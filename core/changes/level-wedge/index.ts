@@ -1,7 +1,8 @@
-import { measureLength, nearestPlace, placeAt, scale } from '../../geometry'
+import { isStraightPath, measureLength, nearestPlace, placeAt, scale } from '../../geometry'
 import { alongGrain, crossLevel, cutPiece } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
+import { STRAIGHT_MM } from '../../tolerances'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
@@ -171,6 +172,16 @@ export const levelWedge: ChangeKind<LevelWedgeInputs> = {
     if (handleId === 'amount') return { ...inputs, amountMm: inputs.amountMm + byMm }
     const key = handleId === 'hinge' ? 'hingeBelowMm' : 'belowMm'
     return { ...inputs, [key]: Math.max(0, inputs[key] + byMm) }
+  },
+  choices(garment, inputs, context) {
+    const piece = findPiece(garment, inputs.pieceId)
+    const path = piece && shapeOf(piece, context.sizeId).edges[inputs.edgeId]
+    if (!path || !isStraightPath(path, STRAIGHT_MM)) return []
+    return [
+      { label: 'gives or takes below', inputs: { ...inputs, straighten: 'lower' } },
+      { label: 'gives or takes above', inputs: { ...inputs, straighten: 'upper' } },
+      { label: 'ruled from end to end', inputs: { ...inputs, straighten: 'between' } },
+    ]
   },
   paperSteps: wedgePaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),

@@ -133,4 +133,5 @@ export const pivotSlide: ChangeKind<PivotSlideInputs> = {
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 }
 
+export { pinMarks } from './sequences'
 export type { PivotMove, PivotSlideInputs } from './schema'

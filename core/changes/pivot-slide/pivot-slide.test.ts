@@ -128,6 +128,21 @@ describe('a free list', () => {
     expect(edgePath(shapeOf(free.pieces[0]!, 'one'), 'e4')[0]!.from).toEqual(edgePath(shapeOf(made.pieces[0]!, 'one'), 'e4')[0]!.from)
     expect(mm(free, 'front', 'e2')).toBeCloseTo(mm(front, 'front', 'e2'), 6)
   })
+  it('turns about a notch just as about a corner', () => {
+    const notched = garmentOf([
+      {
+        ...piece,
+        notches: [{ id: 'n', name: 'side', edgeId: 'e3' }],
+        shapes: { one: { ...shapeOf(piece, 'one'), notches: { n: { from: 'start', distanceMm: 60 } } } },
+      },
+    ])
+    const about = { ...pivot, pinId: 'notch:n', edgeIds: ['e4'] }
+    const after = apply(notched, { sequence: 'free', pieceId: 'front', moves: [about] })
+    const waist = edgePath(shapeOf(after.pieces[0]!, 'one'), 'e4')
+    // The edge that is traced comes to lie where it was turned to, as long as it was.
+    expect(waist[0]!.from.x).toBeCloseTo(220, 6)
+    expect(mm(after, 'front', 'e4')).toBeCloseTo(mm(front, 'front', 'e4'), 6)
+  })
   it('slides edges by a vector, and refuses a corner that has gone or two runs that part', () => {
     const slide: PivotMove = { id: 'm2', how: 'slide', acrossMm: 10, alongMm: 4, edgeIds: ['e3'] }
     const after = apply(front, { sequence: 'free', pieceId: 'front', moves: [slide] })

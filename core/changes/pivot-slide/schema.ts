@@ -9,6 +9,7 @@ export const PivotMoveSchema = z.discriminatedUnion('how', [
   z.strictObject({
     id: Id,
     how: z.literal('pivot'),
+    /** A corner's id, or “notch:” and a notch's. */
     pinId: Id,
     targetId: Id,
     direction: z.enum(['across', 'along']),

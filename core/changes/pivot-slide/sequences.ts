@@ -1,6 +1,6 @@
-import { add, applyAffine, chain, dot, mix, scale, slideBy, subtract, turnAbout, type Point } from '../../geometry'
+import { add, applyAffine, chain, dot, measureLength, mix, scale, slideBy, subtract, turnAbout, type Point } from '../../geometry'
 import { pivotAngle, type TracedRun } from '../../moves'
-import { cornerPoint, cornersOf, edgePath, neighbours, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { cornerPoint, cornersOf, edgePath, neighbours, notchPlace, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../size'
 import { SNAP_MM } from '../../tolerances'
 import { frameOf } from '../grade/grade-shape'
@@ -386,6 +386,14 @@ export function planSequence(
   return BODIES.includes(piece.kind) ? PLANS[sequence](garment, piece, shape, amountMm, sizeId) : null
 }
 
+/** Where a pin can be put, or a turn be watched: the corners and the notches of a piece. */
+export const pinMarks = (piece: Piece): { id: string; name: string }[] => [
+  ...piece.corners,
+  ...piece.notches.map((n) => ({ id: `notch:${n.id}`, name: `${n.name} notch` })),
+]
+const markPoint = (piece: Piece, shape: Shape, id: string): Point | undefined =>
+  id.startsWith('notch:') ? notchPlace(piece, shape, id.slice(6), measureLength)?.point : cornerPoint(piece, shape, id)
+
 /** The runs of a free list; null when a corner or edge has gone or no turn gets a place there. */
 export function planMoves(piece: Piece, shape: Shape, moves: readonly PivotMove[]): PivotPlan | null {
   const { across, down } = frameOf(piece, shape)
@@ -399,12 +407,12 @@ export function planMoves(piece: Piece, shape: Shape, moves: readonly PivotMove[
       runs.push(slideRun(edges, by, 'pattern', Math.sqrt(dot(by, by)), 'along the vector'))
       continue
     }
-    const pin = cornerPoint(piece, shape, move.pinId)
-    const target = cornerPoint(piece, shape, move.targetId)
+    const pin = markPoint(piece, shape, move.pinId)
+    const target = markPoint(piece, shape, move.targetId)
     const direction = move.direction === 'across' ? across : down
     const turnRad = pin && target ? pivotAngle(pin, target, direction, move.byMm) : null
     if (!pin || !target || turnRad === null) return null
-    const name = (id: string) => piece.corners.find((c) => c.id === id)!.name
+    const name = (id: string) => pinMarks(piece).find((m) => m.id === id)!.name
     runs.push({
       bits: move.edgeIds.map((edgeId) => ({ edgeId })),
       move: turnAbout(pin, turnRad),

@@ -97,6 +97,11 @@ export const shoulderWidth: ChangeKind<ShoulderWidthInputs> = {
     handleId === 'hinge'
       ? { ...inputs, hingeMm: Math.min(2000, Math.max(1, inputs.hingeMm + byMm)) }
       : { ...inputs, amountMm: inputs.amountMm + byMm },
+  // The hinge where it is, and half as far down: for a small amount the nearer one bends the armhole less far.
+  choices: (_garment, inputs) => [
+    { label: 'hinge here', inputs },
+    { label: 'hinge half as far down', inputs: { ...inputs, hingeMm: inputs.hingeMm / 2 } },
+  ],
   paperSteps: shoulderPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 }

@@ -153,6 +153,10 @@ export const slashSwing: ChangeKind<SlashSwingInputs> = {
     const most = path ? measureLength(path) : inputs[key]
     return { ...inputs, [key]: Math.min(most, Math.max(0, inputs[key] + byMm)) }
   },
+  choices: (_garment, inputs) => [
+    { label: 'the far part swings', inputs: { ...inputs, swings: 'far' } },
+    { label: 'the part with fold or grain swings', inputs: { ...inputs, swings: 'near' } },
+  ],
   paperSteps: slashPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 }

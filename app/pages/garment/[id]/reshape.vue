@@ -91,6 +91,7 @@ const nextStep = computed(() =>
         :progress="progress"
         :handles="atStop && position === selectedIndex + 1 ? (stop?.handles ?? []) : []"
         :touched-ids="atStop ? touchedIds : []"
+        :ghosts="atStop && work.ways?.changeId === selected?.id ? work.ways!.list.filter((w) => !w.chosen).map((w) => w.garment) : []"
         @drag="onDrag"
         @drop="onDrop"
         @step="position = selectedIndex + $event"

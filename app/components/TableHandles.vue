@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Handle } from '~~/core/changes'
+import type { Point } from '~~/core/geometry'
+import { rulerStepMm } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
+
+/** The handles of the open stop: dragged or moved by keys, they set its figures; each shows its own. */
+const props = defineProps<{
+  handles: { handle: Handle; at: Point }[]
+  zoom: number
+  /** Where the table begins, px, and how wide it is: a figure near its right rim stands on the other side. */
+  fromX: number
+  width: number
+}>()
+const emit = defineEmits<{ drag: [handle: Handle, byMm: number]; drop: [] }>()
+const prefs = usePrefs()
+const shown = computed(() =>
+  props.handles.map(({ handle, at }) => {
+    const labelled = handle.kind === 'level'
+    const width = labelled ? 60 + 7.5 * handle.label.length : 84
+    const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
+    // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
+    return { handle, at, width, flip, quiet: labelled && !handle.line }
+  }),
+)
+
+let start: { handle: Handle; x: number; y: number } | null = null
+function onDown(event: PointerEvent, handle: Handle) {
+  event.preventDefault()
+  event.stopPropagation()
+  const target = event.currentTarget as Element
+  target.setPointerCapture(event.pointerId)
+  ;(target as HTMLElement).focus()
+  start = { handle, x: event.clientX, y: event.clientY }
+}
+function onMove(event: PointerEvent) {
+  if (!start) return
+  const along =
+    ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) /
+    props.zoom /
+    (start.handle.pace ?? 1)
+  const step = rulerStepMm(prefs.units)
+  emit('drag', start.handle, snap(start.handle, along, step))
+}
+function onUp() {
+  if (!start) return
+  start = null
+  emit('drop')
+}
+/** Dragged figures come to rest on a ruler's mark. */
+function snap(handle: Handle, byMm: number, step: number): number {
+  if (handle.kind === 'level') return Math.round(byMm / step) * step
+  return Math.round((handle.valueMm + byMm) / step) * step - handle.valueMm
+}
+function onHandleKey(event: KeyboardEvent, handle: Handle) {
+  const way = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0
+  if (way === 0) return
+  event.preventDefault()
+  event.stopPropagation()
+  const step = rulerStepMm(prefs.units) * (event.shiftKey ? 8 : 1)
+  emit('drag', handle, snap(handle, way * step, rulerStepMm(prefs.units)))
+  emit('drop')
+}
+</script>
+
+<template>
+  <g>
+    <g
+      v-for="h in shown"
+      :key="h.handle.id"
+      data-handle
+      :data-test="`handle-${h.handle.id}`"
+      tabindex="0"
+      role="slider"
+      :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
+      :aria-valuenow="Math.round(h.handle.valueMm)"
+      :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
+      :class="Math.abs(h.handle.axis.y) > Math.abs(h.handle.axis.x) ? 'cursor-ns-resize' : 'cursor-ew-resize'"
+      @pointerdown="onDown($event, h.handle)"
+      @pointermove="onMove"
+      @pointerup="onUp"
+      @pointercancel="onUp"
+      @keydown="onHandleKey($event, h.handle)"
+    >
+      <circle :cx="h.at.x" :cy="h.at.y" :r="22 / zoom" fill="transparent" />
+      <circle :cx="h.at.x" :cy="h.at.y" :r="9 / zoom" fill="var(--panel)" stroke="var(--note)" :stroke-width="2.6 / zoom" />
+      <path
+        :d="`M${h.at.x - 4 / zoom} ${h.at.y - 2 / zoom}l${4 / zoom} ${-4 / zoom}l${4 / zoom} ${4 / zoom}M${h.at.x - 4 / zoom} ${h.at.y + 2 / zoom}l${4 / zoom} ${4 / zoom}l${4 / zoom} ${-4 / zoom}`"
+        :transform="`rotate(${(Math.atan2(h.handle.axis.y, h.handle.axis.x) * 180) / Math.PI - 90} ${h.at.x} ${h.at.y})`"
+        fill="none"
+        stroke="var(--note)"
+        :stroke-width="1.8 / zoom"
+      />
+      <!-- Marks that say where (a hinge, a cut) show their figure when they are taken hold of. -->
+      <g :transform="`translate(${h.at.x + (h.flip ? -15 : 15) / zoom} ${h.at.y}) scale(${1 / zoom})`" :class="h.quiet && 'quiet-label'">
+        <rect :x="h.flip ? -h.width : 0" y="-14" :width="h.width" height="28" rx="7" fill="var(--note-pale)" stroke="var(--note)" />
+        <text :x="h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
+          {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
+        </text>
+      </g>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.quiet-label {
+  visibility: hidden;
+}
+[data-handle]:hover .quiet-label,
+[data-handle]:focus .quiet-label {
+  visibility: visible;
+}
+</style>
