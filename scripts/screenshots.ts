@@ -63,6 +63,25 @@ try {
   await settle(1500)
   await shoot('grade')
 
+  /** Adds a stop with an amount to the plus side, and puts the slider back by a part of it. */
+  const begin = async (words: string, kind: string, amount: string, back: number) => {
+    await (await byTest(driver, 'wish')).sendKeys(words)
+    await click(driver, `kind-${kind}`)
+    await click(driver, 'field-amountMm-plus')
+    await (await byTest(driver, 'field-amountMm')).sendKeys(Key.chord(Key.CONTROL, 'a'), amount, Key.ENTER)
+    await settle(1500)
+    await driver.executeScript(
+      `const r = document.querySelector('[data-test=tide-slider]'); r.value = Number(r.max) - arguments[0]; r.dispatchEvent(new Event('input'))`,
+      back,
+    )
+  }
+  await open('garment/demo-bather/reshape', 'table')
+  await begin('waist only', 'pivot-slide', '3/4', 0.35)
+  await shoot('pivot')
+  await open('garment/demo-dress/reshape', 'table')
+  await begin('fuller skirt', 'hem-fullness', '6', 0.2)
+  await shoot('swing')
+
   await open('garment/demo-flared/match', 'match-summary')
   await shoot('match')
 
