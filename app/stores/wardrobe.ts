@@ -1,7 +1,9 @@
 import { defineStore } from 'pinia'
 import type { Wearer } from '~~/core/body'
 import { readProjectFile, writeProjectFile, type Project } from '~~/core/formats'
+import { takeSize, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
+import { NO_SIZING } from '~~/core/size'
 import { useLive } from '~/composables/useLive'
 import { useActs } from '~/composables/useActs'
 import { doAct, doRows } from '~/data/acts'
@@ -44,6 +46,18 @@ export const useWardrobe = defineStore('wardrobe', () => {
     await doRows('projects', `new garment “${project.name}”`, [{ id: project.id, after: project }])
   }
 
+  /** One size of a nest, as it is after the plan, as a garment of its own; gives its id. */
+  async function takeOut(project: Project, altered: Garment, sizeId: string): Promise<string> {
+    const now = new Date().toISOString()
+    const id = crypto.randomUUID()
+    // JSON: what is written is plain data, never a reactive proxy.
+    const garment = JSON.parse(JSON.stringify(takeSize(altered, sizeId))) as Garment
+    const name = `${project.name}, size ${garment.sizes[0]!.name}`.slice(0, 120)
+    const own: Project = { ...project, id, name, garment, plan: [], sizing: NO_SIZING, createdAt: now, updatedAt: now }
+    await doRows('projects', `take “${name}” out of its nest`, [{ id, after: JSON.parse(JSON.stringify(own)) as Project }])
+    return id
+  }
+
   async function duplicate(project: Project): Promise<void> {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
@@ -76,6 +90,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
     openDemo,
     create,
     duplicate,
+    takeOut,
     rename,
     setWearer,
     remove,

@@ -2,11 +2,9 @@ import {
   applyAffine,
   distance,
   dot,
-  IDENTITY,
   isStraightPath,
   line,
   measureLength,
-  nearestPlace,
   placeAt,
   subtract,
   unit,
@@ -18,7 +16,7 @@ import { edgePath, type NotchPlace, type Piece, type Shape } from '../pattern'
 import { refuse, ok, type Result } from '../result'
 import { SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
 import { displacePath } from './displace-path'
-import { moveLine, notchNear } from './move-parts'
+import { notchNear } from './move-parts'
 import { rejoinEdge, type Bit } from './rejoin-edge'
 
 /** A run of the outline that is traced while the pattern lies in one place. */
@@ -33,7 +31,7 @@ export interface TracedRun {
  * Traces a piece part by part while the pattern is slid and turned in between (craft 6.7). Every traced run keeps its
  * exact length and shape. Edges that no run traces are joined from the end of the one before to the beginning of the one
  * after: straight ones straight, curves kept in their kind; edges that several runs trace are led smoothly from one to
- * the next. Notches go with what was traced, the ends of inner lines with a run beside them; points inside and the grain stay.
+ * the next. Notches go with what was traced; what lies inside, and the grain, is marked where the pattern lay first.
  *
  * Refuses two runs that part at a corner with no edge left untraced between them to join them.
  */
@@ -66,15 +64,6 @@ export function traceAndMove(piece: Piece, shape: Shape, runs: readonly TracedRu
       )
   }
   joinGaps(piece, shape, edges)
-  const nearestRun = (p: Point): Affine => {
-    let best = { gap: REACH_MM, move: IDENTITY }
-    for (const run of runs)
-      for (const b of run.bits) {
-        const gap = nearestPlace(edgePath(shape, b.edgeId), p).distanceMm
-        if (gap < best.gap) best = { gap, move: run.move }
-      }
-    return best.move
-  }
   const notches = Object.fromEntries(
     piece.notches.map((notch): [string, NotchPlace] => {
       const place = shape.notches[notch.id]!
@@ -82,17 +71,23 @@ export function traceAndMove(piece: Piece, shape: Shape, runs: readonly TracedRu
       const length = measureLength(old)
       const atMm = place.from === 'start' ? place.distanceMm : length - place.distanceMm
       const own = bits.get(notch.edgeId)?.find((b) => atMm <= b.toMm + SAME_POINT_MM)
-      // On an edge that was joined anew a notch keeps its share of the way.
-      if (!own) return [notch.id, { ...place, distanceMm: place.distanceMm * (measureLength(edges[notch.edgeId]!) / length) }]
+      if (!own) return [notch.id, notchOnJoined(place, old, edges[notch.edgeId]!)]
       return [notch.id, notchNear(edges[notch.edgeId]!, applyAffine(own.move, placeAt(old, atMm).point), place.from)]
     }),
   )
-  const lines = Object.fromEntries(Object.entries(shape.lines).map(([id, path]) => [id, moveLine(path, nearestRun)]))
-  return ok({ edges, notches, lines, points: shape.points, grain: shape.grain })
+  return ok({ ...shape, edges, notches })
 }
 
-/** An inner line that ends nearer than this to a traced run goes along with it there, mm; further in it is marked first. */
-const REACH_MM = 40
+/** A notch on an edge that was joined anew: as far as before from the end that did not move, else at its share of the way. */
+function notchOnJoined(place: NotchPlace, old: Path, now: Path): NotchPlace {
+  const [was, is] = [measureLength(old), measureLength(now)]
+  const fromStart = place.from === 'start' ? place.distanceMm : was - place.distanceMm
+  const startStays = distance(old[0]!.from, now[0]!.from) <= SAME_POINT_MM
+  const endStays = distance(old[old.length - 1]!.to, now[now.length - 1]!.to) <= SAME_POINT_MM
+  if (startStays && fromStart <= is) return { from: 'start', distanceMm: fromStart }
+  if (endStays && was - fromStart <= is) return { from: 'end', distanceMm: was - fromStart }
+  return { ...place, distanceMm: place.distanceMm * (is / was) }
+}
 
 /** Edges that were not traced, from the end of the traced one before to the beginning of the one after. */
 function joinGaps(piece: Piece, shape: Shape, edges: Record<string, Path>): void {

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
+import { nestOf } from '../../demo/nest'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { add, dot, measureLength, nearestPlace, scale, subtract, unit } from '../geometry'
-import { checkGarment, dartCapPoint, dartFigures, GarmentSchema, shapeOf, timesCut, type Garment } from './index'
+import { checkGarment, dartCapPoint, dartFigures, GarmentSchema, shapeOf, takeSize, timesCut, type Garment } from './index'
 import { garmentOf, polygonPiece, seamOf } from './test-pieces'
 
 const DEMOS: [string, Garment][] = [
@@ -20,6 +21,21 @@ function edited(change: (g: Garment) => void): Garment {
   change(g)
   return g
 }
+
+describe('one size as a garment of its own', () => {
+  it('has the lines of that size and nothing of the others, and is sound', () => {
+    const nest = nestOf(draftBlouse())
+    const id = nest.sizes[5]!.id
+    const own = takeSize(nest, id)
+    expect(own.sizes).toEqual([nest.sizes[5]])
+    expect(checkGarment(own)).toBeNull()
+    for (const [i, piece] of own.pieces.entries()) {
+      expect(Object.keys(piece.shapes)).toEqual([id])
+      expect(shapeOf(piece, id)).toBe(shapeOf(nest.pieces[i]!, id))
+    }
+    expect(() => takeSize(nest, 'nowhere')).toThrow(/no size nowhere/)
+  })
+})
 
 describe('checkGarment', () => {
   it.each(DEMOS)('finds the demo %s sound, and the schema reads it', (_, garment) => {

@@ -20,10 +20,12 @@ import {
 } from '~~/core/size'
 import { parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
+import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
+const wardrobe = useWardrobe()
 const prefs = usePrefs()
 const router = useRouter()
 const project = computed(() => work.project!)
@@ -93,6 +95,13 @@ const isOwn = (zoneId: string) => sizing.value.ownZones.some((z) => z.id === zon
 const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null || isOwn(r.zone.id)))
 const addZone = (zone: OwnZone) => edit('zone of your own', (s) => void s.ownZones.push(zone))
 const removeZone = (zoneId: string) => edit('remove a zone', (s) => void (s.ownZones = s.ownZones.filter((z) => z.id !== zoneId)))
+/** The nest as the plan leaves it: sizes that a grade made are there too. */
+const nest = computed(() => work.computedPlan?.garments.at(-1) ?? garment.value)
+const outId = ref(garment.value.baseSizeId)
+async function takeOut() {
+  const id = await wardrobe.takeOut(project.value, nest.value, outId.value)
+  toast.success('It hangs in the wardrobe.', { action: { label: 'Open it', onClick: () => void router.push(`/garment/${id}/reshape`) } })
+}
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
 const plan = computed(() => planSizes(garment.value, sheet.value))
@@ -321,6 +330,15 @@ async function addLength(row: LengthRow) {
             : `${garment.sizes.length} sizes, ${garment.sizes[0]!.name} to ${garment.sizes.at(-1)!.name}; the filled one is ${nameOf(garment.baseSizeId)}`
         }}. Drag a band to measure higher or lower.
       </p>
+      <form v-if="nest.sizes.length > 1" class="flex items-center gap-2 border-t border-edge p-2 text-sm" @submit.prevent="takeOut">
+        <label class="flex flex-1 items-center gap-2"
+          >Size
+          <select v-model="outId" class="field" data-test="take-out-size">
+            <option v-for="s in nest.sizes" :key="s.id" :value="s.id">{{ s.name }}</option>
+          </select></label
+        >
+        <button class="btn text-sm" data-test="take-out">as a garment of its own</button>
+      </form>
     </aside>
   </div>
 </template>

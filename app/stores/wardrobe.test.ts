@@ -3,8 +3,9 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it } from 'vitest'
 import { slashSwing } from '~~/core/changes/slash-swing'
 import type { SlashSwingInputs } from '~~/core/changes'
-import { readProjectFile } from '~~/core/formats'
+import { ProjectSchema, readProjectFile } from '~~/core/formats'
 import { draftBlouse } from '~~/demo/blouse'
+import { demoWardrobe } from '~~/demo/wardrobe'
 import { undoAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { useRecipes } from './recipes'
@@ -43,4 +44,18 @@ it('goes out with the whole wardrobe and comes back', async () => {
   const [kept] = await db.recipes.toArray()
   await recipes.forget(kept!)
   expect(await db.recipes.count()).toBe(0)
+})
+
+it('takes one size of a nest out as a garment of its own, to be undone', async () => {
+  const { projects } = demoWardrobe(new Date('2026-01-01'))
+  const nest = projects.find((p) => p.garment.sizes.length > 1)!
+  const size = nest.garment.sizes[2]!
+  const id = await useWardrobe().takeOut(nest, nest.garment, size.id)
+  const row = (await db.projects.get(id))!
+  expect(row.name).toBe(`${nest.name}, size ${size.name}`)
+  expect(row.garment.sizes.map((s) => s.id)).toEqual([size.id])
+  expect(row.plan).toEqual([])
+  expect(ProjectSchema.safeParse(row).success).toBe(true)
+  await undoAct('wardrobe')
+  expect(await db.projects.get(id)).toBeUndefined()
 })
