@@ -4,7 +4,17 @@ import { listFaults } from '../core/advice'
 import { ChangeSchema, findKind, foldPlan, wearerFigures, type Change, type FoldedPlan } from '../core/changes'
 import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
-import { buildPiece, findOutlines, guessKind, nameEdges, proposeSeams, readMarks, splitEdges } from '../core/import'
+import {
+  findOutlines,
+  guessKind,
+  nameEdges,
+  proposeSeams,
+  readMarks,
+  splitEdges,
+  buildNest,
+  nestDrafts,
+  type PieceDraft,
+} from '../core/import'
 import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
 import { compareMeasures, measureGarment } from '../core/measure'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
@@ -165,7 +175,7 @@ async function exportFile(
 async function importFile(file: string): Promise<string> {
   const read = readSvg(await readText(file))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
-  const pieces: Piece[] = []
+  const pieces: { piece: Piece; draft: PieceDraft }[] = []
   for (const outline of findOutlines(read.value)) {
     const left = (why: string) => console.error(`${outline.name} is left out: ${why}`)
     if (outline.trouble) {
@@ -178,23 +188,23 @@ async function importFile(file: string): Promise<string> {
     const roles = nameEdges(kind, edges, { x: 0, y: 1 })
     const marks = readMarks(outline)
     const allowanceMm = outline.called === 'seam line' ? 10 : 0
-    const piece = buildPiece(
-      {
-        id: outline.id,
-        name: outline.name,
-        kind,
-        count: 1,
-        mirrored: false,
-        edges: edges.map((path, i) => ({ path, role: roles[i]!, fold: false, allowanceMm })),
-        allowanceIncluded: false,
-        ...marks,
-      },
-      'one',
-    )
-    if (piece.ok) pieces.push(piece.value)
+    const draft: PieceDraft = {
+      id: outline.id,
+      name: outline.name,
+      kind,
+      count: 1,
+      mirrored: false,
+      edges: edges.map((path, i) => ({ path, role: roles[i]!, fold: false, allowanceMm })),
+      allowanceIncluded: false,
+      ...marks,
+      sizeName: outline.sizeName,
+      sizes: outline.sizes.map((size) => ({ ...size, pairs: {} })),
+    }
+    const piece = buildNest(draft, 'one')
+    if (piece.ok) pieces.push({ piece: piece.value, draft })
     else left(piece.problem.message)
   }
-  const garment: Garment = { sizes: [{ id: 'one', name: 'as in the file' }], baseSizeId: 'one', pieces, seams: [] }
+  const garment: Garment = { ...nestDrafts(pieces, 'one'), seams: [] }
   if (pieces.length === 0) throw new BadInput(`${file} has no usable piece in it.`)
   const whole = { ...garment, seams: proposeSeams(garment) }
   const problem = checkGarment(whole)

@@ -80,7 +80,7 @@ class TidalSeamDb extends Dexie {
           act.change.after = act.change.after.map((r) => r && projectToVersion2(r))
         })
     })
-    // Version 4: slashes with a name; garments may have zones of their own.
+    // Version 4: slashes with a name; garments may have zones of their own; outlines on their way in other sizes.
     this.version(4)
       .stores({ recipes: 'id' })
       .upgrade(async (tx) => {
@@ -89,6 +89,12 @@ class TidalSeamDb extends Dexie {
           .table('projects')
           .toCollection()
           .modify((row: Plain, ref: { value: Plain }) => void (ref.value = projectToVersion3(row)))
+        await tx
+          .table('tray')
+          .toCollection()
+          .modify((row: { pieces?: { draft: Plain }[] }) =>
+            row.pieces?.forEach((p) => Object.assign(p.draft, { sizeName: '', sizes: [], ...p.draft })),
+          )
         await tx
           .table('acts')
           .toCollection()

@@ -18,6 +18,8 @@ const TrayPieceSchema = z.strictObject({
     grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
     notches: z.array(PointSchema),
     lines: z.array(z.strictObject({ name: z.string(), path: PathSchema })),
+    sizeName: z.string(),
+    sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
   }),
 })
 

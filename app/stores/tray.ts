@@ -2,7 +2,17 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { readSvg, type Project } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { buildPiece, findOutlines, guessKind, nameEdges, proposeSeams, readMarks, splitEdges, type PieceDraft } from '~~/core/import'
+import {
+  buildNest,
+  findOutlines,
+  guessKind,
+  nameEdges,
+  nestDrafts,
+  proposeSeams,
+  readMarks,
+  splitEdges,
+  type PieceDraft,
+} from '~~/core/import'
 import { checkGarment, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
 import { NO_SIZING } from '~~/core/size'
@@ -79,6 +89,8 @@ export const useTray = defineStore('tray', () => {
           grain: marks.grain,
           notches: marks.notches,
           lines: marks.lines,
+          sizeName: o.sizeName,
+          sizes: o.sizes.map((s) => ({ ...s, pairs: {} })),
         },
       }
     })
@@ -115,6 +127,7 @@ export const useTray = defineStore('tray', () => {
     edit(id, 'join two edges', ({ draft }) => {
       if (draft.edges.length < 3) return
       const next = (index + 1) % draft.edges.length
+      draft.sizes.forEach((s) => (s.pairs = {}))
       draft.edges[index]!.path = plain([...draft.edges[index]!.path, ...draft.edges[next]!.path])
       draft.edges.splice(next, 1)
     })
@@ -127,7 +140,15 @@ export const useTray = defineStore('tray', () => {
       const total = measureLength(edge.path)
       if (near.lengthMm < LEAST_EDGE_MM || near.lengthMm > total - LEAST_EDGE_MM) return
       const parts: Path[] = [cutPath(edge.path, 0, near.lengthMm), cutPath(edge.path, near.lengthMm, total)]
+      draft.sizes.forEach((s) => (s.pairs = {}))
       draft.edges.splice(near.index, 1, ...parts.map((path) => ({ ...edge, path })))
+    })
+
+  /** Says where a corner lies on another size: at the place of that size's outline nearest to a click. */
+  const pairCorner = (id: string, sizeName: string, corner: number, point: Point) =>
+    edit(id, 'pair a corner', ({ draft }) => {
+      const size = draft.sizes.find((s) => s.name === sizeName)
+      if (size) size.pairs[corner] = nearestPlace(plain(size.path), point).lengthMm
     })
 
   /** Puts a notch where the outline was clicked, or takes the one there away. */
@@ -151,13 +172,14 @@ export const useTray = defineStore('tray', () => {
       id: p.draft.id,
       taken: p.taken,
       trouble: p.trouble,
-      piece: p.trouble ? null : buildPiece(p.draft, SIZE),
+      draft: p.draft,
+      piece: p.trouble ? null : buildNest(p.draft, SIZE),
     })),
   )
 
   const whole = computed((): Garment => {
-    const pieces = built.value.flatMap((b) => (b.taken && b.piece?.ok ? [b.piece.value] : []))
-    return { sizes: [{ id: SIZE, name: 'as in the file' }], baseSizeId: SIZE, pieces, seams: [] }
+    const ready = built.value.flatMap((b) => (b.taken && b.piece?.ok ? [{ piece: b.piece.value, draft: b.draft }] : []))
+    return { ...nestDrafts(ready, SIZE), seams: [] }
   })
   const proposed = computed((): Seam[] => proposeSeams(whole.value))
 
@@ -220,6 +242,7 @@ export const useTray = defineStore('tray', () => {
     joinEdges,
     splitAt,
     flipNotch,
+    pairCorner,
     waiting,
     readyCount,
     finish,

@@ -13,6 +13,8 @@ export interface DrawnShape {
   name: string
   /** Names of the groups it lies in, outermost first. */
   groups: string[]
+  /** How it is drawn: colour and dashes of the stroke, its own or those of its groups. */
+  style: string
   /** One path per stroke (a path element may have several). */
   path: Path
   closed: boolean
@@ -205,6 +207,18 @@ const styleOf = (el: XmlElement, name: string): string | null => {
   return inline ? inline[1]!.trim() : el.getAttribute(name)
 }
 
+/** Colour and dashes of a stroke; what an element does not say, its groups do. */
+function strokeStyle(el: XmlElement): string {
+  const said = (name: string): string => {
+    for (let at: XmlNode | null = el; at?.nodeType === 1; at = at.parentNode) {
+      const own = styleOf(at as XmlElement, name)
+      if (own) return own.replace(/\s+/g, ' ')
+    }
+    return ''
+  }
+  return `${said('stroke')} ${said('stroke-dasharray')}`.trim()
+}
+
 function nameOf(el: XmlElement): string {
   for (let child = el.firstChild; child; child = child.nextSibling)
     if (child.nodeType === 1 && (child as XmlElement).localName === 'title' && child.textContent?.trim()) return child.textContent.trim()
@@ -261,6 +275,7 @@ function walk(el: XmlElement, to: Affine, groups: string[], depth: number, state
         index: state.shapes.length + 1,
         name: nameOf(el) || groups[groups.length - 1] || '',
         groups,
+        style: strokeStyle(el),
         path,
         closed: s.closed,
       })

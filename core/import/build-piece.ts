@@ -2,7 +2,9 @@ import { measureLength, nearestPlace, type Path, type Point } from '../geometry'
 import { takeAllowanceOff } from '../paper'
 import type { Dart, Edge, EdgeRole, NotchPlace, Piece, PieceKind } from '../pattern'
 import { ok, refuse, type Result } from '../result'
+import { edgesOfSize, matchSizes, type MatchedSize } from './match-sizes'
 import { findDarts, ROLE_NAMES } from './name-edges'
+import { SAME_POINT_MM } from '../tolerances'
 
 /** What a person has settled about an outline on its way in. */
 export interface PieceDraft {
@@ -18,6 +20,61 @@ export interface PieceDraft {
   grain: { from: Point; to: Point } | null
   notches: Point[]
   lines: { name: string; path: Path }[]
+  /** What the size of these edges is called; empty when there is one size only. */
+  sizeName: string
+  /** The same outline in other sizes, with corners that were paired by hand: corner index to mm along it. */
+  sizes: { name: string; path: Path; pairs: Record<string, number> }[]
+}
+
+/** What a size of a nest is called by inside: the base size keeps its own id. */
+export const sizeIdOf = (name: string): string => `size-${name}`
+
+/** How the corners of a draft lie on each of its other sizes. */
+export const matchDraft = (draft: PieceDraft): MatchedSize[] =>
+  draft.sizes.map((s) =>
+    matchSizes(
+      draft.edges.map((e) => e.path),
+      s.path,
+      s.pairs,
+    ),
+  )
+
+/**
+ * A piece in all the sizes that it was drawn in: the edges of each other size are cut where its corners were matched;
+ * notches lie at the same share of their edge; what lies inside is that of the base.
+ */
+export function buildNest(draft: PieceDraft, sizeId: string): Result<Piece> {
+  const base = buildPiece(draft, sizeId)
+  if (!base.ok || draft.sizes.length === 0) return base
+  const matched = matchDraft(draft)
+  const shapes = { ...base.value.shapes }
+  const own = shapes[sizeId]!
+  for (const [i, size] of draft.sizes.entries()) {
+    const paths = edgesOfSize(size.path, matched[i]!)
+    const empty = paths.findIndex((p) => p.length === 0 || measureLength(p) <= SAME_POINT_MM)
+    if (empty >= 0)
+      return refuse(
+        'corners-mixed',
+        `${draft.name}, size ${size.name}`,
+        `${base.value.corners[empty]!.name} and the next corner lie in one place.`,
+        'Pair the corners of this size by hand.',
+      )
+    const sized = buildPiece({ ...draft, edges: draft.edges.map((e, k) => ({ ...e, path: paths[k]! })) }, sizeId)
+    if (!sized.ok) return sized
+    const edges = sized.value.shapes[sizeId]!.edges
+    shapes[sizeIdOf(size.name)] = {
+      ...own,
+      edges,
+      notches: Object.fromEntries(
+        base.value.notches.map((n): [string, NotchPlace] => {
+          const place = own.notches[n.id]!
+          const grown = measureLength(edges[n.edgeId]!) / measureLength(own.edges[n.edgeId]!)
+          return [n.id, { ...place, distanceMm: place.distanceMm * grown }]
+        }),
+      ),
+    }
+  }
+  return ok({ ...base.value, shapes })
 }
 
 /** Names that tell two edges of the same role apart: “side seam”, “side seam 2”. */

@@ -26,6 +26,9 @@ export interface FoundOutline {
   /** Other lines that lie inside it or touch it: marks, grain, notches. */
   marks: DrawnShape[]
   texts: string[]
+  /** The size it is drawn in, and the same piece in other sizes, smallest first; empty when there is one size. */
+  sizeName: string
+  sizes: { name: string; path: Path }[]
   /** The file itself calls this line the seam line or the cut line. */
   called: 'seam line' | 'cut line' | null
 }
@@ -85,6 +88,60 @@ function contains(outline: Path, p: Point): boolean {
   return inside
 }
 
+/** A size that a line or its group is called by: “size 12”, “Size M”. */
+const sizeCalled = (shape: DrawnShape): string | null => {
+  for (const name of [shape.name, ...[...shape.groups].reverse()]) {
+    const found = /\bsize[\s_:-]*([a-z0-9./]{1,8})\b/i.exec(name)
+    if (found) return found[1]!
+  }
+  return null
+}
+
+/** Boxes of two sizes of a piece share at least this part of what they cover together. */
+const NEST_SHARE = 0.55
+
+/** Outlines that only differ in how they are drawn are sizes from this many on: two may be a cut line and a seam line. */
+const LEAST_STYLES = 3
+
+interface Sized {
+  stroke: Stroke
+  loop: Path
+  area: number
+}
+
+function shareOfBoxes(a: Path, b: Path): number {
+  const [p, q] = [boundsOf(a), boundsOf(b)]
+  const w = Math.min(p.maxX, q.maxX) - Math.max(p.minX, q.minX)
+  const h = Math.min(p.maxY, q.maxY) - Math.max(p.minY, q.minY)
+  if (w <= 0 || h <= 0) return 0
+  const area = (r: typeof p) => (r.maxX - r.minX) * (r.maxY - r.minY)
+  return (w * h) / (area(p) + area(q) - w * h)
+}
+
+/**
+ * Closed outlines that are one piece in several sizes: they lie over each other and are called by a size each, or are
+ * drawn in a style of their own each. Smallest first.
+ */
+function findNests<T extends Sized>(sized: readonly T[]): { name: string; one: T }[][] {
+  const nests: { called: boolean; list: { name: string; one: T }[] }[] = []
+  for (const one of [...sized].sort((a, b) => a.area - b.area)) {
+    const called = sizeCalled(one.stroke.shape)
+    const name = called ?? one.stroke.shape.style
+    if (!called && calledLine(one.stroke.shape)) continue
+    const nest = nests.find(
+      (n) =>
+        n.called === (called !== null) &&
+        n.list.every((x) => x.name !== name && shareOfBoxes(x.one.loop, one.loop) >= NEST_SHARE) &&
+        (called === null || pieceName(n.list[0]!.one.stroke.shape, []) === pieceName(one.stroke.shape, [])),
+    )
+    if (nest) nest.list.push({ name, one })
+    else nests.push({ called: called !== null, list: [{ name, one }] })
+  }
+  return nests
+    .filter((n) => n.list.length >= (n.called ? 2 : LEAST_STYLES))
+    .map((n) => (n.called ? n.list : n.list.map((x, i) => ({ ...x, name: String(i + 1) }))))
+}
+
 const calledLine = (shape: DrawnShape): FoundOutline['called'] => {
   const words = [shape.name, ...shape.groups].join(' ').toLowerCase().replace(/[-_]/g, ' ')
   if (/\b(seam|stitch(ing)?|sewing) line\b/.test(words)) return 'seam line'
@@ -96,7 +153,7 @@ function pieceName(shape: DrawnShape, texts: readonly string[]): string {
   const useful = [...shape.groups]
     .reverse()
     .concat(shape.name)
-    .find((n) => n && !/line|layer|^(g|path|svg|rect|polygon)[\d-]*$|^[\d_-]+$/i.test(n))
+    .find((n) => n && !/line|layer|^size\b|^(g|path|svg|rect|polygon)[\d-]*$|^[\d_-]+$/i.test(n))
   return (useful ?? texts.find((t) => /[a-z]{3}/i.test(t)) ?? '').slice(0, 80)
 }
 
@@ -136,8 +193,12 @@ export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
     return [{ stroke, loop: area < 0 ? reversePath(loop) : loop, area: Math.abs(area), isOpen, gapMm }]
   })
   sized.sort((a, b) => b.area - a.area)
-  const pieces: typeof sized = []
-  for (const one of sized) {
+  const nests = findNests(sized.filter((s) => !s.isOpen))
+  // A nest comes in as its middle size; the others go along with it.
+  const middles = new Map(nests.map((n) => [n[Math.floor((n.length - 1) / 2)]!.one, n]))
+  const others = new Set(nests.flatMap((n) => n.map((x) => x.one)).filter((one) => !middles.has(one)))
+  const pieces: typeof sized = [...middles.keys()]
+  for (const one of sized.filter((s) => !others.has(s) && !middles.has(s))) {
     const outer = pieces.find(
       (p) => contains(p.loop, one.loop[0]!.from) || contains(p.loop, endOf([one.loop[Math.floor(one.loop.length / 2)]!])),
     )
@@ -168,6 +229,8 @@ export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
       trouble: p.isOpen ? { code: 'open', at: endOf(p.stroke.path), gapMm: p.gapMm } : crossing ? { code: 'crosses', at: crossing } : null,
       marks,
       texts,
+      sizeName: middles.get(p)?.find((x) => x.one === p)!.name ?? '',
+      sizes: (middles.get(p) ?? []).filter((x) => x.one !== p).map((x) => ({ name: x.name, path: x.one.loop })),
       called: calledLine(p.stroke.shape),
     }
   })

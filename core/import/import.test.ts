@@ -30,6 +30,8 @@ function guessed(garment: Garment): Garment {
       grain: shape.grain,
       notches: [],
       lines: [],
+      sizeName: '',
+      sizes: [],
       edges: edges.map((path, i) => ({ path, role: roles[i]!, fold: roles[i]!.startsWith('centre'), allowanceMm: 10 })),
     }
     const built = buildPiece(draft, 'one')
@@ -132,6 +134,8 @@ describe('building pieces and proposing seams', () => {
       grain: { from: { x: 100, y: 50 }, to: { x: 100, y: 250 } },
       notches: [{ x: 200, y: 100 }],
       lines: [],
+      sizeName: '',
+      sizes: [],
       edges: edges.map((path, i) => ({ path, role: 'other', fold: i === 3, allowanceMm: 10 + i * 5 })),
     }
     const built = buildPiece(draft, 'one')
@@ -170,6 +174,8 @@ describe('building pieces and proposing seams', () => {
       allowanceIncluded: false,
       grain: { from: { x: 50, y: 10 }, to: { x: 50, y: 290 } },
       lines: [],
+      sizeName: '',
+      sizes: [],
       notches: [{ x: 100, y: at }],
       edges: splitEdges(movePath(outline('<path d="M0 0h100v300h-100z"/>')[0]!.path, { x: 0, y: 0 })).map((path, i) => ({
         path,

@@ -2,14 +2,16 @@
 import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { ROLE_NAMES } from '~~/core/import'
+import { matchDraft, ROLE_NAMES } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import { useTray } from '~/stores/tray'
 
 /** Piece by piece: name and kind, edges, grain, fold, notches, allowance. */
 const tray = useTray()
 const edge = ref(0)
-const mode = ref<'edges' | 'notches' | 'corners'>('edges')
+const mode = ref<'edges' | 'notches' | 'corners' | 'pair'>('edges')
+/** The corner whose place on another size is being shown. */
+const pairing = ref<{ sizeName: string; corner: number } | null>(null)
 
 const KIND_NAMES: Record<PieceKind, string> = {
   front: 'front',
@@ -28,6 +30,7 @@ const id = computed(() => piece.value?.draft.id ?? '')
 watch(id, () => {
   edge.value = 0
   mode.value = 'edges'
+  pairing.value = null
 })
 const chosenEdge = computed(() => piece.value?.draft.edges[edge.value] ?? piece.value?.draft.edges[0] ?? null)
 
@@ -36,6 +39,12 @@ const along = ref(0)
 const placeOnEdge = () => placeAt(chosenEdge.value!.path, along.value).point
 
 function onPlace(at: Point) {
+  if (mode.value === 'pair') {
+    if (pairing.value) void tray.pairCorner(id.value, pairing.value.sizeName, pairing.value.corner, at)
+    pairing.value = null
+    mode.value = 'edges'
+    return
+  }
   if (mode.value === 'notches') void tray.flipNotch(id.value, at)
   else void tray.splitAt(id.value, at)
 }
@@ -60,6 +69,16 @@ function setGrain(way: 'page' | 'edge') {
       to: { x: middle.x + along.x * half, y: middle.y + along.y * half },
     },
   })
+}
+/** Corners that have no counterpart in another size: shown, and paired by hand. */
+const unsure = computed(() => {
+  const draft = piece.value?.draft
+  if (!draft) return []
+  return matchDraft(draft).flatMap((m, i) => m.sure.flatMap((sure, corner) => (sure ? [] : [{ sizeName: draft.sizes[i]!.name, corner }])))
+})
+function startPairing(u: { sizeName: string; corner: number }) {
+  pairing.value = u
+  mode.value = 'pair'
 }
 const allAllowances = (mm: number) =>
   tray.editDraft(id.value, 'all allowances', { edges: piece.value!.draft.edges.map((e) => ({ ...e, allowanceMm: mm })) })
@@ -92,7 +111,7 @@ const allAllowances = (mm: number) =>
       </ul>
     </nav>
     <div class="relative min-h-0">
-      <TrayPicture :piece="piece" :edge="edge" :mode="mode" @edge="edge = $event" @place="onPlace" />
+      <TrayPicture :piece="piece" :edge="edge" :mode="mode" :pairing="pairing" @edge="edge = $event" @place="onPlace" />
       <div
         class="absolute top-3 left-3 flex rounded-lg border border-edge bg-panel"
         role="radiogroup"
@@ -226,6 +245,26 @@ const allAllowances = (mm: number) =>
           positive
           @update:model-value="allAllowances"
         />
+      </fieldset>
+      <fieldset v-if="piece.draft.sizes.length > 0" data-test="tray-sizes">
+        <legend class="mb-1 font-semibold">Sizes</legend>
+        <p class="text-sm">
+          {{ piece.draft.sizes.length + 1 }} sizes lie over each other; size <b>{{ piece.draft.sizeName }}</b> is the one you name the edges
+          of.
+        </p>
+        <p v-if="unsure.length === 0" class="mt-1 text-sm text-good">Every corner was found in every size.</p>
+        <ul v-else class="mt-1 space-y-1">
+          <li
+            v-for="u in unsure"
+            :key="`${u.sizeName}:${u.corner}`"
+            class="flex items-center gap-2 rounded-lg bg-ease-pale px-2 py-1 text-sm"
+          >
+            <span class="flex-1">Size {{ u.sizeName }}: no corner where edge {{ u.corner + 1 }} begins</span>
+            <button class="btn text-sm" :data-test="`pair-${u.sizeName}-${u.corner}`" @click="startPairing(u)">
+              {{ pairing?.corner === u.corner && pairing?.sizeName === u.sizeName ? 'Click on its line' : 'Show it' }}
+            </button>
+          </li>
+        </ul>
       </fieldset>
       <fieldset>
         <legend class="mb-1 font-semibold">Grain {{ piece.draft.grain ? '(set)' : '(not set yet)' }}</legend>

@@ -4,16 +4,24 @@ import { computed, ref } from 'vue'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes, measureLength, placeAt, type Point } from '~~/core/geometry'
 import { ROLE_NAMES } from '~~/core/import'
+import { dashOfSize } from '~/composables/useSizeLines'
 import type { TrayPiece } from '~/data/tray-row'
 
 /** One outline from the tray, large: click an edge to name it, or the outline to set a notch or a corner. */
-const props = defineProps<{ piece: TrayPiece; edge: number; mode: 'edges' | 'notches' | 'corners' }>()
+const props = defineProps<{
+  piece: TrayPiece
+  edge: number
+  mode: 'edges' | 'notches' | 'corners' | 'pair'
+  /** The corner that is being paired, and in which size. */ pairing?: { sizeName: string; corner: number } | null
+}>()
 const emit = defineEmits<{ edge: [index: number]; place: [at: Point] }>()
 const frame = ref<HTMLElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 const { width, height } = useElementSize(frame)
 
-const box = computed(() => joinBoxes(props.piece.draft.edges.map((e) => boundsOf(e.path))))
+const box = computed(() =>
+  joinBoxes([...props.piece.draft.edges.map((e) => e.path), ...props.piece.draft.sizes.map((s) => s.path)].map(boundsOf)),
+)
 const scale = computed(() => {
   const w = box.value.maxX - box.value.minX
   const h = box.value.maxY - box.value.minY
@@ -61,6 +69,17 @@ function onClick(event: MouseEvent) {
       @click="onClick"
     >
       <path :d="edges.map((e, i) => (i === 0 ? e.d : e.d.replace(/^M/, 'L'))).join('')" fill="var(--land)" />
+      <path
+        v-for="(s, i) in piece.draft.sizes"
+        :key="`s${i}`"
+        :d="toPathData(s.path, true)"
+        fill="none"
+        :stroke="s.name === pairing?.sizeName ? 'var(--note)' : 'var(--ink)'"
+        :stroke-width="s.name === pairing?.sizeName ? 2.4 : 1"
+        :stroke-dasharray="dashOfSize(i, false)"
+        vector-effect="non-scaling-stroke"
+        data-test="tray-size-line"
+      />
       <g v-if="piece.draft.grain" stroke="var(--ink-soft)" fill="none">
         <line
           :x1="piece.draft.grain.from.x"
@@ -115,7 +134,14 @@ function onClick(event: MouseEvent) {
           {{ e.role === 'other' ? `edge ${e.i + 1}?` : ROLE_NAMES[e.role] }}{{ e.fold ? ' (fold)' : '' }}
         </text>
       </g>
-      <circle v-for="e in edges" :key="`c${e.i}`" :cx="e.start.x" :cy="e.start.y" :r="px(4.5)" fill="var(--ink)" />
+      <circle
+        v-for="e in edges"
+        :key="`c${e.i}`"
+        :cx="e.start.x"
+        :cy="e.start.y"
+        :r="px(pairing?.corner === e.i ? 9 : 4.5)"
+        :fill="pairing?.corner === e.i ? 'var(--note)' : 'var(--ink)'"
+      />
       <g v-for="(n, i) in piece.draft.notches" :key="`n${i}`">
         <circle :cx="n.x" :cy="n.y" :r="px(6)" fill="var(--panel)" stroke="var(--act)" :stroke-width="px(3)" />
       </g>

@@ -1,0 +1,143 @@
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { nestOf } from '../../demo/nest'
+import { draftTrousers, TAPERED } from '../../demo/trousers'
+import { readSvg, toPathData } from '../formats'
+import { distance, measureLength, movePath, placeAt, type Path } from '../geometry'
+import { checkGarment, edgePath, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import {
+  buildNest,
+  findOutlines,
+  matchDraft,
+  matchSizes,
+  nameEdges,
+  nestDrafts,
+  splitEdges,
+  type FoundOutline,
+  type PieceDraft,
+} from './index'
+
+const STYLES = ['#111 2 3', '#222 6 3', '#333 none', '#444 9 3', '#555 1 4', '#666 12 2', '#777 4 4']
+const blouse = nestOf(draftBlouse())
+
+/** A nest as a drawing program would write it: a group per size, per piece, or nothing but a style for each size. */
+function draw(nest: Garment, how: 'size groups' | 'piece groups' | 'styles', kinds: Piece['kind'][]): string {
+  const pieces = nest.pieces.filter((p) => kinds.includes(p.kind))
+  const path = (p: Piece, k: number, i: number, extra = '') =>
+    `<path ${extra} d="${toPathData(movePath(outlineOf(p, shapeOf(p, nest.sizes[i]!.id)), { x: 400 + k * 900, y: 400 }), true)}"/>`
+  const style = (i: number) => `stroke="${STYLES[i]!.split(' ')[0]}" stroke-dasharray="${STYLES[i]!.split(' ').slice(1).join(' ')}"`
+  const inner =
+    how === 'size groups'
+      ? nest.sizes.map((s, i) => `<g id="Size ${s.name}">${pieces.map((p, k) => `<g id="${p.name}">${path(p, k, i)}</g>`).join('')}</g>`)
+      : how === 'piece groups'
+        ? pieces.map((p, k) => `<g id="${p.name}">${nest.sizes.map((s, i) => path(p, k, i, `id="size-${s.name}"`)).join('')}</g>`)
+        : pieces.map((p, k) => `<g id="${p.name}">${nest.sizes.map((_, i) => path(p, k, i, style(i))).join('')}</g>`)
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="2000mm" viewBox="0 0 4000 2000">${inner.join('')}</svg>`
+}
+function find(svg: string): FoundOutline[] {
+  const read = readSvg(svg)
+  if (!read.ok) throw new Error(read.problem.message)
+  return findOutlines(read.value)
+}
+function draftOf(o: FoundOutline, kind: Piece['kind']): PieceDraft {
+  const edges = splitEdges(o.path)
+  const roles = nameEdges(kind, edges, { x: 0, y: 1 })
+  return {
+    id: o.id,
+    name: o.name,
+    kind,
+    count: 1,
+    mirrored: false,
+    edges: edges.map((path, i) => ({ path, role: roles[i]!, fold: false, allowanceMm: 10 })),
+    allowanceIncluded: false,
+    grain: { from: { x: 500, y: 500 }, to: { x: 500, y: 600 } },
+    notches: [],
+    lines: [],
+    sizeName: o.sizeName,
+    sizes: o.sizes.map((s) => ({ ...s, pairs: {} })),
+  }
+}
+
+describe('nested sizes in a file', () => {
+  it.each(['size groups', 'piece groups', 'styles'] as const)('are found as one piece in seven sizes: %s', (how) => {
+    const found = find(draw(blouse, how, ['front', 'back', 'sleeve']))
+    expect(found.map((f) => f.name)).toEqual(['Front', 'Back', 'Sleeve'])
+    for (const f of found) {
+      expect(f.sizes).toHaveLength(6)
+      expect(f.sizeName).toBe('4')
+    }
+    if (how !== 'styles') expect(found[0]!.sizes.map((s) => s.name)).toEqual(['1', '2', '3', '5', '6', '7'])
+  })
+
+  it.each<[string, Garment, Piece['kind'][]]>([
+    ['blouse', blouse, ['front', 'back', 'sleeve']],
+    ['trousers', nestOf(draftTrousers(TAPERED)), ['leg-front', 'leg-back']],
+  ])('the %s comes in with every edge of every size as it was drawn', (_, nest, kinds) => {
+    const pieces = nest.pieces.filter((p) => kinds.includes(p.kind))
+    const found = find(draw(nest, 'size groups', kinds))
+    const built = found.map((o, k) => {
+      const draft = draftOf(o, pieces[k]!.kind)
+      expect(matchDraft(draft).every((m) => m.sure.every(Boolean))).toBe(true)
+      const piece = buildNest(draft, 'one')
+      if (!piece.ok) throw new Error(`${piece.problem.where}: ${piece.problem.message}`)
+      return { piece: piece.value, draft }
+    })
+    const garment: Garment = { ...nestDrafts(built, 'one'), seams: [] }
+    expect(checkGarment(garment)).toBeNull()
+    expect(garment.sizes.map((s) => s.name)).toEqual(nest.sizes.map((s) => s.name))
+    for (const [k, piece] of garment.pieces.entries())
+      for (const [i, size] of garment.sizes.entries()) {
+        const was = pieces[k]!.edges.map((e) => measureLength(edgePath(shapeOf(pieces[k]!, nest.sizes[i]!.id), e.id))).sort((a, b) => a - b)
+        const is = piece.edges.map((e) => measureLength(edgePath(shapeOf(piece, size.id), e.id))).sort((a, b) => a - b)
+        expect(is).toHaveLength(was.length)
+        for (const [n, mm] of is.entries()) expect(mm).toBeCloseTo(was[n]!, 2)
+      }
+  })
+
+  it('two outlines that differ in style alone may be a cut line and a seam line: they are no sizes', () => {
+    const two = { ...blouse, sizes: blouse.sizes.slice(2, 4) }
+    expect(find(draw(two, 'styles', ['front']))).toHaveLength(1)
+    expect(find(draw(two, 'styles', ['front']))[0]!.sizes).toEqual([])
+    expect(find(draw(two, 'size groups', ['front']))[0]!.sizes).toHaveLength(1)
+  })
+})
+
+describe('corners that do not correspond', () => {
+  const square = (w: number, h: number): Path =>
+    [
+      { x: 0, y: 0 },
+      { x: w, y: 0 },
+      { x: w, y: h },
+      { x: 0, y: h },
+    ].map((from, i, all) => ({ kind: 'line' as const, from, to: all[(i + 1) % 4]! }))
+  const base = splitEdges(square(200, 300))
+  /** The larger size has lost its lower right corner: it runs round there. */
+  const rounded: Path = [
+    { kind: 'line', from: { x: 0, y: 0 }, to: { x: 240, y: 0 } },
+    { kind: 'line', from: { x: 240, y: 0 }, to: { x: 240, y: 260 } },
+    { kind: 'cubic', from: { x: 240, y: 260 }, c1: { x: 240, y: 320 }, c2: { x: 220, y: 340 }, to: { x: 160, y: 340 } },
+    { kind: 'line', from: { x: 160, y: 340 }, to: { x: 0, y: 340 } },
+    { kind: 'line', from: { x: 0, y: 340 }, to: { x: 0, y: 0 } },
+  ]
+
+  it('are shown, and lie in proportion until they are paired', () => {
+    const matched = matchSizes(base, rounded)
+    expect(matched.sure.filter((s) => !s)).toHaveLength(1)
+    const lost = matched.sure.indexOf(false)
+    const at = placeAt(rounded, matched.atMm[lost]!).point
+    expect(distance(at, { x: 240, y: 340 })).toBeLessThan(60)
+    const sure = matched.atMm.map((mm) => placeAt(rounded, mm).point)
+    for (const corner of [
+      { x: 0, y: 0 },
+      { x: 240, y: 0 },
+      { x: 0, y: 340 },
+    ])
+      expect(sure.some((p) => distance(p, corner) < 0.01)).toBe(true)
+  })
+  it('take the place that a person gives them', () => {
+    const lost = matchSizes(base, rounded).sure.indexOf(false)
+    const byHand = matchSizes(base, rounded, { [lost]: 560 })
+    expect(byHand.sure.every(Boolean)).toBe(true)
+    expect(byHand.atMm[lost]).toBe(560)
+  })
+})
