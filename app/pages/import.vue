@@ -7,6 +7,7 @@ import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
 
 const tray = useTray()
+const countOf = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
 const wardrobe = useWardrobe()
 const router = useRouter()
 const input = ref<HTMLInputElement | null>(null)
@@ -44,7 +45,7 @@ async function finish() {
   }
   await wardrobe.create(done.project)
   toast.success(
-    `“${done.project.name}” hangs in the wardrobe: ${done.project.garment.pieces.length} pieces, ${done.project.garment.seams.length} seams.`,
+    `“${done.project.name}” hangs in the wardrobe: ${countOf(done.project.garment.pieces.length, 'piece')}, ${countOf(done.project.garment.seams.length, 'seam')}.`,
   )
   await router.push(`/garment/${done.project.id}/reshape`)
 }

@@ -60,6 +60,14 @@ export function buildNest(draft: PieceDraft, sizeId: string): Result<Piece> {
         'Pair the corners of this size by hand.',
       )
     const sized = buildPiece({ ...draft, edges: draft.edges.map((e, k) => ({ ...e, path: paths[k]! })) }, sizeId)
+    const lost = matched[i]!.sure.indexOf(false)
+    if (!sized.ok && lost >= 0)
+      return refuse(
+        'corner-unpaired',
+        `${draft.name}, size ${size.name}`,
+        `size ${size.name} has no corner where edge ${lost + 1} begins.`,
+        'Show where it lies on the line of that size.',
+      )
     if (!sized.ok) return sized
     const edges = sized.value.shapes[sizeId]!.edges
     shapes[sizeIdOf(size.name)] = {

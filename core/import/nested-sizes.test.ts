@@ -103,6 +103,32 @@ describe('nested sizes in a file', () => {
 })
 
 describe('corners that do not correspond', () => {
+  it('are what is said to be wrong when a size cannot be built without them', () => {
+    const draft: PieceDraft = {
+      id: 'p',
+      name: 'Panel',
+      kind: 'other',
+      count: 1,
+      mirrored: false,
+      edges: base.map((path) => ({ path, role: 'other', fold: false, allowanceMm: 30 })),
+      allowanceIncluded: true,
+      grain: { from: { x: 100, y: 50 }, to: { x: 100, y: 250 } },
+      notches: [],
+      lines: [],
+      sizeName: 'M',
+      sizes: [{ name: 'L', path: rounded, pairs: {} }],
+    }
+    const built = buildNest(draft, 'one')
+    if (!built.ok) expect(built.problem.message).toMatch(/^size L has no corner where edge \d begins\.$/)
+    expect(buildNest({ ...draft, allowanceIncluded: false }, 'one').ok).toBe(true)
+    const lost = matchSizes(base, rounded).sure.indexOf(false)
+    const paired = buildNest(
+      { ...draft, sizes: [{ name: 'L', path: rounded, pairs: { [lost]: 240 + 260 } }], allowanceIncluded: false },
+      'one',
+    )
+    expect(paired.ok && Object.keys(paired.value.shapes)).toEqual(['one', 'size-L'])
+  })
+
   const square = (w: number, h: number): Path =>
     [
       { x: 0, y: 0 },

@@ -88,6 +88,63 @@ describe('from a new wearer to a blended garment', () => {
   })
 })
 
+describe('nested sizes', () => {
+  beforeEach(() => app.freshDemo())
+
+  it('come in from a file, are paired by hand where they do not correspond, and go out one by one', async () => {
+    await app.driver().get(`${app.url()}/import`)
+    await field('choose-file')
+    await (
+      await app.driver().findElement(By.css('[data-test="svg-file"]'))
+    ).sendKeys(join(process.cwd(), 'demo/outside/harbour-skirt-nested.svg'))
+    await press('confirm-scale')
+    expect(await textOf('tray-sizes')).toContain('3 sizes lie over each other')
+    expect(await textOf('tray-sizes')).toContain('Size L: no corner where edge 3 begins')
+    expect(await all('tray-size-line')).toHaveLength(2)
+    // The corner is shown on the line of size L, below and outside the one of size M.
+    await press('pair-L-2')
+    const hem = await (await field('edge-2')).getRect()
+    const picture = await (await field('tray-picture')).getRect()
+    await app
+      .driver()
+      .actions({ async: true })
+      .move({
+        origin: await field('tray-picture'),
+        x: Math.round(hem.x + hem.width - picture.x - picture.width / 2 + 4),
+        y: Math.round(hem.y + hem.height / 2 - picture.y - picture.height / 2),
+      })
+      .click()
+      .perform()
+    await soon('paired', async () => (await textOf('tray-sizes')).includes('Every corner was found'))
+    await press('to-seams')
+    await press('finish-import')
+    await field('table')
+    await press('station-size')
+    await field('worksheet')
+    expect(await textOf('zone-hem').catch(() => '')).not.toContain('NaN')
+    await choose('take-out-size', 'L')
+    await press('take-out')
+    await app.driver().get(app.url())
+    await soon('two skirts hang there', async () => (await app.driver().findElement(By.css('main')).getText()).includes('nested, size L'))
+  })
+
+  it('have zones of one’s own, measured and dragged', async () => {
+    await openGarment('demo-blouse', 'size')
+    await press('new-zone')
+    await (await field('zone-name')).sendKeys('under the bust')
+    await press('zone-piece-front')
+    await press('zone-piece-back')
+    await press('add-zone')
+    await soon('in the worksheet', async () =>
+      (await app.driver().findElement(By.css('[data-test="worksheet"]')).getText()).includes('under the bust'),
+    )
+    const band = await app.driver().findElement(By.css('[data-test^="band-own-"]'))
+    const before = await app.driver().findElement(By.css('[data-test^="zone-own-"]')).getText()
+    await band.sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN)
+    await soon('measured lower', async () => (await app.driver().findElement(By.css('[data-test^="zone-own-"]')).getText()) !== before)
+  })
+})
+
 describe('wearers', () => {
   beforeEach(() => app.freshDemo())
 

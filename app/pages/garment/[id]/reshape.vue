@@ -115,9 +115,8 @@ const nextStep = computed(() =>
           <ul v-else class="space-y-1 text-sm">
             <li v-for="p in base.pieces" :key="p.id" class="flex justify-between border-b border-edge/60 py-1.5">
               <span class="font-medium">{{ p.name }}</span><span class="text-soft"
-                >{{ p.edges.length }} edges, {{ p.notches.length }} notches<template v-if="p.darts.length"
-                  >, {{ p.darts.length }} dart</template
-                ></span
+                >{{ p.edges.length }} edges, {{ p.notches.length }} {{ p.notches.length === 1 ? 'notch' : 'notches'
+                }}<template v-if="p.darts.length">, {{ p.darts.length }} dart</template></span
               >
             </li>
           </ul>
