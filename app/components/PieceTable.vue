@@ -254,6 +254,7 @@ defineExpose({ fit })
             vector-effect="non-scaling-stroke"
             data-test="ghost"
           />
+          <GradeArrows v-if="progress > 0" :arrows="applied?.arrows?.filter((a) => a.pieceId === p.piece.id) ?? []" :zoom="view.k" />
           <MovesOnTable v-if="playing && movesOf(p.piece.id).length > 0" :moves="movesOf(p.piece.id)" :at="movesDone" :zoom="view.k" />
           <path
             v-for="n in p.nest"

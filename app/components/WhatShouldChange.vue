@@ -64,7 +64,9 @@ async function useOwn(recipe: SlashRecipe) {
         @focus="($event.target as HTMLInputElement).select()"
       />
     </label>
-    <ComboboxOptions class="absolute right-0 bottom-12 z-20 w-[26rem] max-w-[90vw] rounded-xl border border-edge bg-panel p-1.5 shadow-xl">
+    <ComboboxOptions
+      class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[26rem] max-w-[90vw] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
+    >
       <ComboboxOption v-for="r in own" :key="r.id" v-slot="{ active }" :value="r" as="template">
         <li class="flex cursor-pointer items-center rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`own-${r.name}`">
           <div class="flex-1">

@@ -65,6 +65,8 @@ export interface Applied {
   cautions: Caution[]
   /** The amount that was really moved, mm, where the inputs ask for a result and not for an amount. */
   solvedMm?: number
+  /** Where single points go, and what they are called: for drawing the rules of a grade. */
+  arrows?: { pieceId: string; from: Point; to: Point; label: string }[]
   /** What the hands do, one move after the other, where there is something to turn or slide. */
   moves?: PlayMove[]
 }

@@ -186,6 +186,20 @@ describe('the change', () => {
     ])
     expect(result.value.cautions).toEqual([])
   })
+  it('draws where every named point goes on its way to the next size, and follows a rule while it is edited', () => {
+    const arrows = (rules: GradeInputs['rules'], up = 2) => {
+      const result = grade.apply(draftBlouse(), inputs({ rules, up, down: up === 0 ? 1 : 0 }), { sizeId: 'one' })
+      if (!result.ok) throw new Error(result.problem.message)
+      return result.value.arrows!
+    }
+    const tip = (list: ReturnType<typeof arrows>) => list.find((a) => a.pieceId === 'front' && a.label === 'shoulder tip')!
+    const plain = tip(arrows({}))
+    expect(distance(plain.from, plain.to)).toBeGreaterThan(0.5)
+    const edited = tip(arrows({ 'bodice-front': { 'shoulder-tip': { across: 0.2, along: 0 } } }))
+    expect(edited.to.x - edited.from.x).toBeCloseTo(0.2 * 38, 1)
+    // Without a size above, the one below is drawn.
+    expect(tip(arrows({}, 0)).to.x).toBeLessThan(plain.from.x)
+  })
   it('says when rules of one’s own do not add up to the interval, and keeps to them', () => {
     const own = inputs({ rules: { 'bodice-front': { underarm: { across: 0.2, along: 0.08 }, 'hem-side': { across: 0.2, along: 0.16 } } } })
     expect(growthByRules(draftBlouse(), own)).toBeCloseTo(0.9, 9)

@@ -6,13 +6,27 @@ import { findLargest } from '../find-largest'
 import type { Applied, ChangeContext, ChangeKind, Handle } from '../types'
 import { cardinalsOf } from './cardinals'
 import { findBrokenSize } from './find-broken-size'
-import { gradeGarment } from './grade-garment'
+import { gradedSizes, gradeGarment } from './grade-garment'
 import { gradeCautions, heldByGrade } from './held'
-import { gradePaperSteps } from './paper-steps'
+import { CARDINAL_WORDS, gradePaperSteps } from './paper-steps'
 import { GradeSchema, type GradeInputs } from './schema'
 
 /** Smallest interval that people grade by, and the one that is offered first, mm: one inch. */
 const USUAL_INTERVAL_MM = 25.4
+
+/** Where every cardinal point goes on its way to the next size: the first above, or else the first below. */
+function arrowsOf(before: Garment, after: Garment, inputs: GradeInputs): NonNullable<Applied['arrows']> {
+  const { above, below } = gradedSizes(before, inputs)
+  const next = above[0] ?? below[below.length - 1]
+  if (!next || !after.sizes.some((s) => s.id === next.id)) return []
+  return after.pieces.flatMap((piece) =>
+    cardinalsOf(piece).flatMap((cardinal, i) => {
+      if (!cardinal) return []
+      const at = (sizeId: string) => cornerPoint(piece, shapeOf(piece, sizeId), piece.corners[i]!.id)!
+      return [{ pieceId: piece.id, from: at(next.fromId), to: at(next.id), label: CARDINAL_WORDS[cardinal] }]
+    }),
+  )
+}
 
 function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied> {
   if (garment.pieces.length === 0) return refuse('reference-gone', 'garment', 'it has no pieces any more.', 'Delete this change.')
@@ -40,6 +54,7 @@ function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContex
     leftOut: [],
     held: heldByGrade(garment, after, inputs, context.sizeId),
     cautions: gradeCautions(garment, inputs),
+    arrows: arrowsOf(garment, after, inputs),
   })
 }
 
