@@ -75,7 +75,14 @@ describe('the tideline', () => {
     await click(driver, 'field-centreBackMm-plus')
     await soon('two stops', async () => (await all('stop-1')).length === 1)
     expect(await textOf('stop-1')).toContain('Uneven hem')
-    const altered = await outline('skirt-back')
+    // The hem has been let down before the pieces are looked at.
+    await soon('two inches longer', async () => (await textOf('stop-1')).includes('+2'))
+    let altered = ''
+    await soon('drawn so, and still', async () => {
+      const before = altered
+      altered = await outline('skirt-back')
+      return altered === before
+    })
 
     await (await byTest(driver, 'stop-1')).sendKeys(Key.chord(Key.ALT, Key.ARROW_LEFT))
     await soon('reordered by keyboard', async () => (await textOf('stop-0')).includes('Uneven hem'))
