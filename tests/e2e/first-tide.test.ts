@@ -77,7 +77,7 @@ describe('the tideline', () => {
     expect(await textOf('stop-1')).toContain('Uneven hem')
     // The hem has been let down before the pieces are looked at.
     await soon('two inches longer', async () => (await textOf('stop-1')).includes('+2'))
-    let altered = ''
+    let altered: string | null = ''
     await soon('drawn so, and still', async () => {
       const before = altered
       altered = await outline('skirt-back')
