@@ -12,6 +12,7 @@ import {
   type Point,
   type Segment,
 } from '../geometry'
+import { containsPoint } from '../moves'
 import { GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
 
 /** Something in a drawing that may be a pattern piece. */
@@ -77,16 +78,7 @@ function weldClosed(path: Path): Path {
   return welded
 }
 
-function contains(outline: Path, p: Point): boolean {
-  const points = flattenPath(outline, 1)
-  let inside = false
-  for (let i = 0, j = points.length - 1; i < points.length; j = i++) {
-    const a = points[i]!
-    const b = points[j]!
-    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside
-  }
-  return inside
-}
+const contains = (outline: Path, p: Point): boolean => containsPoint(flattenPath(outline, 1), p)
 
 /** A size that a line or its group is called by: “size 12”, “Size M”. */
 const sizeCalled = (shape: DrawnShape): string | null => {

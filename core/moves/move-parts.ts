@@ -86,7 +86,7 @@ function moveLine(path: Path, moveAt: (p: Point) => Affine): Path {
  * All edges of a piece from their moved stretches, meeting at the corners. Where a cut ran into a corner, the edge that
  * the cut was said to end on is led over the opening, else the one after the corner that is no dart's leg.
  */
-export function rejoinOutline(
+function rejoinOutline(
   piece: Piece,
   shape: Shape,
   bits: ReadonlyMap<string, readonly Bit[]>,
