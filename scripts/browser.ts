@@ -91,7 +91,7 @@ export async function resizeTo(driver: WebDriver, width: number, height: number)
     .setRect({ width: 2 * width - w, height: 2 * height - h })
 }
 
-const WAIT_MS = 15_000
+const WAIT_MS = 25_000
 
 /** The element with this test name, once it is on the page. */
 export async function byTest(driver: WebDriver, name: string): Promise<WebElement> {

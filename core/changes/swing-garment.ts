@@ -1,7 +1,9 @@
 import { applyAffine, distance, line, mapPath, measureLength, mix, norm, subtract, unit, type Affine, type Point } from '../geometry'
 import { cutPiece, moveParts, partOfPlace, partOfPoint, swingParts, type CutPiece, type Slash } from '../moves'
 import { edgePath, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
-import { ok, type Result } from '../result'
+import { ok, refuse, type Result } from '../result'
+import { findBrokenOutline } from './check-outlines'
+import { findLargest } from './find-largest'
 import type { PlayMove } from './types'
 
 /** One swing: a slash, its hinge, and how far it opens, rad (closes when negative). */
@@ -134,3 +136,27 @@ export function swingHandle(shape: Shape, own: SwungPiece, edgeId: string, opene
 
 /** A place near the hinge hardly moves and would throw the amount about: it is dragged at this pace at least. */
 export const LEAST_PACE = 0.25
+
+/**
+ * What a swing of one amount gives, or why not; then with the largest amount that works.
+ *
+ * @param swing the garment swung by an amount
+ * @param remedy what to say of the largest amount, mm
+ * Refusals that no smaller amount would heal (an edge that has gone, a cut that leaves the piece) are passed on.
+ */
+export function swingOrRefuse(
+  garment: Garment,
+  amountMm: number,
+  swing: (amountMm: number) => ReturnType<typeof swingGarment>,
+  remedy: (largestMm: number) => string,
+): ReturnType<typeof swingGarment> {
+  const done = swing(amountMm)
+  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
+  if (!broken && (done.ok || (done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room'))) return done
+  const largest = findLargest(amountMm, (mm) => {
+    const tried = swing(mm)
+    return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
+  })
+  const [where, what] = done.ok ? [broken!.where, `${broken!.what} by this amount.`] : [done.problem.where, done.problem.message]
+  return refuse('amount-too-large', where, what, remedy(largest), largest)
+}

@@ -106,7 +106,12 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
       }
       const k = piece.edges.findIndex((e) => e.id === end.edgeId)
       if (k < 0)
-        return refuse('reference-gone', piece.name, `the edge that slash ${i + 1} starts or ends at has gone.`, 'Choose another edge.')
+        return refuse(
+          'reference-gone',
+          piece.name,
+          `the edge that ${called(i, slashes.length)} starts or ends at has gone.`,
+          'Choose another edge.',
+        )
       const path = edgePath(shape, end.edgeId)
       const length = measureLength(path)
       if (end.atMm < -SNAP_MM || end.atMm > length + SNAP_MM)
@@ -123,14 +128,14 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
     }
     for (let k = 0; k + 1 < ids.length; k++) {
       const [a, b] = [ids[k]!, ids[k + 1]!]
-      if (a === b) return refuse('slash-short', piece.name, `slash ${i + 1} has no length.`, 'Choose ends that lie apart.')
+      if (a === b) return refuse('slash-short', piece.name, `${called(i, slashes.length)} has no length.`, 'Choose ends that lie apart.')
       const path: Path = [line(nodes[a]!.point, nodes[b]!.point)]
       const own = { slash: i, first: k === 0 }
       halves.push({ from: a, to: b, path, along: { ...own, forward: true } })
       halves.push({ from: b, to: a, path: [line(nodes[b]!.point, nodes[a]!.point)], along: { ...own, forward: false } })
     }
   }
-  const wrong = checkSlashes(piece, outline, nodes, halves)
+  const wrong = checkSlashes(piece, outline, nodes, halves, slashes.length)
   if (wrong) return wrong
   addOutline(outline, totalMm, nodes, halves)
   const faces = traceFaces(nodes, halves)
@@ -146,11 +151,14 @@ export function cutPiece(piece: Piece, shape: Shape, slashes: readonly Slash[]):
     return refuse(
       'slash-parts-nothing',
       piece.name,
-      `slash ${alone + 1} ends inside the piece and parts nothing.`,
+      `${called(alone, slashes.length)} ends inside the piece and parts nothing.`,
       'Lead it on to an edge, or let it meet another slash.',
     )
   return ok({ parts, slashes: sides, cutAtEnd })
 }
+
+/** A slash in a sentence: the only one needs no number. */
+const called = (i: number, count: number) => (count === 1 ? 'the cut' : `slash ${i + 1}`)
 
 const near = (a: number, b: number, totalMm: number) => {
   const d = Math.abs(a - b)
@@ -158,11 +166,17 @@ const near = (a: number, b: number, totalMm: number) => {
 }
 
 /** A slash must stay inside the piece and cross no other slash between its ends. */
-function checkSlashes(piece: Piece, outline: Path, nodes: readonly Node[], halves: readonly HalfEdge[]): Result<never> | null {
+function checkSlashes(
+  piece: Piece,
+  outline: Path,
+  nodes: readonly Node[],
+  halves: readonly HalfEdge[],
+  count: number,
+): Result<never> | null {
   const forward = halves.filter((h) => 'slash' in h.along && h.along.forward)
   const polygon = flattenPath(outline, FLATTEN_MM)
   for (const [i, h] of forward.entries()) {
-    const name = 'slash' in h.along ? h.along.slash + 1 : 0
+    const name = called('slash' in h.along ? h.along.slash : 0, count)
     const ends = [nodes[h.from]!.point, nodes[h.to]!.point]
     const leaves =
       intersectPaths(h.path, outline).some((c) => ends.every((e) => distance(c.point, e) > SNAP_MM)) ||
@@ -171,12 +185,12 @@ function checkSlashes(piece: Piece, outline: Path, nodes: readonly Node[], halve
       return refuse(
         'slash-leaves-piece',
         piece.name,
-        `slash ${name} leaves the piece on its way.`,
+        `${name} leaves the piece on its way.`,
         'Move one of its ends, or choose an edge that it can reach straight through the paper.',
       )
     for (const other of forward.slice(i + 1))
       if (intersectPaths(h.path, other.path).some((c) => ends.every((e) => distance(c.point, e) > SNAP_MM)))
-        return refuse('slashes-cross', piece.name, `slash ${name} crosses another.`, 'Let them meet in one point, or move one of them.')
+        return refuse('slashes-cross', piece.name, `${name} crosses another.`, 'Let them meet in one point, or move one of them.')
   }
   return null
 }

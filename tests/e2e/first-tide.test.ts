@@ -8,12 +8,13 @@ import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { byTest, click, resizeTo } from '../../scripts/browser'
 import { useApplication } from './session'
 
-const { driver: driverOf, url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, download } = useApplication()
+const app = useApplication()
+const { all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, outlineAtRest, download } = app
 let driver: WebDriver
 let server: { url: string }
 beforeAll(() => {
-  driver = driverOf()
-  server = { url: url() }
+  driver = app.driver()
+  server = { url: app.url() }
 })
 
 describe('a new user', () => {
@@ -21,7 +22,7 @@ describe('a new user', () => {
     await freshDemo()
     await (await (await card('demo-blouse')).findElement(By.css('[data-test="open-garment"]'))).click()
     await byTest(driver, 'table')
-    const before = { front: await outline('front'), back: await outline('back'), sleeve: await outline('sleeve') }
+    const before = { front: await outlineAtRest('front'), back: await outline('back'), sleeve: await outline('sleeve') }
     const field = await byTest(driver, 'wish')
     await field.sendKeys('shorten the body by 1 3/8 inch')
     await soon('the change is found', async () => (await all('kind-lengthen')).length === 1)
@@ -65,7 +66,7 @@ describe('the tideline', () => {
 
   it('edits, switches off, reorders, deletes and undoes; all of it is there after a reload', async () => {
     await openGarment('demo-dress', 'reshape')
-    const bought = await outline('bodice-front')
+    const bought = await outlineAtRest('bodice-front')
     await ask('shorten the body by 1', 'lengthen')
     await soon('shortened', async () => (await outline('bodice-front')) !== bought)
     await retype(await byTest(driver, 'field-amountMm'), '35mm')
@@ -77,12 +78,7 @@ describe('the tideline', () => {
     expect(await textOf('stop-1')).toContain('Uneven hem')
     // The hem has been let down before the pieces are looked at.
     await soon('two inches longer', async () => (await textOf('stop-1')).includes('+2'))
-    let altered: string | null = ''
-    await soon('drawn so, and still', async () => {
-      const before = altered
-      altered = await outline('skirt-back')
-      return altered === before
-    })
+    const altered = await outlineAtRest('skirt-back')
 
     await (await byTest(driver, 'stop-1')).sendKeys(Key.chord(Key.ALT, Key.ARROW_LEFT))
     await soon('reordered by keyboard', async () => (await textOf('stop-0')).includes('Uneven hem'))
@@ -108,11 +104,10 @@ describe('the tideline', () => {
 
   it('plays from as bought to as altered under the slider', async () => {
     await openGarment('demo-tapered', 'reshape')
-    const altered = await outline('front')
+    const altered = await outlineAtRest('front')
     const slider = await byTest(driver, 'tide-slider')
     await slider.sendKeys(Key.HOME)
-    await soon('as bought', async () => (await outline('front')) !== altered)
-    const bought = await outline('front')
+    const bought = await outlineAtRest('front', altered)
     await driver.executeScript(`arguments[0].value = 0.5; arguments[0].dispatchEvent(new Event('input', { bubbles: true }))`, slider)
     await soon('half way', async () => ![altered, bought].includes(await outline('front')))
     await slider.sendKeys(Key.END)

@@ -25,10 +25,10 @@ export function useApplication() {
   const soon = (what: string, check: () => Promise<boolean>) =>
     driver().wait(
       () => check().catch((e: unknown) => (e instanceof error.StaleElementReferenceError ? false : Promise.reject(e))),
-      12_000,
+      25_000,
       what,
     )
-  const card = (id: string) => driver().wait(until.elementLocated(By.css(`[data-id="${id}"]`)), 12_000)
+  const card = (id: string) => driver().wait(until.elementLocated(By.css(`[data-id="${id}"]`)), 25_000)
 
   /** A wardrobe with nothing but the demo in it. */
   async function freshDemo() {
@@ -67,7 +67,20 @@ export function useApplication() {
     await byTest(driver(), 'stop-title')
   }
 
-  const outline = async (piece: string) => (await byTest(driver(), `outline-${piece}`)).getAttribute('d')
+  const outline = async (piece: string) => (await (await byTest(driver(), `outline-${piece}`)).getAttribute('d')) ?? ''
+
+  /** The outline of a piece once it lies still, and lies otherwise than before. */
+  async function outlineAtRest(piece: string, before?: string) {
+    let last = ''
+    await soon(`the ${piece} lies still`, async () => {
+      const now = await outline(piece)
+      if (now !== before && now === last) return true
+      last = now
+      await driver().sleep(300)
+      return false
+    })
+    return last
+  }
 
   async function download(ending: string): Promise<string> {
     let file = ''
@@ -79,5 +92,5 @@ export function useApplication() {
     return file
   }
 
-  return { driver, url: () => server.url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, download }
+  return { driver, url: () => server.url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, outlineAtRest, download }
 }

@@ -123,6 +123,7 @@ describe('nested sizes', () => {
     await field('worksheet')
     await choose('take-out-size', 'L')
     await press('take-out')
+    await soon('taken out', async () => (await app.driver().findElement(By.css('body')).getText()).includes('It hangs in the wardrobe'))
     await app.driver().get(app.url())
     await soon('two skirts hang there', async () => {
       const [page] = await app.driver().findElements(By.css('main'))

@@ -4,7 +4,7 @@ export default defineConfig({
   test: {
     include: ['tests/e2e/**/*.test.ts'],
     environment: 'node',
-    testTimeout: 90_000,
+    testTimeout: 180_000,
     hookTimeout: 60_000,
     fileParallelism: false,
     maxWorkers: 1,

@@ -35,6 +35,10 @@ function add(how: PivotMove['how']) {
       : { id, how, pinId, targetId, direction: 'across', byMm: 0, edgeIds: [free.id] }
   emit('update:modelValue', [...props.modelValue, move])
 }
+function turnWay(i: number, move: Extract<PivotMove, { how: 'pivot' }>, event: Event) {
+  const direction = (event.target as HTMLSelectElement).value as typeof move.direction
+  put(i, { ...move, direction, ...(direction === 'place' ? { towardId: move.towardId ?? move.targetId } : {}) })
+}
 function flip(i: number, move: PivotMove, edgeId: string) {
   const has = move.edgeIds.includes(edgeId)
   const edgeIds = has ? move.edgeIds.filter((id) => id !== edgeId) : [...move.edgeIds, edgeId]
@@ -68,40 +72,46 @@ const takenBefore = (i: number, edgeId: string) => props.modelValue.some((m, k) 
         />
       </template>
       <template v-else>
-        <label class="block"
-          ><span class="text-sm text-soft">pin</span>
-          <select
-            class="field"
-            :value="m.pinId"
-            :data-test="`move-pin-${i}`"
-            @change="put(i, { ...m, pinId: ($event.target as HTMLSelectElement).value })"
-          >
-            <option v-for="c in marks" :key="c.id" :value="c.id">{{ c.name }}</option>
-          </select></label
-        >
-        <label class="block"
-          ><span class="text-sm text-soft">turn until</span>
-          <select
-            class="field"
-            :value="m.targetId"
-            :data-test="`move-target-${i}`"
-            @change="put(i, { ...m, targetId: ($event.target as HTMLSelectElement).value })"
-          >
-            <option v-for="c in marks" :key="c.id" :value="c.id">{{ c.name }}</option>
-          </select></label
-        >
+        <FieldsMarkField
+          :mark-id="m.pinId"
+          :at-mm="m.pinMm ?? 0"
+          label="pin"
+          :marks="marks"
+          :test="`move-pin-${i}`"
+          @set="(pinId: string, pinMm: number) => put(i, { ...m, pinId, pinMm })"
+        />
+        <FieldsMarkField
+          :mark-id="m.targetId"
+          :at-mm="m.targetMm ?? 0"
+          label="turn until"
+          :marks="marks"
+          :test="`move-target-${i}`"
+          @set="(targetId: string, targetMm: number) => put(i, { ...m, targetId, targetMm })"
+        />
         <label class="block"
           ><span class="text-sm text-soft">has gone</span>
-          <select
-            class="field"
-            :value="m.direction"
-            @change="put(i, { ...m, direction: ($event.target as HTMLSelectElement).value as 'across' | 'along' })"
-          >
+          <select class="field" :value="m.direction" :data-test="`move-direction-${i}`" @change="turnWay(i, m, $event)">
             <option value="across">across (minus: back)</option>
             <option value="along">down the grain (minus: up)</option>
+            <option value="place">in line with a place</option>
           </select></label
         >
-        <FieldsLengthField :model-value="m.byMm" label="by" :test="`move-by-${i}`" @update:model-value="put(i, { ...m, byMm: $event })" />
+        <FieldsMarkField
+          v-if="m.direction === 'place'"
+          :mark-id="m.towardId ?? m.targetId"
+          :at-mm="m.towardMm ?? 0"
+          label="the place, seen from the pin"
+          :marks="marks"
+          :test="`move-toward-${i}`"
+          @set="(towardId: string, towardMm: number) => put(i, { ...m, towardId, towardMm })"
+        />
+        <FieldsLengthField
+          v-else
+          :model-value="m.byMm"
+          label="by"
+          :test="`move-by-${i}`"
+          @update:model-value="put(i, { ...m, byMm: $event })"
+        />
       </template>
       <div>
         <span class="text-sm text-soft">trace</span>

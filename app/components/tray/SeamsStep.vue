@@ -7,6 +7,9 @@ import { useWardrobe } from '~/stores/wardrobe'
 /** What the garment is called, and which proposed seams are sewn. */
 const tray = useTray()
 const wardrobe = useWardrobe()
+// What was typed is read at once: the field may show the stored words again before the act is written.
+const setName = (name: string) => tray.act('name of the garment', (t) => void (t.garmentName = name.slice(0, 120)))
+const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = id || null))
 </script>
 
 <template>
@@ -19,17 +22,11 @@ const wardrobe = useWardrobe()
             class="field"
             :value="tray.state.garmentName"
             data-test="garment-title"
-            @change="
-              tray.act('name of the garment', (t) => void (t.garmentName = ($event.target as HTMLInputElement).value.slice(0, 120)))
-            "
+            @change="setName(($event.target as HTMLInputElement).value)"
         /></label>
         <label class="block"
           ><span class="mb-1 block font-semibold">Who is it for?</span>
-          <select
-            class="field"
-            :value="tray.state.wearerId ?? ''"
-            @change="tray.act('wearer', (t) => void (t.wearerId = ($event.target as HTMLSelectElement).value || null))"
-          >
+          <select class="field" :value="tray.state.wearerId ?? ''" @change="setWearer(($event.target as HTMLSelectElement).value)">
             <option value="">no wearer yet</option>
             <option v-for="w in wardrobe.wearers" :key="w.id" :value="w.id">{{ w.name }}</option>
           </select>

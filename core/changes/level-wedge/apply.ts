@@ -28,10 +28,8 @@ import {
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM, STRAIGHT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { findBrokenOutline } from '../check-outlines'
-import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
-import { homePart, openingOf, playSwings, swingGarment, type SwingPlan, type SwungPiece } from '../swing-garment'
+import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../swing-garment'
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
 import type { LevelWedgeInputs } from './schema'
 
@@ -175,25 +173,24 @@ export function straightenFigures(garment: Garment, inputs: LevelWedgeInputs, si
   })
 }
 
+/** What the way of straightening gives or takes; the other ways are seen side by side. */
 function straightenCautions(garment: Garment, inputs: LevelWedgeInputs, sizeId: string): Caution[] {
   const piece = findPiece(garment, inputs.pieceId)!
   const path = edgePath(shapeOf(piece, sizeId), inputs.edgeId)
-  if (inputs.amountMm === 0 || !isStraightPath(path, STRAIGHT_MM)) return []
+  const figures = straightenFigures(garment, inputs, sizeId).find((f) => f.straighten === inputs.straighten)
+  if (inputs.amountMm === 0 || !figures || !isStraightPath(path, STRAIGHT_MM)) return []
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
   const said = (f: { name: string; mm: number }) =>
     Math.abs(f.mm) <= EQUAL_MM ? '' : `${f.mm < 0 ? 'takes' : 'gives'} ${lengthToken(Math.abs(f.mm))} at the ${f.name}`
-  return straightenFigures(garment, inputs, sizeId).map(({ straighten, upper, lower }): Caution => {
-    const what = [said(upper), said(lower)].filter(Boolean).join(' and ')
-    const how =
-      straighten === 'lower'
-        ? 'ruled on from its upper part'
-        : straighten === 'upper'
-          ? 'ruled on from its lower part'
-          : 'ruled from end to end'
-    const message = `The ${edge.name} ${how} ${what || 'keeps both edges beside it; the grain leans with it'}.`
-    if (straighten === inputs.straighten) return { code: 'straightened', message, pieceId: piece.id }
-    return { code: `straighten-${straighten}`, message, pieceId: piece.id, mend: { label: 'Do it so', inputs: { ...inputs, straighten } } }
-  })
+  const what = [said(figures.upper), said(figures.lower)].filter(Boolean).join(' and ')
+  const how = { lower: 'ruled on from its upper part', upper: 'ruled on from its lower part', between: 'ruled from end to end' }
+  return [
+    {
+      code: 'straightened',
+      message: `The ${edge.name} ${how[inputs.straighten]} ${what || 'keeps both edges beside it; the grain leans with it'}.`,
+      pieceId: piece.id,
+    },
+  ]
 }
 
 /**
@@ -206,22 +203,13 @@ export function applyLevelWedge(garment: Garment, inputs: LevelWedgeInputs, cont
   const piece = findPiece(garment, inputs.pieceId)
   if (!piece)
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
-  const done = swingWedge(garment, inputs)
-  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
-  if (!done.ok && done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room') return done
-  if (!done.ok || broken) {
-    const largest = findLargest(inputs.amountMm, (amountMm) => {
-      const tried = swingWedge(garment, { ...inputs, amountMm })
-      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
-    })
-    return refuse(
-      'amount-too-large',
-      done.ok ? broken!.where : done.problem.where,
-      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `A wedge of ${lengthToken(Math.abs(largest))} at most can be ${inputs.amountMm < 0 ? 'taken out' : 'put in'} here.`,
-      largest,
-    )
-  }
+  const done = swingOrRefuse(
+    garment,
+    inputs.amountMm,
+    (amountMm) => swingWedge(garment, { ...inputs, amountMm }),
+    (largestMm) => `A wedge of ${lengthToken(Math.abs(largestMm))} at most can be ${inputs.amountMm < 0 ? 'taken out' : 'put in'} here.`,
+  )
+  if (!done.ok) return done
   const { garment: after, swung } = done.value
   return ok({
     garment: after,

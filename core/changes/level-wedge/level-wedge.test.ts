@@ -56,8 +56,11 @@ describe('level a wedge', () => {
     expect(lost).toBeGreaterThan(11.6)
     expect(lost).toBeLessThan(11.75)
     expect(cautions.find((c) => c.code === 'straightened')!.message).toMatch(/takes \{mm 11\.6/)
-    // Both other ways are said with their figures, and can be chosen.
-    expect(cautions.filter((c) => c.mend).map((c) => c.code)).toEqual(['straighten-upper', 'straighten-between'])
+    // The other ways give or take elsewhere: they are offered side by side.
+    const ways = levelWedge.choices!(garment, inputs, context)
+    expect(ways.map((w) => w.inputs.straighten)).toEqual(['lower', 'upper', 'between'])
+    const between = apply(garment, ways[2]!.inputs)
+    expect(between.cautions.find((c) => c.code === 'straightened')!.message).toContain('ruled from end to end')
   })
   it('ruled from below it is the neck that gives or takes', () => {
     const garment = back()

@@ -9,7 +9,9 @@ import { findLargest } from '../find-largest'
 import { bothShapes, holdGrain, holdMeasure, holdSeam } from '../held'
 import type { Applied, Caution, ChangeContext, HeldPromise, PlayMove } from '../types'
 import type { PivotSlideInputs } from './schema'
-import { planMoves, planSequence, type PivotPlan } from './sequences'
+import { planMoves } from './free-list'
+import type { PivotPlan } from './plan'
+import { planSequence } from './sequences'
 
 /** What is done to one piece in one size, or null when this change is not for it. */
 export function planPiece(garment: Garment, piece: Piece, shape: Shape, inputs: PivotSlideInputs, sizeId: string): PivotPlan | null {

@@ -133,5 +133,5 @@ export const pivotSlide: ChangeKind<PivotSlideInputs> = {
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 }
 
-export { pinMarks } from './sequences'
+export { pinMarks } from './free-list'
 export type { PivotMove, PivotSlideInputs } from './schema'

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
 import { draftQuayDress } from '../../../demo/quay-dress'
-import { measureLength } from '../../geometry'
+import { measureLength, nearestPlace, placeAt, subtract, turnRad } from '../../geometry'
 import { sideLength } from '../../moves'
 import { cornersOf, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
@@ -142,6 +142,26 @@ describe('a free list', () => {
     // The edge that is traced comes to lie where it was turned to, as long as it was.
     expect(waist[0]!.from.x).toBeCloseTo(220, 6)
     expect(mm(after, 'front', 'e4')).toBeCloseTo(mm(front, 'front', 'e4'), 6)
+  })
+  it('turns about a place along an edge, and until a place is in line with another', () => {
+    const side = edgePath(shapeOf(piece, 'one'), 'e3')
+    const halfWay = measureLength(side) / 2
+    const about: PivotMove = { ...pivot, pinId: 'edge:e3', pinMm: halfWay, direction: 'place', towardId: corner('e4').end.id }
+    const after = apply(front, { sequence: 'free', pieceId: 'front', moves: [about] })
+    const turned = edgePath(shapeOf(after.pieces[0]!, 'one'), 'e3')
+    const pin = placeAt(side, halfWay).point
+    // The pin stays, the length is kept, and the lower end looks from the pin to the lower end of the centre.
+    expect(nearestPlace(turned, pin).distanceMm).toBeLessThan(1e-6)
+    expect(measureLength(turned)).toBeCloseTo(measureLength(side), 6)
+    const place = edgePath(shapeOf(piece, 'one'), 'e4')
+    const [arm, sight] = [subtract(turned[turned.length - 1]!.to, pin), subtract(place[place.length - 1]!.to, pin)]
+    expect(turnRad(arm, sight)).toBeCloseTo(0, 9)
+    const beside = pivotSlide.apply(
+      front,
+      { sequence: 'free', amountMm: 0, leftOut: [], pieceId: 'front', moves: [{ ...about, pinMm: 5000 }] },
+      context,
+    )
+    expect(!beside.ok && beside.problem.code).toBe('no-turn')
   })
   it('slides edges by a vector, and refuses a corner that has gone or two runs that part', () => {
     const slide: PivotMove = { id: 'm2', how: 'slide', acrossMm: 10, alongMm: 4, edgeIds: ['e3'] }

@@ -1,108 +1,13 @@
-import { add, applyAffine, chain, dot, measureLength, mix, scale, slideBy, subtract, turnAbout, type Point } from '../../geometry'
+import { add, applyAffine, chain, dot, mix, scale, slideBy, subtract, turnAbout } from '../../geometry'
 import { pivotAngle, type TracedRun } from '../../moves'
-import { cornerPoint, cornersOf, edgePath, neighbours, notchPlace, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
-import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../size'
+import { cornersOf, edgePath, neighbours, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { pointOnChain, zonesOnChain } from '../../size'
 import { SNAP_MM } from '../../tolerances'
 import { frameOf } from '../grade/grade-shape'
 import { shoulderEnds } from '../shoulder-width/find-shoulders'
-import type { PivotMove, PivotSlideInputs } from './schema'
-
-/** A run with what the hands do before it is traced. */
-export interface PivotRun extends TracedRun {
-  /** Where the pin sits in the end; null for a slide. */
-  pin: Point | null
-  turnRad: number
-  by: Point
-  /** What is pinned, what is looked at, what is traced, in words. */
-  pinName: string | null
-  targetName: string
-  targetMm: number
-  way: string
-  tracedNames: string
-}
-
-/** What becomes of one piece: the runs that are moved, and the edges that are joined anew. Everything else stays. */
-export interface PivotPlan {
-  runs: PivotRun[]
-  gaps: string[]
-  /** A place whose way is the amount asked for: where it was and where it is to come to, measured along a direction. */
-  watched: { was: Point; to: Point; direction: Point; label: string }[]
-}
-
-const names = (edges: readonly Edge[]) => [...new Set(edges.filter((e) => e.role !== 'dart-leg').map((e) => e.name))].join(', ')
-
-interface Side {
-  chain: SideChain
-  /** The side's edges in outline order with the darts between them. */
-  edges: Edge[]
-  top: Point
-  bottom: Point
-  outward: Point
-  down: Point
-  /** The edges that follow at the top and at the bottom. */
-  above: Edge
-  below: Edge
-}
-
-function sidesOf(piece: Piece, shape: Shape): Side[] {
-  const { across, down, middle } = frameOf(piece, shape)
-  return sideChains(piece, shape).map((c): Side => {
-    const ids = c.edges.map((e) => e.edgeId)
-    const reversed = c.edges[0]!.reversed
-    const [first, last] = reversed ? [ids[ids.length - 1]!, ids[0]!] : [ids[0]!, ids[ids.length - 1]!]
-    const n = piece.edges.length
-    const start = piece.edges.findIndex((e) => e.id === first)
-    const edges: Edge[] = []
-    for (let k = start; ; k = (k + 1) % n) {
-      edges.push(piece.edges[k]!)
-      if (piece.edges[k]!.id === last) break
-    }
-    const top = pointOnChain(shape, c, 0)
-    const before = neighbours(piece, first).before
-    const after = neighbours(piece, last).after
-    return {
-      chain: c,
-      edges,
-      top,
-      bottom: pointOnChain(shape, c, c.totalMm),
-      outward: scale(across, Math.sign(dot(top, across) - middle) || 1),
-      down,
-      above: reversed ? after : before,
-      below: reversed ? before : after,
-    }
-  })
-}
-
-/** The stretches of a side between two lengths from its top, mm; whole edges and darts where they lie inside. */
-function stretchOf(side: Side, fromMm: number, toMm: number): TracedRun['bits'] {
-  const bits: TracedRun['bits'] = []
-  for (const edge of side.edges) {
-    const part = side.chain.edges.find((e) => e.edgeId === edge.id)
-    if (!part) {
-      // A dart's leg goes with the end of the side edge that it hangs on.
-      const at = edgeBeforeDart(side, edge)
-      if (at >= fromMm - SNAP_MM && at <= toMm + SNAP_MM && !bits.some((b) => b.edgeId === edge.id)) bits.push({ edgeId: edge.id })
-      continue
-    }
-    const from = Math.max(fromMm, part.fromMm) - part.fromMm
-    const to = Math.min(toMm, part.fromMm + part.lengthMm) - part.fromMm
-    if (to - from <= SNAP_MM) continue
-    bits.push(
-      part.reversed
-        ? { edgeId: edge.id, fromMm: part.lengthMm - to, toMm: part.lengthMm - from }
-        : { edgeId: edge.id, fromMm: from, toMm: to },
-    )
-  }
-  return bits
-}
-
-/** How far down the side the dart lies whose leg this is, mm. */
-function edgeBeforeDart(side: Side, leg: Edge): number {
-  const k = side.edges.indexOf(leg)
-  const before = [...side.edges.slice(0, k)].reverse().find((e) => e.role !== 'dart-leg')!
-  const part = side.chain.edges.find((e) => e.edgeId === before.id)!
-  return part.reversed ? part.fromMm : part.fromMm + part.lengthMm
-}
+import { edgeNames, slideRun, type PivotPlan, type PivotRun } from './plan'
+import type { PivotSlideInputs } from './schema'
+import { sidesOf, stretchOf, type Side } from './sides'
 
 const wordsOf = (piece: Piece, side: Side, atMm: number): string => {
   if (atMm <= SNAP_MM) return cornerName(piece, side, true)
@@ -140,29 +45,7 @@ function turnSide(
     targetName: `side at the ${zone}`,
     targetMm: amountMm,
     way: amountMm < 0 ? 'inward' : 'outward',
-    tracedNames: names(side.edges.filter((e) => bits.some((b) => b.edgeId === e.id))),
-  }
-}
-
-function slideRun(
-  edges: readonly Edge[],
-  by: Point,
-  targetName: string,
-  targetMm: number,
-  way: string,
-  bits?: TracedRun['bits'],
-): PivotRun {
-  return {
-    bits: bits ?? edges.map((e) => ({ edgeId: e.id })),
-    move: slideBy(by),
-    pin: null,
-    turnRad: 0,
-    by,
-    pinName: null,
-    targetName,
-    targetMm,
-    way,
-    tracedNames: names(edges),
+    tracedNames: edgeNames(side.edges.filter((e) => bits.some((b) => b.edgeId === e.id))),
   }
 }
 
@@ -256,7 +139,7 @@ const bust: Plan = (_garment, piece, shape, amountMm) =>
         targetName: 'underarm',
         targetMm: amountMm,
         way: amountMm < 0 ? 'inward' : 'outward',
-        tracedNames: names(arm.armhole),
+        tracedNames: edgeNames(arm.armhole),
       }
       const sideRun: PivotRun = {
         bits: side.edges.map((e) => ({ edgeId: e.id })),
@@ -268,7 +151,7 @@ const bust: Plan = (_garment, piece, shape, amountMm) =>
         targetName: 'lower end of the side',
         targetMm: 0,
         way: 'back above its old place',
-        tracedNames: names(side.edges),
+        tracedNames: edgeNames(side.edges),
       }
       return {
         runs: [armRun, sideRun],
@@ -314,7 +197,7 @@ const slope: Plan = (_garment, piece, shape, amountMm) =>
         targetName: 'shoulder tip',
         targetMm: amountMm,
         way: amountMm < 0 ? 'downward' : 'upward',
-        tracedNames: names(run.edges),
+        tracedNames: edgeNames(run.edges),
       }
       const armhole = slideRun(arm.armhole, by, 'armhole with the shoulder tip', amountMm, amountMm < 0 ? 'downward' : 'upward')
       // From the underarm to the first dart, or to the end, the side is joined anew.
@@ -384,55 +267,4 @@ export function planSequence(
   sizeId: string,
 ): PivotPlan | null {
   return BODIES.includes(piece.kind) ? PLANS[sequence](garment, piece, shape, amountMm, sizeId) : null
-}
-
-/** Where a pin can be put, or a turn be watched: the corners and the notches of a piece. */
-export const pinMarks = (piece: Piece): { id: string; name: string }[] => [
-  ...piece.corners,
-  ...piece.notches.map((n) => ({ id: `notch:${n.id}`, name: `${n.name} notch` })),
-]
-const markPoint = (piece: Piece, shape: Shape, id: string): Point | undefined =>
-  id.startsWith('notch:') ? notchPlace(piece, shape, id.slice(6), measureLength)?.point : cornerPoint(piece, shape, id)
-
-/** The runs of a free list; null when a corner or edge has gone or no turn gets a place there. */
-export function planMoves(piece: Piece, shape: Shape, moves: readonly PivotMove[]): PivotPlan | null {
-  const { across, down } = frameOf(piece, shape)
-  const runs: PivotRun[] = []
-  const watched: PivotPlan['watched'] = []
-  for (const move of moves) {
-    const edges = move.edgeIds.flatMap((id) => piece.edges.find((e) => e.id === id) ?? [])
-    if (edges.length < move.edgeIds.length) return null
-    if (move.how === 'slide') {
-      const by = add(scale(across, move.acrossMm), scale(down, move.alongMm))
-      runs.push(slideRun(edges, by, 'pattern', Math.sqrt(dot(by, by)), 'along the vector'))
-      continue
-    }
-    const pin = markPoint(piece, shape, move.pinId)
-    const target = markPoint(piece, shape, move.targetId)
-    const direction = move.direction === 'across' ? across : down
-    const turnRad = pin && target ? pivotAngle(pin, target, direction, move.byMm) : null
-    if (!pin || !target || turnRad === null) return null
-    const name = (id: string) => pinMarks(piece).find((m) => m.id === id)!.name
-    runs.push({
-      bits: move.edgeIds.map((edgeId) => ({ edgeId })),
-      move: turnAbout(pin, turnRad),
-      pin,
-      turnRad,
-      by: { x: 0, y: 0 },
-      pinName: name(move.pinId),
-      targetName: name(move.targetId),
-      targetMm: move.byMm,
-      way: move.direction === 'across' ? 'across' : 'along the grain',
-      tracedNames: names(edges),
-    })
-    watched.push({ was: target, to: applyAffine(turnAbout(pin, turnRad), target), direction, label: `${name(move.targetId)} goes by` })
-  }
-  return { runs, gaps: freeGaps(piece, runs), watched }
-}
-
-/** In a free list whatever lies beside a moved run and is not traced itself is joined anew. */
-function freeGaps(piece: Piece, runs: readonly PivotRun[]): string[] {
-  const traced = new Set(runs.flatMap((r) => r.bits.map((b) => b.edgeId)))
-  const beside = runs.flatMap((r) => r.bits.flatMap((b) => [neighbours(piece, b.edgeId).before.id, neighbours(piece, b.edgeId).after.id]))
-  return [...new Set(beside.filter((id) => !traced.has(id)))]
 }

@@ -4,10 +4,8 @@ import { edgePath, findPiece, type Garment, type Piece, type Shape } from '../..
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { findBrokenOutline } from '../check-outlines'
-import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
-import { homePart, openingOf, playSwings, swingGarment, type SwingPlan, type SwungPiece } from '../swing-garment'
+import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../swing-garment'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { SlashSwingInputs } from './schema'
 
@@ -68,22 +66,13 @@ export function applySlashSwing(garment: Garment, inputs: SlashSwingInputs, cont
   const piece = findPiece(garment, inputs.pieceId)
   if (!piece)
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
-  const done = swingSlash(garment, inputs)
-  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
-  if (!done.ok && done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room') return done
-  if (!done.ok || broken) {
-    const largest = findLargest(inputs.amountMm, (amountMm) => {
-      const tried = swingSlash(garment, { ...inputs, amountMm })
-      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
-    })
-    return refuse(
-      'amount-too-large',
-      done.ok ? broken!.where : done.problem.where,
-      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `This cut can ${inputs.amountMm < 0 ? 'close' : 'open'} by ${lengthToken(Math.abs(largest))} at most.`,
-      largest,
-    )
-  }
+  const done = swingOrRefuse(
+    garment,
+    inputs.amountMm,
+    (amountMm) => swingSlash(garment, { ...inputs, amountMm }),
+    (largestMm) => `This cut can ${inputs.amountMm < 0 ? 'close' : 'open'} by ${lengthToken(Math.abs(largestMm))} at most.`,
+  )
+  if (!done.ok) return done
   const { garment: after, swung } = done.value
   return ok({
     garment: after,

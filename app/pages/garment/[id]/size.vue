@@ -5,19 +5,7 @@ import { computed, ref } from 'vue'
 import { changeForLength, planSizes } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind, type Change } from '~~/core/changes'
-import {
-  FABRICS,
-  finishedMm,
-  FITS,
-  makeWorksheet,
-  SCHOOLS,
-  type Fabric,
-  type Fit,
-  type LengthRow,
-  type OwnZone,
-  type School,
-  type Sizing,
-} from '~~/core/size'
+import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
 import { parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -34,20 +22,6 @@ const sizing = computed(() => project.value.sizing)
 const set = computed(() => latestSet(work.wearer))
 const sheet = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
 const lit = ref<string | null>(null)
-
-const FIT_WORDS: Record<Fit, string> = {
-  close: 'close',
-  fitted: 'fitted',
-  'semi-fitted': 'semi-fitted',
-  loose: 'loose',
-  'very-loose': 'very loose',
-}
-const FABRIC_WORDS: Record<Fabric, string> = { stretch: 'stretches', drapey: 'drapey', medium: 'in between', crisp: 'crisp' }
-const SCHOOL_WORDS: Record<School, string> = {
-  finished: 'by finished measure',
-  'high-bust': 'by high bust',
-  'full-bust': 'by full bust, from the chart',
-}
 
 const edit = (label: string, recipe: (s: Sizing) => void) => work.act(label, (row) => void recipe(row.sizing))
 const setWanted = (zone: string, mm: number | null) =>
@@ -126,45 +100,7 @@ async function addLength(row: LengthRow) {
 <template>
   <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem] print:block">
     <div class="min-h-0 overflow-y-auto p-4 print:overflow-visible">
-      <div class="mb-3 flex flex-wrap items-end gap-3 print:hidden">
-        <h1 class="mr-2 self-center font-display text-2xl italic">Size</h1>
-        <label class="block"
-          ><span class="mb-1 block text-sm text-soft">Fit</span>
-          <select
-            class="field w-36"
-            :value="sizing.fit"
-            data-test="fit"
-            @change="edit('fit', (s) => void (s.fit = ($event.target as HTMLSelectElement).value as Fit))"
-          >
-            <option v-for="f in FITS" :key="f" :value="f">{{ FIT_WORDS[f] }}</option>
-          </select></label
-        >
-        <label class="block"
-          ><span class="mb-1 block text-sm text-soft">Cloth</span>
-          <select
-            class="field w-36"
-            :value="sizing.fabric"
-            data-test="fabric"
-            @change="edit('cloth', (s) => void (s.fabric = ($event.target as HTMLSelectElement).value as Fabric))"
-          >
-            <option v-for="f in FABRICS" :key="f" :value="f">{{ FABRIC_WORDS[f] }}</option>
-          </select></label
-        >
-        <label class="block"
-          ><span class="mb-1 block text-sm text-soft">Size chosen</span>
-          <select
-            class="field w-56"
-            :value="sizing.school ?? ''"
-            data-test="school"
-            @change="
-              edit('way of choosing', (s) => void (s.school = (($event.target as HTMLSelectElement).value || null) as School | null))
-            "
-          >
-            <option value="">{{ sizing.school ? 'as we would' : SCHOOL_WORDS[sheet.school] }}</option>
-            <option v-for="s in SCHOOLS" :key="s" :value="s">{{ SCHOOL_WORDS[s] }}</option>
-          </select></label
-        >
-      </div>
+      <SizingChoices :sizing="sizing" :school="sheet.school" @edit="edit" />
       <p class="mb-3 text-sm text-soft print:hidden">{{ sheet.schoolWhy }}</p>
       <p v-if="!work.wearer || !set" class="mb-3 rounded-lg print:hidden bg-ease-pale p-3 text-ease">
         There are no figures of a body yet.

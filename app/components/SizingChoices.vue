@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { FABRICS, FITS, SCHOOLS, type Fabric, type Fit, type School, type Sizing } from '~~/core/size'
+
+/** How close it is to fit, in which cloth, and by which school the size is chosen. */
+defineProps<{ sizing: Sizing; school: School }>()
+const emit = defineEmits<{ edit: [label: string, recipe: (s: Sizing) => void] }>()
+
+const FIT_WORDS: Record<Fit, string> = {
+  close: 'close',
+  fitted: 'fitted',
+  'semi-fitted': 'semi-fitted',
+  loose: 'loose',
+  'very-loose': 'very loose',
+}
+const FABRIC_WORDS: Record<Fabric, string> = { stretch: 'stretches', drapey: 'drapey', medium: 'in between', crisp: 'crisp' }
+const SCHOOL_WORDS: Record<School, string> = {
+  finished: 'by finished measure',
+  'high-bust': 'by high bust',
+  'full-bust': 'by full bust, from the chart',
+}
+
+/** What was chosen is read at once: the list shows the stored choice again before the act is written. */
+function pick(label: string, event: Event, set: (s: Sizing, value: string) => void) {
+  const { value } = event.target as HTMLSelectElement
+  emit('edit', label, (s) => set(s, value))
+}
+</script>
+
+<template>
+  <div class="mb-3 flex flex-wrap items-end gap-3 print:hidden">
+    <h1 class="mr-2 self-center font-display text-2xl italic">Size</h1>
+    <label class="block"
+      ><span class="mb-1 block text-sm text-soft">Fit</span>
+      <select class="field w-36" :value="sizing.fit" data-test="fit" @change="pick('fit', $event, (s, value) => (s.fit = value as Fit))">
+        <option v-for="f in FITS" :key="f" :value="f">{{ FIT_WORDS[f] }}</option>
+      </select></label
+    >
+    <label class="block"
+      ><span class="mb-1 block text-sm text-soft">Cloth</span>
+      <select
+        class="field w-36"
+        :value="sizing.fabric"
+        data-test="fabric"
+        @change="pick('cloth', $event, (s, value) => (s.fabric = value as Fabric))"
+      >
+        <option v-for="f in FABRICS" :key="f" :value="f">{{ FABRIC_WORDS[f] }}</option>
+      </select></label
+    >
+    <label class="block"
+      ><span class="mb-1 block text-sm text-soft">Size chosen</span>
+      <select
+        class="field w-56"
+        :value="sizing.school ?? ''"
+        data-test="school"
+        @change="pick('way of choosing', $event, (s, value) => (s.school = (value || null) as School | null))"
+      >
+        <option value="">{{ sizing.school ? 'as we would' : SCHOOL_WORDS[school] }}</option>
+        <option v-for="s in SCHOOLS" :key="s" :value="s">{{ SCHOOL_WORDS[s] }}</option>
+      </select></label
+    >
+  </div>
+</template>
