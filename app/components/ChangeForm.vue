@@ -10,7 +10,8 @@ const emit = defineEmits<{ edit: [inputs: unknown] }>()
 const kind = computed(() => findKind(props.change.kind))
 const inputs = computed(() => props.change.inputs as Record<string, unknown>)
 const fields = computed(() => kind.value?.fields(props.garment, props.change.inputs) ?? [])
-const set = (key: string, value: unknown) => emit('edit', { ...inputs.value, [key]: value })
+const set = (key: string, value: unknown) =>
+  emit('edit', kind.value?.withField?.(props.garment, props.change.inputs, key, value) ?? { ...inputs.value, [key]: value })
 
 /** Another piece has other marks and edges: its kind says with what to begin there. */
 function setPiece(pieceId: string) {

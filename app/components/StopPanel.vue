@@ -29,7 +29,7 @@ function useLargest() {
   const inputs = props.change.inputs as Record<string, unknown>
   if ('amountMm' in inputs) void edit({ ...inputs, amountMm: mm })
   else if ('wantedMm' in inputs) void edit({ ...inputs, wantedMm: mm })
-  else void edit(kind.value.withAmount(props.before, inputs, mm, { sizeId: props.before.baseSizeId }))
+  else if (kind.value.withAmount) void edit(kind.value.withAmount(props.before, inputs, mm, { sizeId: props.before.baseSizeId }))
 }
 async function remove() {
   await work.removeChange(props.change.id)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Handle } from '~~/core/changes'
-import type { Point } from '~~/core/geometry'
+import { nearestPlace, type Point } from '~~/core/geometry'
 import { rulerStepMm } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 
@@ -25,17 +25,27 @@ const shown = computed(() =>
   }),
 )
 
-let start: { handle: Handle; x: number; y: number } | null = null
+let start: { handle: Handle; x: number; y: number; alongMm: number } | null = null
 function onDown(event: PointerEvent, handle: Handle) {
   event.preventDefault()
   event.stopPropagation()
   const target = event.currentTarget as Element
   target.setPointerCapture(event.pointerId)
   ;(target as HTMLElement).focus()
-  start = { handle, x: event.clientX, y: event.clientY }
+  start = { handle, x: event.clientX, y: event.clientY, alongMm: handle.track ? nearestPlace(handle.track, handle.at).lengthMm : 0 }
 }
 function onMove(event: PointerEvent) {
   if (!start) return
+  const { handle } = start
+  if (handle.track) {
+    // Along a line the place follows the hand to wherever is nearest on it.
+    const to = {
+      x: handle.at.x + (event.clientX - start.x) / props.zoom,
+      y: handle.at.y + (event.clientY - start.y) / props.zoom,
+    }
+    emit('drag', handle, nearestPlace(handle.track, to).lengthMm - start.alongMm)
+    return
+  }
   const along =
     ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) /
     props.zoom /

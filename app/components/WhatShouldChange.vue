@@ -34,7 +34,7 @@ async function choose(picked: ChangeKind<unknown> | SlashRecipe | null) {
   let inputs = begun.value
   const piece = request.pieceId ? findPiece(props.garment, request.pieceId) : undefined
   if (piece) inputs = kind.withPiece?.(props.garment, inputs, piece.id, context) ?? inputs
-  if (request.amountMm !== null) inputs = kind.withAmount(props.garment, inputs, request.amountMm, context)
+  if (request.amountMm !== null) inputs = kind.withAmount?.(props.garment, inputs, request.amountMm, context) ?? inputs
   wish.value = ''
   await work.addChange({ kind: kind.kind, inputs, on: true, note: '' })
 }

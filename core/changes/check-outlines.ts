@@ -1,6 +1,13 @@
 import { dot, findSelfCrossing, measureArea, measureLength, subtract } from '../geometry'
-import { edgePath, findPiece, grainDirection, outlineOf, shapeOf, type Garment } from '../pattern'
+import { edgePath, findPiece, grainDirection, neighbours, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
+
+/** Does an edge run between the same neighbours on both pieces? */
+function sameStretch(old: Piece, now: Piece, edgeId: string): boolean {
+  if (!old.edges.some((e) => e.id === edgeId)) return false
+  const [a, b] = [neighbours(old, edgeId), neighbours(now, edgeId)]
+  return a.before.id === b.before.id && a.after.id === b.after.id
+}
 
 /**
  * Looks whether a change left every piece it touched sound.
@@ -15,6 +22,8 @@ export function findBrokenOutline(before: Garment, after: Garment): { pieceId: s
       const is = shapeOf(piece, size.id)
       const grain = grainDirection(was)
       for (const edge of piece.edges) {
+        // An edge that a dart parted, or that one closed in, is no longer the same stretch.
+        if (!sameStretch(old, piece, edge.id)) continue
         const a = edgePath(was, edge.id)
         const b = edgePath(is, edge.id)
         const run = (p: typeof a) => dot(subtract(p[p.length - 1]!.to, p[0]!.from), grain)

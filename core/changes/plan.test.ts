@@ -33,7 +33,9 @@ const plans = fc
     plan: asked.flatMap(({ kind, amountMm, on }, i): Change[] => {
       const begun = kind.begin(garment, context)
       if (!begun.ok) return []
-      return [{ id: `c${i}`, kind: kind.kind, inputs: kind.withAmount(garment, begun.value, amountMm, context), on, note: '' }]
+      return [
+        { id: `c${i}`, kind: kind.kind, inputs: kind.withAmount?.(garment, begun.value, amountMm, context) ?? begun.value, on, note: '' },
+      ]
     }),
   }))
 
@@ -43,7 +45,7 @@ const FEWER = { numRuns: 40 }
 const figures = (garment: Garment) => measureGarment(garment, 'one').map((m) => [m.id, m.mm])
 
 describe('any plan', () => {
-  it('leaves sound pieces with the same edges, corners, notches and seams, whatever was refused on the way', () => {
+  it('leaves sound pieces with all their edges, notches, marks and seams, whatever was refused on the way', () => {
     fc.assert(
       fc.property(plans, ({ garment, plan }) => {
         const folded = foldPlan(garment, plan, context)
@@ -52,9 +54,10 @@ describe('any plan', () => {
           expect(stop.status === 'refused' ? stop.problem!.message : '').not.toMatch(/undefined|NaN/)
           if (stop.status !== 'applied') expect(stop.applied).toBeNull()
         }
-        const shape = (g: Garment) => g.pieces.map((p) => [p.id, p.edges, p.corners, p.notches, p.darts.map((d) => d.legs)])
-        expect(shape(folded.garment)).toEqual(shape(garment))
-        expect(folded.garment.seams).toBe(garment.seams)
+        // Nothing that a later change may name is lost; a dart that was moved or split may add parts.
+        const names = (g: Garment) =>
+          [...g.pieces.flatMap((p) => [...p.edges, ...p.notches, ...p.lines, ...p.points]), ...g.seams].map((x) => x.id)
+        expect(names(folded.garment)).toEqual(expect.arrayContaining(names(garment)))
       }),
     )
   })

@@ -3,15 +3,21 @@ import { Id } from '../pattern'
 import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
 import { equalLegs } from './equal-legs'
+import { finishDart } from './finish-dart'
 import { grade } from './grade'
 import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
 import { levelWedge } from './level-wedge'
+import { mergeDartsKind } from './merge-darts'
+import { moveDartKind, splitDart } from './move-dart'
 import { moveNotch } from './move-notch'
 import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
+import { raiseDartKind } from './raise-dart'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
+import { straightenDart } from './straighten-dart'
+import { takeInFoldKind } from './take-in-fold'
 import { trueCorner } from './true-corner'
 import type { ChangeKind } from './types'
 import { unevenHem } from './uneven-hem'
@@ -33,6 +39,13 @@ export const CHANGE_KINDS = [
   hemFullness,
   levelWedge,
   slashSwing,
+  moveDartKind,
+  straightenDart,
+  takeInFoldKind,
+  mergeDartsKind,
+  splitDart,
+  raiseDartKind,
+  finishDart,
 ] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {

@@ -86,6 +86,8 @@ export interface Handle {
   valueMm: number
   isGrowth: boolean
   kind: 'level' | 'amount'
+  /** The line along which it is dragged, where that is not straight; its value then grows along it. */
+  track?: Path
   /** How far the place moves along its axis for one millimetre of the value; 1 when left out. */
   pace?: number
 }
@@ -148,6 +150,8 @@ export interface ChangeKind<I> {
   fields(garment: Garment, inputs: I): Field[]
   /** Inputs for another piece, whose marks and edges are others; needed with a field that chooses the piece. */
   withPiece?(garment: Garment, inputs: I, pieceId: string, context: ChangeContext): I
+  /** Inputs after a field was set, where another must follow it (a place on another edge); without it only that one is set. */
+  withField?(garment: Garment, inputs: I, key: string, value: unknown): I
   /** What a stop is called with these inputs, and its figure. */
   describe(garment: Garment, inputs: I): { title: string; amountMm: number | null }
   /** Gives a new garment; changes nothing in place; never half done. */
@@ -158,6 +162,6 @@ export interface ChangeKind<I> {
   paperSteps(input: StepInput<I>): PaperStep[]
   /** Other ways to do the same, to be seen side by side; the inputs at hand are one of them. */
   choices?(garment: Garment, inputs: I, context: ChangeContext): { label: string; inputs: I }[]
-  /** For the contract test: the same inputs with the amount set, and the pieces and marks they name. */
-  withAmount(garment: Garment, inputs: I, amountMm: number, context: ChangeContext): I
+  /** The same inputs with the amount set. A change that is done or not done, and has no amount, has none. */
+  withAmount?(garment: Garment, inputs: I, amountMm: number, context: ChangeContext): I
 }

@@ -59,7 +59,7 @@ export function notchNear(path: Path, point: Point, from: 'start' | 'end'): Notc
 }
 
 /** An inner line: on one part it goes along; over a cut it is drawn anew between its two ends. */
-function moveLine(path: Path, moveAt: (p: Point) => Affine): Path {
+export function moveLine(path: Path, moveAt: (p: Point) => Affine): Path {
   const from = path[0]!.from
   const to = path[path.length - 1]!.to
   const [a, b] = [moveAt(from), moveAt(to)]

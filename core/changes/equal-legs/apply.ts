@@ -1,28 +1,14 @@
-import { measureLength, subtract, unit } from '../../geometry'
-import { redrawAcross } from '../../moves'
-import { dartFigures, edgePath, shapeOf, type Dart, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
+import { growLeg } from '../../moves'
+import { dartFigures, shapeOf, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../tolerances'
+import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
+import { dartsOf, type FoundDart } from '../find-darts'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
 import type { Applied, ChangeContext } from '../types'
 import type { EqualLegsInputs } from './schema'
-
-export interface FoundDart {
-  ref: string
-  piece: Piece
-  dart: Dart
-}
-
-/** The name by which a change refers to a dart of a garment. */
-export const dartRef = (pieceId: string, dartId: string): string => `${pieceId} ${dartId}`
-
-/** Every dart of a garment with its piece. */
-export function dartsOf(garment: Garment): FoundDart[] {
-  return garment.pieces.flatMap((piece) => piece.darts.map((dart) => ({ ref: dartRef(piece.id, dart.id), piece, dart })))
-}
 
 /** The edge beside a leg: the one that ends at the first leg, or the one that starts at the second. */
 export function besideLeg(found: FoundDart, shape: Shape, leg: 'first' | 'second') {
@@ -30,41 +16,10 @@ export function besideLeg(found: FoundDart, shape: Shape, leg: 'first' | 'second
   return leg === 'first' ? figures.before : figures.after
 }
 
-function growShape(found: FoundDart, shape: Shape, leg: 'first' | 'second', growMm: number): Shape {
-  const d = dartFigures(found.piece, shape, found.dart)
-  const outward = unit(subtract(leg === 'first' ? d.first : d.second, d.tip))
-  const legId = found.dart.legs[leg === 'first' ? 0 : 1]
-  const edge = besideLeg(found, shape, leg)
-  const path = edgePath(shape, edge.id)
-  const total = measureLength(path)
-  const legMm = measureLength(edgePath(shape, legId))
-  const window = Math.min(total, Math.max(WINDOW_MIN_MM, 2 * WINDOW_AMOUNTS * Math.abs(growMm)))
-  // The end at the leg goes all the way, the far end not at all, and between them the edge follows smoothly.
-  const atEnd = { atMm: total, stepMm: growMm, beforeMm: window, afterMm: 0 }
-  const atStart = { atMm: 0, stepMm: -growMm, beforeMm: 0, afterMm: window }
-  const edges = {
-    ...shape.edges,
-    [edge.id]: leg === 'first' ? redrawAcross(path, outward, 0, [atEnd]) : redrawAcross(path, outward, growMm, [atStart]),
-    [legId]:
-      leg === 'first'
-        ? redrawAcross(edgePath(shape, legId), outward, growMm, [{ atMm: 0, stepMm: -growMm, beforeMm: 0, afterMm: legMm }])
-        : redrawAcross(edgePath(shape, legId), outward, 0, [{ atMm: legMm, stepMm: growMm, beforeMm: legMm, afterMm: 0 }]),
-  }
-  const notches: Record<string, NotchPlace> = { ...shape.notches }
-  for (const notch of found.piece.notches) {
-    if (notch.edgeId !== edge.id) continue
-    const place = notches[notch.id]!
-    const fromStart = place.from === 'start' ? place.distanceMm : total - place.distanceMm
-    // From the end that did not move.
-    notches[notch.id] = leg === 'first' ? { from: 'start', distanceMm: fromStart } : { from: 'end', distanceMm: total - fromStart }
-  }
-  return { ...shape, edges, notches }
-}
-
 function growGarment(garment: Garment, found: FoundDart, inputs: EqualLegsInputs): Garment {
   if (inputs.growMm === 0) return garment
   const shapes = Object.fromEntries(
-    garment.sizes.map((s) => [s.id, growShape(found, shapeOf(found.piece, s.id), inputs.leg, inputs.growMm)]),
+    garment.sizes.map((s) => [s.id, growLeg(found.piece, shapeOf(found.piece, s.id), found.dart, inputs.leg, inputs.growMm)]),
   )
   const piece = { ...found.piece, shapes: { ...found.piece.shapes, ...shapes } }
   return { ...garment, pieces: garment.pieces.map((p) => (p.id === piece.id ? piece : p)) }

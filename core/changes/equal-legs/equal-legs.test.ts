@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
 import { distance } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
-import { applyEqualLegs, dartsOf } from './apply'
+import { dartsOf } from '../find-darts'
+import { applyEqualLegs } from './apply'
 
 const context = { sizeId: 'one' }
 const blouse = draftBlouse()

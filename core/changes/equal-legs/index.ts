@@ -2,9 +2,10 @@ import { subtract, unit } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { dartsOf } from '../find-darts'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
-import { applyEqualLegs, besideLeg, dartsOf } from './apply'
+import { applyEqualLegs, besideLeg } from './apply'
 import { EqualLegsSchema, type EqualLegsInputs } from './schema'
 
 /** Craft 6.11, finish a dart: legs equal. */

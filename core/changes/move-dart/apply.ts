@@ -1,0 +1,95 @@
+import { measureLength } from '../../geometry'
+import { edgeFamily, finishTip, moveDart } from '../../moves'
+import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { SNAP_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { apexOf, besideDart, findDart, isRefused, openEdges, slitAt, type FoundDart } from '../find-darts'
+import { angleAtApexDeg, dartCautions, heldByTurn, playTurn, soundOr } from '../turn-dart'
+import { angleFrom, insertDart } from '../../moves'
+import type { Applied, ChangeContext } from '../types'
+import type { MoveDartInputs } from './schema'
+
+/** The dart of a stop and the edge it is to go to, or why it cannot. */
+export function whereTo(garment: Garment, inputs: MoveDartInputs): Result<FoundDart> {
+  const found = findDart(garment, inputs.dart)
+  if (isRefused(found)) return found
+  const edge = openEdges(found.piece).find((e) => e.id === inputs.edgeId)
+  if (!edge) return refuse('reference-gone', found.piece.name, 'the edge this dart was to go to has gone.', 'Choose another edge.')
+  const length = measureLength(edgePath(shapeOf(found.piece, garment.baseSizeId), edge.id))
+  if (inputs.atMm > length + SNAP_MM)
+    return refuse(
+      'beside-edge',
+      `${found.piece.name}, ${edge.name}`,
+      'the place lies beside this edge.',
+      `It is ${lengthToken(length)} long: choose a place on it.`,
+      length,
+    )
+  return ok(found)
+}
+
+/** The garment with the dart moved and its tips drawn back, and which darts it then has there. */
+export function movedDart(garment: Garment, found: FoundDart, inputs: MoveDartInputs): { garment: Garment; dartIds: string[] } {
+  const { piece, dart } = found
+  const moved = moveDart(garment, {
+    pieceId: piece.id,
+    dartId: dart.id,
+    apexOf: apexOf(found),
+    mouthOf: slitAt(garment, piece, inputs.edgeId, inputs.atMm),
+    share: inputs.sharePct / 100,
+    trued: inputs.trued,
+  })
+  const dartIds = [...new Set([dart.id, moved.dartId])]
+  const done = dartIds.reduce((g, id) => finishTip(g, piece.id, id, apexOf(found), inputs.tipBackMm), moved.garment)
+  return { garment: done, dartIds }
+}
+
+/**
+ * Moves a dart, or a share of it, to another place on the outline (craft 6.11): the angle at the apex is kept exactly, the
+ * intake follows from how far the new place lies from the apex, and every edge keeps its length.
+ * Refuses: a dart or edge that has gone, a place beside its edge, a turn that spoils the outline.
+ */
+export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context: ChangeContext): Result<Applied> {
+  const where = whereTo(garment, inputs)
+  if (!where.ok) return where
+  const found = where.value
+  const { piece, dart } = found
+  const was = shapeOf(piece, context.sizeId)
+  const apex = apexOf(found)(context.sizeId)
+  const { garment: after, dartIds } = movedDart(garment, found, inputs)
+  const broken = soundOr(garment, after, 'Choose another place, or move only a share of the dart.')
+  if (broken) return broken
+  const now = findPiece(after, piece.id)!
+  const whole = inputs.sharePct >= 100
+  const angle = {
+    before: angleAtApexDeg(piece, was, apex, [dart.id]),
+    after: angleAtApexDeg(now, shapeOf(now, context.sizeId), apex, dartIds),
+  }
+  // For the play: the paper as it is when the slit has been cut and nothing turned yet.
+  const cut = insertDart(garment, piece.id, { id: 'cut', name: 'cut' }, slitAt(garment, piece, inputs.edgeId, inputs.atMm), apexOf(found))
+  const slit = findPiece(cut, piece.id)!
+  const turn = angleFrom(apex, was, dart)
+  const angles = new Map([
+    [dart.id, turn * (1 - inputs.sharePct / 100)],
+    ['cut', turn * (inputs.sharePct / 100)],
+  ])
+  const stays = now.edges.map((e) => e.id).join() === piece.edges.map((e) => e.id).join()
+  return ok({
+    garment: after,
+    touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
+    leftOut: [],
+    held: heldByTurn(garment, after, piece.id, context.sizeId, whole && inputs.trued ? besideDart(piece, was, dart) : [], angle),
+    cautions: dartIds.flatMap((id) => dartCautions(after, found, id, apex, context.sizeId)),
+    moves:
+      stays && edgeFamily(inputs.edgeId) === edgeFamily(besideDart(piece, was, dart)[0])
+        ? []
+        : playTurn(
+            slit,
+            shapeOf(slit, context.sizeId),
+            apex,
+            { edgeId: inputs.edgeId, atMm: inputs.atMm },
+            angles,
+            'cut to the apex, swing the old dart closed',
+          ),
+  })
+}

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { Id } from '../../pattern'
+
+export const MoveDartSchema = z.strictObject({
+  /** The dart, as “piece id, space, dart id”. */
+  dart: z.string().min(1).max(170),
+  /** Where it goes: an edge of its piece, and how far along it from its start, mm. */
+  edgeId: Id,
+  atMm: z.number().finite().min(0).max(20000),
+  /** How much of its angle goes there, percent; the rest stays. */
+  sharePct: z.int().min(5).max(100),
+  /** How far from the apex its tip ends, mm. */
+  tipBackMm: z.number().finite().min(0).max(300),
+  /** Whether the edge in which it closes is drawn smoothly. */
+  trued: z.boolean(),
+})
+
+export type MoveDartInputs = z.infer<typeof MoveDartSchema>

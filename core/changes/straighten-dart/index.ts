@@ -1,0 +1,140 @@
+import { tipBackMm } from '../../moves'
+import { dartFigures, findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { lengthToken } from '../../units'
+import { apexOf, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
+import { applyMoveDart } from '../move-dart/apply'
+import { moveDartSteps } from '../move-dart/paper-steps'
+import type { MoveDartInputs } from '../move-dart/schema'
+import { clearOfArmholeMm } from '../turn-dart'
+import type { Applied, Caution, ChangeContext, ChangeKind, Handle } from '../types'
+import { offCrossGrainDeg, straightPlace } from './place'
+import { StraightenDartSchema, type StraightenDartInputs } from './schema'
+
+/** Off the cross-grain by less than this a middle line counts as straight, deg. */
+const STRAIGHT_DEG = 0.01
+
+/** The move that straightens a dart; refused where its line would end in another edge than the side. */
+function asMove(
+  garment: Garment,
+  inputs: StraightenDartInputs,
+  context: ChangeContext,
+): Result<{ found: FoundDart; move: MoveDartInputs }> {
+  const found = findDart(garment, inputs.dart)
+  if (isRefused(found)) return found
+  const place = straightPlace(garment, found, inputs, context.sizeId)
+  if ('misses' in place)
+    return refuse(
+      'runs-into-armhole',
+      `${found.piece.name}, ${found.dart.name}`,
+      `the cross-grain through the apex runs into ${place.misses ? `the ${place.misses.name}` : 'no edge'}, not into the side seam.`,
+      'Lower the apex, or move the dart to a lower place by hand.',
+    )
+  const { dart, tipBackMm: back, trued } = inputs
+  return ok({ found, move: { dart, edgeId: place.edge.id, atMm: place.atMm, sharePct: 100, tipBackMm: back, trued } })
+}
+
+function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context: ChangeContext): Result<Applied> {
+  const asked = asMove(garment, inputs, context)
+  if (!asked.ok) return asked
+  const { found, move } = asked.value
+  const applied = applyMoveDart(garment, move, context)
+  if (!applied.ok) return applied
+  const after = applied.value.garment
+  const apex = apexOf(found)(context.sizeId)
+  const offDeg = offCrossGrainDeg(after, found.piece.id, found.dart.id, context.sizeId, apex)
+  const cautions: Caution[] = applied.value.cautions.map((c) =>
+    c.code === 'near-armhole' ? { ...c, mend: lowerIt(after, found, inputs, context) } : c,
+  )
+  if (Math.abs(offDeg) > STRAIGHT_DEG)
+    cautions.push({
+      code: 'off-cross-grain',
+      pieceId: found.piece.id,
+      message: `The dart’s middle line lies ${Math.abs(offDeg).toFixed(2)} degrees off the cross-grain${inputs.lowerMm > 0 ? `: it was lowered by ${lengthToken(inputs.lowerMm)}` : ': that is what half the intake by the ruler misses by'}.`,
+      ...(inputs.way === 'ruler' && inputs.lowerMm === 0 ? { mend: { label: 'Exactly', inputs: { ...inputs, way: 'exact' } } } : {}),
+    })
+  const exact = inputs.way === 'exact' && inputs.lowerMm === 0
+  const straight = { label: 'middle line to the cross-grain', where: found.piece.name, before: 0, after: offDeg, unit: 'deg' as const }
+  const held = exact
+    ? [...applied.value.held, { ...straight, allowed: STRAIGHT_DEG, held: Math.abs(offDeg) <= STRAIGHT_DEG }]
+    : applied.value.held
+  return ok({ ...applied.value, held, cautions })
+}
+
+/** As much lower as keeps an end clear of the armhole. */
+function lowerIt(after: Garment, found: FoundDart, inputs: StraightenDartInputs, context: ChangeContext): NonNullable<Caution['mend']> {
+  const piece = after.pieces.find((p) => p.id === found.piece.id)!
+  const clear = clearOfArmholeMm(
+    piece,
+    shapeOf(piece, context.sizeId),
+    piece.darts.find((d) => d.id === found.dart.id)!,
+  )!
+  const lowerMm = inputs.lowerMm + Math.ceil(clear.wantedMm - clear.clearMm)
+  return { label: 'Lower it', inputs: { ...inputs, lowerMm } }
+}
+
+/** Craft 6.11: straighten a dart onto the cross-grain. */
+export const straightenDart: ChangeKind<StraightenDartInputs> = {
+  kind: 'straighten-dart',
+  title: 'Straighten a dart',
+  foundBy: ['straighten a dart', 'angled dart', 'slanted dart', 'dart on the cross-grain', 'french dart', 'level the dart'],
+  does: 'Turns a slanted side dart so that its middle line lies on the cross-grain through the apex.',
+  holds: 'The dart’s angle, every edge’s length, the grain.',
+  schema: StraightenDartSchema,
+  begin(garment) {
+    const found = dartsOf(garment).find((d) => d.piece.edges.some((e) => e.role === 'side'))
+    if (!found) return refuse('no-dart', 'garment', 'no piece with a dart and a side seam is found.', 'This is for fronts with a dart.')
+    return ok({ dart: found.ref, way: 'exact', lowerMm: 0, tipBackMm: tipBackMm('side'), trued: true })
+  },
+  fields: (garment) => [
+    { type: 'choice', key: 'dart', label: 'Which dart', options: dartOptions(garment) },
+    {
+      type: 'choice',
+      key: 'way',
+      label: 'How',
+      options: [
+        { value: 'exact', label: 'exactly, by half its angle' },
+        { value: 'ruler', label: 'by the ruler, half its intake' },
+      ],
+    },
+    { type: 'length', key: 'lowerMm', label: 'Lower by' },
+    { type: 'length', key: 'tipBackMm', label: 'Tip short of the apex' },
+    { type: 'switch', key: 'trued', label: 'Redraw the closed place smoothly' },
+  ],
+  describe(garment, inputs) {
+    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
+    return { title: `Straighten the ${found?.dart.name ?? 'dart'}`, amountMm: null }
+  },
+  apply: applyStraighten,
+  handles(garment, inputs, applied, context): Handle[] {
+    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!
+    const piece = findPiece(applied.garment, found.piece.id)!
+    const shape = shapeOf(piece, context.sizeId)
+    const at = dartFigures(
+      piece,
+      shape,
+      piece.darts.find((d) => d.id === found.dart.id)!,
+    ).first
+    return [
+      {
+        id: 'lower',
+        pieceId: piece.id,
+        at,
+        axis: grainDirection(shape),
+        label: 'lower',
+        valueMm: inputs.lowerMm,
+        isGrowth: false,
+        kind: 'level',
+      },
+    ]
+  },
+  drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, lowerMm: Math.max(0, inputs.lowerMm + byMm) }),
+  choices: (_garment, inputs) => [
+    { label: 'exactly, by half its angle', inputs: { ...inputs, way: 'exact' } },
+    { label: 'by the ruler, half its intake', inputs: { ...inputs, way: 'ruler' } },
+  ],
+  paperSteps(input) {
+    const asked = asMove(input.before, input.inputs, input.context)
+    return asked.ok ? moveDartSteps({ ...input, inputs: asked.value.move }) : []
+  },
+}

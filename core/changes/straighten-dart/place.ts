@@ -1,0 +1,87 @@
+import { dot, measureLength, mix, placeAt, rotateAbout, scale, subtract, turnRad, type Point } from '../../geometry'
+import { angleFrom, moveDart, placeOnRay } from '../../moves'
+import { dartFigures, edgePath, findPiece, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { apexOf, openEdges, slitAt, type FoundDart } from '../find-darts'
+import type { StraightenDartInputs } from './schema'
+
+const DEG = 180 / Math.PI
+
+/** The cross-grain from the apex toward the side of a piece. */
+export function towardSide(piece: Piece, shape: Shape, apex: Point): Point {
+  const grain = grainDirection(shape)
+  const across = { x: -grain.y, y: grain.x }
+  const sides = piece.edges.filter((e) => e.role === 'side')
+  const reach = sides.reduce((sum, e) => {
+    const path = edgePath(shape, e.id)
+    return sum + dot(subtract(mix(path[0]!.from, path[path.length - 1]!.to, 0.5), apex), across)
+  }, 0)
+  return reach < 0 ? scale(across, -1) : across
+}
+
+/** Where a ray from the apex leaves the piece, on a side seam if it meets one. */
+function leaves(piece: Piece, shape: Shape, apex: Point, ray: Point): { edge: Edge; atMm: number } | null {
+  const hits = openEdges(piece).flatMap((edge) => {
+    const atMm = placeOnRay(edgePath(shape, edge.id), apex, ray)
+    return atMm === null ? [] : [{ edge, atMm }]
+  })
+  return hits.find((h) => h.edge.role === 'side') ?? hits[0] ?? null
+}
+
+/** How far a dart's middle line lies off the cross-grain, deg. */
+export function offCrossGrainDeg(garment: Garment, pieceId: string, dartId: string, sizeId: string, apex: Point): number {
+  const piece = findPiece(garment, pieceId)!
+  const shape = shapeOf(piece, sizeId)
+  const d = dartFigures(
+    piece,
+    shape,
+    piece.darts.find((x) => x.id === dartId)!,
+  )
+  const [a, b] = [subtract(d.first, apex), subtract(d.second, apex)]
+  const halving = rotateAbout(a, { x: 0, y: 0 }, turnRad(a, b) / 2)
+  return turnRad(towardSide(piece, shape, apex), halving) * DEG
+}
+
+/**
+ * Where the new cut begins so that the straightened dart's middle line lies on the cross-grain (craft 6.11): a ray half the
+ * dart's angle off it, on the side that swings; or by the ruler, half the old intake from the cross-grain along the edge.
+ *
+ * @returns the place, or where the ray would end when that is no side seam
+ */
+export function straightPlace(
+  garment: Garment,
+  found: FoundDart,
+  inputs: StraightenDartInputs,
+  sizeId: string,
+): { edge: Edge; atMm: number } | { misses: Edge | null } {
+  const { piece, dart } = found
+  const shape = shapeOf(piece, sizeId)
+  const apex = apexOf(found)(sizeId)
+  const across = towardSide(piece, shape, apex)
+  const half = angleFrom(apex, shape, dart) / 2
+  const tried = [-half, half].flatMap((turn) => {
+    const hit = leaves(piece, shape, apex, rotateAbout(across, { x: 0, y: 0 }, turn))
+    if (!hit || hit.edge.role !== 'side') return []
+    const moved = moveDart(garment, {
+      pieceId: piece.id,
+      dartId: dart.id,
+      apexOf: apexOf(found),
+      mouthOf: slitAt(garment, piece, hit.edge.id, hit.atMm),
+      share: 1,
+      trued: false,
+    })
+    return [{ hit, off: Math.abs(offCrossGrainDeg(moved.garment, piece.id, dart.id, sizeId, apex)), turn }]
+  })
+  const best = tried.sort((a, b) => a.off - b.off)[0]
+  if (!best) return { misses: leaves(piece, shape, apex, across)?.edge ?? null }
+  const path = edgePath(shape, best.hit.edge.id)
+  let atMm = best.hit.atMm
+  if (inputs.way === 'ruler') {
+    const level = placeOnRay(path, apex, across)
+    if (level === null) return { misses: best.hit.edge }
+    // From where the cross-grain meets the edge, half the old intake toward the side that swings.
+    const way = Math.sign(best.hit.atMm - level) || 1
+    atMm = level + (way * dartFigures(piece, shape, dart).intakeMm) / 2
+  }
+  const down = dot(subtract(placeAt(path, measureLength(path)).point, path[0]!.from), grainDirection(shape)) >= 0 ? 1 : -1
+  return { edge: best.hit.edge, atMm: Math.min(measureLength(path), Math.max(0, atMm + down * inputs.lowerMm)) }
+}

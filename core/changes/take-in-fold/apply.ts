@@ -1,0 +1,153 @@
+import { measureLength, placeAt, type Point } from '../../geometry'
+import { angleFrom, edgeFamily, finishTip, insertDart, takeInFold } from '../../moves'
+import { cornersOf, edgePath, findPiece, shapeOf, timesCut, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { EQUAL_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
+import { apexOf, besideDart, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
+import { findLargest } from '../find-largest'
+import { holdMeasure } from '../held'
+import { angleAtApexDeg, dartCautions, heldByTurn, playTurn } from '../turn-dart'
+import type { Applied, Caution, ChangeContext } from '../types'
+import type { TakeInFoldInputs } from './schema'
+
+const DEG = 180 / Math.PI
+
+/** From where a fitter can measure along an edge: its two corners and its notches. */
+export function foldMarks(piece: Piece, edgeId: string): { id: string; name: string }[] {
+  const { start, end } = cornersOf(piece, edgeId)
+  return [start, end, ...piece.notches.filter((n) => n.edgeId === edgeId).map((n) => ({ id: `notch:${n.id}`, name: `${n.name} notch` }))]
+}
+
+/** The two pins along an edge, mm from its start; null where they lie beside it. */
+export function pinsOf(piece: Piece, shape: Shape, inputs: TakeInFoldInputs): { fromMm: number; toMm: number } | null {
+  const edge = piece.edges.find((e) => e.id === inputs.edgeId)
+  if (!edge) return null
+  const length = measureLength(edgePath(shape, edge.id))
+  const { end } = cornersOf(piece, edge.id)
+  // From the far corner one measures back along the edge.
+  const back = inputs.from === end.id
+  const place = inputs.from.startsWith('notch:') ? shape.notches[inputs.from.slice(6)] : undefined
+  const notchMm = place ? (place.from === 'start' ? place.distanceMm : length - place.distanceMm) : 0
+  const near = back ? length - inputs.atMm : notchMm + inputs.atMm
+  const [fromMm, toMm] = back ? [near - inputs.amountMm, near] : [near, near + inputs.amountMm]
+  return fromMm < EQUAL_MM || toMm > length - EQUAL_MM ? null : { fromMm, toMm }
+}
+
+interface Asked {
+  found: FoundDart
+  edge: Edge
+  apex: (sizeId: string) => Point
+  pins: { fromMm: number; toMm: number }
+}
+
+function asked(garment: Garment, inputs: TakeInFoldInputs): Result<Asked> {
+  const found = findDart(garment, inputs.dart)
+  if (isRefused(found)) return found
+  const edge = openEdges(found.piece).find((e) => e.id === inputs.edgeId)
+  if (!edge || !foldMarks(found.piece, edge.id).some((m) => m.id === inputs.from))
+    return refuse('reference-gone', found.piece.name, 'the edge or mark the fold was measured from has gone.', 'Choose them again.')
+  const pins = pinsOf(found.piece, shapeOf(found.piece, garment.baseSizeId), inputs)
+  if (!pins)
+    return refuse(
+      'amount-too-large',
+      `${found.piece.name}, ${edge.name}`,
+      'the pins would lie beside this edge.',
+      'Measure again from the mark.',
+    )
+  return ok({ found, edge, apex: apexOf(found), pins })
+}
+
+function taken(garment: Garment, { found, apex, pins }: Asked, inputs: TakeInFoldInputs): Garment {
+  const { piece, dart } = found
+  if (inputs.amountMm === 0) return garment
+  const mouth = mouthBetween(garment, piece, inputs.edgeId, pins.fromMm, pins.toMm)
+  return finishTip(takeInFold(garment, piece.id, dart.id, mouth, apex, true), piece.id, dart.id, apex, inputs.tipBackMm)
+}
+
+/**
+ * Takes a fold that was pinned in a fitting into a dart (craft 6.11). The pins at the edge decide how wide it is; it aims at
+ * the apex; the dart opens by its angle and its legs are made equal.
+ * Refuses: a dart, edge or mark that has gone, pins beside their edge, a fold that spoils the outline (with the largest).
+ */
+export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied> {
+  const one = asked(garment, inputs)
+  const works = (amountMm: number) => {
+    const own = asked(garment, { ...inputs, amountMm })
+    return own.ok && findBrokenOutline(garment, taken(garment, own.value, { ...inputs, amountMm })) === null
+  }
+  if (!one.ok && one.problem.code !== 'amount-too-large') return one
+  if (!one.ok || !works(inputs.amountMm)) {
+    const largest = findLargest(inputs.amountMm, works)
+    const where = one.ok ? `${one.value.found.piece.name}, ${one.value.edge.name}` : one.problem.where
+    const what = one.ok ? 'so deep a fold would spoil the outline.' : one.problem.message
+    return refuse('amount-too-large', where, what, `At most ${lengthToken(largest)} can be taken in from there.`, largest)
+  }
+  const { found, edge, apex, pins } = one.value
+  const { piece, dart } = found
+  const was = shapeOf(piece, context.sizeId)
+  const at = apex(context.sizeId)
+  const after = taken(garment, one.value, inputs)
+  const now = findPiece(after, piece.id)!
+  const is = shapeOf(now, context.sizeId)
+  const slit = insertDart(
+    garment,
+    piece.id,
+    { id: 'fold', name: 'fold' },
+    mouthBetween(garment, piece, edge.id, pins.fromMm, pins.toMm),
+    apex,
+  )
+  const wedge = findPiece(slit, piece.id)!
+  const fold = wedge.darts.find((d) => d.id === 'fold')!
+  const foldRad = inputs.amountMm > 0 ? angleFrom(at, shapeOf(wedge, context.sizeId), fold) : 0
+  const before = angleAtApexDeg(piece, was, at, [dart.id])
+  const sumDeg = { before: before + foldRad * DEG, after: angleAtApexDeg(now, is, at, [dart.id]) }
+  const drawn = inputs.amountMm > 0 ? [edgeFamily(edge.id), ...besideDart(piece, was, dart)] : []
+  const edgeMm = (p: Piece, s: Shape) =>
+    p.edges.filter((e) => edgeFamily(e.id) === edgeFamily(edge.id)).reduce((sum, e) => sum + measureLength(edgePath(s, e.id)), 0)
+  const seamsOff = after.seams.filter((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === edge.id)).map((s) => s.id)
+  const held = heldByTurn(garment, after, piece.id, context.sizeId, drawn, sumDeg).filter(
+    // The seam that was pinned shorter is meant to be: it is said below.
+    (h) => !seamsOff.some((id) => h.label.startsWith(`${garment.seams.find((s) => s.id === id)!.name},`)),
+  )
+  const cautions: Caution[] = [...dartCautions(after, found, dart.id, at, context.sizeId)]
+  if (inputs.sides === 'one' && timesCut(piece) > 1)
+    cautions.push({
+      code: 'one-side',
+      pieceId: piece.id,
+      message: `${piece.name} is cut alike for both sides of the body, and both change. For a fold on one side only, cut that side by a pattern of its own: duplicate the garment, or trace the piece twice.`,
+      mend: { label: 'Both sides', inputs: { ...inputs, sides: 'both' } },
+    })
+  if (inputs.amountMm > 0)
+    cautions.push({
+      code: 'edge-shorter',
+      pieceId: piece.id,
+      message: `The ${edge.name} becomes ${lengthToken(edgeMm(piece, was) - edgeMm(now, is))} shorter. What is sewn to it must lose as much: look at Match.`,
+    })
+  return ok({
+    garment: after,
+    touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
+    leftOut: [],
+    held: [holdMeasure('pinned at the edge', piece.name, inputs.amountMm, pins.toMm - pins.fromMm, EQUAL_MM), ...held],
+    cautions,
+    moves:
+      inputs.amountMm === 0
+        ? []
+        : playTurn(
+            wedge,
+            shapeOf(wedge, context.sizeId),
+            at,
+            null,
+            new Map([
+              ['fold', 0],
+              [dart.id, foldRad + before / DEG],
+            ]),
+            `close the fold; the ${dart.name} opens`,
+          ),
+  })
+}
+
+/** Where the two pins lie, for drawing. */
+export const pinPoints = (shape: Shape, edgeId: string, pins: { fromMm: number; toMm: number }) =>
+  [placeAt(edgePath(shape, edgeId), pins.fromMm), placeAt(edgePath(shape, edgeId), pins.toMm)] as const

@@ -1,0 +1,146 @@
+import { mix } from '../../geometry'
+import { findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } from '../../pattern'
+import { tipBackMm } from '../../moves'
+import { ok, refuse } from '../../result'
+import { formatLength } from '../../units'
+import { finishSteps } from '../dart-steps'
+import { lineStroke, outlineStroke } from '../draw-step'
+import { apexOf, dartOptions, dartsOf, openEdges, type FoundDart } from '../find-darts'
+import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import { applyTakeInFold, foldMarks, pinPoints, pinsOf } from './apply'
+import { TakeInFoldSchema, type TakeInFoldInputs } from './schema'
+
+/** Edges at which folds are usually pinned. */
+const PINNED: EdgeRole[] = ['armhole', 'neck', 'shoulder']
+
+/** A fold is begun this far from the middle of its edge's first half, mm from its first mark. */
+function inputsFor(garment: Garment, found: FoundDart): TakeInFoldInputs | null {
+  const { piece, dart } = found
+  const shape = shapeOf(piece, garment.baseSizeId)
+  const beside = dartFigures(piece, shape, dart).before
+  const edge = PINNED.flatMap((r) => openEdges(piece).filter((e) => e.role === r)).find((e) => e.id !== beside.id)
+  if (!edge) return null
+  const from = foldMarks(piece, edge.id)
+  return { dart: found.ref, edgeId: edge.id, from: from[0]!.id, atMm: 100, amountMm: 0, sides: 'both', tipBackMm: tipBackMm(beside.role) }
+}
+
+/** Craft 6.11: take in a pinned fold. */
+export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
+  kind: 'take-in-fold',
+  title: 'Take in a pinned fold',
+  foundBy: ['armhole gapes', 'gaping armhole', 'neckline gapes', 'gaping neckline', 'pinned fold', 'take in a fold', 'pinned in a fitting'],
+  does: 'Closes a wedge pinned at an edge in a fitting and adds its angle to a dart.',
+  holds: 'The angle of fold and dart together, the other edges, the grain; the dart’s legs come out equal.',
+  schema: TakeInFoldSchema,
+  begin(garment) {
+    for (const found of dartsOf(garment)) {
+      const inputs = inputsFor(garment, found)
+      if (inputs) return ok(inputs)
+    }
+    return refuse('no-dart', 'garment', 'it has no dart that could take a fold in.', 'Make or move a dart first.')
+  },
+  withField(garment, inputs, key, value) {
+    const found = dartsOf(garment).find((d) => d.ref === (key === 'dart' ? value : inputs.dart))
+    if (key === 'dart' && found) return { ...(inputsFor(garment, found) ?? inputs), dart: found.ref, amountMm: inputs.amountMm }
+    const next = { ...inputs, [key]: value }
+    if (key !== 'edgeId' || !found) return next
+    return { ...next, from: foldMarks(found.piece, String(value))[0]!.id, atMm: 25 }
+  },
+  fields(garment, inputs) {
+    const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
+    const edges = piece ? openEdges(piece) : []
+    const marks = piece && edges.some((e) => e.id === inputs.edgeId) ? foldMarks(piece, inputs.edgeId) : []
+    return [
+      { type: 'choice', key: 'edgeId', label: 'Pinned at', options: edges.map((e) => ({ value: e.id, label: e.name })) },
+      { type: 'choice', key: 'from', label: 'Measured from', options: marks.map((m) => ({ value: m.id, label: m.name })) },
+      { type: 'length', key: 'atMm', label: 'To the nearer pin' },
+      { type: 'length', key: 'amountMm', label: 'Pinned, from pin to pin', hint: 'At the edge itself, along it: these two pins decide.' },
+      { type: 'choice', key: 'dart', label: 'Into the dart', options: dartOptions(garment) },
+      {
+        type: 'choice',
+        key: 'sides',
+        label: 'On the body',
+        options: [
+          { value: 'both', label: 'both sides alike' },
+          { value: 'one', label: 'one side only' },
+        ],
+      },
+      { type: 'length', key: 'tipBackMm', label: 'Tip short of the apex' },
+    ]
+  },
+  describe(garment, inputs) {
+    const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
+    const edge = piece?.edges.find((e) => e.id === inputs.edgeId)?.name ?? 'an edge that has gone'
+    return { title: `Take in the fold at the ${edge}`, amountMm: inputs.amountMm }
+  },
+  apply: applyTakeInFold,
+  handles(garment, inputs, _applied, context): Handle[] {
+    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!
+    const shape = shapeOf(found.piece, context.sizeId)
+    const pins = pinsOf(found.piece, shape, inputs)
+    if (!pins) return []
+    const [near, far] = pinPoints(shape, inputs.edgeId, pins)
+    const back = inputs.from === foldMarks(found.piece, inputs.edgeId)[1]!.id
+    const at = back ? near : far
+    const axis = back ? { x: -at.tangent.x, y: -at.tangent.y } : at.tangent
+    return [
+      {
+        id: 'amount',
+        pieceId: found.piece.id,
+        at: at.point,
+        axis,
+        label: 'pinned',
+        valueMm: inputs.amountMm,
+        isGrowth: true,
+        kind: 'amount',
+      },
+    ]
+  },
+  drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, amountMm: Math.max(0, inputs.amountMm + byMm) }),
+  paperSteps: foldSteps,
+  // A fold takes in; there is none of less than nothing.
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm: Math.abs(amountMm) }),
+}
+
+function foldSteps({ before, inputs, applied, context, units }: StepInput<TakeInFoldInputs>): PaperStep[] {
+  const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
+  const { piece, dart } = found
+  const shape = shapeOf(piece, context.sizeId)
+  const pins = pinsOf(piece, shape, inputs)
+  if (!pins) return []
+  const at = apexOf(found)(context.sizeId)
+  const [a, b] = pinPoints(shape, inputs.edgeId, pins)
+  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
+  const mark = foldMarks(piece, edge.id).find((m) => m.id === inputs.from)!.name
+  const d = dartFigures(piece, shape, dart)
+  const now = findPiece(applied.garment, piece.id)!
+  const is = dartFigures(
+    now,
+    shapeOf(now, context.sizeId),
+    now.darts.find((x) => x.id === dart.id)!,
+  )
+  const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
+  const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
+  return [
+    {
+      text: `${piece.name}: on the ${edge.name} mark the first pin ${figure(inputs.atMm)} from “${mark}” and the second ${figure(inputs.amountMm)} further. Rule from both to the apex: pins further in are left aside, the edge decides.`,
+      drawing: {
+        pieceId: piece.id,
+        strokes: [outline, lineStroke(a.point, at, 'line'), lineStroke(b.point, at, 'line')],
+        labels: [{ at: mix(a.point, b.point, 0.5), text: figure(inputs.amountMm) }],
+      },
+    },
+    {
+      text: `${piece.name}: cut a leg of the ${dart.name} to the apex and one of the new lines almost to it. Close the fold and tape it; the ${dart.name} opens from ${figure(d.intakeMm)} to ${figure(is.intakeMm)}. Redraw the ${edge.name} smoothly across, and make the shorter leg as long as the longer.`,
+      drawing: {
+        pieceId: piece.id,
+        strokes: [outline, result, lineStroke(a.point, at, 'cut')],
+        labels: [{ at: d.first, text: figure(is.intakeMm) }],
+      },
+    },
+    ...finishSteps(applied.garment, piece.id, dart.id, at, context.sizeId, units),
+  ]
+}
+
+export type { TakeInFoldInputs } from './schema'

@@ -1,0 +1,25 @@
+import { add, distance, line, scale, subtract, unit, type Point } from '../geometry'
+import { dartFigures, edgePath, neighbours, type Dart, type Piece, type Shape } from '../pattern'
+
+/** The legs of a dart drawn straight to another tip from where the edges beside it end. */
+export function drawLegsTo(piece: Piece, shape: Shape, dart: Dart, tip: Point): Shape {
+  const before = edgePath(shape, neighbours(piece, dart.legs[0]).before.id)
+  const after = edgePath(shape, neighbours(piece, dart.legs[1]).after.id)
+  const [first, second] = [before[before.length - 1]!.to, after[0]!.from]
+  return { ...shape, edges: { ...shape.edges, [dart.legs[0]]: [line(first, tip)], [dart.legs[1]]: [line(tip, second)] } }
+}
+
+/**
+ * Draws the tip of a dart back from the apex along the line that halves its angle there, so that the legs stay alike
+ * (craft 6.11, finish). Never so far that less than a third of the dart is left.
+ *
+ * @param backMm how far from the apex the tip ends, mm
+ */
+export function drawTipBack(piece: Piece, shape: Shape, dart: Dart, apex: Point, backMm: number): Shape {
+  const d = dartFigures(piece, shape, dart)
+  const toFirst = subtract(d.first, apex)
+  const toSecond = subtract(d.second, apex)
+  const halving = unit(add(unit(toFirst), unit(toSecond)))
+  const most = (Math.min(distance(d.first, apex), distance(d.second, apex)) * 2) / 3
+  return drawLegsTo(piece, shape, dart, add(apex, scale(halving, Math.min(backMm, most))))
+}
