@@ -1,4 +1,4 @@
-import { measureLength, nearestPlace, placeAt, unit, subtract, type Path } from '../core/geometry'
+import { measureLength, nearestPlace, placeAt, unit, subtract, type Path, type Point } from '../core/geometry'
 import type { Garment } from '../core/pattern'
 import {
   armhole,
@@ -17,7 +17,7 @@ import {
   SLOPE_FRONT,
   type BodyFigures,
 } from './bodice'
-import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece } from './draft-piece'
+import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece, type DraftEdge } from './draft-piece'
 
 /** The lamplighter's blouse: made-up figures for a made-up wearer, mm. */
 const BODY: BodyFigures = { bust: 940, ease: 90, shoulder: 122, backToWaist: 412, waistShaping: 22 }
@@ -86,7 +86,18 @@ function backPiece(): DraftedPiece {
   }
 }
 
-function frontPiece(back: DraftedPiece): DraftedPiece {
+/** The side seam of a front, parted by its dart. */
+function dartedSide(opened: ReturnType<typeof sideWithDart>, dartTip: Point): DraftEdge[] {
+  return [
+    { id: 'side-upper', name: 'side seam above the dart', role: 'side', path: opened.upper, corner: 'underarm' },
+    { id: 'dart-upper', name: 'upper dart leg', role: 'dart-leg', path: ruled(opened.first, dartTip), corner: 'upper leg end' },
+    { id: 'dart-lower', name: 'lower dart leg', role: 'dart-leg', path: ruled(dartTip, opened.second), corner: 'dart tip' },
+    { id: 'side-lower', name: 'side seam below the dart', role: 'side', path: opened.lower, corner: 'lower leg end' },
+  ]
+}
+
+/** @param dart whether the side opens for a dart; without one the front hangs straight from the bust */
+function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
   const w = neckWidth(BODY)
   const neckDepth = w + 12
   const depth = armholeDepth(BODY)
@@ -106,11 +117,12 @@ function frontPiece(back: DraftedPiece): DraftedPiece {
   const apex = at(98, depth + 46)
   const dartTip = at(134, depth + 56)
   const opened = sideWithDart(closed, 92, dartTip, 24, 110)
-  const hemCorner = endPoint(opened.lower)
+  const lower = dart ? opened.lower : closed
+  const hemCorner = endPoint(lower)
   const hemFold = hemCorner.y + 3
-  const hem = shapedHem(hemCorner, endDirection(opened.lower), hemFold)
-  const waistMm = back.notches![0]!.place.distanceMm - measureLength(opened.upper)
-  const waistY = placeAt(opened.lower, waistMm).point.y
+  const hem = shapedHem(hemCorner, endDirection(lower), hemFold)
+  const waistMm = back.notches![0]!.place.distanceMm - (dart ? measureLength(opened.upper) : 0)
+  const waistY = placeAt(lower, waistMm).point.y
   return {
     id: 'front',
     name: 'Front',
@@ -124,21 +136,20 @@ function frontPiece(back: DraftedPiece): DraftedPiece {
         id: 'armhole',
         name: 'armhole',
         role: 'armhole',
-        path: armhole(tip, direction, underarm, placeAt(opened.upper, 0).tangent, 20),
+        path: armhole(tip, direction, underarm, placeAt(closed, 0).tangent, 20),
         corner: 'shoulder tip',
       },
-      { id: 'side-upper', name: 'side seam above the dart', role: 'side', path: opened.upper, corner: 'underarm' },
-      { id: 'dart-upper', name: 'upper dart leg', role: 'dart-leg', path: ruled(opened.first, dartTip), corner: 'upper leg end' },
-      { id: 'dart-lower', name: 'lower dart leg', role: 'dart-leg', path: ruled(dartTip, opened.second), corner: 'dart tip' },
-      { id: 'side-lower', name: 'side seam below the dart', role: 'side', path: opened.lower, corner: 'lower leg end' },
+      ...(dart
+        ? dartedSide(opened, dartTip)
+        : [{ id: 'side', name: 'side seam', role: 'side' as const, path: closed, corner: 'underarm' }]),
       { id: 'hem', name: 'hem', role: 'hem', path: hem, corner: 'hem at side' },
       foldEdge('centre front', hemFold, neckDepth, 'hem at centre front'),
     ],
     notches: [
-      { id: 'waist', name: 'waist', edgeId: 'side-lower', place: { from: 'start', distanceMm: waistMm } },
+      { id: 'waist', name: 'waist', edgeId: dart ? 'side-lower' : 'side', place: { from: 'start', distanceMm: waistMm } },
       { id: 'armhole', name: 'front armhole', edgeId: 'armhole', place: { from: 'end', distanceMm: 86 } },
     ],
-    darts: [{ id: 'side-dart', name: 'side dart', legs: ['dart-upper', 'dart-lower'], pressTo: 'after' }],
+    darts: dart ? [{ id: 'side-dart', name: 'side dart', legs: ['dart-upper', 'dart-lower'], pressTo: 'after' }] : [],
     lines: [
       { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 12, depth + 40)) },
       {
@@ -263,10 +274,13 @@ function neckband(back: DraftedPiece, front: DraftedPiece): DraftedPiece {
   }
 }
 
-/** Lamplighter's blouse: front with an angled side dart, back with a shoulder dart, set-in sleeve, neckband. */
-export function draftBlouse(): Garment {
+/**
+ * Lamplighter's blouse: front with an angled side dart, back with a shoulder dart, set-in sleeve, neckband.
+ * @param dart without it the front has none
+ */
+export function draftBlouse(dart = true): Garment {
   const back = backPiece()
-  const front = frontPiece(back)
+  const front = frontPiece(back, dart)
   const sleeve = sleevePiece(back, front)
   const band = neckband(back, front)
   return toGarment(
@@ -284,10 +298,12 @@ export function draftBlouse(): Garment {
       sewn(
         'side',
         'side seam',
-        [
-          ['front', 'side-upper'],
-          ['front', 'side-lower'],
-        ],
+        dart
+          ? [
+              ['front', 'side-upper'],
+              ['front', 'side-lower'],
+            ]
+          : [['front', 'side']],
         [['back', 'side']],
         [
           [

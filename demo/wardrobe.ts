@@ -4,6 +4,7 @@ import type { Project } from '../core/formats'
 import { NO_SIZING, type Sizing } from '../core/size'
 import { draftBlouse } from './blouse'
 import { chartOf, nestOf } from './nest'
+import { draftArmholeDart, draftDartless, draftSlantedDart, draftSleeveless, draftTwoDarts } from './dart-blouses'
 import { draftOnePiece } from './one-piece'
 import { draftQuayDress } from './quay-dress'
 import { draftTrousers, FLARED, TAPERED } from './trousers'
@@ -29,6 +30,8 @@ const lengthen = (
   },
 })
 
+const stop = (id: string, kind: string, inputs: Change['inputs'], note: string): Change => ({ id, kind, on: true, note, inputs })
+
 /** Cup variants of the blouse's front: full bust less high bust up to which each is cut, mm. */
 const CUPS: Sizing['cups'] = [
   { name: 'A', upToMm: 25 },
@@ -38,7 +41,7 @@ const CUPS: Sizing['cups'] = [
 
 /**
  * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
- * is as bought, ready for the first change.
+ * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons.
  *
  * @param now when it was opened, for the dates of the rows
  */
@@ -84,6 +87,65 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
         ]),
       ]),
       nested('demo-dress', 'Quay dress', 'bather', draftQuayDress(), [], { fit: 'loose', fabric: 'drapey' }),
+      project('demo-piper', 'Piper’s blouse', 'cook', draftArmholeDart(), [
+        stop(
+          'to-side',
+          'straighten-dart',
+          { dart: 'front side-dart', way: 'exact', lowerMm: 24, tipBackMm: 38, trued: true },
+          'The stage cloth is striped: the dart goes from the armhole to the side, where it lies along the stripes and can be pressed flat.',
+        ),
+        stop(
+          'finish',
+          'finish-dart',
+          { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
+          'Tip an inch and a half short of the apex, pressed down, cap cut so.',
+        ),
+      ]),
+      project('demo-helm', 'Helmsman’s blouse', 'lamplighter', draftSlantedDart(), [
+        stop(
+          'straight',
+          'straighten-dart',
+          { dart: 'front side-dart', way: 'exact', lowerMm: 16, tipBackMm: 38, trued: true },
+          'The slanted dart shows under the stage lights; straight across it disappears in the weave.',
+        ),
+        stop('lower', 'raise-dart', { dart: 'front side-dart', amountMm: -13 }, 'The bust sits half an inch lower than drafted.'),
+      ]),
+      project('demo-harper', 'Harper’s blouse', 'bather', draftTwoDarts(), [
+        stop(
+          'merge',
+          'merge-darts',
+          { dart: 'front side-dart-2', into: 'front side-dart', tipBackMm: 38, trued: true },
+          'The harp’s strap rubs on the shoulder dart: both go into one at the side.',
+        ),
+        stop(
+          'finish',
+          'finish-dart',
+          { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
+          'One deeper dart, finished afresh.',
+        ),
+      ]),
+      project('demo-dancer', 'Dancer’s top', 'bather', draftSleeveless(), [
+        stop(
+          'fold',
+          'take-in-fold',
+          { dart: 'front side-dart', edgeId: 'armhole', from: 'at-armhole', atMm: 110, amountMm: 13, sides: 'both', tipBackMm: 38 },
+          'First fitting: the armhole gaped, half an inch was pinned out on both sides, a hand’s breadth below the shoulder.',
+        ),
+        stop(
+          'finish',
+          'finish-dart',
+          { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
+          'The dart took it in; legs made equal.',
+        ),
+      ]),
+      project('demo-baker', 'Baker’s smock', 'cook', draftDartless(), [
+        stop(
+          'bust',
+          'bust-amount',
+          { pieceId: 'front', amountMm: 19, waist: 'side', opening: 'dart', tipBackMm: 38 },
+          'Cut straight, without darts: it rode up at the front. Three quarters of an inch more on the half, taken out again along the side.',
+        ),
+      ]),
     ],
   }
 }

@@ -3,37 +3,50 @@ import { computed } from 'vue'
 import { add, boundsOf, leftOf, measureLength, scale } from '~~/core/geometry'
 import { crossPoints } from '~~/core/moves'
 import { notchPlace, outlineOf, type Piece, type Shape } from '~~/core/pattern'
-import { betweenOutlines, betweenPaths, betweenPoints } from '~/composables/usePieceDrawing'
+import { betweenOutlines, betweenPaths, betweenPoints, endsOf } from '~/composables/usePieceDrawing'
 
 /** One piece lying on the table: as bought dashed, as it is at this place of the tideline, what was added and taken. */
-const props = defineProps<{ piece: Piece; original: Shape; from: Shape; to: Shape; t: number; zoom: number; dimmed: boolean }>()
+const props = defineProps<{
+  original: { piece: Piece; shape: Shape }
+  before: { piece: Piece; shape: Shape }
+  after: { piece: Piece; shape: Shape }
+  t: number
+  zoom: number
+  dimmed: boolean
+}>()
 
-const uid = computed(() => `p-${props.piece.id.replace(/[^a-z0-9]/gi, '')}`)
-const shore = computed(() => betweenOutlines(props.piece, props.original, props.original, 0))
-const land = computed(() => betweenOutlines(props.piece, props.from, props.to, props.t))
+const ends = computed(() => endsOf(props.before, props.after, props.t))
+const piece = computed(() => ends.value.piece)
+const uid = computed(() => `p-${piece.value.id.replace(/[^a-z0-9]/gi, '')}`)
+const shore = computed(() => betweenOutlines(props.original.piece, props.original.shape, props.original.shape, 0))
+const land = computed(() => betweenOutlines(piece.value, ends.value.from, ends.value.to, ends.value.t))
 const changed = computed(() => shore.value !== land.value)
 const grain = computed(() => ({
-  from: betweenPoints(props.from.grain.from, props.to.grain.from, props.t),
-  to: betweenPoints(props.from.grain.to, props.to.grain.to, props.t),
+  from: betweenPoints(ends.value.from.grain.from, ends.value.to.grain.from, ends.value.t),
+  to: betweenPoints(ends.value.from.grain.to, ends.value.to.grain.to, ends.value.t),
 }))
 const fold = computed(() => {
-  const edge = props.piece.edges.find((e) => e.fold)
-  return edge ? betweenPaths(props.from.edges[edge.id]!, props.to.edges[edge.id]!, props.t) : null
+  const edge = piece.value.edges.find((e) => e.fold)
+  return edge ? betweenPaths(ends.value.from.edges[edge.id]!, ends.value.to.edges[edge.id]!, ends.value.t) : null
 })
 const lines = computed(() =>
-  props.piece.lines.map((l) => ({ id: l.id, name: l.name, d: betweenPaths(props.from.lines[l.id]!, props.to.lines[l.id]!, props.t) })),
+  piece.value.lines.map((l) => ({
+    id: l.id,
+    name: l.name,
+    d: betweenPaths(ends.value.from.lines[l.id]!, ends.value.to.lines[l.id]!, ends.value.t),
+  })),
 )
 const points = computed(() =>
-  props.piece.points.map((p) => ({ id: p.id, ...betweenPoints(props.from.points[p.id]!, props.to.points[p.id]!, props.t) })),
+  piece.value.points.map((p) => ({ id: p.id, ...betweenPoints(ends.value.from.points[p.id]!, ends.value.to.points[p.id]!, ends.value.t) })),
 )
 /** Length of a notch mark, mm. */
 const NOTCH_MM = 9
 const notches = computed(() =>
-  props.piece.notches.flatMap((n) => {
-    const a = notchPlace(props.piece, props.from, n.id, measureLength)
-    const b = notchPlace(props.piece, props.to, n.id, measureLength)
+  piece.value.notches.flatMap((n) => {
+    const a = notchPlace(piece.value, ends.value.from, n.id, measureLength)
+    const b = notchPlace(piece.value, ends.value.to, n.id, measureLength)
     if (!a || !b) return []
-    const at = betweenPoints(a.point, b.point, props.t)
+    const at = betweenPoints(a.point, b.point, ends.value.t)
     const inside = add(at, scale(leftOf(b.tangent), -NOTCH_MM))
     return [{ id: n.id, x1: at.x, y1: at.y, x2: inside.x, y2: inside.y }]
   }),
@@ -48,11 +61,11 @@ const arrow = computed(() => {
 })
 /** Where the name goes: the widest place of the piece that no inner line crosses; small pieces carry it below them. */
 const namePlace = computed(() => {
-  const outline = outlineOf(props.piece, props.to)
+  const outline = outlineOf(piece.value, ends.value.to)
   const box = boundsOf(outline)
   const height = box.maxY - box.minY
   if (height * props.zoom < 70) return { x: box.minX, y: box.maxY + 18 / props.zoom, anchor: 'start' as const }
-  const lines = props.piece.lines.flatMap((l) => props.to.lines[l.id]!.map((s) => s.from.y))
+  const lines = piece.value.lines.flatMap((l) => ends.value.to.lines[l.id]!.map((s) => s.from.y))
   let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
   for (let k = 5; k <= 16; k++) {
     const y = box.minY + (height * k) / 20
@@ -65,7 +78,7 @@ const namePlace = computed(() => {
   }
   return { x: best.x, y: best.y, anchor: 'middle' as const }
 })
-const count = computed(() => `cut ${props.piece.cut.count}${props.piece.edges.some((e) => e.fold) ? ' on the fold' : ''}`)
+const count = computed(() => `cut ${piece.value.cut.count}${piece.value.edges.some((e) => e.fold) ? ' on the fold' : ''}`)
 </script>
 
 <template>

@@ -8,7 +8,7 @@ import type { Applied, Handle } from '~~/core/changes'
 import type { Layout } from '~~/core/paper'
 import { dot, type Point } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
-import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
+import { grainDirection, outlineOf, shapeOf, type Garment, type Piece } from '~~/core/pattern'
 import { INCH_MM } from '~~/core/units'
 import { dashOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
@@ -135,7 +135,8 @@ const pieces = computed(() => {
           s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), dash: dashOfSize(i, false) }],
         )
       : []
-    return [{ laid, piece, nest, original: shapeOf(original, size), from: shapeOf(from, size), to: shapeOf(piece, size) }]
+    const at = (p: Piece) => ({ piece: p, shape: shapeOf(p, size) })
+    return [{ laid, piece, nest, original: at(original), before: at(from), after: at(piece) }]
   })
 })
 
@@ -235,10 +236,9 @@ defineExpose({ fit })
         <rect x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-strong)" />
         <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
           <PieceOnTable
-            :piece="p.piece"
             :original="p.original"
-            :from="p.from"
-            :to="p.to"
+            :before="p.before"
+            :after="p.after"
             :t="playing && movesOf(p.piece.id).length > 0 ? 0 : t"
             :zoom="view.k"
             :dimmed="touchedIds.length > 0 && !touchedIds.includes(p.piece.id)"

@@ -44,6 +44,28 @@ export function betweenPaths(a: Path, b: Path, t: number): string {
   return d
 }
 
+/** One piece at two places of the tideline. */
+export interface PieceEnds {
+  piece: Piece
+  from: Shape
+  to: Shape
+  t: number
+}
+
+/**
+ * The two ends between which a piece is drawn. A dart that was moved gives the piece other edges: then nothing lies
+ * between, and it is drawn as it was until the stop is done.
+ */
+export function endsOf(before: { piece: Piece; shape: Shape }, after: { piece: Piece; shape: Shape }, t: number): PieceEnds {
+  const alike =
+    before.piece.edges.length === after.piece.edges.length && before.piece.edges.every((e, i) => e.id === after.piece.edges[i]!.id)
+  const points = before.piece.points.length === after.piece.points.length
+  if (alike && points) return { piece: after.piece, from: before.shape, to: after.shape, t }
+  return t >= 1
+    ? { piece: after.piece, from: after.shape, to: after.shape, t: 1 }
+    : { piece: before.piece, from: before.shape, to: before.shape, t: 0 }
+}
+
 /** The whole outline of a piece between two stops, closed. */
 export function betweenOutlines(piece: Piece, a: Shape, b: Shape, t: number): string {
   return (

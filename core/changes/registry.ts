@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Id } from '../pattern'
 import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
+import { bustAmount } from './bust-amount'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
 import { grade } from './grade'
@@ -46,6 +47,7 @@ export const CHANGE_KINDS = [
   splitDart,
   raiseDartKind,
   finishDart,
+  bustAmount,
 ] as unknown as readonly ChangeKind<unknown>[]
 
 export function findKind(kind: string): ChangeKind<unknown> | undefined {

@@ -8,7 +8,7 @@ import type { UnitSystem } from '../units'
 export interface ChangeContext {
   sizeId: string
   /** Known figures of the wearer that a change may warn by, mm. */
-  wearer?: { heelRoundMm?: number; waistToKneeMm?: number }
+  wearer?: { heelRoundMm?: number; waistToKneeMm?: number; fullBustMm?: number; highBustMm?: number }
 }
 
 /** A promise: a figure that the change must hold still, measured before and after. */

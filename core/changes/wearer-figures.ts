@@ -5,5 +5,10 @@ import type { ChangeContext } from './types'
 export function wearerFigures(wearer: Wearer | null): ChangeContext['wearer'] {
   if (!wearer) return undefined
   const set = latestSet(wearer)
-  return { heelRoundMm: figureMm(set, 'heel'), waistToKneeMm: figureMm(set, 'waist-to-knee') }
+  return {
+    heelRoundMm: figureMm(set, 'heel'),
+    waistToKneeMm: figureMm(set, 'waist-to-knee'),
+    fullBustMm: figureMm(set, 'bust'),
+    highBustMm: figureMm(set, 'high-bust'),
+  }
 }

@@ -24,3 +24,6 @@ export { dartOf, finishTip, markApex, mergeDarts, moveDart, pressAnew, takeInFol
 export { mapShapes } from './map-shapes'
 export { raiseDart, runsAlongGrain } from './raise-dart'
 export { placeOnRay } from './place-on-ray'
+export { outwardOf, runsDown, spreadBust, type SpreadBust } from './spread-bust'
+export { bulge, shareAlike } from './spread-panels'
+export { leadRun, stretchAlong } from './lead-run'

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry'
-import { findPiece, neighbours, type Dart, type Garment, type Piece, type Shape } from '../pattern'
+import { findPiece, neighbours, type Dart, type EdgeRole, type Garment, type Piece, type Shape } from '../pattern'
 import { closeDart } from './close-dart'
 import { pressOf } from './find-apex'
 import { drawTipBack } from './finish-dart'
@@ -100,6 +100,20 @@ function besideItself(slit: Garment, pieceId: string, dartId: string): boolean {
   return neighbours(piece, cut.legs[1]).after.id === dart.legs[0] || neighbours(piece, cut.legs[0]).before.id === dart.legs[1]
 }
 
+/** Darts that are called after their place are called after the new one; a name of one's own is kept. */
+function nameAt(name: string, role: EdgeRole): string {
+  const after = PLACE_NAMES[role]
+  return after && /^(side|armhole|shoulder|neck|waist|hem|slanted) dart/.test(name) ? `${after} dart` : name
+}
+const PLACE_NAMES: Partial<Record<EdgeRole, string>> = {
+  side: 'side',
+  armhole: 'armhole',
+  shoulder: 'shoulder',
+  neck: 'neck',
+  waist: 'waist',
+  hem: 'hem',
+}
+
 export interface DartMove {
   pieceId: string
   dartId: string
@@ -124,7 +138,10 @@ export function moveDart(
   { pieceId, dartId, apexOf, mouthOf, share, trued }: DartMove,
 ): { garment: Garment; dartId: string } {
   const { piece: old, dart } = dartOf(garment, pieceId, dartId)
-  const { name, legs } = dart
+  const { legs } = dart
+  const mouth = mouthOf(old.shapes[garment.baseSizeId]!)
+  const role = old.edges.find((e) => e.id === mouth.edgeId)!.role
+  const name = nameAt(dart.name, role)
   const cornerAt = (edgeId: string) => old.corners[old.edges.findIndex((e) => e.id === edgeId)]!.id
   const marked = markApex(garment, pieceId, apexOf)
   const slit = insertDart(marked, pieceId, { id: TEMPORARY, name: TEMPORARY }, mouthOf, apexOf)
@@ -155,7 +172,10 @@ export function moveDart(
   const ids = new Set(findPiece(garment, pieceId)!.darts.map((d) => d.id))
   let second = `${dartId}-2`
   for (let i = 3; ids.has(second); i++) second = `${dartId}-${i}`
-  return { garment: pressAnew(renameDart(turned, pieceId, TEMPORARY, freshIds(second), `${name} 2`), pieceId, second), dartId: second }
+  return {
+    garment: pressAnew(renameDart(turned, pieceId, TEMPORARY, freshIds(second), name === dart.name ? `${name} 2` : name), pieceId, second),
+    dartId: second,
+  }
 }
 
 /** Merges one dart into another with the same apex: the first closes, the second opens by its angle (craft 6.11). */

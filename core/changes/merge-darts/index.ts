@@ -1,6 +1,6 @@
 import { distance, type Point } from '../../geometry'
 import { angleFrom, equaliseLegs, finishTip, mapShapes, meetMiddles, mergeDarts, tipBackMm } from '../../moves'
-import { dartFigures, findPiece, shapeOf, type Garment, type Shape } from '../../pattern'
+import { dartFigures, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength, lengthToken } from '../../units'

@@ -1,12 +1,11 @@
 import { measureLength } from '../../geometry'
-import { edgeFamily, finishTip, moveDart } from '../../moves'
+import { edgeFamily, finishTip, moveDart, angleFrom, insertDart } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { SNAP_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { apexOf, besideDart, findDart, isRefused, openEdges, slitAt, type FoundDart } from '../find-darts'
 import { angleAtApexDeg, dartCautions, heldByTurn, playTurn, soundOr } from '../turn-dart'
-import { angleFrom, insertDart } from '../../moves'
 import type { Applied, ChangeContext } from '../types'
 import type { MoveDartInputs } from './schema'
 
