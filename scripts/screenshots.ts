@@ -101,6 +101,16 @@ try {
   await click(driver, 'confirm-scale')
   await byTest(driver, 'tray-picture')
   await shoot('tray')
+
+  await open('garment/demo-harper/reshape', 'table')
+  await click(driver, 'stop-0')
+  await settle(1200)
+  await driver.executeScript(`document.querySelector('[data-test=folded]').scrollIntoView({ block: 'center' })`)
+  await shoot('dart')
+  await open('garment/demo-baker/reshape', 'table')
+  await click(driver, 'stop-0')
+  await settle(1200)
+  await shoot('bust')
 } finally {
   await close()
   server.stop()

@@ -132,7 +132,9 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Sun v-if="prefs.dark" class="size-5" /><Moon v-else class="size-5" />
       </button>
-      <span class="hidden w-14 text-right text-sm text-soft sm:inline" role="status">{{ work.saving ? 'saving' : 'saved' }}</span>
+      <span class="hidden w-16 text-right text-sm text-soft sm:inline" role="status">{{
+        inGarment && work.working ? 'working' : work.saving ? 'saving' : 'saved'
+      }}</span>
     </div>
   </header>
 </template>

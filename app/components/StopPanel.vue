@@ -89,6 +89,15 @@ async function note(event: Event) {
       </li>
     </ul>
 
+    <FoldedDart
+      v-if="stop.applied?.folded"
+      :garment="stop.applied.garment"
+      :piece-id="stop.applied.folded.pieceId"
+      :dart-id="stop.applied.folded.dartId"
+      :settable="'pressTo' in (change.inputs as object)"
+      @press="edit({ ...(change.inputs as object), pressTo: $event })"
+    />
+
     <CompareWays v-if="stop.applied && kind?.choices" :change-id="change.id" @take="edit" />
 
     <HeldList v-if="stop.applied" :held="stop.applied.held" />

@@ -46,7 +46,9 @@ function select(change: Change, i: number) {
   work.selectedId = change.id
   emit('update:position', i + 1)
 }
-const describe = (c: Change) => findKind(c.kind)?.describe(props.garment, c.inputs) ?? { title: c.kind, amountMm: null }
+/** Called after what the pieces are when the stop is reached: a dart may have been moved before. */
+const garmentAt = (c: Change) => work.computedPlan?.garments[props.stops.findIndex((s) => s.change.id === c.id)] ?? props.garment
+const describe = (c: Change) => findKind(c.kind)?.describe(garmentAt(c), c.inputs) ?? { title: c.kind, amountMm: null }
 const order = computed({
   get: () => props.plan,
   set: (next: Change[]) => {

@@ -11,6 +11,9 @@ import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import type { ComparedWay, Computed, FoldWorker } from '~/workers/fold.worker'
 
+/** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */
+const SLOW_MS = 250
+
 let remote: Remote<FoldWorker> | null = null
 
 function foldWorker(): Remote<FoldWorker> {
@@ -46,6 +49,8 @@ export const useWork = defineStore('work', () => {
   /** Inputs while a handle or field is being moved, before they are written. */
   const draft = shallowRef<{ changeId: string; inputs: unknown } | null>(null)
   const saving = ref(0)
+  /** The worker has been at it long enough to say so. */
+  const working = ref(false)
   const trouble = ref<string | null>(null)
 
   let baseKey = ''
@@ -64,6 +69,7 @@ export const useWork = defineStore('work', () => {
       return
     }
     busy = true
+    const slow = setTimeout(() => (working.value = true), SLOW_MS)
     try {
       const row = project.value
       if (row.garment !== baseGarment) {
@@ -87,6 +93,8 @@ export const useWork = defineStore('work', () => {
     } catch (error) {
       trouble.value = error instanceof Error ? error.message : String(error)
     } finally {
+      clearTimeout(slow)
+      working.value = false
       busy = false
       if (again) {
         again = false
@@ -207,6 +215,7 @@ export const useWork = defineStore('work', () => {
     selectedId,
     draft,
     saving,
+    working,
     trouble,
     open,
     act,

@@ -14,13 +14,14 @@ const GARMENTS: [string, Garment][] = [
   ['trousers', deepFreeze(draftTrousers(TAPERED))],
   ['one-piece', deepFreeze(draftOnePiece())],
   ['dress', deepFreeze(draftQuayDress())],
-  ['two darts', deepFreeze(draftTwoDarts())],
 ]
+/** For what needs two darts on a piece. */
+const TWO_DARTS: [string, Garment] = ['two darts', deepFreeze(draftTwoDarts())]
 const context = { sizeId: 'one', wearer: { heelRoundMm: 330 } }
 
 /** Every registered change on every demo garment that it can begin on. */
 const CASES = CHANGE_KINDS.flatMap((kind) =>
-  GARMENTS.flatMap(([name, garment]) => {
+  (kind.kind === 'merge-darts' ? [TWO_DARTS] : GARMENTS).flatMap(([name, garment]) => {
     const begun = kind.begin(garment, context)
     return begun.ok ? [{ title: `${kind.kind} on the ${name}`, kind, garment, inputs: begun.value }] : []
   }),

@@ -1,4 +1,5 @@
 import { line, mix, type Point } from '../geometry'
+import { pressWords } from '../moves'
 import { dartCapPoint, dartFigures, findPiece, shapeOf, type Garment } from '../pattern'
 import { formatLength, type UnitSystem } from '../units'
 import { lineStroke, outlineStroke } from './draw-step'
@@ -15,7 +16,6 @@ export function finishSteps(after: Garment, pieceId: string, dartId: string, ape
   const result = outlineStroke(after, pieceId, sizeId, 'result')
   const back = Math.hypot(d.tip.x - apex.x, d.tip.y - apex.y)
   const cap = dartCapPoint(piece, shape, dart)
-  const onto = dart.pressTo === 'after' ? d.after : d.before
   return [
     {
       text: `${piece.name}: mark the middle of the ${dart.name} between its two ends, and on the line from there to the apex the new tip, ${figure(back)} short of the apex. Rule both legs from the ends to it: ${figure(d.firstMm)} and ${figure(d.secondMm)}.`,
@@ -34,7 +34,7 @@ export function finishSteps(after: Garment, pieceId: string, dartId: string, ape
       },
     },
     {
-      text: `${piece.name}: fold the ${dart.name} closed and lay it toward the ${onto.name}, as it will be pressed. Rule the edge across it, cut along that line through all layers, and unfold: the cap of the dart is cut.`,
+      text: `${piece.name}: fold the ${dart.name} closed and lay it ${pressWords(piece, shape, dart, dart.pressTo)}, as it will be pressed. Rule the edge across it, cut along that line through all layers, and unfold: the cap of the dart is cut.`,
       drawing: {
         pieceId,
         strokes: [result, { path: [line(d.first, cap), line(cap, d.second)], kind: 'cut' }],

@@ -27,9 +27,16 @@ export const isRefused = (found: FoundDart | Result<never>): found is Result<nev
 /** A form's list of the darts to choose from. */
 export const dartOptions = (garment: Garment) => dartsOf(garment).map((d) => ({ value: d.ref, label: `${d.piece.name}, ${d.dart.name}` }))
 
-/** What a dart of a garment is turned about, in each size of its piece. */
-export function apexOf({ piece, dart }: FoundDart): (sizeId: string) => Point {
-  return (sizeId) => findApex(piece, shapeOf(piece, sizeId), dart).point
+/**
+ * What a dart of a garment is turned about, in each size of its piece.
+ * @param beyondMm how far beyond the tip, where no apex is marked; 0 for what is usual
+ */
+export function apexOf({ piece, dart }: FoundDart, beyondMm = 0): (sizeId: string) => Point {
+  return (sizeId) => {
+    const shape = shapeOf(piece, sizeId)
+    const own = findApex(piece, shape, dart)
+    return own.markId === null && beyondMm > 0 ? findApex(piece, shape, dart, beyondMm).point : own.point
+  }
 }
 
 /** Edges that a dart can begin at: every seam line but its own legs, folds and centres. */

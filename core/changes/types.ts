@@ -69,6 +69,8 @@ export interface Applied {
   arrows?: { pieceId: string; from: Point; to: Point; label: string }[]
   /** What the hands do, one move after the other, where there is something to turn or slide. */
   moves?: PlayMove[]
+  /** The dart that the change is about, on the piece after it: shown folded. */
+  folded?: { pieceId: string; dartId: string }
 }
 
 /** Something on a piece that can be dragged to set an input. */

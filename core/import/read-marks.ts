@@ -27,8 +27,11 @@ export function readMarks(outline: FoundOutline): ReadMarks {
       if (near.distanceMm <= NOTCH_REACH_MM && notches.every((n) => distance(n, near.point) > NOTCH_REACH_MM)) notches.push(near.point)
       continue
     }
-    if (isStraightPath(mark.path, 0.5))
-      inner.push({ name: mark.name, path: mark.path, called: [mark.name, ...mark.groups].join(' ').toLowerCase() })
+    const called = [mark.name, ...mark.groups].join(' ').toLowerCase()
+    // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
+    const bent = mark.path.length === 2 && mark.path.every((s) => s.kind === 'line') && !isStraightPath(mark.path, 0.5)
+    for (const path of bent ? mark.path.map((s) => [s]) : [mark.path])
+      if (isStraightPath(path, 0.5)) inner.push({ name: mark.name, path, called })
   }
   const grainLine = inner.find((l) => /grain|thread/.test(l.called)) ?? upright(inner)
   const grain = grainLine ? downward(grainLine.path) : null

@@ -216,7 +216,9 @@ function walkDarts(garment: Garment, sizeId: string, t: Tolerances): WalkedDart[
       // With the dart closed the two inner angles beside its legs lie next to each other along the edge.
       const closed = innerAngle(edgePath(shape, d.before.id), legA) + innerAngle(legB, edgePath(shape, d.after.id))
       const turnDeg = closed - 180
-      const designed = [dart.legs[0], dart.legs[1]].some((id) => cornersOf(piece, id).start.designed === true)
+      // A dart that begins at a corner of the piece leaves that corner as it is meant to be.
+      const atCorner = d.before.role !== d.after.role
+      const designed = atCorner || [dart.legs[0], dart.legs[1]].some((id) => cornersOf(piece, id).start.designed === true)
       return {
         pieceId: piece.id,
         pieceName: piece.name,

@@ -72,3 +72,13 @@ export function pressOf(piece: Piece, shape: Shape, dart: Dart): Dart['pressTo']
   const at = mix(path[0]!.from, path[path.length - 1]!.to, 0.5)
   return distance(d.first, at) <= distance(d.second, at) ? 'before' : 'after'
 }
+
+/** Which way a dart lies when it is pressed onto the part before or after it, in words: up, down, toward the centre or the side. */
+export function pressWords(piece: Piece, shape: Shape, dart: Dart, to: Dart['pressTo']): string {
+  const d = dartFigures(piece, shape, dart)
+  const way = to === 'after' ? subtract(d.second, d.first) : subtract(d.first, d.second)
+  const grain = grainDirection(shape)
+  const along = dot(way, grain)
+  if (Math.abs(along) >= norm(way) * Math.SQRT1_2) return along > 0 ? 'downward' : 'upward'
+  return pressOf(piece, shape, dart) === to ? 'toward the centre' : 'toward the side'
+}

@@ -2,7 +2,7 @@
 import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { matchDraft, ROLE_NAMES } from '~~/core/import'
+import { findInnerDarts, matchDraft, ROLE_NAMES, takeInnerDart, type InnerDart } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import { useTray } from '~/stores/tray'
 
@@ -69,6 +69,12 @@ function setGrain(way: 'page' | 'edge') {
       to: { x: middle.x + along.x * half, y: middle.y + along.y * half },
     },
   })
+}
+/** Lines that meet inside like a dart's legs: asked about, one by one. */
+const innerDarts = computed(() => (piece.value && piece.value.draft.sizes.length === 0 ? findInnerDarts(piece.value.draft) : []))
+function makeDart(dart: InnerDart) {
+  const { edges, lines } = takeInnerDart(piece.value!.draft, dart)
+  void tray.editDraft(id.value, 'dart of two lines', { edges, lines })
 }
 /** Corners that have no counterpart in another size: shown, and paired by hand. */
 const unsure = computed(() => {
@@ -245,6 +251,20 @@ const allAllowances = (mm: number) =>
           positive
           @update:model-value="allAllowances"
         />
+      </fieldset>
+      <fieldset v-if="innerDarts.length > 0" class="rounded-lg bg-note-pale p-3" data-test="inner-darts">
+        <legend class="sr-only">Darts</legend>
+        <p class="text-note">Two lines meet inside this piece like the legs of a dart. Is it one?</p>
+        <button
+          v-for="d in innerDarts"
+          :key="d.lines.join()"
+          class="btn mt-2"
+          :data-test="`make-dart-${d.lines.join('-')}`"
+          @click="makeDart(d)"
+        >
+          Yes, a dart from the {{ ROLE_NAMES[piece.draft.edges[d.edge]!.role] }}
+        </button>
+        <p class="mt-1 text-sm text-note">Otherwise leave them: they stay lines.</p>
       </fieldset>
       <fieldset v-if="piece.draft.sizes.length > 0" data-test="tray-sizes">
         <legend class="mb-1 font-semibold">Sizes</legend>

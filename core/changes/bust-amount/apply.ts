@@ -425,6 +425,7 @@ export function applyBustAmount(garment: Garment, inputs: BustAmountInputs, cont
     leftOut: [],
     held: heldByBust(garment, done.value, front, inputs, context.sizeId),
     cautions: bustCautions(done.value, front, inputs, context),
+    ...(done.value.dartId ? { folded: { pieceId: front.piece.id, dartId: done.value.dartId } } : {}),
     ...(spread ? { moves: playBust(front, spread, done.value.apex) } : {}),
   })
 }

@@ -1,6 +1,6 @@
 import { distance, type Point } from '../../geometry'
-import { drawTipBack, equaliseLegs, mapShapes, pressOf, tipBackMm } from '../../moves'
-import { dartFigures, findPiece, shapeOf, type Dart, type Garment } from '../../pattern'
+import { drawTipBack, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
+import { dartFigures, findPiece, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength } from '../../units'
@@ -68,6 +68,7 @@ function applyFinish(garment: Garment, inputs: FinishDartInputs, context: Change
       ...piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(e.id.split('>')[0]!)).map((e) => holdEdge(piece, was, is, e.id)),
       holdGrain(piece, was, is),
     ],
+    folded: { pieceId: piece.id, dartId: dart.id },
     cautions: dartCautions(after, found, dart.id, at, context.sizeId).map((c) =>
       c.code === 'tip-on-apex'
         ? { ...c, mend: { label: 'Draw it back', inputs: { ...inputs, tipBackMm: inputsFor(garment, found).tipBackMm } } }
@@ -104,14 +105,14 @@ export const finishDart: ChangeKind<FinishDartInputs> = {
   },
   fields(garment, inputs) {
     const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
-    const d = found && dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
+    const shape = found && shapeOf(found.piece, garment.baseSizeId)
     return [
       { type: 'choice', key: 'dart', label: 'Which dart', options: dartOptions(garment) },
       {
         type: 'length',
         key: 'tipBackMm',
         label: 'Tip short of the apex',
-        hint: 'Usually 38 mm from the side, 50 mm from above, 25 mm from the waist.',
+        hint: 'Usually 1 1/2 in (38 mm) from the side, 2 in (50 mm) from above, 1 in (25 mm) from the waist.',
       },
       {
         type: 'choice',
@@ -125,11 +126,11 @@ export const finishDart: ChangeKind<FinishDartInputs> = {
       {
         type: 'choice',
         key: 'pressTo',
-        label: 'Pressed toward',
-        options: d
+        label: 'Pressed',
+        options: shape
           ? [
-              { value: 'before', label: sideWords(found!, d, 'before') },
-              { value: 'after', label: sideWords(found!, d, 'after') },
+              { value: 'before', label: sideWords(found!, shape, 'before') },
+              { value: 'after', label: sideWords(found!, shape, 'after') },
             ]
           : [],
       },
@@ -152,18 +153,12 @@ export const finishDart: ChangeKind<FinishDartInputs> = {
     return [{ id: 'tip', pieceId: piece.id, at: d.tip, axis, label: 'tip', valueMm: inputs.tipBackMm, isGrowth: false, kind: 'level' }]
   },
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, tipBackMm: Math.min(300, Math.max(0, inputs.tipBackMm + byMm)) }),
-  choices: (_garment, inputs) => [
-    { label: 'pressed toward the edge before it', inputs: { ...inputs, pressTo: 'before' } },
-    { label: 'pressed toward the edge after it', inputs: { ...inputs, pressTo: 'after' } },
-  ],
   paperSteps: finishPaperSteps,
 }
 
-/** The edge on one side of a dart; where both are one edge in two parts, above or below, toward the centre or away. */
-function sideWords(found: FoundDart, d: ReturnType<typeof dartFigures>, which: 'before' | 'after'): string {
-  const edge = d[which]
-  const usual = pressOf(found.piece, found.piece.shapes[Object.keys(found.piece.shapes)[0]!]!, found.dart) === which
-  return `${which === 'before' ? 'the part before it' : 'the part after it'}, ${edge.name}${usual ? ' (usual)' : ''}`
+/** Which way, and whether that is how such darts are usually pressed. */
+function sideWords({ piece, dart }: FoundDart, shape: Shape, which: 'before' | 'after'): string {
+  return `${pressWords(piece, shape, dart, which)}${pressOf(piece, shape, dart) === which ? ' (usual)' : ''}`
 }
 
 function finishPaperSteps({ before, inputs, applied, context, units }: StepInput<FinishDartInputs>): PaperStep[] {

@@ -76,6 +76,7 @@ function applyMerge(garment: Garment, inputs: MergeDartsInputs, context: ChangeC
           ]
         : []),
     ],
+    folded: { pieceId: piece.id, dartId: into.dart.id },
     moves: playTurn(
       piece,
       was,

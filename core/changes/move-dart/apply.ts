@@ -33,13 +33,13 @@ export function movedDart(garment: Garment, found: FoundDart, inputs: MoveDartIn
   const moved = moveDart(garment, {
     pieceId: piece.id,
     dartId: dart.id,
-    apexOf: apexOf(found),
+    apexOf: apexOf(found, inputs.beyondMm),
     mouthOf: slitAt(garment, piece, inputs.edgeId, inputs.atMm),
     share: inputs.sharePct / 100,
     trued: inputs.trued,
   })
   const dartIds = [...new Set([dart.id, moved.dartId])]
-  const done = dartIds.reduce((g, id) => finishTip(g, piece.id, id, apexOf(found), inputs.tipBackMm), moved.garment)
+  const done = dartIds.reduce((g, id) => finishTip(g, piece.id, id, apexOf(found, inputs.beyondMm), inputs.tipBackMm), moved.garment)
   return { garment: done, dartIds }
 }
 
@@ -54,7 +54,7 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
   const found = where.value
   const { piece, dart } = found
   const was = shapeOf(piece, context.sizeId)
-  const apex = apexOf(found)(context.sizeId)
+  const apex = apexOf(found, inputs.beyondMm)(context.sizeId)
   const { garment: after, dartIds } = movedDart(garment, found, inputs)
   const broken = soundOr(garment, after, 'Choose another place, or move only a share of the dart.')
   if (broken) return broken
@@ -65,7 +65,13 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
     after: angleAtApexDeg(now, shapeOf(now, context.sizeId), apex, dartIds),
   }
   // For the play: the paper as it is when the slit has been cut and nothing turned yet.
-  const cut = insertDart(garment, piece.id, { id: 'cut', name: 'cut' }, slitAt(garment, piece, inputs.edgeId, inputs.atMm), apexOf(found))
+  const cut = insertDart(
+    garment,
+    piece.id,
+    { id: 'cut', name: 'cut' },
+    slitAt(garment, piece, inputs.edgeId, inputs.atMm),
+    apexOf(found, inputs.beyondMm),
+  )
   const slit = findPiece(cut, piece.id)!
   const turn = angleFrom(apex, was, dart)
   const angles = new Map([
@@ -79,6 +85,7 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
     leftOut: [],
     held: heldByTurn(garment, after, piece.id, context.sizeId, whole && inputs.trued ? besideDart(piece, was, dart) : [], angle),
     cautions: dartIds.flatMap((id) => dartCautions(after, found, id, apex, context.sizeId)),
+    folded: { pieceId: piece.id, dartId: dartIds[dartIds.length - 1]! },
     moves:
       stays && edgeFamily(inputs.edgeId) === edgeFamily(besideDart(piece, was, dart)[0])
         ? []

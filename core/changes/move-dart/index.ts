@@ -1,5 +1,5 @@
 import { measureLength, placeAt } from '../../geometry'
-import { tipBackMm } from '../../moves'
+import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../moves'
 import { dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { apexOf, dartOptions, dartsOf, openEdges } from '../find-darts'
@@ -15,7 +15,10 @@ function inputsFor(garment: Garment, ref: string, sharePct: number): MoveDartInp
   if (!found) return null
   const to = usualPlace(found, shapeOf(found.piece, garment.baseSizeId))
   const edge = found.piece.edges.find((e) => e.id === to.edgeId)!
-  return { dart: ref, ...to, sharePct, tipBackMm: tipBackMm(edge.role), trued: true }
+  const own = findApex(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
+  const from = dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart).before.role
+  const beyondMm = own.markId === null ? (from === 'side' ? APEX_BEYOND_MM.side : APEX_BEYOND_MM.other) : 0
+  return { dart: ref, ...to, beyondMm, sharePct, tipBackMm: tipBackMm(edge.role), trued: true }
 }
 
 const edgeName = (garment: Garment, inputs: MoveDartInputs) =>
@@ -56,6 +59,8 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
   fields(garment, inputs) {
     const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
     const i = piece?.edges.findIndex((e) => e.id === inputs.edgeId) ?? -1
+    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
+    const unmarked = found && findApex(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart).markId === null
     const hint = piece && i >= 0 ? `From the corner “${piece.corners[i]!.name}” along the edge; or drag it on the table.` : undefined
     return [
       { type: 'choice', key: 'dart', label: 'Which dart', options: dartOptions(garment) },
@@ -67,11 +72,21 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
       },
       { type: 'length', key: 'atMm', label: 'How far along it', ...(hint ? { hint } : {}) },
       { type: 'count', key: 'sharePct', label: 'Share that goes, %', min: 5, max: 100 },
+      ...(unmarked
+        ? [
+            {
+              type: 'length' as const,
+              key: 'beyondMm',
+              label: 'Apex beyond the tip',
+              hint: 'No apex is marked: it is taken on the dart’s middle line.',
+            },
+          ]
+        : []),
       {
         type: 'length',
         key: 'tipBackMm',
         label: 'Tip short of the apex',
-        hint: 'Usually 38 mm from the side, 50 mm from above, 25 mm from the waist.',
+        hint: 'Usually 1 1/2 in (38 mm) from the side, 2 in (50 mm) from above, 1 in (25 mm) from the waist.',
       },
       { type: 'switch', key: 'trued', label: 'Redraw the closed place smoothly' },
     ]
@@ -109,7 +124,11 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
     const last = edges[edges.length - 1]!
     const along = alongTrack(found.piece, shape, inputs.edgeId, inputs.atMm) + byMm
     const to = Math.min(last.fromMm + last.lengthMm, Math.max(0, along))
-    return { ...inputs, ...onTrack(found.piece, shape, snapAlong(found.piece, shape, apexOf(found)(context.sizeId), to)) }
+    const place = onTrack(found.piece, shape, snapAlong(found.piece, shape, apexOf(found, inputs.beyondMm)(context.sizeId), to))
+    const role = (id: string) => found.piece.edges.find((e) => e.id === id)!.role
+    // A tip that was as far back as is usual stays so on an edge of another kind.
+    const usual = inputs.tipBackMm === tipBackMm(role(inputs.edgeId)) ? tipBackMm(role(place.edgeId)) : inputs.tipBackMm
+    return { ...inputs, ...place, tipBackMm: usual }
   },
   paperSteps: moveDartSteps,
 }

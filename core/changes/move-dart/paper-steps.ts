@@ -13,7 +13,7 @@ export function moveDartSteps({ before, inputs, applied, context, units }: StepI
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const shape = shapeOf(piece, context.sizeId)
-  const apex = apexOf(found)(context.sizeId)
+  const apex = apexOf(found, inputs.beyondMm)(context.sizeId)
   const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
   const corner = piece.corners[piece.edges.indexOf(edge)]!.name

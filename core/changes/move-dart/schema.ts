@@ -7,6 +7,8 @@ export const MoveDartSchema = z.strictObject({
   /** Where it goes: an edge of its piece, and how far along it from its start, mm. */
   edgeId: Id,
   atMm: z.number().finite().min(0).max(20000),
+  /** How far beyond its tip the apex lies where none is marked, mm; 0 for what is usual. */
+  beyondMm: z.number().finite().min(0).max(300),
   /** How much of its angle goes there, percent; the rest stays. */
   sharePct: z.int().min(5).max(100),
   /** How far from the apex its tip ends, mm. */

@@ -64,6 +64,7 @@ function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: ChangeCo
       ...beside.map((e) => holdEdge(piece, was, is, e.id)),
       holdGrain(piece, was, is),
     ],
+    folded: { pieceId: piece.id, dartId: dart.id },
     cautions: dartCautions(after, found, dart.id, inputs.amountMm === 0 ? at : up, context.sizeId).filter(
       (c) => c.code !== 'middle-misses',
     ),

@@ -31,7 +31,7 @@ function asMove(
       'Lower the apex, or move the dart to a lower place by hand.',
     )
   const { dart, tipBackMm: back, trued } = inputs
-  return ok({ found, move: { dart, edgeId: place.edge.id, atMm: place.atMm, sharePct: 100, tipBackMm: back, trued } })
+  return ok({ found, move: { dart, edgeId: place.edge.id, atMm: place.atMm, beyondMm: 0, sharePct: 100, tipBackMm: back, trued } })
 }
 
 function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context: ChangeContext): Result<Applied> {

@@ -131,6 +131,7 @@ export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, cont
     leftOut: [],
     held: [holdMeasure('pinned at the edge', piece.name, inputs.amountMm, pins.toMm - pins.fromMm, EQUAL_MM), ...held],
     cautions,
+    folded: { pieceId: piece.id, dartId: dart.id },
     moves:
       inputs.amountMm === 0
         ? []

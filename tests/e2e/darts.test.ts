@@ -1,0 +1,112 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { By, Origin } from 'selenium-webdriver'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { byTest, click } from '../../scripts/browser'
+import { useApplication } from './session'
+
+const app = useApplication()
+const { all, textOf, soon, openGarment, retype, ask } = app
+const field = (name: string) => byTest(app.driver(), name)
+const press = (name: string) => click(app.driver(), name)
+const held = () => soon('every promise is held', async () => /Held: (\d+) of \1/.test(await textOf('held')))
+const choose = async (name: string, value: string) => (await field(name)).findElement(By.css(`option[value="${value}"]`)).click()
+
+describe('darts', () => {
+  beforeEach(() => app.freshDemo())
+
+  it('one from the armhole is dragged to the side, finished, folded, and its steps are printed', async () => {
+    await openGarment('demo-piper', 'reshape')
+    // Begin afresh: without the plan that comes with it.
+    for (const left of [1, 0]) {
+      await press('stop-0')
+      await press('delete-stop')
+      await soon('deleted', async () => (await all(`stop-${left}`)).length === 0)
+    }
+    const bought = await app.outlineAtRest('front')
+    await ask('move a dart', 'move-dart')
+    await choose('field-edgeId', 'armhole')
+    await soon('still from the armhole', async () => (await textOf('stop-title')).includes('to the armhole'))
+    const there = await app.outlineAtRest('front')
+    // From the armhole round the underarm down to the side.
+    const handle = await app.driver().findElement(By.css('[data-test="handle-first"] circle'))
+    await app
+      .driver()
+      .actions({ async: true })
+      .move({ origin: handle })
+      .press()
+      .move({ origin: Origin.POINTER, x: 40, y: 40, duration: 300 })
+      .move({ origin: Origin.POINTER, x: 10, y: 110, duration: 400 })
+      .release()
+      .perform()
+    await soon('at the side', async () => (await textOf('stop-title')).includes('to the side'))
+    // Its tip is now as far from the apex as is usual at the side.
+    expect(await (await field('field-tipBackMm')).getAttribute('value')).toBe('1 1/2')
+    const moved = await app.outlineAtRest('front', there)
+    expect(moved).not.toBe(bought)
+    await held()
+
+    await ask('dart tip', 'finish-dart')
+    await held()
+    const cap = await (await field('folded-cap')).getAttribute('d')
+    await press('press-before')
+    await soon('the cap is another', async () => (await (await field('folded-cap')).getAttribute('d')) !== cap)
+    await soon('and the stop says so', async () => (await (await field('field-pressTo')).getAttribute('value')) === 'before')
+    await retype(await field('field-tipBackMm'), '2')
+    await soon('tip further back', async () => (await (await field('field-tipBackMm')).getAttribute('value')) === '2')
+    await held()
+
+    await press('station-match')
+    await soon('walked', async () => (await textOf('match-summary')).includes('seams walked'))
+    const faults = await app.driver().findElements(By.css('[data-test^="fault-"]'))
+    expect(await Promise.all(faults.map((f) => f.getText()))).toEqual([])
+    await press('station-paper')
+    await press('tab-steps')
+    await soon('the steps', async () => {
+      const page = await (await app.driver().findElement(By.css('main'))).getText()
+      return /rule from there to the apex/.test(page) && /fold the .* dart closed/.test(page)
+    })
+  })
+
+  it('a gaping armhole is taken in, two darts are merged, and a front without one gets a fuller bust', async () => {
+    await openGarment('demo-dancer', 'reshape')
+    await press('stop-0')
+    await retype(await field('field-amountMm'), '5/8')
+    await soon('deeper', async () => /5.8|⅝/.test(await textOf('stop-0')))
+    await held()
+    await choose('field-sides', 'one')
+    await soon('says what that means', async () => (await all('caution-one-side')).length === 1)
+    await openGarment('demo-harper', 'reshape')
+    await press('stop-0')
+    await held()
+    await press('compare-open')
+    await soon('both ways', async () => (await all('take-way-1')).length === 1)
+    await openGarment('demo-baker', 'reshape')
+    await press('stop-0')
+    await retype(await field('field-amountMm'), '1')
+    await held()
+    await choose('field-opening', 'ease')
+    await soon('refused with a figure', async () => (await textOf('problem')).includes('can be eased in'))
+    await press('use-largest')
+    await soon('as much as can be eased', async () => (await all('problem')).length === 0)
+  })
+
+  it('two lines that meet inside an imported piece are asked about, and become a dart', async () => {
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="500mm" viewBox="0 0 400 500">
+      <path d="M20 120 L90 20 L210 60 L250 240 L225 430 L20 430 Z" fill="none" stroke="black"/>
+      <path d="M240 316 L140 280 L236 346" fill="none" stroke="black"/>
+      <path d="M60 150 L60 380" fill="none" stroke="black" id="grain"/></svg>`
+    const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'front.svg')
+    writeFileSync(file, svg)
+    await app.driver().get(`${app.url()}/import`)
+    await field('choose-file')
+    await (await app.driver().findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
+    await press('confirm-scale')
+    expect(await textOf('inner-darts')).toContain('Is it one?')
+    const edges = (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length
+    await (await app.driver().findElement(By.css('[data-test^="make-dart-"]'))).click()
+    await soon('no longer asked', async () => (await all('inner-darts')).length === 0)
+    await soon('legs in the outline', async () => (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length > edges)
+  })
+})
