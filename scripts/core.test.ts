@@ -100,6 +100,6 @@ describe('the command line', () => {
   })
   it('asks which garment when there are several, and refuses one that is not there', () => {
     expect(core('measure', file).stderr).toMatch(/choose one with --garment/)
-    expect(core('measure', file, '--garment', '9').status).toBe(1)
+    expect(core('measure', file, '--garment', '99').status).toBe(1)
   })
 })

@@ -20,8 +20,10 @@ const shown = computed(() =>
     const labelled = handle.kind === 'level'
     const width = labelled ? 60 + 7.5 * handle.label.length : 84
     const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
+    // One that is dragged sideways has its figure above it, where it hides nothing beside it.
+    const above = handle.kind === 'amount' && Math.abs(handle.axis.x) > Math.abs(handle.axis.y)
     // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
-    return { handle, at, width, flip, quiet: labelled && !handle.line }
+    return { handle, at, width, flip, above, quiet: labelled && !handle.line }
   }),
 )
 
@@ -103,9 +105,20 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
         :stroke-width="1.8 / zoom"
       />
       <!-- Marks that say where (a hinge, a cut) show their figure when they are taken hold of. -->
-      <g :transform="`translate(${h.at.x + (h.flip ? -15 : 15) / zoom} ${h.at.y}) scale(${1 / zoom})`" :class="h.quiet && 'quiet-label'">
-        <rect :x="h.flip ? -h.width : 0" y="-14" :width="h.width" height="28" rx="7" fill="var(--note-pale)" stroke="var(--note)" />
-        <text :x="h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
+      <g
+        :transform="`translate(${h.at.x + (h.above ? 0 : h.flip ? -15 : 15) / zoom} ${h.at.y - (h.above ? 32 : 0) / zoom}) scale(${1 / zoom})`"
+        :class="h.quiet && 'quiet-label'"
+      >
+        <rect
+          :x="h.above ? -h.width / 2 : h.flip ? -h.width : 0"
+          y="-14"
+          :width="h.width"
+          height="28"
+          rx="7"
+          fill="var(--note-pale)"
+          stroke="var(--note)"
+        />
+        <text :x="h.above ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
           {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
         </text>
       </g>

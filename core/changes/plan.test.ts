@@ -40,7 +40,7 @@ const plans = fc
   }))
 
 // A plan is folded several times a case here; the seed can be changed to try others (core/test-set-up.ts).
-const FEWER = { numRuns: 40 }
+const FEWER = { numRuns: 20 }
 
 const figures = (garment: Garment) => measureGarment(garment, 'one').map((m) => [m.id, m.mm])
 

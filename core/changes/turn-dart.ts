@@ -45,6 +45,7 @@ export function angleAtApexDeg(piece: Piece, shape: Shape, apex: Point, dartIds:
  *
  * @param trued edges (as families) that were drawn anew where a dart closed
  * @param angleDeg the angle at the apex before and after, deg
+ * @param meant seams whose difference is meant to change, by id
  */
 export function heldByTurn(
   before: Garment,
@@ -53,6 +54,7 @@ export function heldByTurn(
   sizeId: string,
   trued: readonly string[],
   angleDeg: { before: number; after: number },
+  meant: readonly string[] = [],
 ): HeldPromise[] {
   const { piece: old, was, is } = bothShapes(before, after, pieceId, sizeId)
   const piece = findPiece(after, pieceId)!
@@ -62,7 +64,7 @@ export function heldByTurn(
     if (!trued.includes(family))
       held.push(holdMeasure(`${edge.name}, length`, old.name, familyMm(old, was, family), familyMm(piece, is, family), EQUAL_MM))
   held.push(holdGrain(old, was, is))
-  const seams = before.seams.filter((seam) => seam.sides.flat().some((r) => r.pieceId === pieceId))
+  const seams = before.seams.filter((seam) => !meant.includes(seam.id) && seam.sides.flat().some((r) => r.pieceId === pieceId))
   const surplus = (garment: Garment, seam: Seam) => sideLength(garment, seam, 0, sizeId) - sideLength(garment, seam, 1, sizeId)
   for (const seam of seams) {
     const now = after.seams.find((s) => s.id === seam.id)!

@@ -189,7 +189,7 @@ describe('moving a dart', () => {
         }
       },
     )
-    fc.assert(property, { numRuns: 60 })
+    fc.assert(property, { numRuns: 40 })
   })
 
   it('splits by share of the angle, merges again, and what was split off closes without a trace', () => {

@@ -54,8 +54,11 @@ export function sectorsAbout(piece: Piece, shape: Shape, apex: Point, angles: Re
     const gate = firsts.get(edge.id)
     if (gate) {
       const stretch = own.flatMap((id) => [...edgePath(shape, id)])
-      const [from, to] = [stretch[0]!.from, stretch[stretch.length - 1]!.to]
-      sectors.push({ edgeIds: own, outline: [line(apex, from), ...stretch, line(to, apex)], move: turnAbout(apex, turn) })
+      // Between two darts that begin in one place there is no paper.
+      if (stretch.length > 0) {
+        const [from, to] = [stretch[0]!.from, stretch[stretch.length - 1]!.to]
+        sectors.push({ edgeIds: own, outline: [line(apex, from), ...stretch, line(to, apex)], move: turnAbout(apex, turn) })
+      }
       turn += angles.get(gate.id)! - angleFrom(apex, shape, gate)
       own = []
     } else if (!seconds.has(edge.id)) own.push(edge.id)

@@ -6,10 +6,13 @@ import { join } from 'node:path'
 import { By, Key, Origin, type WebDriver } from 'selenium-webdriver'
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { byTest, click, resizeTo } from '../../scripts/browser'
+import { demoWardrobe } from '../../demo/wardrobe'
 import { useApplication } from './session'
 
 const app = useApplication()
 const { all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, outlineAtRest, download } = app
+/** Garments of the demo wardrobe. */
+const DEMO = demoWardrobe(new Date()).projects.length
 let driver: WebDriver
 let server: { url: string }
 beforeAll(() => {
@@ -254,28 +257,28 @@ describe('the wardrobe', () => {
       await click(driver, entry)
     }
     await menu('demo-bather', 'duplicate')
-    await soon('six garments', async () => (await all('garment-card')).length === 6)
+    await soon('one more', async () => (await all('garment-card')).length === DEMO + 1)
     await menu('demo-bather', 'rename')
     await (await byTest(driver, 'rename-field')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Harbour suit', Key.ENTER)
     await soon('renamed', async () => (await (await card('demo-bather')).getText()).includes('Harbour suit'))
     await menu('demo-dress', 'delete')
-    await soon('gone', async () => (await all('garment-card')).length === 5)
+    await soon('gone', async () => (await all('garment-card')).length === DEMO)
     await click(driver, 'undo')
-    await soon('back', async () => (await all('garment-card')).length === 6)
+    await soon('back', async () => (await all('garment-card')).length === DEMO + 1)
     await click(driver, 'back-up')
     const backup = await download('.json')
     await menu('demo-dress', 'delete')
     await menu('demo-bather', 'delete')
-    await soon('four left', async () => (await all('garment-card')).length === 4)
+    await soon('one less', async () => (await all('garment-card')).length === DEMO - 1)
     await (await driver.findElement(By.css('[data-test="restore-file"]'))).sendKeys(backup)
-    await soon('restored', async () => (await all('garment-card')).length === 6)
+    await soon('restored', async () => (await all('garment-card')).length === DEMO + 1)
     const broken = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'broken.json')
     writeFileSync(broken, readFileSync(backup, 'utf8').slice(0, 5000))
     await (await driver.findElement(By.css('[data-test="restore-file"]'))).sendKeys(broken)
     await soon('a plain sentence', async () =>
       (await driver.findElement(By.css('body')).getText()).includes('not whole or not a project file'),
     )
-    expect(await all('garment-card')).toHaveLength(6)
+    expect(await all('garment-card')).toHaveLength(DEMO + 1)
   })
 
   it('two tabs see each other and lose nothing', async () => {

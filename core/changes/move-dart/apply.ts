@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { edgeFamily, finishTip, moveDart, angleFrom, insertDart } from '../../moves'
+import { angleFrom, finishTip, insertDart, moveDart } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { SNAP_MM } from '../../tolerances'
@@ -78,7 +78,6 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
     [dart.id, turn * (1 - inputs.sharePct / 100)],
     ['cut', turn * (inputs.sharePct / 100)],
   ])
-  const stays = now.edges.map((e) => e.id).join() === piece.edges.map((e) => e.id).join()
   return ok({
     garment: after,
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
@@ -86,16 +85,13 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
     held: heldByTurn(garment, after, piece.id, context.sizeId, whole && inputs.trued ? besideDart(piece, was, dart) : [], angle),
     cautions: dartIds.flatMap((id) => dartCautions(after, found, id, apex, context.sizeId)),
     folded: { pieceId: piece.id, dartId: dartIds[dartIds.length - 1]! },
-    moves:
-      stays && edgeFamily(inputs.edgeId) === edgeFamily(besideDart(piece, was, dart)[0])
-        ? []
-        : playTurn(
-            slit,
-            shapeOf(slit, context.sizeId),
-            apex,
-            { edgeId: inputs.edgeId, atMm: inputs.atMm },
-            angles,
-            'cut to the apex, swing the old dart closed',
-          ),
+    moves: playTurn(
+      slit,
+      shapeOf(slit, context.sizeId),
+      apex,
+      { edgeId: inputs.edgeId, atMm: inputs.atMm },
+      angles,
+      'cut to the apex, swing the old dart closed',
+    ),
   })
 }

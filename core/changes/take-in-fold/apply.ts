@@ -106,11 +106,9 @@ export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, cont
   const drawn = inputs.amountMm > 0 ? [edgeFamily(edge.id), ...besideDart(piece, was, dart)] : []
   const edgeMm = (p: Piece, s: Shape) =>
     p.edges.filter((e) => edgeFamily(e.id) === edgeFamily(edge.id)).reduce((sum, e) => sum + measureLength(edgePath(s, e.id)), 0)
-  const seamsOff = after.seams.filter((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === edge.id)).map((s) => s.id)
-  const held = heldByTurn(garment, after, piece.id, context.sizeId, drawn, sumDeg).filter(
-    // The seam that was pinned shorter is meant to be: it is said below.
-    (h) => !seamsOff.some((id) => h.label.startsWith(`${garment.seams.find((s) => s.id === id)!.name},`)),
-  )
+  // What is sewn to the pinned edge loses nothing by itself: that is said below.
+  const pinned = garment.seams.filter((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === edge.id)).map((s) => s.id)
+  const held = heldByTurn(garment, after, piece.id, context.sizeId, drawn, sumDeg, pinned)
   const cautions: Caution[] = [...dartCautions(after, found, dart.id, at, context.sizeId)]
   if (inputs.sides === 'one' && timesCut(piece) > 1)
     cautions.push({

@@ -1,0 +1,258 @@
+import { add, dot, line, measureLength, nearestPlace, reversePath, scale, subtract, type Path, type Point } from '../../geometry'
+import {
+  bulge,
+  drawTipBack,
+  insertDart,
+  leadRun,
+  mapShapes,
+  moveDart,
+  outwardOf,
+  pressAnew,
+  runsDown,
+  shareAlike,
+  spreadBust,
+  stretchAlong,
+  tipBackMm,
+  type SpreadBust,
+} from '../../moves'
+import { dartFigures, edgePath, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Problem, type Result } from '../../result'
+import { EQUAL_MM } from '../../tolerances'
+import { lengthToken } from '../../units'
+import { slitAt } from '../find-darts'
+import { apexOfFront, frontKind, sidePlace, type FrontKind } from './find-front'
+import type { BustAmountInputs } from './schema'
+
+/** A new dart on a front that had none. */
+const NEW_DART = 'bust-dart'
+
+/** What opens at the side of a front without a dart can be eased in up to this, mm: more shows as gathers. */
+const EASE_MM = 10
+
+/** A tip of a waist dart ends this far below the apex, mm (craft 6.11: about 25). */
+const WAIST_TIP_MM = tipBackMm('waist')
+
+export interface BustDone {
+  garment: Garment
+  /** The garment when the dart had been brought to the side, and nothing spread yet. */
+  prepared: Garment
+  dartId: string | null
+  spread: SpreadBust | null
+  /** The apex before, in the base size. */
+  apex: Point
+}
+
+/** The front with its dart at the side: moved there, or a slit where there was none. */
+function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels' }>): Result<{ garment: Garment; dartId: string }> {
+  const { piece } = front
+  if (front.how === 'side-dart') return ok({ garment, dartId: front.dart.id })
+  const shape = shapeOf(piece, garment.baseSizeId)
+  const apexOf = (sizeId: string) => apexOfFront(front, sizeId).point
+  const place = sidePlace(piece, shape, apexOf(garment.baseSizeId))
+  if (!place)
+    return refuse('no-side', piece.name, 'the line across from the apex meets no side seam.', 'Lower the apex, or name the side seam.')
+  const mouthOf = slitAt(garment, piece, place.edgeId, place.atMm)
+  if (front.how === 'other-dart')
+    return ok(moveDart(garment, { pieceId: piece.id, dartId: front.dart.id, apexOf, mouthOf, share: 1, trued: true }))
+  return ok({ garment: insertDart(garment, piece.id, { id: NEW_DART, name: 'bust dart' }, mouthOf, apexOf), dartId: NEW_DART })
+}
+
+/** The side below the dart led in by what the lower edge gained, its length kept; the lower edge follows. */
+function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: number, outward: Point): Shape {
+  const dart = piece.darts.find((d) => d.id === dartId)!
+  const d = dartFigures(piece, shape, dart)
+  const down = runsDown(piece, shape, dart)
+  const next = (id: string) => (down ? neighbours(piece, id).after : neighbours(piece, id).before)
+  const run = [down ? d.after : d.before]
+  while (next(run[run.length - 1]!.id).role === 'side') run.push(next(run[run.length - 1]!.id))
+  // Walked from the dart downward, whichever way the outline runs.
+  const way = (path: Path) => (down ? path : reversePath(path))
+  const led = leadRun(
+    run.map((e) => way(edgePath(shape, e.id))),
+    scale(outward, -amountMm),
+    grainDirection(shape),
+  )
+  const last = led[led.length - 1]!
+  const lower = next(run[run.length - 1]!.id)
+  const old = way(edgePath(shape, lower.id))
+  const none = { x: 0, y: 0 }
+  const edges = Object.fromEntries(run.map((e, i) => [e.id, way(led[i]!)]))
+  edges[lower.id] = way(stretchAlong(old, subtract(last[last.length - 1]!.to, old[0]!.from), none))
+  return { ...shape, edges: { ...shape.edges, ...edges } }
+}
+
+/** Without a dart, what opened at the side runs on in the side seam, to be eased in. */
+function easeAway(garment: Garment, pieceId: string): Garment {
+  const piece = findPiece(garment, pieceId)!
+  const dart = piece.darts.find((d) => d.id === NEW_DART)!
+  const { before, after } = dartFigures(piece, shapeOf(piece, garment.baseSizeId), dart)
+  const bridged = mapShapes(garment, pieceId, (p, shape) => {
+    const d = dartFigures(p, shape, dart)
+    const path: Path = [...edgePath(shape, before.id), line(d.first, d.second), ...edgePath(shape, after.id)]
+    const rest = Object.entries(shape.edges).filter(([id]) => id !== after.id && !dart.legs.includes(id))
+    const notches = Object.fromEntries(
+      p.notches.map((n) => {
+        const place = shape.notches[n.id]!
+        const lengthOf = measureLength(edgePath(shape, n.edgeId))
+        if (n.edgeId !== after.id || place.from === 'end') return [n.id, place]
+        return [n.id, { from: 'end' as const, distanceMm: lengthOf - place.distanceMm }]
+      }),
+    )
+    return { ...shape, edges: { ...Object.fromEntries(rest), [before.id]: path }, notches: { ...shape.notches, ...notches } }
+  })
+  const gone = new Set([...dart.legs, after.id])
+  const now = findPiece(bridged, pieceId)!
+  const keep = now.edges.map((e) => !gone.has(e.id))
+  const made: Piece = {
+    ...now,
+    edges: now.edges.filter((_, i) => keep[i]),
+    corners: now.corners.filter((_, i) => keep[i]),
+    notches: now.notches.map((n) => (n.edgeId === after.id ? { ...n, edgeId: before.id } : n)),
+    darts: now.darts.filter((d) => d.id !== NEW_DART),
+  }
+  return {
+    ...bridged,
+    pieces: bridged.pieces.map((p) => (p.id === pieceId ? made : p)),
+    seams: bridged.seams.map((s) => {
+      const walk = (side: (typeof s.sides)[0]) => side.filter((r) => r.pieceId !== pieceId || !gone.has(r.edgeId))
+      return { ...s, sides: [walk(s.sides[0]), walk(s.sides[1])] }
+    }),
+  }
+}
+
+/** The whole change in every size, or why it cannot be. */
+export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<BustDone> {
+  const piece = findPiece(garment, inputs.pieceId)
+  const front = piece ? frontKind(garment, piece) : null
+  if (!piece || !front)
+    return refuse(
+      'reference-gone',
+      piece?.name ?? 'piece',
+      'the front this was made for has gone, or is none.',
+      'Choose the front of a bodice.',
+    )
+  const apex = apexOfFront(front, garment.baseSizeId).point
+  if (inputs.amountMm === 0) return ok({ garment, prepared: garment, dartId: null, spread: null, apex })
+  if (front.how === 'panels') return changePanels(garment, front, inputs, apex)
+  const sided = withSideDart(garment, front)
+  if (!sided.ok) return sided
+  const { garment: prepared, dartId } = sided.value
+  const sidePiece = findPiece(prepared, piece.id)!
+  const dart = sidePiece.darts.find((d) => d.id === dartId)!
+  let problem: Problem | null = null
+  let spread: SpreadBust | null = null
+  const apexes = new Map<string, Point>()
+  let done = mapShapes(prepared, piece.id, (p, shape, sizeId) => {
+    const one = spreadBust(p, shape, dart, apexOfFront(front, sizeId).point, inputs.amountMm)
+    if (!one.ok) {
+      problem ??= one.problem
+      return shape
+    }
+    if (sizeId === garment.baseSizeId) spread = one.value
+    apexes.set(sizeId, one.value.apex)
+    return one.value.shape
+  })
+  if (problem) return { ok: false, problem }
+  const now = shapeOf(findPiece(done, piece.id)!, garment.baseSizeId)
+  const opened = dartFigures(sidePiece, now, dart)
+  // A dart that would open the other way has been used up.
+  const down = dot(subtract(opened.second, opened.first), grainDirection(now))
+  if ((runsDown(sidePiece, now, dart) ? down : -down) < -EQUAL_MM)
+    return refuse('amount-too-large', piece.name, 'the dart has not so much to give.', 'Ask for less.')
+  const outward = outwardOf(piece, shapeOf(piece, garment.baseSizeId), apex)
+  if (inputs.waist === 'side') done = mapShapes(done, piece.id, (p, shape) => takeOutAtSide(p, shape, dartId, inputs.amountMm, outward))
+  if (inputs.waist === 'dart' && inputs.amountMm > 0) {
+    const waisted = addWaistDart(done, piece.id, apexes, inputs.amountMm)
+    if (!waisted.ok) return waisted
+    done = waisted.value
+  }
+  if (front.how === 'no-dart' && inputs.opening === 'ease') {
+    if (opened.intakeMm > EASE_MM)
+      return refuse(
+        'amount-too-large',
+        piece.name,
+        `${lengthToken(opened.intakeMm)} would open at the side, and no more than ${lengthToken(EASE_MM)} can be eased in.`,
+        'Make a dart of it, or ask for less.',
+      )
+    return ok({ garment: easeAway(done, piece.id), prepared, dartId: null, spread, apex })
+  }
+  const tipped = mapShapes(done, piece.id, (p, shape, sizeId) =>
+    drawTipBack(
+      p,
+      shape,
+      p.darts.find((d) => d.id === dartId)!,
+      apexes.get(sizeId)!,
+      inputs.tipBackMm,
+    ),
+  )
+  return ok({ garment: pressAnew(tipped, piece.id, dartId), prepared, dartId, spread, apex })
+}
+
+/** A dart below the apex for what the waist gained. */
+function addWaistDart(garment: Garment, pieceId: string, apexes: ReadonlyMap<string, Point>, amountMm: number): Result<Garment> {
+  const piece = findPiece(garment, pieceId)!
+  const waist = piece.edges.find((e) => e.role === 'waist')
+  if (!waist)
+    return refuse(
+      'no-waist',
+      piece.name,
+      'a dart at the lower edge needs a waist seam, and this piece ends in a hem.',
+      'Keep the width, or take it out at the side.',
+    )
+  const mouthOf = (shape: Shape) => {
+    // Under the apex, half of it to each side.
+    const path = edgePath(shape, waist.id)
+    const [sizeId] = Object.entries(piece.shapes).find(([, s]) => s === shape) ?? [garment.baseSizeId]
+    const at = nearestPlace(path, dropTo(path, apexes.get(sizeId)!, grainDirection(shape))).lengthMm
+    return { edgeId: waist.id, fromMm: at - amountMm / 2, toMm: at + amountMm / 2 }
+  }
+  const tipOf = (sizeId: string) => {
+    const apex = apexes.get(sizeId)!
+    return add(apex, scale(grainDirection(shapeOf(piece, sizeId)), WAIST_TIP_MM))
+  }
+  const made = insertDart(garment, pieceId, { id: `${NEW_DART}-waist`, name: 'waist dart' }, mouthOf, tipOf)
+  return ok(pressAnew(made, pieceId, `${NEW_DART}-waist`))
+}
+
+/** A point as far down the grain as the nearest place of a path. */
+function dropTo(path: Path, p: Point, down: Point): Point {
+  const near = nearestPlace(path, p).point
+  return add(p, scale(down, dot(subtract(near, p), down)))
+}
+
+/** A front in panels: both edges of the seam are let out at the bust, so shared that they grow alike. */
+function changePanels(
+  garment: Garment,
+  front: Extract<FrontKind, { how: 'panels' }>,
+  inputs: BustAmountInputs,
+  apex: Point,
+): Result<BustDone> {
+  const { piece, edge, other, otherEdge } = front
+  const base = garment.baseSizeId
+  const letOut = (p: Piece, edgeId: string, sizeId: string, mm: number): Path => {
+    const shape = shapeOf(p, sizeId)
+    const path = edgePath(shape, edgeId)
+    const down = grainDirection(shape)
+    const across = { x: -down.y, y: down.x }
+    // Outward is away from the middle of the grain.
+    const middle = subtract(nearestPlace(path, shape.grain.from).point, shape.grain.from)
+    const outward = dot(middle, across) < 0 ? scale(across, -1) : across
+    const notch = p.notches.find((n) => n.edgeId === edgeId)
+    const place = notch ? shape.notches[notch.id]! : null
+    const total = measureLength(path)
+    const at = place
+      ? place.from === 'start'
+        ? place.distanceMm
+        : total - place.distanceMm
+      : p.id === piece.id
+        ? nearestPlace(path, apexOfFront(front, sizeId).point).lengthMm
+        : total / 2
+    return mm === 0 ? path : bulge(path, at, outward, mm, down)
+  }
+  const lengthOf = (p: Piece, id: string) => (mm: number) => measureLength(letOut(p, id, base, mm))
+  const firstMm = shareAlike(inputs.amountMm, lengthOf(piece, edge.id), lengthOf(other, otherEdge.id))
+  const draw = (g: Garment, p: Piece, id: string, mm: number) =>
+    mapShapes(g, p.id, (_, shape, sizeId) => ({ ...shape, edges: { ...shape.edges, [id]: letOut(p, id, sizeId, mm) } }))
+  const after = draw(draw(garment, piece, edge.id, firstMm), other, otherEdge.id, inputs.amountMm - firstMm)
+  return ok({ garment: after, prepared: garment, dartId: null, spread: null, apex })
+}
