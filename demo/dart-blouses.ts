@@ -1,6 +1,6 @@
 import { measureLength } from '../core/geometry'
 import { finishTip, moveDart } from '../core/moves'
-import { findPiece, shapeOf, type Dart, type Garment, type Piece } from '../core/pattern'
+import { dartIn, findPiece, shapeOf, type Dart, type Garment, type Piece } from '../core/pattern'
 import { draftBlouse } from './blouse'
 
 /** Fronts of the lamplighter's blouse with its shape in other places: the same angle about the same apex. */
@@ -22,7 +22,7 @@ function turned(garment: Garment, edgeId: string, along: number, share: number, 
 /** A dart called by another name, with its legs and corners. */
 function called(garment: Garment, dartId: string, name: string): Garment {
   const piece = front(garment)
-  const old = piece.darts.find((d) => d.id === dartId)!.name
+  const old = dartIn(piece, dartId).name
   const rename = <T extends { name: string }>(x: T): T => ({
     ...x,
     name: x.name.startsWith(`${old},`) ? x.name.replace(old, name) : x.name,

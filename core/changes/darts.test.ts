@@ -4,7 +4,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftTwoDarts } from '../../demo/dart-blouses'
 import { distance, measureLength, nearestPlace, subtract, turnRad } from '../geometry'
 import { sideLength } from '../moves'
-import { checkGarment, dartFigures, edgePath, findPiece, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
+import { dartIn, checkGarment, dartFigures, edgePath, findPiece, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
 import { bustAmount, type BustAmountInputs } from './bust-amount'
 import { finishDart, foldCap } from './finish-dart'
@@ -29,12 +29,7 @@ function apply<I>(kind: ChangeKind<I>, garment: Garment, inputs: I): Applied {
 }
 const front = (garment: Garment) => findPiece(garment, 'front')!
 const shape = (garment: Garment) => shapeOf(front(garment), 'one')
-const figures = (garment: Garment, id = 'side-dart') =>
-  dartFigures(
-    front(garment),
-    shape(garment),
-    front(garment).darts.find((d) => d.id === id)!,
-  )
+const figures = (garment: Garment, id = 'side-dart') => dartFigures(front(garment), shape(garment), dartIn(front(garment), id))
 const roleMm = (garment: Garment, role: EdgeRole) =>
   front(garment)
     .edges.filter((e) => e.role === role)
@@ -204,7 +199,7 @@ describe('finish a dart', () => {
             const done = apply(finishDart, garment, { dart: `front ${dart.id}`, tipBackMm, legs: 'equal', pressTo })
             const d = figures(done.garment, dart.id)
             expect(Math.abs(d.firstMm - d.secondMm)).toBeLessThan(0.01)
-            const now = front(done.garment).darts.find((x) => x.id === dart.id)!
+            const now = dartIn(front(done.garment), dart.id)
             expect(now.pressTo).toBe(pressTo)
             expect(foldCap(front(done.garment), shape(done.garment), now).offMm).toBeLessThan(0.05)
           }

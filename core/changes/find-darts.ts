@@ -1,4 +1,4 @@
-import { dartFigures, edgePath, findPiece, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../pattern'
+import { dartFigures, edgePath, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../pattern'
 import { measureLength, type Point } from '../geometry'
 import { edgeFamily, findApex, type DartMouth } from '../moves'
 import { refuse, type Result } from '../result'
@@ -72,5 +72,3 @@ export function besideDart(piece: Piece, shape: Shape, dart: Dart): [string, str
   const { before, after } = dartFigures(piece, shape, dart)
   return [edgeFamily(before.id), edgeFamily(after.id)]
 }
-
-export const pieceOf = (garment: Garment, found: FoundDart): Piece => findPiece(garment, found.piece.id)!

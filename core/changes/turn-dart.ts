@@ -22,7 +22,7 @@ import type { Caution, HeldPromise, PlayMove } from './types'
 
 const DEG = 180 / Math.PI
 
-/** rad within which the angles about an apex are kept: a thousandth of a degree. */
+/** deg within which the angles about an apex are kept (issue of the darts). */
 const ANGLE_KEPT_DEG = 0.001
 
 /** A dart whose angle is larger than this stands out as a point: two are proposed, deg (craft 6.11). */
@@ -40,8 +40,7 @@ export function angleAtApexDeg(piece: Piece, shape: Shape, apex: Point, dartIds:
 }
 
 /**
- * What a turn about the apex promises: the angle there, every edge it does not draw anew, the paper outside the darts, the
- * grain, and the seams.
+ * What a turn about the apex promises: the angle there, every edge it does not draw anew, the grain, and the seams.
  *
  * @param trued edges (as families) that were drawn anew where a dart closed
  * @param angleDeg the angle at the apex before and after, deg

@@ -12,7 +12,7 @@ import {
   turnRad,
   type Path,
 } from '../geometry'
-import { edgePath, neighbours, shapeOf, type Garment, type NotchPlace, type Piece, type RunEdge, type Shape } from '../pattern'
+import { dartIn, edgePath, neighbours, shapeOf, type Garment, type NotchPlace, type Piece, type RunEdge, type Shape } from '../pattern'
 import { EQUAL_MM, PARALLEL_RAD, SMOOTH_DEG, STRAIGHT_MM, WINDOW_JOGS, WINDOW_MIN_MM } from '../tolerances'
 import { edgeFamily } from './insert-dart'
 
@@ -52,6 +52,13 @@ function meetHalfWay(before: Path, after: Path): [Path, Path] {
   return [[...before.slice(0, -1), { ...before[before.length - 1]!, to: middle }], startAt(after, middle)]
 }
 
+/** Two edges as they lie, with a straight line over the open mouth between them. */
+function bridgeMouth(before: Path, after: Path): [Path, Path] {
+  return [[...before, line(before[before.length - 1]!.to, after[0]!.from)], after]
+}
+
+const JOINS = { true: trueJoint, meet: meetHalfWay, bridge: bridgeMouth }
+
 /** Two stretches of one edge as one path; a straight edge stays one line. */
 function joined(before: Path, after: Path): Path {
   const straight = isStraightPath(before, STRAIGHT_MM) && isStraightPath(after, STRAIGHT_MM)
@@ -61,25 +68,27 @@ function joined(before: Path, after: Path): Path {
 }
 
 /**
- * Takes a dart that has been swung closed out of a piece, in every size: its legs go, and the parts of its edge become one
- * edge again where one dart had parted them; otherwise they stay two that meet at a corner. Seams and notches follow.
+ * Takes a dart out of a piece, in every size: its legs go, and the parts of its edge become one edge again where one dart
+ * had parted them; otherwise they stay two that meet at a corner. Seams and notches follow. A corner of the piece at which
+ * the dart began stays a corner.
  *
- * @param trued whether the edge is drawn smoothly over the closed place
+ * @param join how the edge is drawn where the dart was: smooth over the closed place, as its two parts lie, or straight
+ * across a mouth that is still open
  */
-export function closeDart(garment: Garment, pieceId: string, dartId: string, trued: boolean): Garment {
+export function closeDart(garment: Garment, pieceId: string, dartId: string, join: keyof typeof JOINS): Garment {
   const piece = garment.pieces.find((p) => p.id === pieceId)!
-  const dart = piece.darts.find((d) => d.id === dartId)!
+  const dart = dartIn(piece, dartId)
   const a = neighbours(piece, dart.legs[0]).before
   const b = neighbours(piece, dart.legs[1]).after
+  const runsOn = a.role === b.role
+  const how = join === 'true' && !runsOn ? 'meet' : join
   const one = a.id !== b.id && edgeFamily(a.id) === edgeFamily(b.id)
   const gone = new Set([...dart.legs, ...(one ? [b.id] : [])])
   const keep = piece.edges.map((e) => !gone.has(e.id))
   const shapes: Record<string, Shape> = {}
   for (const size of garment.sizes) {
     const shape = shapeOf(piece, size.id)
-    const [p, q] = trued
-      ? trueJoint(edgePath(shape, a.id), edgePath(shape, b.id))
-      : meetHalfWay(edgePath(shape, a.id), edgePath(shape, b.id))
+    const [p, q] = JOINS[how](edgePath(shape, a.id), edgePath(shape, b.id))
     const rest = Object.entries(shape.edges).filter(([id]) => !gone.has(id))
     const edges = { ...Object.fromEntries(rest), [a.id]: one ? joined(p, q) : p, ...(one ? {} : { [b.id]: q }) }
     const notches: Record<string, NotchPlace> = { ...shape.notches }
@@ -95,7 +104,7 @@ export function closeDart(garment: Garment, pieceId: string, dartId: string, tru
     ...piece,
     edges: piece.edges.filter((_, i) => keep[i]),
     corners: piece.corners
-      .map((c, i) => (piece.edges[i]!.id === b.id ? { ...c, name: `where the ${dart.name} was` } : c))
+      .map((c, i) => (runsOn && piece.edges[i]!.id === b.id ? { ...c, name: `where the ${dart.name} was` } : c))
       .filter((_, i) => keep[i]),
     notches: piece.notches.map((n) => (one && n.edgeId === b.id ? { ...n, edgeId: a.id } : n)),
     darts: piece.darts.filter((d) => d.id !== dartId),

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { distance, measureArea, measureLength, mix, nearestPlace, placeAt, rotateAbout, subtract, turnRad, type Point } from '../geometry'
-import { checkGarment, dartFigures, edgePath, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
+import { checkGarment, dartFigures, dartIn, edgePath, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
 import { deepFreeze, garmentOf, polygonPiece } from '../pattern/test-pieces'
-import { angleFrom, dartOf, edgeFamily, findApex, mapShapes, meetMiddles, mergeDarts, missOfApex, moveDart, takeInFold } from './index'
+import { angleFrom, edgeFamily, findApex, mapShapes, meetMiddles, mergeDarts, missOfApex, moveDart, takeInFold } from './index'
 
 const DEG = 180 / Math.PI
 const APEX = { x: 95, y: 268 }
@@ -39,12 +39,13 @@ function front(darts: { id: string; role: EdgeRole; first: Point; second: Point 
 }
 const SIDE = { id: 'side', role: 'side' as const, first: { x: 217.15, y: 332.65 }, second: { x: 212.29, y: 365.59 } }
 const apexOf = () => APEX
+const dartOf = (g: Garment, id: string) => ({ piece: g.pieces[0]!, dart: dartIn(g.pieces[0]!, id) })
 const figures = (g: Garment, id: string) => {
-  const { piece, dart } = dartOf(g, 'front', id)
+  const { piece, dart } = dartOf(g, id)
   return dartFigures(piece, shapeOf(piece, 'one'), dart)
 }
 const angleDeg = (g: Garment, id: string, apex = APEX) => {
-  const { piece, dart } = dartOf(g, 'front', id)
+  const { piece, dart } = dartOf(g, id)
   return angleFrom(apex, shapeOf(piece, 'one'), dart) * DEG
 }
 const edgeOf = (g: Garment, role: EdgeRole) => g.pieces[0]!.edges.filter((e) => e.role === role)
@@ -268,7 +269,7 @@ describe('moving a dart', () => {
 describe('finding the apex', () => {
   it('takes the marked one the dart points at, else a place beyond the tip by its kind', () => {
     const garment = front([SIDE])
-    const { piece, dart } = dartOf(garment, 'front', 'side')
+    const { piece, dart } = dartOf(garment, 'side')
     expect(findApex(piece, shapeOf(piece, 'one'), dart)).toEqual({ point: APEX, markId: 'apex' })
     const unmarked = { ...piece, points: [] }
     const found = findApex(unmarked, shapeOf(piece, 'one'), dart)
@@ -279,7 +280,7 @@ describe('finding the apex', () => {
   it('shows where two middle lines meet, and by how much each misses a place', () => {
     const dart = { id: 'waist', role: 'waist' as const, first: { x: 112, y: 415 }, second: { x: 84, y: 415 } }
     const garment = front([SIDE, dart])
-    const { piece } = dartOf(garment, 'front', 'side')
+    const { piece } = dartOf(garment, 'side')
     const shape = shapeOf(piece, 'one')
     const met = meetMiddles(piece, shape, piece.darts[0]!, piece.darts[1]!)!
     for (const d of piece.darts) expect(missOfApex(piece, shape, d, met)).toBeLessThan(1e-9)

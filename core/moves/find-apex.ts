@@ -1,5 +1,5 @@
-import { add, boundsOf, cross, distance, dot, mix, norm, scale, subtract, unit, type Point } from '../geometry'
-import { dartFigures, grainDirection, outlineOf, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
+import { add, cross, distance, dot, mix, norm, scale, subtract, unit, type Point } from '../geometry'
+import { dartFigures, grainDirection, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 
 /** How far beyond its tip the apex of a dart is looked for where none is marked, mm: side darts, and those from above or below (craft 6.11). */
@@ -39,10 +39,7 @@ export function findApex(piece: Piece, shape: Shape, dart: Dart, beyondMm?: numb
   if (marked) return { point: marked.point, markId: marked.id }
   const { tip, along } = middleLine(piece, shape, dart)
   const usual = dartFigures(piece, shape, dart).before.role === 'side' ? APEX_BEYOND_MM.side : APEX_BEYOND_MM.other
-  // A tip on the middle of a narrow piece: the apex still lies on the paper.
-  const box = boundsOf(outlineOf(piece, shape))
-  const reach = Math.min(beyondMm ?? usual, norm({ x: box.maxX - box.minX, y: box.maxY - box.minY }))
-  return { point: add(tip, scale(along, reach)), markId: null }
+  return { point: add(tip, scale(along, beyondMm ?? usual)), markId: null }
 }
 
 /** How far, mm, the middle line of a dart runs past a place that it should meet. */

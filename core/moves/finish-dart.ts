@@ -1,5 +1,7 @@
 import { add, distance, line, scale, subtract, unit, type Point } from '../geometry'
-import { dartFigures, edgePath, neighbours, type Dart, type Piece, type Shape } from '../pattern'
+import { dartFigures, dartIn, edgePath, findPiece, neighbours, type Dart, type Garment, type Piece, type Shape } from '../pattern'
+import { pressOf } from './find-apex'
+import { mapShapes } from './map-shapes'
 
 /** The legs of a dart drawn straight to another tip from where the edges beside it end. */
 export function drawLegsTo(piece: Piece, shape: Shape, dart: Dart, tip: Point): Shape {
@@ -22,4 +24,18 @@ export function drawTipBack(piece: Piece, shape: Shape, dart: Dart, apex: Point,
   const halving = unit(add(unit(toFirst), unit(toSecond)))
   const most = (Math.min(distance(d.first, apex), distance(d.second, apex)) * 2) / 3
   return drawLegsTo(piece, shape, dart, add(apex, scale(halving, Math.min(backMm, most))))
+}
+
+/** Ends the tip of a dart short of its apex, in every size. */
+export function finishTip(garment: Garment, pieceId: string, dartId: string, apexOf: (sizeId: string) => Point, backMm: number): Garment {
+  return mapShapes(garment, pieceId, (piece, shape, sizeId) => drawTipBack(piece, shape, dartIn(piece, dartId), apexOf(sizeId), backMm))
+}
+
+/** Which way the dart is pressed where it lies now. */
+export function pressAnew(garment: Garment, pieceId: string, dartId: string): Garment {
+  const piece = findPiece(garment, pieceId)!
+  const dart = dartIn(piece, dartId)
+  const pressTo = pressOf(piece, piece.shapes[garment.baseSizeId]!, dart)
+  const made = { ...piece, darts: piece.darts.map((d) => (d.id === dartId ? { ...d, pressTo } : d)) }
+  return { ...garment, pieces: garment.pieces.map((p) => (p.id === pieceId ? made : p)) }
 }

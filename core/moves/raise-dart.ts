@@ -44,6 +44,8 @@ export function raiseDart(piece: Piece, shape: Shape, dart: Dart, apex: Point, u
       dot(up, middleLine(piece, shape, dart).along)
     return reach > 0 ? drawLegsTo(piece, { ...shape, points }, dart, add(d.tip, up)) : null
   }
+  // At a corner of the piece there is no one edge along which it could go.
+  if (d.before.role !== d.after.role) return null
   const angle = angleFrom(apex, shape, dart)
   const [before, after] = [edgePath(shape, d.before.id), edgePath(shape, d.after.id)]
   // The edge as it is with the dart closed: its second part turned onto the first.

@@ -16,6 +16,7 @@ import {
 } from '../geometry'
 import { dartFigures, edgePath, grainDirection, type Dart, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
+import { SAME_POINT_MM } from '../tolerances'
 import { cutPiece, partOfPlace, type CutPiece, type Slash } from './cut-piece'
 import { drawLegsTo } from './finish-dart'
 import { moveParts } from './move-parts'
@@ -124,7 +125,7 @@ export function spreadBust(piece: Piece, shape: Shape, dart: Dart, apex: Point, 
   const spread = moveParts(piece, drawn, cut.value, moves)
   if (!spread.ok) return spread
   const points = Object.fromEntries(
-    Object.entries(spread.value.points).map(([id, p]) => [id, distance(shape.points[id]!, apex) < 1 ? add(apex, by) : p]),
+    Object.entries(spread.value.points).map(([id, p]) => [id, distance(shape.points[id]!, apex) <= SAME_POINT_MM ? add(apex, by) : p]),
   )
   return ok({
     shape: { ...spread.value, points, grain: shape.grain },

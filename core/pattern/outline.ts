@@ -71,6 +71,13 @@ export function seamsOfEdge(garment: Garment, pieceId: string, edgeId: string): 
   return found
 }
 
+/** The dart of a piece with this id; a bug if it has none (what comes from outside is looked up first). */
+export function dartIn(piece: Piece, dartId: string): Dart {
+  const dart = piece.darts.find((d) => d.id === dartId)
+  if (!dart) throw new Error(`${piece.name} has no dart ${dartId}`)
+  return dart
+}
+
 export interface DartFigures {
   /** Leg ends on the edge, in outline order, and the point where the legs meet. */
   first: Point

@@ -1,6 +1,7 @@
-import { add, dot, line, measureLength, nearestPlace, reversePath, scale, subtract, type Path, type Point } from '../../geometry'
+import { add, dot, measureLength, nearestPlace, reversePath, scale, subtract, type Path, type Point } from '../../geometry'
 import {
   bulge,
+  closeDart,
   drawTipBack,
   insertDart,
   leadRun,
@@ -15,7 +16,18 @@ import {
   tipBackMm,
   type SpreadBust,
 } from '../../moves'
-import { dartFigures, edgePath, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import {
+  dartIn,
+  dartFigures,
+  edgePath,
+  findPiece,
+  grainDirection,
+  neighbours,
+  shapeOf,
+  type Garment,
+  type Piece,
+  type Shape,
+} from '../../pattern'
 import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
@@ -59,7 +71,7 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
 
 /** The side below the dart led in by what the lower edge gained, its length kept; the lower edge follows. */
 function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: number, outward: Point): Shape {
-  const dart = piece.darts.find((d) => d.id === dartId)!
+  const dart = dartIn(piece, dartId)
   const d = dartFigures(piece, shape, dart)
   const down = runsDown(piece, shape, dart)
   const next = (id: string) => (down ? neighbours(piece, id).after : neighbours(piece, id).before)
@@ -81,45 +93,6 @@ function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: num
   return { ...shape, edges: { ...shape.edges, ...edges } }
 }
 
-/** Without a dart, what opened at the side runs on in the side seam, to be eased in. */
-function easeAway(garment: Garment, pieceId: string): Garment {
-  const piece = findPiece(garment, pieceId)!
-  const dart = piece.darts.find((d) => d.id === NEW_DART)!
-  const { before, after } = dartFigures(piece, shapeOf(piece, garment.baseSizeId), dart)
-  const bridged = mapShapes(garment, pieceId, (p, shape) => {
-    const d = dartFigures(p, shape, dart)
-    const path: Path = [...edgePath(shape, before.id), line(d.first, d.second), ...edgePath(shape, after.id)]
-    const rest = Object.entries(shape.edges).filter(([id]) => id !== after.id && !dart.legs.includes(id))
-    const notches = Object.fromEntries(
-      p.notches.map((n) => {
-        const place = shape.notches[n.id]!
-        const lengthOf = measureLength(edgePath(shape, n.edgeId))
-        if (n.edgeId !== after.id || place.from === 'end') return [n.id, place]
-        return [n.id, { from: 'end' as const, distanceMm: lengthOf - place.distanceMm }]
-      }),
-    )
-    return { ...shape, edges: { ...Object.fromEntries(rest), [before.id]: path }, notches: { ...shape.notches, ...notches } }
-  })
-  const gone = new Set([...dart.legs, after.id])
-  const now = findPiece(bridged, pieceId)!
-  const keep = now.edges.map((e) => !gone.has(e.id))
-  const made: Piece = {
-    ...now,
-    edges: now.edges.filter((_, i) => keep[i]),
-    corners: now.corners.filter((_, i) => keep[i]),
-    notches: now.notches.map((n) => (n.edgeId === after.id ? { ...n, edgeId: before.id } : n)),
-    darts: now.darts.filter((d) => d.id !== NEW_DART),
-  }
-  return {
-    ...bridged,
-    pieces: bridged.pieces.map((p) => (p.id === pieceId ? made : p)),
-    seams: bridged.seams.map((s) => {
-      const walk = (side: (typeof s.sides)[0]) => side.filter((r) => r.pieceId !== pieceId || !gone.has(r.edgeId))
-      return { ...s, sides: [walk(s.sides[0]), walk(s.sides[1])] }
-    }),
-  }
-}
-
 /** The whole change in every size, or why it cannot be. */
 export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<BustDone> {
   const piece = findPiece(garment, inputs.pieceId)
@@ -138,7 +111,7 @@ export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<B
   if (!sided.ok) return sided
   const { garment: prepared, dartId } = sided.value
   const sidePiece = findPiece(prepared, piece.id)!
-  const dart = sidePiece.darts.find((d) => d.id === dartId)!
+  const dart = dartIn(sidePiece, dartId)
   let problem: Problem | null = null
   let spread: SpreadBust | null = null
   const apexes = new Map<string, Point>()
@@ -174,16 +147,11 @@ export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<B
         `${lengthToken(opened.intakeMm)} would open at the side, and no more than ${lengthToken(EASE_MM)} can be eased in.`,
         'Make a dart of it, or ask for less.',
       )
-    return ok({ garment: easeAway(done, piece.id), prepared, dartId: null, spread, apex })
+    // What opened runs on in the side seam, to be eased in.
+    return ok({ garment: closeDart(done, piece.id, NEW_DART, 'bridge'), prepared, dartId: null, spread, apex })
   }
   const tipped = mapShapes(done, piece.id, (p, shape, sizeId) =>
-    drawTipBack(
-      p,
-      shape,
-      p.darts.find((d) => d.id === dartId)!,
-      apexes.get(sizeId)!,
-      inputs.tipBackMm,
-    ),
+    drawTipBack(p, shape, dartIn(p, dartId), apexes.get(sizeId)!, inputs.tipBackMm),
   )
   return ok({ garment: pressAnew(tipped, piece.id, dartId), prepared, dartId, spread, apex })
 }

@@ -1,6 +1,6 @@
 import { distance, type Point } from '../../geometry'
-import { drawTipBack, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
-import { dartFigures, findPiece, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
+import { drawTipBack, edgeFamily, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
+import { dartIn, dartFigures, findPiece, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength } from '../../units'
@@ -42,11 +42,7 @@ function applyFinish(garment: Garment, inputs: FinishDartInputs, context: Change
   const { was, is } = bothShapes(garment, after, piece.id, context.sizeId)
   const at = apexOf(found)(context.sizeId)
   const now = findPiece(after, piece.id)!
-  const d = dartFigures(
-    now,
-    is,
-    now.darts.find((x) => x.id === dart.id)!,
-  )
+  const d = dartFigures(now, is, dartIn(now, dart.id))
   const own: string[] = inputs.legs === 'equal' ? besideDart(piece, was, dart) : []
   return ok({
     garment: after,
@@ -54,18 +50,8 @@ function applyFinish(garment: Garment, inputs: FinishDartInputs, context: Change
     leftOut: [],
     held: [
       ...(inputs.legs === 'equal' ? [holdMeasure('both legs alike', piece.name, d.firstMm, d.secondMm, EQUAL_MM)] : []),
-      holdMeasure(
-        'cap folded flat stands off the edge',
-        piece.name,
-        0,
-        foldCap(
-          now,
-          is,
-          now.darts.find((x) => x.id === dart.id)!,
-        ).offMm,
-        CAP_MM,
-      ),
-      ...piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(e.id.split('>')[0]!)).map((e) => holdEdge(piece, was, is, e.id)),
+      holdMeasure('cap folded flat stands off the edge', piece.name, 0, foldCap(now, is, dartIn(now, dart.id)).offMm, CAP_MM),
+      ...piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(edgeFamily(e.id))).map((e) => holdEdge(piece, was, is, e.id)),
       holdGrain(piece, was, is),
     ],
     folded: { pieceId: piece.id, dartId: dart.id },

@@ -1,6 +1,6 @@
 import { distance, type Point } from '../../geometry'
 import { angleFrom, equaliseLegs, finishTip, mapShapes, meetMiddles, mergeDarts, tipBackMm } from '../../moves'
-import { dartFigures, findPiece, shapeOf, type Garment } from '../../pattern'
+import { dartIn, dartFigures, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength, lengthToken } from '../../units'
@@ -33,13 +33,7 @@ function applyMerge(garment: Garment, inputs: MergeDartsInputs, context: ChangeC
   const was = shapeOf(piece, context.sizeId)
   const at = apex(context.sizeId)
   const merged = mergeDarts(garment, piece.id, from.dart.id, into.dart.id, apex, inputs.trued)
-  const equal = mapShapes(merged, piece.id, (p, shape) =>
-    equaliseLegs(
-      p,
-      shape,
-      p.darts.find((d) => d.id === into.dart.id)!,
-    ),
-  )
+  const equal = mapShapes(merged, piece.id, (p, shape) => equaliseLegs(p, shape, dartIn(p, into.dart.id)))
   const after = finishTip(equal, piece.id, into.dart.id, apex, inputs.tipBackMm)
   const broken = soundOr(garment, after, 'Merge the other way round, or move one of the darts first.')
   if (broken) return broken
@@ -158,15 +152,7 @@ function mergeSteps({ before, inputs, applied, context, units }: StepInput<Merge
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
   const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
   const now = findPiece(applied.garment, piece.id)!
-  const opens = formatLength(
-    dartFigures(
-      now,
-      shapeOf(now, context.sizeId),
-      now.darts.find((d) => d.id === into.dart.id)!,
-    ).intakeMm,
-    units,
-    { fraction: 16 },
-  )
+  const opens = formatLength(dartFigures(now, shapeOf(now, context.sizeId), dartIn(now, into.dart.id)).intakeMm, units, { fraction: 16 })
   return [
     {
       text: `${piece.name}: rule the legs of the ${from.dart.name} and of the ${into.dart.name} on to the apex.`,

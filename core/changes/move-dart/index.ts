@@ -1,6 +1,6 @@
 import { measureLength, placeAt } from '../../geometry'
 import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../moves'
-import { dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { dartIn, dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { apexOf, dartOptions, dartsOf, openEdges } from '../find-darts'
 import type { ChangeContext, ChangeKind, Handle } from '../types'
@@ -40,7 +40,7 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
     'dart in the wrong place',
   ],
   does: 'Cuts from a new place to the apex and swings the old dart closed; drag its ends anywhere along the outline.',
-  holds: 'The dart’s angle at the apex, every edge’s length, the paper, the grain.',
+  holds: 'The dart’s angle at the apex, every edge’s length, the grain.',
   schema: MoveDartSchema,
   begin(garment) {
     const first = dartsOf(garment)[0]
@@ -101,7 +101,7 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
     const ids = movedDart(garment, found, inputs).dartIds
     const piece = findPiece(applied.garment, found.piece.id)!
     const shape = shapeOf(piece, context.sizeId)
-    const dart = piece.darts.find((d) => d.id === ids[ids.length - 1])!
+    const dart = dartIn(piece, ids[ids.length - 1]!)
     const d = dartFigures(piece, shape, dart)
     const track = dartTrack(piece, shape).path
     return (['first', 'second'] as const).map((end): Handle => ({

@@ -1,5 +1,5 @@
 import { scale, type Point } from '../../geometry'
-import { angleFrom, mapShapes, markApex, raiseDart, runsAlongGrain } from '../../moves'
+import { angleFrom, edgeFamily, mapShapes, markApex, raiseDart, runsAlongGrain } from '../../moves'
 import { dartFigures, findPiece, grainDirection, shapeOf, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
@@ -50,7 +50,7 @@ function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: ChangeCo
   const up = { x: at.x - grainDirection(was).x * inputs.amountMm, y: at.y - grainDirection(was).y * inputs.amountMm }
   const angleDeg = (shape: Shape, from: typeof at) => angleFrom(from, shape, dart) * DEG
   const own = besideDart(piece, was, dart)
-  const beside = piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(e.id.split('>')[0]!))
+  const beside = piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(edgeFamily(e.id)))
   const sideMm = (p: typeof piece, shape: Shape) => [...new Set(own)].reduce((sum, f) => sum + familyMm(p, shape, f), 0)
   return ok({
     garment: after,

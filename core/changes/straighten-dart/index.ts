@@ -1,5 +1,5 @@
 import { tipBackMm } from '../../moves'
-import { dartFigures, findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
+import { dartIn, dartFigures, findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { lengthToken } from '../../units'
 import { apexOf, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
@@ -64,11 +64,7 @@ function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context
 /** As much lower as keeps an end clear of the armhole. */
 function lowerIt(after: Garment, found: FoundDart, inputs: StraightenDartInputs, context: ChangeContext): NonNullable<Caution['mend']> {
   const piece = after.pieces.find((p) => p.id === found.piece.id)!
-  const clear = clearOfArmholeMm(
-    piece,
-    shapeOf(piece, context.sizeId),
-    piece.darts.find((d) => d.id === found.dart.id)!,
-  )!
+  const clear = clearOfArmholeMm(piece, shapeOf(piece, context.sizeId), dartIn(piece, found.dart.id))!
   const lowerMm = inputs.lowerMm + Math.ceil(clear.wantedMm - clear.clearMm)
   return { label: 'Lower it', inputs: { ...inputs, lowerMm } }
 }
@@ -110,11 +106,7 @@ export const straightenDart: ChangeKind<StraightenDartInputs> = {
     const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!
     const piece = findPiece(applied.garment, found.piece.id)!
     const shape = shapeOf(piece, context.sizeId)
-    const at = dartFigures(
-      piece,
-      shape,
-      piece.darts.find((d) => d.id === found.dart.id)!,
-    ).first
+    const at = dartFigures(piece, shape, dartIn(piece, found.dart.id)).first
     return [
       {
         id: 'lower',

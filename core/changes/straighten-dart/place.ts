@@ -1,6 +1,17 @@
 import { dot, measureLength, mix, placeAt, rotateAbout, scale, subtract, turnRad, type Point } from '../../geometry'
 import { angleFrom, moveDart, placeOnRay } from '../../moves'
-import { dartFigures, edgePath, findPiece, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import {
+  dartIn,
+  dartFigures,
+  edgePath,
+  findPiece,
+  grainDirection,
+  shapeOf,
+  type Edge,
+  type Garment,
+  type Piece,
+  type Shape,
+} from '../../pattern'
 import { apexOf, openEdges, slitAt, type FoundDart } from '../find-darts'
 import type { StraightenDartInputs } from './schema'
 
@@ -31,11 +42,7 @@ function leaves(piece: Piece, shape: Shape, apex: Point, ray: Point): { edge: Ed
 export function offCrossGrainDeg(garment: Garment, pieceId: string, dartId: string, sizeId: string, apex: Point): number {
   const piece = findPiece(garment, pieceId)!
   const shape = shapeOf(piece, sizeId)
-  const d = dartFigures(
-    piece,
-    shape,
-    piece.darts.find((x) => x.id === dartId)!,
-  )
+  const d = dartFigures(piece, shape, dartIn(piece, dartId))
   const [a, b] = [subtract(d.first, apex), subtract(d.second, apex)]
   const halving = rotateAbout(a, { x: 0, y: 0 }, turnRad(a, b) / 2)
   return turnRad(towardSide(piece, shape, apex), halving) * DEG

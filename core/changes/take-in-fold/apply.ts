@@ -1,6 +1,6 @@
 import { measureLength, placeAt, type Point } from '../../geometry'
 import { angleFrom, edgeFamily, finishTip, insertDart, takeInFold } from '../../moves'
-import { cornersOf, edgePath, findPiece, shapeOf, timesCut, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { dartIn, cornersOf, edgePath, findPiece, shapeOf, timesCut, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
@@ -99,7 +99,7 @@ export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, cont
     apex,
   )
   const wedge = findPiece(slit, piece.id)!
-  const fold = wedge.darts.find((d) => d.id === 'fold')!
+  const fold = dartIn(wedge, 'fold')
   const foldRad = inputs.amountMm > 0 ? angleFrom(at, shapeOf(wedge, context.sizeId), fold) : 0
   const before = angleAtApexDeg(piece, was, at, [dart.id])
   const sumDeg = { before: before + foldRad * DEG, after: angleAtApexDeg(now, is, at, [dart.id]) }

@@ -1,5 +1,5 @@
 import { mix } from '../../geometry'
-import { findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } from '../../pattern'
+import { dartIn, findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } from '../../pattern'
 import { tipBackMm } from '../../moves'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
@@ -115,11 +115,7 @@ function foldSteps({ before, inputs, applied, context, units }: StepInput<TakeIn
   const mark = foldMarks(piece, edge.id).find((m) => m.id === inputs.from)!.name
   const d = dartFigures(piece, shape, dart)
   const now = findPiece(applied.garment, piece.id)!
-  const is = dartFigures(
-    now,
-    shapeOf(now, context.sizeId),
-    now.darts.find((x) => x.id === dart.id)!,
-  )
+  const is = dartFigures(now, shapeOf(now, context.sizeId), dartIn(now, dart.id))
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
   const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
   return [
