@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { Wearer } from '~~/core/body'
 import { findKind, type Change } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
+import { wantedEase, type Sizing } from '~~/core/size'
 import { doAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
@@ -20,6 +21,8 @@ function foldWorker(): Remote<FoldWorker> {
   remote ??= wrap<FoldWorker>(new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }))
   return remote
 }
+
+const bustEase = ({ wantedMm, fit, fabric }: Sizing) => wantedMm.bust ?? wantedEase('bust', fit, fabric)
 
 /** The garment that is open: its row, its plan as computed by the worker, and what is being dragged. */
 export const useWork = defineStore('work', () => {
@@ -87,7 +90,7 @@ export const useWork = defineStore('work', () => {
       // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
       const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
       const plan = shown.map((c) => (dragged?.changeId === c.id ? { ...c, inputs: dragged.inputs } : c))
-      const result = await worker.compute(plan, wearer.value ?? null, { ...prefs.tolerances })
+      const result = await worker.compute(plan, wearer.value ?? null, { ...prefs.tolerances }, bustEase(row.sizing))
       if (projectId.value === row.id) computedPlan.value = result
       trouble.value = null
     } catch (error) {

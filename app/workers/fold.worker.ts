@@ -47,6 +47,8 @@ const PlanSchema = z.array(ChangeSchema)
 
 let base: { key: string; garment: Garment } | null = null
 let folded: FoldedPlan | null = null
+/** The context of the last fold, as text. */
+let foldedFor = ''
 const kept = new WeakMap<FoldedStop, ComputedStop>()
 
 /** Change objects of the last fold are kept where nothing in them changed, so that their stops are reused. */
@@ -65,11 +67,18 @@ const api = {
     folded = null
   },
 
-  /** Folds a plan over the pieces and measures what came out. */
-  compute(plan: unknown, wearer: unknown, tolerances: Tolerances): Computed {
+  /**
+   * Folds a plan over the pieces and measures what came out.
+   * @param bustEaseMm ease wanted round the bust, mm
+   */
+  compute(plan: unknown, wearer: unknown, tolerances: Tolerances, bustEaseMm: number): Computed {
     if (!base) throw new Error('no garment was set')
-    const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)) }
-    folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, folded ?? undefined)
+    const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm }
+    // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body.
+    const contextText = JSON.stringify(context)
+    const earlier = contextText === foldedFor ? folded : null
+    foldedFor = contextText
+    folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, earlier ?? undefined)
     let before = base.garment
     const stops = folded.stops.map((stop): ComputedStop => {
       let known = kept.get(stop)

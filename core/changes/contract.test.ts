@@ -166,6 +166,14 @@ describe('findChanges', () => {
     ['back hem tilts', 'level-wedge'],
     ['squarer shoulder', 'pivot-slide'],
     ['cut and spread', 'slash-swing'],
+    ['dart to the side', 'move-dart'],
+    ['dart too wide', 'split-dart'],
+    ['angled dart', 'straighten-dart'],
+    ['two darts into one', 'merge-darts'],
+    ['armhole gapes', 'take-in-fold'],
+    ['dart too low', 'raise-dart'],
+    ['dart makes a point', 'finish-dart'],
+    ['tight over the bust', 'bust-amount'],
   ])('finds for “%s” %s first', (question, kind) => {
     expect(findChanges(question)[0]?.kind).toBe(kind)
   })

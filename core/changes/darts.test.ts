@@ -1,10 +1,25 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
+import { draftQuayDress } from '../../demo/quay-dress'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftTwoDarts } from '../../demo/dart-blouses'
-import { distance, measureLength, nearestPlace, subtract, turnRad } from '../geometry'
-import { sideLength } from '../moves'
-import { dartIn, checkGarment, dartFigures, edgePath, findPiece, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
+import { distance, measureLength, nearestPlace, placeAt, subtract, turnRad } from '../geometry'
+import { walkGarment } from '../match'
+import { mapShapes, sideLength } from '../moves'
+import { findZones, finishedMm } from '../size'
+import {
+  dartIn,
+  checkGarment,
+  dartFigures,
+  edgePath,
+  findPiece,
+  outlineOf,
+  shapeOf,
+  type EdgeRole,
+  type Garment,
+  type Piece,
+  type Seam,
+} from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
 import { bustAmount, type BustAmountInputs } from './bust-amount'
 import { finishDart, foldCap } from './finish-dart'
@@ -53,6 +68,16 @@ describe('straighten a dart', () => {
       expect(Number(/lies ([\d.]+) degrees/.exec(missed.message)![1])).toBeGreaterThan(0.01)
       expect(missed.mend!.inputs).toEqual(exact)
     }
+  })
+  it('goes lower where the cross-grain runs into the armhole, and says so', () => {
+    // The apex as high as the hollow of the armhole.
+    const garment = mapShapes(draftArmholeDart(), 'front', (_, s) => ({ ...s, points: { apex: { x: 98, y: 235 } } }))
+    const done = apply(straightenDart, garment, exact)
+    const said = done.cautions.find((c) => c.code === 'off-cross-grain')!
+    expect(said.message).toContain('runs into the armhole, so the dart lies lower')
+    const piece = front(done.garment)
+    expect(dartFigures(piece, shape(done.garment), piece.darts[0]!).before.role).toBe('side')
+    expect(done.cautions.map((c) => c.code)).not.toContain('near-armhole')
   })
   it('says when an end comes near the armhole, and lowers it at a click', () => {
     const near = apply(straightenDart, draftSlantedDart(), exact)
@@ -117,9 +142,46 @@ describe('move and split a dart', () => {
     const refused = moveDartKind.apply(draftBlouse(), beside, context)
     expect(!refused.ok && refused.problem.code).toBe('beside-edge')
   })
-  it('warns of a tip on the apex and of so wide a dart that two are better', () => {
-    const done = apply(moveDartKind, draftBlouse(), { ...begun(draftBlouse()), tipBackMm: 0 })
-    expect(done.cautions.map((c) => c.code)).toContain('tip-on-apex')
+  it('warns of a tip on the apex, of an end near the armhole, and of so wide a dart that two are better; a click mends each', () => {
+    const garment = draftBlouse()
+    const mendOf = (inputs: MoveDartInputs, code: string, of = garment) => {
+      const caution = apply(moveDartKind, of, inputs).cautions.find((c) => c.code === code)!
+      const mended = apply(moveDartKind, of, caution.mend!.inputs as MoveDartInputs)
+      expect(mended.cautions.map((c) => c.code)).not.toContain(code)
+    }
+    mendOf({ ...begun(garment), tipBackMm: 0 }, 'tip-on-apex')
+    const slanted = draftSlantedDart()
+    mendOf({ ...begun(slanted), edgeId: 'side-upper', atMm: 12, tipBackMm: 38 }, 'near-armhole', slanted)
+    // A front whose side dart has well over 60 degrees.
+    const tip = { x: 150, y: 260 }
+    const corners = [
+      { x: 0, y: 60 },
+      { x: 90, y: 0 },
+      { x: 200, y: 40 },
+      { x: 260, y: 165 },
+      tip,
+      { x: 260, y: 355 },
+      { x: 250, y: 520 },
+      { x: 0, y: 520 },
+    ]
+    const roles: EdgeRole[] = ['neck', 'shoulder', 'armhole', 'dart-leg', 'dart-leg', 'side', 'hem', 'centre-front']
+    const piece = polygonPiece('front', 'front', corners, roles, { fold: 7 })
+    const wide = garmentOf([{ ...piece, darts: [{ id: 'side-dart', name: 'side dart', legs: ['e3', 'e4'], pressTo: 'after' }] }])
+    mendOf({ ...begun(wide), edgeId: 'e6', atMm: 120, tipBackMm: 25 }, 'wide-dart', wide)
+  })
+  it('leaves a corner of the piece a corner when it is moved there and away again', () => {
+    const garment = draftBlouse()
+    const armhole = measureLength(edgePath(shape(garment), 'armhole'))
+    const there = apply(moveDartKind, garment, { ...begun(garment), edgeId: 'armhole', atMm: armhole }).garment
+    const away = apply(moveDartKind, there, { ...begun(there), edgeId: 'side-lower', atMm: 40 }).garment
+    const corner = (g: Garment) => front(g).corners[front(g).edges.findIndex((e) => e.id === 'side-upper')]!
+    expect(corner(away)).toEqual(corner(garment))
+    const angle = (g: Garment) => {
+      const [arm, side] = [edgePath(shape(g), 'armhole'), edgePath(shape(g), 'side-upper')]
+      const end = placeAt(arm, measureLength(arm))
+      return turnRad(end.tangent, placeAt(side, 0).tangent) * DEG
+    }
+    expect(angle(away)).toBeCloseTo(angle(garment), 1)
   })
 })
 
@@ -143,10 +205,10 @@ describe('merge, take in, raise', () => {
     const whole = measureLength(edgePath(shape(garment), 'armhole'))
     const fromEnd = apply(takeInFoldKind, garment, { ...inputs, from: 'at-side-upper', atMm: whole - 177 })
     expect(figures(fromEnd.garment).intakeMm).toBeCloseTo(figures(done.garment).intakeMm, 2)
-    const notch = shape(garment).notches.armhole!
-    const fromNotch = apply(takeInFoldKind, garment, { ...inputs, from: 'notch:armhole', atMm: 0.5, amountMm: 12 })
-    expect(notch.from).toBe('end')
-    expect(checkGarment(fromNotch.garment)).toBeNull()
+    // The notch lies 86 mm before the underarm.
+    const fromNotch = apply(takeInFoldKind, garment, { ...inputs, from: 'notch:armhole', atMm: 5 })
+    const same = apply(takeInFoldKind, garment, { ...inputs, atMm: whole - 81 })
+    expect(figures(fromNotch.garment).intakeMm).toBeCloseTo(figures(same.garment).intakeMm, 6)
     const beside = takeInFoldKind.apply(garment, { ...inputs, amountMm: 900 }, context)
     expect(!beside.ok && beside.problem.largestMm).toBeGreaterThan(20)
     expect(apply(takeInFoldKind, garment, { ...inputs, sides: 'one' }).cautions.map((c) => c.code)).toContain('one-side')
@@ -262,11 +324,45 @@ describe('fuller or smaller bust', () => {
     const much = bustAmount.apply(draftDartless(), { ...inputs, amountMm: 30, opening: 'ease' }, context)
     expect(!much.ok && much.problem.message).toContain('can be eased in')
   })
-  it('proposes an amount from full and high bust', () => {
-    const wearer = { fullBustMm: 1000, highBustMm: 910 }
-    const done = bustAmount.apply(draftBlouse(), { ...inputs, amountMm: 0 }, { sizeId: 'one', wearer })
-    const proposed = done.ok ? done.value.cautions.find((c) => c.code === 'proposed')! : undefined
-    expect((proposed!.mend!.inputs as BustAmountInputs).amountMm).toBe(20)
+  it('proposes an amount from full bust, high bust and the wanted ease: what is missing, but no more than the cup explains', () => {
+    const garment = draftBlouse()
+    const zone = findZones(garment).find((z) => z.id === 'bust')!
+    const finished = finishedMm(garment, zone, 'one')
+    const proposed = (fullBustMm: number, highBustMm: number, bustEaseMm: number) => {
+      const done = bustAmount.apply(garment, { ...inputs, amountMm: 0 }, { sizeId: 'one', wearer: { fullBustMm, highBustMm }, bustEaseMm })
+      const caution = done.ok ? done.value.cautions.find((c) => c.code === 'proposed') : undefined
+      return (caution?.mend!.inputs as BustAmountInputs | undefined)?.amountMm ?? null
+    }
+    // 60 lack with 40 of ease; a cup of 130 is 80 more than is drafted: all of it is bust.
+    expect(proposed(finished + 20, finished - 110, 40)).toBeCloseTo(30, 6)
+    // The same with a cup of 80: only 30 of it is bust.
+    expect(proposed(finished + 20, finished - 60, 40)).toBeCloseTo(15, 6)
+    // Nothing lacks, or the cup is as drafted: no word.
+    expect(proposed(finished - 60, finished - 190, 40)).toBeNull()
+    expect(proposed(finished + 20, finished - 30, 40)).toBeNull()
+  })
+  it('sews what the waist gained as a dart under the apex, or cuts through the one that lies there', () => {
+    const dress = draftQuayDress()
+    const own: BustAmountInputs = { ...inputs, pieceId: 'bodice-front', amountMm: 15, waist: 'dart' }
+    const waistOf = (g: Garment) => {
+      const piece = findPiece(g, 'bodice-front')!
+      const lines = shapeOf(piece, 'one')
+      const dart = piece.darts.find((d) => d.name === 'waist dart')
+      const mm = piece.edges.filter((e) => e.role === 'waist').reduce((sum, e) => sum + measureLength(edgePath(lines, e.id)), 0)
+      return { mm, dart: dart ? dartFigures(piece, lines, dart) : null }
+    }
+    const once = apply(bustAmount, dress, own).garment
+    expect(waistOf(once).dart!.intakeMm).toBeCloseTo(15, 1)
+    expect(waistOf(once).mm).toBeCloseTo(waistOf(dress).mm, 1)
+    for (const amountMm of [12, -6])
+      for (const waist of ['dart', 'keep', 'side'] as const) {
+        const twice = waistOf(apply(bustAmount, once, { ...own, amountMm, waist }).garment)
+        expect(twice.dart!.intakeMm, waist).toBeCloseTo(15 + (waist === 'dart' ? amountMm : 0), 1)
+        expect(twice.mm, waist).toBeCloseTo(waistOf(once).mm + (waist === 'keep' ? amountMm : 0), 0)
+        expect(twice.dart!.firstMm).toBeCloseTo(twice.dart!.secondMm, 6)
+      }
+    const hemmed = bustAmount.apply(draftBlouse(), { ...inputs, waist: 'dart' }, context)
+    expect(!hemmed.ok && hemmed.problem.code).toBe('no-waist')
   })
   it('lets both edges of a princess seam out so that they grow alike', () => {
     const centre = polygonPiece(
@@ -307,7 +403,14 @@ describe('fuller or smaller bust', () => {
       corners: side.corners.filter((c) => c.id !== 'c4'),
       shapes: { one: { ...sideOne, edges: { ...sideRest, e3: [...sideOne.edges.e3!, ...e4!] } } },
     }
-    const garment = garmentOf([middle, panel], [seamOf('princess', ['front', 'e2', false], ['side', 'e3', true])])
+    const notched = (piece: Piece, edgeId: string, from: 'start' | 'end') => ({
+      ...piece,
+      notches: [{ id: 'n', name: 'low', edgeId }],
+      shapes: { one: { ...shapeOf(piece, 'one'), notches: { n: { from, distanceMm: 300 } } } },
+    })
+    const mark = ['front', 'side'].map((pieceId) => ({ pieceId, notchId: 'n' })) as Seam['marks'][number]
+    const seam = { ...seamOf('princess', ['front', 'e2', false], ['side', 'e3', true]), marks: [mark] }
+    const garment = garmentOf([notched(middle, 'e2', 'start'), notched(panel, 'e3', 'end')], [seam])
     const done = apply(bustAmount, garment, { ...inputs, amountMm: 16 })
     const grew = (g: Garment, p: string, e: string) => measureLength(edgePath(shapeOf(findPiece(g, p)!, 'one'), e))
     const [a, b] = [
@@ -316,6 +419,16 @@ describe('fuller or smaller bust', () => {
     ]
     expect(Math.abs(a - b)).toBeLessThan(0.5)
     expect(done.touched.map((t) => t.pieceId)).toEqual(['front', 'side'])
+    // Let out by as much together, at one place of the seam, and a mark below it still meets its partner.
+    const out = (p: string, e: string) => {
+      const [was, is] = [garment, done.garment].map((g) => edgePath(shapeOf(findPiece(g, p)!, 'one'), e))
+      const places = Array.from({ length: 81 }, (_, i) => (measureLength(was!) * i) / 80)
+      return Math.max(...places.map((mm) => nearestPlace(is!, placeAt(was!, mm).point).distanceMm))
+    }
+    expect(Math.abs(out('front', 'e2') + out('side', 'e3') - 16)).toBeLessThan(0.6)
+    const off = (g: Garment) => walkGarment(g, 'one').seams[0]!.marks[0]!
+    const moved = (g: Garment) => off(g).firstMm - off(g).secondMm
+    expect(Math.abs(moved(done.garment) - moved(garment))).toBeLessThan(0.5)
     expect(outlineOf(findPiece(done.garment, 'side')!, shapeOf(findPiece(done.garment, 'side')!, 'one')).length).toBeGreaterThan(4)
   })
 })

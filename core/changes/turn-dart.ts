@@ -1,9 +1,11 @@
-import { distance, line, placeAt, type Path, type Point } from '../geometry'
+import { distance, dot, line, measureLength, placeAt, subtract, type Path, type Point } from '../geometry'
 import { angleFrom, edgeFamily, missOfApex, sectorsAbout, sideLength } from '../moves'
 import {
   dartFigures,
   edgePath,
   findPiece,
+  grainDirection,
+  neighbours,
   shapeOf,
   type Dart,
   type Edge,
@@ -105,6 +107,21 @@ export function clearOfArmholeMm(piece: Piece, shape: Shape, dart: Dart): { clea
     )
   })
   return gaps.sort((a, b) => a.clearMm - b.clearMm)[0] ?? null
+}
+
+/** A place along a hollow edge is a little nearer, straight across, than it is along it, mm. */
+const HOLLOW_MM = 1
+
+/** The highest place of a side seam at which a dart is clear of the armhole above it, mm from its start; null where none is. */
+export function clearPlace(piece: Piece, shape: Shape, edge: Edge): number | null {
+  const path = edgePath(shape, edge.id)
+  const total = measureLength(path)
+  const { before, after } = neighbours(piece, edge.id)
+  const down = dot(subtract(path[path.length - 1]!.to, path[0]!.from), grainDirection(shape)) >= 0
+  const above = down ? before : after
+  const roomMm = above.allowanceMm + ARMHOLE_CLEAR_MM + HOLLOW_MM
+  if (above.role !== 'armhole' || roomMm > total) return null
+  return down ? roomMm : total - roomMm
 }
 
 /** Cautions that any dart can give where it now lies (craft 6.11). */

@@ -9,6 +9,8 @@ export interface ChangeContext {
   sizeId: string
   /** Known figures of the wearer that a change may warn by, mm. */
   wearer?: { heelRoundMm?: number; waistToKneeMm?: number; fullBustMm?: number; highBustMm?: number }
+  /** Ease wanted round the bust, mm, where the worksheet settles it. */
+  bustEaseMm?: number
 }
 
 /** A promise: a figure that the change must hold still, measured before and after. */

@@ -1,4 +1,4 @@
-import { add, distance, line, scale, subtract, unit, type Point } from '../geometry'
+import { add, distance, dot, line, mix, scale, subtract, unit, type Point } from '../geometry'
 import { dartFigures, dartIn, edgePath, findPiece, neighbours, type Dart, type Garment, type Piece, type Shape } from '../pattern'
 import { pressOf } from './find-apex'
 import { mapShapes } from './map-shapes'
@@ -9,6 +9,15 @@ export function drawLegsTo(piece: Piece, shape: Shape, dart: Dart, tip: Point): 
   const after = edgePath(shape, neighbours(piece, dart.legs[1]).after.id)
   const [first, second] = [before[before.length - 1]!.to, after[0]!.from]
   return { ...shape, edges: { ...shape.edges, [dart.legs[0]]: [line(first, tip)], [dart.legs[1]]: [line(tip, second)] } }
+}
+
+/** The tip of a dart slid along a direction to where both its legs are alike; its ends stay. */
+export function slideTipLevel(piece: Piece, shape: Shape, dart: Dart, along: Point): Shape {
+  const { first, second, tip } = dartFigures(piece, shape, dart)
+  const mouth = subtract(second, first)
+  const pace = dot(along, mouth)
+  if (pace === 0) return shape
+  return drawLegsTo(piece, shape, dart, add(tip, scale(along, dot(subtract(mix(first, second, 0.5), tip), mouth) / pace)))
 }
 
 /**

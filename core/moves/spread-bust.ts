@@ -1,6 +1,7 @@
 import {
   add,
   applyAffine,
+  cross,
   distance,
   dot,
   IDENTITY,
@@ -14,11 +15,12 @@ import {
   type Affine,
   type Point,
 } from '../geometry'
-import { dartFigures, edgePath, grainDirection, type Dart, type Piece, type Shape } from '../pattern'
+import { dartFigures, edgePath, grainDirection, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { SAME_POINT_MM } from '../tolerances'
 import { cutPiece, partOfPlace, type CutPiece, type Slash } from './cut-piece'
-import { drawLegsTo } from './finish-dart'
+import { tipBackMm } from './find-apex'
+import { drawLegsTo, drawTipBack } from './finish-dart'
 import { moveParts } from './move-parts'
 import { placeOnRay } from './place-on-ray'
 import { pivotAngle } from './trace-and-move'
@@ -35,6 +37,8 @@ export interface SpreadBust {
   /** The placement of each part. */
   moves: Affine[]
   slashes: { armhole: Point; lower: Point; centre: Point }
+  /** The dart under the apex through which it was cut, if there is one: it has taken what the lower edge gained. */
+  under: string | null
   /** The part that turns about the armhole, the part below the dart that slides, the lower centre that is let down. */
   parts: { turned: number; slid: number; down: number }
 }
@@ -43,6 +47,22 @@ export interface SpreadBust {
 export function runsDown(piece: Piece, shape: Shape, dart: Dart): boolean {
   const path = edgePath(shape, dartFigures(piece, shape, dart).before.id)
   return dot(subtract(path[path.length - 1]!.to, path[0]!.from), grainDirection(shape)) > 0
+}
+
+/** Edges in which a front ends below. */
+const LOWER: EdgeRole[] = ['waist', 'hem']
+
+/** A cut shorter than this cannot be made, mm. */
+const LEAST_CUT_MM = 5
+
+/** The dart of the lower edge that lies straight under the apex, or undefined. */
+export function dartUnder(piece: Piece, shape: Shape, apex: Point): Dart | undefined {
+  const down = grainDirection(shape)
+  return piece.darts.find((dart) => {
+    const d = dartFigures(piece, shape, dart)
+    const [a, b] = [subtract(d.first, apex), subtract(d.second, apex)]
+    return LOWER.includes(d.before.role) && dot(a, down) > 0 && cross(down, a) * cross(down, b) < 0
+  })
 }
 
 /** Across the grain from the centre of a piece toward its side. */
@@ -57,7 +77,8 @@ export function outwardOf(piece: Piece, shape: Shape, apex: Point): Point {
 
 /**
  * Makes the bust of a half front fuller or smaller (craft 6.11): slashed from the armhole to the apex, from the apex through
- * the side dart, straight down to the lower edge, and across to the centre. The part between armhole and dart turns about
+ * the side dart, straight down to the lower edge (through a dart that
+ * lies there), and across to the centre. The part between armhole and dart turns about
  * its hinge on the armhole until the apex has gone across by the amount; the part below the dart slides after it; the lower
  * centre is let down by as much as the apex has dropped, so that the lower edge stays level.
  *
@@ -71,10 +92,13 @@ export function spreadBust(piece: Piece, shape: Shape, dart: Dart, apex: Point, 
   const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front')
   const down = grainDirection(shape)
   const outward = outwardOf(piece, shape, apex)
-  const lower = piece.edges
-    .filter((e) => e.role === 'waist' || e.role === 'hem')
-    .map((e) => ({ edgeId: e.id, atMm: placeOnRay(edgePath(shape, e.id), apex, down) }))
-    .find((x) => x.atMm !== null)
+  const under = dartUnder(piece, shape, apex)
+  const lower = under
+    ? { edgeId: under.legs[1], atMm: 0 }
+    : piece.edges
+        .filter((e) => LOWER.includes(e.role))
+        .map((e) => ({ edgeId: e.id, atMm: placeOnRay(edgePath(shape, e.id), apex, down) }))
+        .find((x) => x.atMm !== null)
   const level = centre ? placeOnRay(edgePath(shape, centre.id), apex, scale(outward, -1)) : null
   if (!armhole || !centre || !lower || level === null)
     return refuse(
@@ -88,7 +112,10 @@ export function spreadBust(piece: Piece, shape: Shape, dart: Dart, apex: Point, 
   const shoulderFirst = dot(subtract(arm[arm.length - 1]!.to, arm[0]!.from), down) > 0
   const hingeMm = armMm * (shoulderFirst ? HINGE_SHARE : 1 - HINGE_SHARE)
   const hinge = placeAt(arm, hingeMm).point
-  const drawn = drawLegsTo(piece, shape, dart, apex)
+  const toApex = drawLegsTo(piece, shape, dart, apex)
+  // A dart under the apex that runs up to it is drawn back first, so that there is paper to cut between them.
+  const close = under && distance(dartFigures(piece, shape, under).tip, apex) <= LEAST_CUT_MM
+  const drawn = close ? drawTipBack(piece, toApex, under, apex, tipBackMm('waist')) : toApex
   const tip = { edgeId: dart.legs[1], atMm: 0 }
   const slashes: Slash[] = [
     { from: { edgeId: armhole.id, atMm: hingeMm }, through: [], to: tip },
@@ -127,8 +154,10 @@ export function spreadBust(piece: Piece, shape: Shape, dart: Dart, apex: Point, 
   const points = Object.fromEntries(
     Object.entries(spread.value.points).map(([id, p]) => [id, distance(shape.points[id]!, apex) <= SAME_POINT_MM ? add(apex, by) : p]),
   )
+  const done = { ...spread.value, points, grain: shape.grain }
   return ok({
-    shape: { ...spread.value, points, grain: shape.grain },
+    shape: under ? drawLegsTo(piece, done, under, add(dartFigures(piece, drawn, under).tip, by)) : done,
+    under: under?.id ?? null,
     apex: moved,
     cut: cut.value,
     moves,

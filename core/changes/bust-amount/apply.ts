@@ -2,6 +2,7 @@ import { dot, line, measureLength, subtract, type Point } from '../../geometry'
 import { edgeFamily, outwardOf, type SpreadBust } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
+import { findZones, finishedMm, wantedEase } from '../../size'
 import { EQUAL_MM, LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
@@ -93,28 +94,47 @@ function playBust(front: FrontKind, spread: SpreadBust, apex: Point): PlayMove[]
   ]
 }
 
-/** What full and high bust of the wearer say, mm on the half: patterns are drafted for a difference of this, mm. */
+/** Fronts are usually drafted for a full bust this much larger than the high bust, mm: our own figure. */
 const DRAFTED_CUP_MM = 50
-/** A smaller proposal than this is not worth a change, mm. */
+/** A smaller proposal, or a smaller difference from it, is not worth a word, mm. */
 const LEAST_PROPOSAL_MM = 5
 
-export function proposedMm(context: ChangeContext): number | null {
-  const { fullBustMm, highBustMm } = context.wearer ?? {}
-  if (fullBustMm === undefined || highBustMm === undefined) return null
-  const mm = (fullBustMm - highBustMm - DRAFTED_CUP_MM) / 2
-  return Math.abs(mm) < LEAST_PROPOSAL_MM ? null : mm
+/** What the wearer's figures propose on the half front, mm, with the two differences behind it. */
+interface Proposal {
+  mm: number
+  /** Round the body: full bust and wanted ease, less what the garment measures. */
+  missingMm: number
+  /** Full bust less high bust. */
+  cupMm: number
 }
 
-function bustCautions(done: BustDone, front: FrontKind, inputs: BustAmountInputs, context: ChangeContext): Caution[] {
+/**
+ * The amount that full bust, high bust and the wanted ease propose (craft 4 and 6.11): half of what the finished bust
+ * lacks, but no more than the cup explains; the rest is a matter of size. null without figures, or where they agree.
+ */
+export function proposeBust(garment: Garment, context: ChangeContext): Proposal | null {
+  const { fullBustMm, highBustMm } = context.wearer ?? {}
+  const zone = findZones(garment).find((z) => z.id === 'bust')
+  if (fullBustMm === undefined || highBustMm === undefined || !zone) return null
+  const easeMm = context.bustEaseMm ?? wantedEase('bust', 'fitted', 'medium')
+  const missingMm = fullBustMm + easeMm - finishedMm(garment, zone, context.sizeId)
+  const cupMm = fullBustMm - highBustMm
+  const byCup = cupMm - DRAFTED_CUP_MM
+  if (Math.sign(missingMm) !== Math.sign(byCup)) return null
+  const mm = (Math.sign(byCup) * Math.min(Math.abs(missingMm), Math.abs(byCup))) / 2
+  return Math.abs(mm) < LEAST_PROPOSAL_MM ? null : { mm, missingMm, cupMm }
+}
+
+function bustCautions(garment: Garment, done: BustDone, front: FrontKind, inputs: BustAmountInputs, context: ChangeContext): Caution[] {
   const pieceId = front.piece.id
   const said: Caution[] = []
-  const proposed = proposedMm(context)
-  if (proposed !== null && Math.abs(proposed - inputs.amountMm) > EQUAL_MM)
+  const proposed = proposeBust(garment, context)
+  if (proposed && Math.abs(proposed.mm - inputs.amountMm) >= LEAST_PROPOSAL_MM)
     said.push({
       code: 'proposed',
       pieceId,
-      message: `The wearer’s full bust less high bust is ${lengthToken(DRAFTED_CUP_MM + 2 * proposed)}; patterns are drafted for ${lengthToken(DRAFTED_CUP_MM)}. Half of the rest would be ${lengthToken(proposed)} on the half front.`,
-      mend: { label: 'Take that', inputs: { ...inputs, amountMm: proposed } },
+      message: `The wearer’s full bust is ${lengthToken(proposed.cupMm)} more than the high bust (fronts are drafted for ${lengthToken(DRAFTED_CUP_MM)}), and with the wanted ease the garment ${proposed.missingMm > 0 ? 'lacks' : 'has too much by'} ${lengthToken(Math.abs(proposed.missingMm))} round the bust. That proposes ${lengthToken(Math.abs(proposed.mm))} ${proposed.mm > 0 ? 'more' : 'less'} on the half front.`,
+      mend: { label: 'Take that', inputs: { ...inputs, amountMm: proposed.mm } },
     })
   if (apexOfFront(front, context.sizeId).assumed)
     said.push({
@@ -175,7 +195,7 @@ export function applyBustAmount(garment: Garment, inputs: BustAmountInputs, cont
     touched: ids.map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
     held: heldByBust(garment, done.value, front, inputs, context.sizeId),
-    cautions: bustCautions(done.value, front, inputs, context),
+    cautions: bustCautions(garment, done.value, front, inputs, context),
     ...(done.value.dartId ? { folded: { pieceId: front.piece.id, dartId: done.value.dartId } } : {}),
     ...(spread ? { moves: playBust(front, spread, done.value.apex) } : {}),
   })

@@ -2,15 +2,18 @@ import { add, dot, measureLength, nearestPlace, reversePath, scale, subtract, ty
 import {
   bulge,
   closeDart,
+  drawLegsTo,
   drawTipBack,
   insertDart,
   leadRun,
   mapShapes,
   moveDart,
   outwardOf,
+  placeOnRay,
   pressAnew,
   runsDown,
   shareAlike,
+  slideTipLevel,
   spreadBust,
   stretchAlong,
   tipBackMm,
@@ -24,6 +27,7 @@ import {
   grainDirection,
   neighbours,
   shapeOf,
+  type Edge,
   type Garment,
   type Piece,
   type Shape,
@@ -54,6 +58,14 @@ export interface BustDone {
   apex: Point
 }
 
+/** An id that no dart of the piece has. */
+function freeId(piece: Piece, id: string): string {
+  const ids = new Set(piece.darts.map((d) => d.id))
+  let free = id
+  for (let i = 2; ids.has(free); i++) free = `${id}-${i}`
+  return free
+}
+
 /** The front with its dart at the side: moved there, or a slit where there was none. */
 function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels' }>): Result<{ garment: Garment; dartId: string }> {
   const { piece } = front
@@ -66,7 +78,8 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
   const mouthOf = slitAt(garment, piece, place.edgeId, place.atMm)
   if (front.how === 'other-dart')
     return ok(moveDart(garment, { pieceId: piece.id, dartId: front.dart.id, apexOf, mouthOf, share: 1, trued: true }))
-  return ok({ garment: insertDart(garment, piece.id, { id: NEW_DART, name: 'bust dart' }, mouthOf, apexOf), dartId: NEW_DART })
+  const dartId = freeId(piece, NEW_DART)
+  return ok({ garment: insertDart(garment, piece.id, { id: dartId, name: 'bust dart' }, mouthOf, apexOf), dartId })
 }
 
 /** The side below the dart led in by what the lower edge gained, its length kept; the lower edge follows. */
@@ -133,12 +146,20 @@ export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<B
   if ((runsDown(sidePiece, now, dart) ? down : -down) < -EQUAL_MM)
     return refuse('amount-too-large', piece.name, 'the dart has not so much to give.', 'Ask for less.')
   const outward = outwardOf(piece, shapeOf(piece, garment.baseSizeId), apex)
+  const under = (spread as SpreadBust | null)?.under ?? null
+  // The cut runs through a dart that lies there: it has taken what was gained, unless that is to be kept or taken out.
+  if (under && inputs.waist !== 'dart')
+    done = mapShapes(done, piece.id, (p, shape) => giveToEdge(p, shape, under, dartId, inputs.amountMm, outward))
   if (inputs.waist === 'side') done = mapShapes(done, piece.id, (p, shape) => takeOutAtSide(p, shape, dartId, inputs.amountMm, outward))
-  if (inputs.waist === 'dart' && inputs.amountMm > 0) {
+  let waistDart = under
+  if (!under && inputs.waist === 'dart' && inputs.amountMm > 0) {
     const waisted = addWaistDart(done, piece.id, apexes, inputs.amountMm)
     if (!waisted.ok) return waisted
-    done = waisted.value
+    done = waisted.value.garment
+    waistDart = waisted.value.dartId
   }
+  const lower = waistDart
+  if (lower) done = mapShapes(done, piece.id, (p, shape) => slideTipLevel(p, shape, dartIn(p, lower), outward))
   if (front.how === 'no-dart' && inputs.opening === 'ease') {
     if (opened.intakeMm > EASE_MM)
       return refuse(
@@ -148,7 +169,7 @@ export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<B
         'Make a dart of it, or ask for less.',
       )
     // What opened runs on in the side seam, to be eased in.
-    return ok({ garment: closeDart(done, piece.id, NEW_DART, 'bridge'), prepared, dartId: null, spread, apex })
+    return ok({ garment: closeDart(done, piece.id, dartId, 'bridge'), prepared, dartId: null, spread, apex })
   }
   const tipped = mapShapes(done, piece.id, (p, shape, sizeId) =>
     drawTipBack(p, shape, dartIn(p, dartId), apexes.get(sizeId)!, inputs.tipBackMm),
@@ -156,10 +177,32 @@ export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<B
   return ok({ garment: pressAnew(tipped, piece.id, dartId), prepared, dartId, spread, apex })
 }
 
+/** A waist dart as wide as it was: the edge on the side's part of it is drawn on by what it had taken. */
+function giveToEdge(piece: Piece, shape: Shape, underId: string, sideId: string, amountMm: number, outward: Point): Shape {
+  const under = dartIn(piece, underId)
+  const d = dartFigures(piece, shape, under)
+  const none = { x: 0, y: 0 }
+  const by = scale(outward, -amountMm)
+  // Walking down the side one comes to the lower edge before the dart.
+  const before = runsDown(piece, shape, dartIn(piece, sideId))
+  const edge = before ? d.before : d.after
+  const path = edgePath(shape, edge.id)
+  const drawn = before ? stretchAlong(path, none, by) : stretchAlong(path, by, none)
+  return drawLegsTo(piece, { ...shape, edges: { ...shape.edges, [edge.id]: drawn } }, under, d.tip)
+}
+
 /** A dart below the apex for what the waist gained. */
-function addWaistDart(garment: Garment, pieceId: string, apexes: ReadonlyMap<string, Point>, amountMm: number): Result<Garment> {
+function addWaistDart(
+  garment: Garment,
+  pieceId: string,
+  apexes: ReadonlyMap<string, Point>,
+  amountMm: number,
+): Result<{ garment: Garment; dartId: string }> {
   const piece = findPiece(garment, pieceId)!
-  const waist = piece.edges.find((e) => e.role === 'waist')
+  const base = garment.baseSizeId
+  const ray = grainDirection(shapeOf(piece, base))
+  const under = (e: Edge) => placeOnRay(edgePath(shapeOf(piece, base), e.id), apexes.get(base)!, ray) !== null
+  const waist = piece.edges.find((e) => e.role === 'waist' && under(e))
   if (!waist)
     return refuse(
       'no-waist',
@@ -178,8 +221,8 @@ function addWaistDart(garment: Garment, pieceId: string, apexes: ReadonlyMap<str
     const apex = apexes.get(sizeId)!
     return add(apex, scale(grainDirection(shapeOf(piece, sizeId)), WAIST_TIP_MM))
   }
-  const made = insertDart(garment, pieceId, { id: `${NEW_DART}-waist`, name: 'waist dart' }, mouthOf, tipOf)
-  return ok(pressAnew(made, pieceId, `${NEW_DART}-waist`))
+  const id = freeId(piece, 'waist-dart')
+  return ok({ garment: pressAnew(insertDart(garment, pieceId, { id, name: 'waist dart' }, mouthOf, tipOf), pieceId, id), dartId: id })
 }
 
 /** A point as far down the grain as the nearest place of a path. */
@@ -197,6 +240,14 @@ function changePanels(
 ): Result<BustDone> {
   const { piece, edge, other, otherEdge } = front
   const base = garment.baseSizeId
+  const runOf = (id: string) => front.seam.sides.flat().find((r) => r.edgeId === id)!
+  const opposite = runOf(edge.id).reversed !== runOf(otherEdge.id).reversed
+  /** How far along its edge each panel is let out most, as a part of it: the same place of the sewn seam on both. */
+  const shareOn = (p: Piece, sizeId: string): number => {
+    const path = edgePath(shapeOf(piece, sizeId), edge.id)
+    const share = nearestPlace(path, apexOfFront(front, sizeId).point).lengthMm / measureLength(path)
+    return p.id === piece.id || !opposite ? share : 1 - share
+  }
   const letOut = (p: Piece, edgeId: string, sizeId: string, mm: number): Path => {
     const shape = shapeOf(p, sizeId)
     const path = edgePath(shape, edgeId)
@@ -205,22 +256,19 @@ function changePanels(
     // Outward is away from the middle of the grain.
     const middle = subtract(nearestPlace(path, shape.grain.from).point, shape.grain.from)
     const outward = dot(middle, across) < 0 ? scale(across, -1) : across
-    const notch = p.notches.find((n) => n.edgeId === edgeId)
-    const place = notch ? shape.notches[notch.id]! : null
-    const total = measureLength(path)
-    const at = place
-      ? place.from === 'start'
-        ? place.distanceMm
-        : total - place.distanceMm
-      : p.id === piece.id
-        ? nearestPlace(path, apexOfFront(front, sizeId).point).lengthMm
-        : total / 2
-    return mm === 0 ? path : bulge(path, at, outward, mm, down)
+    return mm === 0 ? path : bulge(path, measureLength(path) * shareOn(p, sizeId), outward, mm, down)
   }
   const lengthOf = (p: Piece, id: string) => (mm: number) => measureLength(letOut(p, id, base, mm))
   const firstMm = shareAlike(inputs.amountMm, lengthOf(piece, edge.id), lengthOf(other, otherEdge.id))
   const draw = (g: Garment, p: Piece, id: string, mm: number) =>
-    mapShapes(g, p.id, (_, shape, sizeId) => ({ ...shape, edges: { ...shape.edges, [id]: letOut(p, id, sizeId, mm) } }))
+    mapShapes(g, p.id, (_, shape, sizeId) => {
+      const path = letOut(p, id, sizeId, mm)
+      // Both edges grow alike: a mark that keeps its share of the way still meets its partner.
+      const grown = measureLength(path) / measureLength(edgePath(shape, id))
+      const own = p.notches.filter((n) => n.edgeId === id).map((n) => [n.id, shape.notches[n.id]!] as const)
+      const notches = Object.fromEntries(own.map(([key, place]) => [key, { ...place, distanceMm: place.distanceMm * grown }]))
+      return { ...shape, edges: { ...shape.edges, [id]: path }, notches: { ...shape.notches, ...notches } }
+    })
   const after = draw(draw(garment, piece, edge.id, firstMm), other, otherEdge.id, inputs.amountMm - firstMm)
   return ok({ garment: after, prepared: garment, dartId: null, spread: null, apex })
 }

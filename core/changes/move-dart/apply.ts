@@ -1,12 +1,12 @@
 import { measureLength } from '../../geometry'
-import { angleFrom, finishTip, insertDart, moveDart } from '../../moves'
+import { angleFrom, finishTip, insertDart, moveDart, tipBackMm } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { SNAP_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { apexOf, besideDart, findDart, isRefused, openEdges, slitAt, type FoundDart } from '../find-darts'
-import { angleAtApexDeg, dartCautions, heldByTurn, playTurn, soundOr } from '../turn-dart'
-import type { Applied, ChangeContext } from '../types'
+import { angleAtApexDeg, clearPlace, dartCautions, heldByTurn, playTurn, soundOr } from '../turn-dart'
+import type { Applied, Caution, ChangeContext } from '../types'
 import type { MoveDartInputs } from './schema'
 
 /** The dart of a stop and the edge it is to go to, or why it cannot. */
@@ -83,7 +83,7 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
     leftOut: [],
     held: heldByTurn(garment, after, piece.id, context.sizeId, whole && inputs.trued ? besideDart(piece, was, dart) : [], angle),
-    cautions: dartIds.flatMap((id) => dartCautions(after, found, id, apex, context.sizeId)),
+    cautions: dartIds.flatMap((id) => dartCautions(after, found, id, apex, context.sizeId)).map((c) => mended(c, found, inputs, context)),
     folded: { pieceId: piece.id, dartId: dartIds[dartIds.length - 1]! },
     moves: playTurn(
       slit,
@@ -94,4 +94,16 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
       'cut to the apex, swing the old dart closed',
     ),
   })
+}
+
+/** What a click can do about a caution of a moved dart: half of a wide one stays, one near the armhole goes lower. */
+function mended(caution: Caution, { piece }: FoundDart, inputs: MoveDartInputs, context: ChangeContext): Caution {
+  const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
+  const usual = tipBackMm(edge.role)
+  if (caution.code === 'tip-on-apex') return { ...caution, mend: { label: 'Draw it back', inputs: { ...inputs, tipBackMm: usual } } }
+  if (caution.code === 'wide-dart' && inputs.sharePct === 100)
+    return { ...caution, mend: { label: 'Let half of it stay', inputs: { ...inputs, sharePct: 50 } } }
+  if (caution.code !== 'near-armhole' || edge.role !== 'side') return caution
+  const atMm = clearPlace(piece, shapeOf(piece, context.sizeId), edge)
+  return atMm === null ? caution : { ...caution, mend: { label: 'Lower it', inputs: { ...inputs, atMm } } }
 }

@@ -1,5 +1,5 @@
 import { tipBackMm } from '../../moves'
-import { dartIn, dartFigures, findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
+import { dartIn, dartFigures, findPiece, grainDirection, shapeOf, type Edge, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { lengthToken } from '../../units'
 import { apexOf, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
@@ -14,30 +14,31 @@ import { StraightenDartSchema, type StraightenDartInputs } from './schema'
 /** Off the cross-grain by less than this a middle line counts as straight, deg. */
 const STRAIGHT_DEG = 0.01
 
-/** The move that straightens a dart; refused where its line would end in another edge than the side. */
+/** The move that straightens a dart, and the edge its line would have run into; refused on a piece without a side. */
 function asMove(
   garment: Garment,
   inputs: StraightenDartInputs,
   context: ChangeContext,
-): Result<{ found: FoundDart; move: MoveDartInputs }> {
+): Result<{ found: FoundDart; move: MoveDartInputs; into: Edge | null }> {
   const found = findDart(garment, inputs.dart)
   if (isRefused(found)) return found
   const place = straightPlace(garment, found, inputs, context.sizeId)
-  if ('misses' in place)
+  if (!place)
     return refuse(
-      'runs-into-armhole',
+      'no-side',
       `${found.piece.name}, ${found.dart.name}`,
-      `the cross-grain through the apex runs into ${place.misses ? `the ${place.misses.name}` : 'no edge'}, not into the side seam.`,
-      'Lower the apex, or move the dart to a lower place by hand.',
+      'no side seam is found on which the dart could lie.',
+      'Name the side seam, or move the dart by hand.',
     )
   const { dart, tipBackMm: back, trued } = inputs
-  return ok({ found, move: { dart, edgeId: place.edge.id, atMm: place.atMm, beyondMm: 0, sharePct: 100, tipBackMm: back, trued } })
+  const move = { dart, edgeId: place.edge.id, atMm: place.atMm, beyondMm: 0, sharePct: 100, tipBackMm: back, trued }
+  return ok({ found, move, into: place.into })
 }
 
 function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context: ChangeContext): Result<Applied> {
   const asked = asMove(garment, inputs, context)
   if (!asked.ok) return asked
-  const { found, move } = asked.value
+  const { found, move, into } = asked.value
   const applied = applyMoveDart(garment, move, context)
   if (!applied.ok) return applied
   const after = applied.value.garment
@@ -46,14 +47,22 @@ function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context
   const cautions: Caution[] = applied.value.cautions.map((c) =>
     c.code === 'near-armhole' ? { ...c, mend: lowerIt(after, found, inputs, context) } : c,
   )
-  if (Math.abs(offDeg) > STRAIGHT_DEG)
+  if (Math.abs(offDeg) > STRAIGHT_DEG) {
+    const why = into
+      ? `: the cross-grain through the apex runs into the ${into.name}, so the dart lies lower`
+      : inputs.lowerMm > 0
+        ? `: it was lowered by ${lengthToken(inputs.lowerMm)}`
+        : ': that is what half the intake by the ruler misses by'
     cautions.push({
       code: 'off-cross-grain',
       pieceId: found.piece.id,
-      message: `The dart’s middle line lies ${Math.abs(offDeg).toFixed(2)} degrees off the cross-grain${inputs.lowerMm > 0 ? `: it was lowered by ${lengthToken(inputs.lowerMm)}` : ': that is what half the intake by the ruler misses by'}.`,
-      ...(inputs.way === 'ruler' && inputs.lowerMm === 0 ? { mend: { label: 'Exactly', inputs: { ...inputs, way: 'exact' } } } : {}),
+      message: `The dart’s middle line lies ${Math.abs(offDeg).toFixed(2)} degrees off the cross-grain${why}.`,
+      ...(!into && inputs.way === 'ruler' && inputs.lowerMm === 0
+        ? { mend: { label: 'Exactly', inputs: { ...inputs, way: 'exact' } } }
+        : {}),
     })
-  const exact = inputs.way === 'exact' && inputs.lowerMm === 0
+  }
+  const exact = !into && inputs.way === 'exact' && inputs.lowerMm === 0
   const straight = { label: 'middle line to the cross-grain', where: found.piece.name, before: 0, after: offDeg, unit: 'deg' as const }
   const held = exact
     ? [...applied.value.held, { ...straight, allowed: STRAIGHT_DEG, held: Math.abs(offDeg) <= STRAIGHT_DEG }]

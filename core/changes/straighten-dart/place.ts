@@ -12,6 +12,7 @@ import {
   type Piece,
   type Shape,
 } from '../../pattern'
+import { clearPlace } from '../turn-dart'
 import { apexOf, openEdges, slitAt, type FoundDart } from '../find-darts'
 import type { StraightenDartInputs } from './schema'
 
@@ -51,15 +52,17 @@ export function offCrossGrainDeg(garment: Garment, pieceId: string, dartId: stri
 /**
  * Where the new cut begins so that the straightened dart's middle line lies on the cross-grain (craft 6.11): a ray half the
  * dart's angle off it, on the side that swings; or by the ruler, half the old intake from the cross-grain along the edge.
+ * Where the cross-grain runs into another edge than the side (the armhole), the dart goes lower: as high on the side as
+ * its seam leaves room for.
  *
- * @returns the place, or where the ray would end when that is no side seam
+ * @returns the place, and the edge that the line would have run into; null for a piece without a side under that edge
  */
 export function straightPlace(
   garment: Garment,
   found: FoundDart,
   inputs: StraightenDartInputs,
   sizeId: string,
-): { edge: Edge; atMm: number } | { misses: Edge | null } {
+): { edge: Edge; atMm: number; into: Edge | null } | null {
   const { piece, dart } = found
   const shape = shapeOf(piece, sizeId)
   const apex = apexOf(found)(sizeId)
@@ -67,7 +70,7 @@ export function straightPlace(
   const half = angleFrom(apex, shape, dart) / 2
   const tried = [-half, half].flatMap((turn) => {
     const hit = leaves(piece, shape, apex, rotateAbout(across, { x: 0, y: 0 }, turn))
-    if (!hit || hit.edge.role !== 'side') return []
+    if (hit?.edge.role !== 'side') return []
     const moved = moveDart(garment, {
       pieceId: piece.id,
       dartId: dart.id,
@@ -76,19 +79,29 @@ export function straightPlace(
       share: 1,
       trued: false,
     })
-    return [{ hit, off: Math.abs(offCrossGrainDeg(moved.garment, piece.id, dart.id, sizeId, apex)), turn }]
+    return [{ hit, off: Math.abs(offCrossGrainDeg(moved.garment, piece.id, dart.id, sizeId, apex)) }]
   })
-  const best = tried.sort((a, b) => a.off - b.off)[0]
-  if (!best) return { misses: leaves(piece, shape, apex, across)?.edge ?? null }
-  const path = edgePath(shape, best.hit.edge.id)
-  let atMm = best.hit.atMm
-  if (inputs.way === 'ruler') {
-    const level = placeOnRay(path, apex, across)
-    if (level === null) return { misses: best.hit.edge }
+  const best = tried.sort((a, b) => a.off - b.off)[0]?.hit
+  const into = best ? null : (leaves(piece, shape, apex, across)?.edge ?? null)
+  const place = best ?? highestOnSide(piece, shape)
+  if (!place) return null
+  const path = edgePath(shape, place.edge.id)
+  const down = dot(subtract(placeAt(path, measureLength(path)).point, path[0]!.from), grainDirection(shape)) >= 0 ? 1 : -1
+  let { atMm } = place
+  const level = placeOnRay(path, apex, across)
+  if (inputs.way === 'ruler' && level !== null) {
     // From where the cross-grain meets the edge, half the old intake toward the side that swings.
-    const way = Math.sign(best.hit.atMm - level) || 1
+    const way = Math.sign(atMm - level) || 1
     atMm = level + (way * dartFigures(piece, shape, dart).intakeMm) / 2
   }
-  const down = dot(subtract(placeAt(path, measureLength(path)).point, path[0]!.from), grainDirection(shape)) >= 0 ? 1 : -1
-  return { edge: best.hit.edge, atMm: Math.min(measureLength(path), Math.max(0, atMm + down * inputs.lowerMm)) }
+  return { edge: place.edge, atMm: Math.min(measureLength(path), Math.max(0, atMm + down * inputs.lowerMm)), into }
+}
+
+/** The highest place on a side seam at which a dart is clear of the armhole above it. */
+function highestOnSide(piece: Piece, shape: Shape): { edge: Edge; atMm: number } | null {
+  for (const edge of piece.edges.filter((e) => e.role === 'side')) {
+    const atMm = clearPlace(piece, shape, edge)
+    if (atMm !== null) return { edge, atMm }
+  }
+  return null
 }
