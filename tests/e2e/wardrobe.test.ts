@@ -1,0 +1,148 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { By, Key, type WebDriver } from 'selenium-webdriver'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { byTest, click } from '../../scripts/browser'
+import { demoWardrobe } from '../../demo/wardrobe'
+import { useApplication } from './session'
+
+const app = useApplication()
+const { all, textOf, soon, card, freshDemo, openGarment, retype, ask, download } = app
+/** Garments of the demo wardrobe. */
+const DEMO = demoWardrobe(new Date()).projects.length
+let driver: WebDriver
+let server: { url: string }
+beforeAll(() => {
+  driver = app.driver()
+  server = { url: app.url() }
+})
+
+describe('the wardrobe', () => {
+  it('duplicates, renames, deletes with undo, backs up and restores', async () => {
+    await freshDemo()
+    const menu = async (id: string, entry: string) => {
+      await (await (await card(id)).findElement(By.css('[data-test="garment-menu"]'))).click()
+      await click(driver, entry)
+    }
+    await menu('demo-bather', 'duplicate')
+    await soon('one more', async () => (await all('garment-card')).length === DEMO + 1)
+    await menu('demo-bather', 'rename')
+    await (await byTest(driver, 'rename-field')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Harbour suit', Key.ENTER)
+    await soon('renamed', async () => (await (await card('demo-bather')).getText()).includes('Harbour suit'))
+    await menu('demo-dress', 'delete')
+    await soon('gone', async () => (await all('garment-card')).length === DEMO)
+    await click(driver, 'undo')
+    await soon('back', async () => (await all('garment-card')).length === DEMO + 1)
+    await click(driver, 'back-up')
+    const backup = await download('.json')
+    await menu('demo-dress', 'delete')
+    await menu('demo-bather', 'delete')
+    await soon('one less', async () => (await all('garment-card')).length === DEMO - 1)
+    await (await driver.findElement(By.css('[data-test="restore-file"]'))).sendKeys(backup)
+    await soon('restored', async () => (await all('garment-card')).length === DEMO + 1)
+    const broken = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'broken.json')
+    writeFileSync(broken, readFileSync(backup, 'utf8').slice(0, 5000))
+    await (await driver.findElement(By.css('[data-test="restore-file"]'))).sendKeys(broken)
+    await soon('a plain sentence', async () =>
+      (await driver.findElement(By.css('body')).getText()).includes('not whole or not a project file'),
+    )
+    expect(await all('garment-card')).toHaveLength(DEMO + 1)
+  })
+
+  it('two tabs see each other and lose nothing', async () => {
+    await freshDemo()
+    await openGarment('demo-blouse', 'reshape')
+    const first = await driver.getWindowHandle()
+    await driver.switchTo().newWindow('tab')
+    const second = await driver.getWindowHandle()
+    await openGarment('demo-blouse', 'reshape')
+    await ask('shorten the body by 1', 'lengthen')
+    await driver.switchTo().window(first)
+    await soon('the other tab’s stop is here', async () => (await all('stop-0')).length === 1)
+    await ask('lengthen the sleeve by 2', 'lengthen')
+    await soon('both stops', async () => (await all('stop-1')).length === 1)
+    await driver.switchTo().window(second)
+    await soon('both stops there too', async () => (await all('stop-1')).length === 1)
+    await driver.close()
+    await driver.switchTo().window(first)
+  })
+})
+
+describe('a file from outside', () => {
+  it('comes in by scale, names and seams; what is not ready stays in the tray, also over a reload', async () => {
+    await freshDemo()
+    await driver.get(`${server.url}/import`)
+    await byTest(driver, 'choose-file')
+    const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-'))
+    const hostile = join(dir, 'hostile.svg')
+    writeFileSync(hostile, '<svg xmlns="http://www.w3.org/2000/svg"><script>document.title="taken"</script></svg>')
+    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(hostile)
+    expect(await textOf('refused')).toContain('it contains a script')
+    expect(await driver.getTitle()).toBe('Tidal Seam')
+
+    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
+    await click(driver, 'confirm-scale')
+    expect(await textOf('tray-count')).toBe('3 outlines, 2 ready')
+    await driver.navigate().refresh()
+    expect(await textOf('tray-count')).toBe('3 outlines, 2 ready')
+    // The front edge of the waistcoat: its name is chosen by clicking it.
+    await (await driver.findElement(By.css('[data-test="edge-5"]'))).sendKeys(Key.ENTER)
+    // A notch without a mouse: so far along the marked edge.
+    await retype(await byTest(driver, 'edge-along'), '4')
+    await click(driver, 'notch-here')
+    const role = await byTest(driver, 'edge-role')
+    await role.sendKeys('centre front')
+    await soon('named', async () => (await (await driver.findElement(By.css('[data-test="edge-5"]'))).getText()).includes('centre front'))
+    // What was settled is undone step by step, also after a reload, and done again.
+    const named = async () => (await (await driver.findElement(By.css('[data-test="edge-5"]'))).getText()).includes('centre front')
+    await driver.navigate().refresh()
+    await byTest(driver, 'tray-picture')
+    await click(driver, 'undo')
+    await soon('the edge has its guessed name', async () => !(await named()))
+    await click(driver, 'redo')
+    await soon('named again', named)
+    await retype(await byTest(driver, 'all-allowances'), '3/8')
+    await click(driver, 'to-seams')
+    expect(await textOf('proposed-side seam')).toMatch(/1 notch meets/)
+    await byTest(driver, 'proposed-shoulder seam')
+    await click(driver, 'finish-import')
+    await byTest(driver, 'table')
+    expect(await textOf('garment-name')).toBe('pedlars waistcoat')
+    await ask('shorten the body by 1 1/2', 'lengthen')
+    await soon('front and back', async () => (await textOf('changed-pieces')) === 'Changes: Waistcoat front, Waistcoat back')
+    await driver.get(`${server.url}/import`)
+    expect(await textOf('tray-count')).toBe('1 outlines, 0 ready')
+    await click(driver, 'grain-page')
+    await soon('the belt is ready', async () => (await textOf('tray-count')) === '1 outlines, 1 ready')
+  })
+
+  it('takes its scale from a line of known length, and shows where an outline is open', async () => {
+    await freshDemo()
+    const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'plain.svg')
+    writeFileSync(
+      file,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300"><path d="M10 10H110V210H10Z"/><path d="M150 10H250V210H150V30"/><path d="M60 40V180"/></svg>',
+    )
+    await driver.get(`${server.url}/import`)
+    await byTest(driver, 'choose-file')
+    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
+    await click(driver, 'scale-line')
+    const first = await byTest(driver, 'scale-line-1:0')
+    await driver.executeScript(`arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true }))`, first)
+    await retype(await byTest(driver, 'true-length'), '10')
+    await click(driver, 'confirm-scale')
+    expect(await textOf('tray-count')).toBe('2 outlines, 1 ready')
+    await click(driver, 'tray-outline-2')
+    await byTest(driver, 'trouble-place')
+    expect(await driver.findElement(By.css('[role="alert"]')).getText()).toContain('The outline is open')
+    await click(driver, 'tray-outline-1')
+    await click(driver, 'to-seams')
+    await click(driver, 'finish-import')
+    await byTest(driver, 'table')
+    await click(driver, 'station-paper')
+    await byTest(driver, 'page-count')
+    await click(driver, 'units-in')
+    expect((await all('page-map')).length).toBe(1)
+  })
+})
