@@ -30,6 +30,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         :label="f.label"
         :plus="f.plus"
         :minus="f.minus"
+        :first="f.first"
         :now-mm="f.nowMm"
         :test="`field-${f.key}`"
         @update:model-value="set(f.key, $event)"

@@ -19,6 +19,9 @@ const changedNames = computed(
   () => props.stop.applied?.touched.map((t) => props.before.pieces.find((p) => p.id === t.pieceId)?.name).join(', ') ?? '',
 )
 
+/** How many ways there are to do it on these pieces. */
+const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, { sizeId: props.before.baseSizeId }).length ?? 0)
+
 /** What the place of this stop in the plan costs. */
 const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before).find((a) => a.changeId === props.change.id) ?? null)
 
@@ -98,7 +101,7 @@ async function note(event: Event) {
       @press="edit({ ...(change.inputs as object), pressTo: $event })"
     />
 
-    <CompareWays v-if="stop.applied && kind?.choices" :change-id="change.id" @take="edit" />
+    <CompareWays v-if="stop.applied && ways > 1" :change-id="change.id" @take="edit" />
 
     <HeldList v-if="stop.applied" :held="stop.applied.held" />
 

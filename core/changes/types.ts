@@ -104,6 +104,8 @@ export type Field =
       label: string
       plus: string
       minus: string
+      /** Which of the two a first figure means; the minus when left out. */
+      first?: 'plus'
       /** The length there as bought, mm: then a wanted length can be typed too. */ nowMm?: number
     }
   | { type: 'length'; key: string; label: string; hint?: string }

@@ -3,9 +3,17 @@ import { ref, watch } from 'vue'
 import { lengthMissing } from '~~/core/measure'
 
 /** Longer or shorter, and by how much. */
-const props = defineProps<{ modelValue: number; label: string; plus: string; minus: string; test?: string; nowMm?: number }>()
+const props = defineProps<{
+  modelValue: number
+  label: string
+  plus: string
+  minus: string
+  first?: 'plus'
+  test?: string
+  nowMm?: number
+}>()
 const emit = defineEmits<{ 'update:modelValue': [mm: number] }>()
-const way = ref<1 | -1>(props.modelValue > 0 ? 1 : -1)
+const way = ref<1 | -1>(props.modelValue > 0 || (props.modelValue === 0 && props.first === 'plus') ? 1 : -1)
 watch(
   () => props.modelValue,
   (mm) => {

@@ -12,7 +12,7 @@ import { holdGrain, holdMeasure, holdSeam } from '../held'
 import { dartCautions } from '../turn-dart'
 import type { Applied, Caution, ChangeContext, HeldPromise, PlayMove } from '../types'
 import { changeBust, type BustDone } from './change-bust'
-import { apexOfFront, frontKind, type FrontKind } from './find-front'
+import { APEX_BELOW_MM, apexOfFront, frontKind, type FrontKind } from './find-front'
 import type { BustAmountInputs } from './schema'
 
 /** Armhole, shoulder and neckline may differ by this, mm (issue of the darts). */
@@ -140,7 +140,10 @@ function bustCautions(garment: Garment, done: BustDone, front: FrontKind, inputs
     said.push({
       code: 'apex-assumed',
       pieceId,
-      message: 'No apex is marked on this front: it is taken on the bust line, two fifths of the way from the centre to the side.',
+      message:
+        front.how === 'panels'
+          ? `No apex is marked on this front: the bust is taken ${lengthToken(APEX_BELOW_MM)} below the underarm, at the seam.`
+          : 'No apex is marked on this front: it is taken on the bust line, two fifths of the way from the centre to the side.',
     })
   if (front.how === 'other-dart')
     said.push({

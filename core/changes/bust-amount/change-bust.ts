@@ -36,7 +36,7 @@ import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { slitAt } from '../find-darts'
-import { apexOfFront, frontKind, sidePlace, type FrontKind } from './find-front'
+import { apexOfFront, bustShare, edgesOppose, frontKind, sidePlace, type FrontKind, type Panels } from './find-front'
 import type { BustAmountInputs } from './schema'
 
 /** A new dart on a front that had none. */
@@ -73,8 +73,7 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
   const shape = shapeOf(piece, garment.baseSizeId)
   const apexOf = (sizeId: string) => apexOfFront(front, sizeId).point
   const place = sidePlace(piece, shape, apexOf(garment.baseSizeId))
-  if (!place)
-    return refuse('no-side', piece.name, 'the line across from the apex meets no side seam.', 'Lower the apex, or name the side seam.')
+  if (!place) return refuse('no-side', piece.name, 'it has no side seam for a dart.', 'Name the side seam first.')
   const mouthOf = slitAt(garment, piece, place.edgeId, place.atMm)
   if (front.how === 'other-dart')
     return ok(moveDart(garment, { pieceId: piece.id, dartId: front.dart.id, apexOf, mouthOf, share: 1, trued: true }))
@@ -232,21 +231,13 @@ function dropTo(path: Path, p: Point, down: Point): Point {
 }
 
 /** A front in panels: both edges of the seam are let out at the bust, so shared that they grow alike. */
-function changePanels(
-  garment: Garment,
-  front: Extract<FrontKind, { how: 'panels' }>,
-  inputs: BustAmountInputs,
-  apex: Point,
-): Result<BustDone> {
+function changePanels(garment: Garment, front: Panels, inputs: BustAmountInputs, apex: Point): Result<BustDone> {
   const { piece, edge, other, otherEdge } = front
   const base = garment.baseSizeId
-  const runOf = (id: string) => front.seam.sides.flat().find((r) => r.edgeId === id)!
-  const opposite = runOf(edge.id).reversed !== runOf(otherEdge.id).reversed
   /** How far along its edge each panel is let out most, as a part of it: the same place of the sewn seam on both. */
   const shareOn = (p: Piece, sizeId: string): number => {
-    const path = edgePath(shapeOf(piece, sizeId), edge.id)
-    const share = nearestPlace(path, apexOfFront(front, sizeId).point).lengthMm / measureLength(path)
-    return p.id === piece.id || !opposite ? share : 1 - share
+    const share = bustShare(front, sizeId)
+    return p.id === piece.id || !edgesOppose(front) ? share : 1 - share
   }
   const letOut = (p: Piece, edgeId: string, sizeId: string, mm: number): Path => {
     const shape = shapeOf(p, sizeId)

@@ -1,5 +1,5 @@
-import { measureLength, mix, type Point } from '../../geometry'
-import { alongGrain, crossPoints, findApex, outwardOf, placeOnRay } from '../../moves'
+import { dot, measureLength, mix, nearestPlace, placeAt, type Point } from '../../geometry'
+import { alongGrain, crossLevel, crossPoints, findApex, outwardOf, placeOnRay } from '../../moves'
 import {
   dartFigures,
   edgePath,
@@ -21,6 +21,8 @@ export type FrontKind =
   | { how: 'other-dart'; piece: Piece; dart: Dart }
   | { how: 'no-dart'; piece: Piece }
   | { how: 'panels'; piece: Piece; seam: Seam; edge: Edge; other: Piece; otherEdge: Edge }
+
+export type Panels = Extract<FrontKind, { how: 'panels' }>
 
 /** A dart that begins at one of these points at the bust; one from the waist is left where it is. */
 const BUST_DARTS = ['armhole', 'shoulder', 'neck', 'centre-front']
@@ -53,31 +55,59 @@ export const frontsOf = (garment: Garment): FrontKind[] => garment.pieces.flatMa
 
 /** Part of the way from the centre to the side at which an unmarked apex is assumed. */
 const APEX_ACROSS = 0.42
-/** Part of the armhole's depth below the underarm at which it is assumed, where no bust line is drawn. */
-const APEX_BELOW_MM = 45
+/** How far below the underarm it is assumed where no bust line is drawn, mm. */
+export const APEX_BELOW_MM = 45
 
-/** The apex of a front in a size: marked, found by its dart, or assumed on its bust line. */
+/** The apex of a front in a size: marked, found by its dart, or assumed: on its bust line, or as far below the underarm. */
 export function apexOfFront(front: FrontKind, sizeId: string): { point: Point; assumed: boolean } {
   const { piece } = front
   const shape = shapeOf(piece, sizeId)
   if (front.how === 'side-dart' || front.how === 'other-dart') return { point: findApex(piece, shape, front.dart).point, assumed: false }
   const marked = piece.points.find((p) => p.role === 'apex')
   if (marked) return { point: shape.points[marked.id]!, assumed: false }
-  return { point: assumedApex(piece, shape), assumed: true }
+  return { point: front.how === 'panels' ? bustOnSeam(front, sizeId) : assumedApex(piece, shape), assumed: true }
+}
+
+/** Where the bust is assumed along the grain of a piece with a side seam. */
+function bustLevel(piece: Piece, shape: Shape): number {
+  const grain = grainDirection(shape)
+  const line = piece.lines.find((l) => l.role === 'bust')
+  if (line) return alongGrain(shape.lines[line.id]![0]!.from, grain)
+  const sides = piece.edges.filter((e) => e.role === 'side').flatMap((e) => edgePath(shape, e.id))
+  return Math.min(...sides.flatMap((s) => [alongGrain(s.from, grain), alongGrain(s.to, grain)])) + APEX_BELOW_MM
 }
 
 function assumedApex(piece: Piece, shape: Shape): Point {
   const grain = grainDirection(shape)
-  const line = piece.lines.find((l) => l.role === 'bust')
-  const side = piece.edges.find((e) => e.role === 'side' || e.role === 'panel')!
-  const top = edgePath(shape, side.id)
-  const upper = alongGrain(top[0]!.from, grain) < alongGrain(top[top.length - 1]!.to, grain) ? top[0]!.from : top[top.length - 1]!.to
-  const level = line ? alongGrain(shape.lines[line.id]![0]!.from, grain) : alongGrain(upper, grain) + APEX_BELOW_MM
-  const xs = crossPoints(outlineOf(piece, shape), grain, level).sort((a, b) => a.x - b.x)
-  const [left, right] = [xs[0]!, xs[xs.length - 1]!]
-  const centre = mix(left, right, 0.5)
-  const outward = outwardOf(piece, shape, centre)
-  return outward.x >= 0 ? mix(left, right, APEX_ACROSS) : mix(right, left, APEX_ACROSS)
+  const across = { x: -grain.y, y: grain.x }
+  const met = crossPoints(outlineOf(piece, shape), grain, bustLevel(piece, shape)).sort((a, b) => dot(a, across) - dot(b, across))
+  const [first, last] = [met[0]!, met[met.length - 1]!]
+  const outward = outwardOf(piece, shape, mix(first, last, 0.5))
+  return dot(outward, across) >= 0 ? mix(first, last, APEX_ACROSS) : mix(last, first, APEX_ACROSS)
+}
+
+/** How far along the centre panel's edge the bust lies, as a part of it. */
+export function bustShare(front: Panels, sizeId: string): number {
+  const path = edgePath(shapeOf(front.piece, sizeId), front.edge.id)
+  return nearestPlace(path, apexOfFront(front, sizeId).point).lengthMm / measureLength(path)
+}
+
+/** Do the two edges of a princess seam run opposite ways in their outlines? */
+export function edgesOppose({ seam, edge, otherEdge }: Panels): boolean {
+  const reversed = (id: string) => seam.sides.flat().find((r) => r.edgeId === id)!.reversed
+  return reversed(edge.id) !== reversed(otherEdge.id)
+}
+
+/** The bust on the centre panel's edge: as far along the seam as it lies on the side panel, which has the underarm. */
+function bustOnSeam(front: Panels, sizeId: string): Point {
+  const { piece, edge, other, otherEdge } = front
+  const path = edgePath(shapeOf(piece, sizeId), edge.id)
+  const shape = shapeOf(other, sizeId)
+  const own = edgePath(shape, otherEdge.id)
+  const grain = grainDirection(shape)
+  const at = other.edges.some((e) => e.role === 'side') ? crossLevel(own, grain, bustLevel(other, shape))[0]?.atMm : undefined
+  const share = at === undefined ? 0.5 : at / measureLength(own)
+  return placeAt(path, measureLength(path) * (edgesOppose(front) ? 1 - share : share)).point
 }
 
 /** A new dart begins at least this far below the armhole, mm: clear of its seam, as one would draw it. */
@@ -85,18 +115,20 @@ const BELOW_ARMHOLE_MM = 60
 
 /**
  * Where a dart can be made on the side of a front without one: straight across from the apex, or slanting up to it where
- * that would come too near to the armhole; null where it meets no side.
+ * that would come too near to the armhole, or into it; null without a side.
  */
 export function sidePlace(piece: Piece, shape: Shape, apex: Point): { edgeId: string; atMm: number } | null {
   const ray = outwardOf(piece, shape, apex)
-  for (const edge of piece.edges.filter((e) => e.role === 'side')) {
-    const atMm = placeOnRay(edgePath(shape, edge.id), apex, ray)
-    if (atMm === null) continue
-    const path = edgePath(shape, edge.id)
-    const total = measureLength(path)
-    const down = alongGrain(path[path.length - 1]!.to, grainDirection(shape)) > alongGrain(path[0]!.from, grainDirection(shape))
-    const below = Math.min(total / 2, Math.max(BELOW_ARMHOLE_MM, down ? atMm : total - atMm))
-    return { edgeId: edge.id, atMm: down ? below : total - below }
-  }
-  return null
+  const sides = piece.edges.filter((e) => e.role === 'side')
+  const across = sides.map((e) => placeOnRay(edgePath(shape, e.id), apex, ray))
+  const edge = sides.find((_, i) => across[i] !== null) ?? sides[0]
+  if (!edge) return null
+  const path = edgePath(shape, edge.id)
+  const total = measureLength(path)
+  const grain = grainDirection(shape)
+  const down = alongGrain(path[path.length - 1]!.to, grain) > alongGrain(path[0]!.from, grain)
+  const atMm = across[sides.indexOf(edge)] ?? null
+  const below = atMm === null ? 0 : down ? atMm : total - atMm
+  const lower = Math.min(total / 2, Math.max(BELOW_ARMHOLE_MM, below))
+  return { edgeId: edge.id, atMm: down ? lower : total - lower }
 }

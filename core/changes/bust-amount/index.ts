@@ -65,7 +65,7 @@ export const bustAmount: ChangeKind<BustAmountInputs> = {
           ]
     return [
       { type: 'piece', key: 'pieceId', label: 'Front' },
-      { type: 'growth', key: 'amountMm', label: 'Bust, on the half front', plus: 'Fuller', minus: 'Smaller' },
+      { type: 'growth', key: 'amountMm', label: 'Bust, on the half front', plus: 'Fuller', minus: 'Smaller', first: 'plus' },
       ...rest,
     ]
   },
