@@ -8,6 +8,7 @@ import { draftArmholeDart, draftDartless, draftSlantedDart, draftSleeveless, dra
 import { draftOnePiece } from './one-piece'
 import { draftQuayDress } from './quay-dress'
 import { draftTrousers, FLARED, TAPERED } from './trousers'
+import { draftWaistDart } from './waist-darts'
 import { DEMO_WEARERS } from './wearers'
 
 const lengthen = (
@@ -144,6 +145,21 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
           'bust-amount',
           { pieceId: 'front', amountMm: 19, waist: 'side', opening: 'dart', tipBackMm: 38 },
           'Cut straight, without darts: it rode up at the front. Three quarters of an inch more on the half, taken out again along the side.',
+        ),
+      ]),
+      project('demo-ferryman', 'Ferryman’s waistcoat', 'lamplighter', draftWaistDart(), [
+        lengthen(
+          'longer',
+          'back',
+          19.05,
+          [['shorten', 1]],
+          'The back hung above the waist: three quarters of an inch longer, through the dart.',
+        ),
+        stop(
+          'hollow',
+          'double-dart',
+          { dart: 'back waist-dart', amountMm: 9.525, upperMm: 130, lowerMm: 100, raiseMm: 0, outMm: 0, legs: 'ruled' },
+          'A hollow back: three eighths of an inch more in each dart, and its legs ruled anew after the lengthening.',
         ),
       ]),
     ],

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { add, boundsOf, leftOf, measureLength, scale } from '~~/core/geometry'
 import { crossPoints } from '~~/core/moves'
-import { notchPlace, outlineOf, type Piece, type Shape } from '~~/core/pattern'
+import { FOLDED_ROLES, foldedAway, markLinesOf, notchPlace, outlineOf, type Piece, type Shape } from '~~/core/pattern'
 import { betweenOutlines, betweenPaths, betweenPoints, endsOf } from '~/composables/usePieceDrawing'
 
 /** One piece lying on the table: as bought dashed, as it is at this place of the tideline, what was added and taken. */
@@ -33,6 +33,8 @@ const lines = computed(() =>
   piece.value.lines.map((l) => ({
     id: l.id,
     name: l.name,
+    /** Cloth is folded away inside it: drawn like an edge of the piece. */
+    folded: FOLDED_ROLES.includes(l.role),
     d: betweenPaths(ends.value.from.lines[l.id]!, ends.value.to.lines[l.id]!, ends.value.t),
   })),
 )
@@ -59,18 +61,20 @@ const arrow = computed(() => {
     `M${p.x + back * 9 * u.x - 4 * u.y} ${p.y + back * 9 * u.y + 4 * u.x}L${p.x} ${p.y}L${p.x + back * 9 * u.x + 4 * u.y} ${p.y + back * 9 * u.y - 4 * u.x}`
   return `M${from.x} ${from.y}L${to.x} ${to.y}${head(from, 1)}${head(to, -1)}`
 })
-/** Where the name goes: the widest place of the piece that no inner line crosses; small pieces carry it below them. */
+/** Where the name goes: the widest place of the piece that no inner line crosses, beside what is folded away; small pieces carry it below them. */
 const namePlace = computed(() => {
   const outline = outlineOf(piece.value, ends.value.to)
   const box = boundsOf(outline)
   const height = box.maxY - box.minY
   if (height * props.zoom < 70) return { x: box.minX, y: box.maxY + 18 / props.zoom, anchor: 'start' as const }
-  const lines = piece.value.lines.flatMap((l) => ends.value.to.lines[l.id]!.map((s) => s.from.y))
+  const folded = foldedAway(piece.value, ends.value.to)
+  const lines = markLinesOf(piece.value).flatMap((l) => ends.value.to.lines[l.id]!.map((s) => s.from.y))
   let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
   for (let k = 5; k <= 16; k++) {
     const y = box.minY + (height * k) / 20
     if (lines.some((l) => l > y - 24 / props.zoom && l < y + 30 / props.zoom)) continue
-    const xs = crossPoints(outline, { x: 0, y: 1 }, y)
+    const xs = [outline, ...folded]
+      .flatMap((path) => crossPoints(path, { x: 0, y: 1 }, y))
       .map((p) => p.x)
       .sort((a, b) => a - b)
     for (let i = 0; i + 1 < xs.length; i += 2)
@@ -117,11 +121,12 @@ const count = computed(() => `cut ${piece.value.cut.count}${piece.value.edges.so
       v-for="l in lines"
       :key="l.id"
       :d="l.d"
-      fill="none"
-      stroke="var(--ink-soft)"
-      stroke-width="1"
-      stroke-dasharray="10 4 2 4"
+      :fill="l.folded ? 'var(--water)' : 'none'"
+      :stroke="l.folded ? 'var(--ink)' : 'var(--ink-soft)'"
+      :stroke-width="l.folded ? 1.6 : 1"
+      :stroke-dasharray="l.folded ? undefined : '10 4 2 4'"
       vector-effect="non-scaling-stroke"
+      :data-test="l.folded ? `fold-${piece.id}-${l.id}` : undefined"
       ><title>{{ l.name }}</title></path
     >
     <path

@@ -53,14 +53,14 @@ export interface PieceEnds {
 }
 
 /**
- * The two ends between which a piece is drawn. A dart that was moved gives the piece other edges: then nothing lies
- * between, and it is drawn as it was until the stop is done.
+ * The two ends between which a piece is drawn. A dart that was moved or made gives the piece other edges or lines: then
+ * nothing lies between, and it is drawn as it was until the stop is done.
  */
 export function endsOf(before: { piece: Piece; shape: Shape }, after: { piece: Piece; shape: Shape }, t: number): PieceEnds {
   const alike =
     before.piece.edges.length === after.piece.edges.length && before.piece.edges.every((e, i) => e.id === after.piece.edges[i]!.id)
-  const points = before.piece.points.length === after.piece.points.length
-  if (alike && points) return { piece: after.piece, from: before.shape, to: after.shape, t }
+  const marks = (['points', 'lines'] as const).every((list) => before.piece[list].length === after.piece[list].length)
+  if (alike && marks) return { piece: after.piece, from: before.shape, to: after.shape, t }
   return t >= 1
     ? { piece: after.piece, from: after.shape, to: after.shape, t: 1 }
     : { piece: before.piece, from: before.shape, to: before.shape, t: 0 }

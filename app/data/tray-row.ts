@@ -17,7 +17,7 @@ const TrayPieceSchema = z.strictObject({
     allowanceIncluded: z.boolean(),
     grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
     notches: z.array(PointSchema),
-    lines: z.array(z.strictObject({ name: z.string(), path: PathSchema })),
+    lines: z.array(z.strictObject({ name: z.string(), path: PathSchema, role: z.enum(['dart', 'pleat']).optional() })),
     sizeName: z.string(),
     sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
   }),

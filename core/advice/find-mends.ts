@@ -1,4 +1,4 @@
-import { dartRef, findKind, notchRef, type Change, type FoldedPlan, type LengthenInputs, type Level } from '../changes'
+import { dartRef, doubleDartInputs, findKind, notchRef, type Change, type FoldedPlan, type LengthenInputs, type Level } from '../changes'
 import { placeAt } from '../geometry'
 import {
   cornersAsSewn,
@@ -124,6 +124,12 @@ export function meetNotches(garment: Garment, walked: WalkedSeam, mark: WalkedMa
 
 /** Draw the shorter leg on until both are equal, or take the longer one back where that serves better. */
 export function equalLegs(garment: Garment, dart: WalkedDart, sizeId: string, tolerances: Tolerances): Mend[] {
+  const ref = dartRef(dart.pieceId, dart.dartId)
+  if (!dart.corner) {
+    const inputs = doubleDartInputs(garment, ref)
+    const words = { label: 'Rule both legs anew', note: `Lets the legs of ${dart.pieceName}, ${dart.dartName} meet.` }
+    return inputs ? ifItHelps(garment, 'double-dart', { ...inputs, legs: 'ruled' }, words, sizeId, tolerances) : []
+  }
   const shorter = dart.offMm > 0 ? 'second' : 'first'
   const amount = lengthToken(Math.abs(dart.offMm))
   return (['longer', 'shorter'] as const).flatMap((way) => {
@@ -133,7 +139,7 @@ export function equalLegs(garment: Garment, dart: WalkedDart, sizeId: string, to
       label: way === 'longer' ? `Make the short leg ${amount} longer` : `Make the long leg ${amount} shorter`,
       note: `Lets the legs of ${dart.pieceName}, ${dart.dartName} meet.`,
     }
-    return ifItHelps(garment, 'equal-legs', { dart: dartRef(dart.pieceId, dart.dartId), leg, growMm }, words, sizeId, tolerances)
+    return ifItHelps(garment, 'equal-legs', { dart: ref, leg, growMm }, words, sizeId, tolerances)
   })
 }
 

@@ -3,6 +3,7 @@ import { Id } from '../pattern'
 import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
 import { bustAmount } from './bust-amount'
+import { doubleDart } from './double-dart'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
 import { grade } from './grade'
@@ -47,6 +48,7 @@ export const CHANGE_KINDS = [
   splitDart,
   raiseDartKind,
   finishDart,
+  doubleDart,
   bustAmount,
 ] as unknown as readonly ChangeKind<unknown>[]
 

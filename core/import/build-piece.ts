@@ -19,7 +19,8 @@ export interface PieceDraft {
   allowanceIncluded: boolean
   grain: { from: Point; to: Point } | null
   notches: Point[]
-  lines: { name: string; path: Path }[]
+  /** With a role where it is known to be a fold of the cloth (see find-folds). */
+  lines: { name: string; path: Path; role?: 'dart' | 'pleat' }[]
   /** What the size of these edges is called; empty when there is one size only. */
   sizeName: string
   /** The same outline in other sizes, with corners that were paired by hand: corner index to mm along it. */
@@ -129,7 +130,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     // On the line as drawn; an included allowance shifts it square to the edge, which the nearest place does.
     const near = seamPaths.value
       .map((path, k) => ({ k, ...nearestPlace(path, point) }))
-      .filter((p) => edges[p.k]!.role !== 'dart-leg')
+      .filter((p) => edges[p.k]!.role !== 'dart-leg' && edges[p.k]!.role !== 'pleat')
       .reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
     const total = measureLength(seamPaths.value[near.k]!)
     const id = `notch-${i + 1}`
@@ -149,7 +150,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     lines: draft.lines.map((l, i) => ({
       id: `line-${i + 1}`,
       name: l.name.slice(0, 120),
-      role: /short|lengthen/i.test(l.name) ? ('shorten' as const) : ('other' as const),
+      role: l.role ?? (/short|lengthen/i.test(l.name) ? ('shorten' as const) : ('other' as const)),
     })),
     points: [],
     shapes: {

@@ -80,6 +80,18 @@ function weldClosed(path: Path): Path {
 
 const contains = (outline: Path, p: Point): boolean => containsPoint(flattenPath(outline, 1), p)
 
+/** Closed lines within a piece are buttons and badges, unless they are this many times longer than wide: then a dart. */
+const SLENDER_TIMES = 2
+/** A closed line is a mark when it covers less than this part of the piece: more is a seam line, or another size. */
+const MARK_PART = 0.15
+
+/** Is a closed line long and narrow, whichever way it lies? Of such a line the ends are far apart, and little lies between. */
+function isSlender(closed: Path): boolean {
+  const corners = closed.map((s) => s.from)
+  const reach = Math.max(...corners.flatMap((a) => corners.map((b) => distance(a, b))))
+  return Math.abs(measureArea(closed)) * SLENDER_TIMES < reach * reach
+}
+
 /** A size that a line or its group is called by: “size 12”, “Size M”. */
 const sizeCalled = (shape: DrawnShape): string | null => {
   for (const name of [shape.name, ...[...shape.groups].reverse()]) {
@@ -206,7 +218,7 @@ export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
       .filter(
         (s) =>
           s !== p.stroke &&
-          !s.shape.closed &&
+          (!s.shape.closed || (isSlender(s.path) && !calledLine(s.shape) && Math.abs(measureArea(s.path)) < p.area * MARK_PART)) &&
           inBox(s.path[0]!.from) &&
           inBox(endOf(s.path)) &&
           measureLength(s.path) < measureLength(p.stroke.path) * 0.9,

@@ -6,4 +6,4 @@ export { buildNest, buildPiece, matchDraft, sizeIdOf, type PieceDraft } from './
 export { matchSizes, type MatchedSize } from './match-sizes'
 export { nestDrafts } from './nest-drafts'
 export { proposeSeams, seamLengths } from './propose-seams'
-export { findInnerDarts, takeInnerDart, type InnerDart } from './inner-darts'
+export { findFolds, takeFold, type Fold } from './find-folds'

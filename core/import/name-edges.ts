@@ -35,6 +35,7 @@ export const ROLE_NAMES: Record<EdgeRole, string> = {
   'band-end': 'band end',
   panel: 'panel seam',
   'dart-leg': 'dart leg',
+  pleat: 'pleat mouth',
   other: 'edge',
 }
 

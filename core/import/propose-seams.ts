@@ -11,7 +11,7 @@ const MEET_MM = 14
 /** Usual wanted ease of a set-in cap, mm. */
 const CAP_EASE = { minMm: 15, maxMm: 30 }
 
-/** Runs of edges of one role on a piece, parted where another edge than a dart lies between; in outline order. */
+/** Runs of edges of one role on a piece, parted where another edge than a dart or pleat lies between; in outline order. */
 function runsOf(piece: Piece, role: EdgeRole): RunEdge[][] {
   const runs: RunEdge[][] = []
   let open = false
@@ -21,7 +21,7 @@ function runsOf(piece: Piece, role: EdgeRole): RunEdge[][] {
       if (open) runs[runs.length - 1]!.push(one)
       else runs.push([one])
       open = true
-    } else if (edge.role !== 'dart-leg') open = false
+    } else if (edge.role !== 'dart-leg' && edge.role !== 'pleat') open = false
   }
   return runs
 }

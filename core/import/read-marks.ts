@@ -5,6 +5,9 @@ import type { FoundOutline } from './find-outlines'
 const NOTCH_LENGTH_MM = 16
 const NOTCH_REACH_MM = 2
 
+/** A drawn line that bends by less than this was meant to be straight, mm. */
+const STRAIGHT_MARK_MM = 0.5
+
 export interface ReadMarks {
   grain: { from: Point; to: Point } | null
   /** Points on the outline, mm, where a notch mark touches it. */
@@ -14,7 +17,7 @@ export interface ReadMarks {
 
 /**
  * Tells grain, notches and inner lines among the marks of an outline: a short stroke that touches the outline is a notch;
- * the grain is the line that says so, else the longest straight one inside; other straight lines are inner lines.
+ * the grain is the line that says so, else the longest straight one inside; all others are inner lines.
  */
 export function readMarks(outline: FoundOutline): ReadMarks {
   const notches: Point[] = []
@@ -29,11 +32,11 @@ export function readMarks(outline: FoundOutline): ReadMarks {
     }
     const called = [mark.name, ...mark.groups].join(' ').toLowerCase()
     // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
-    const bent = mark.path.length === 2 && mark.path.every((s) => s.kind === 'line') && !isStraightPath(mark.path, 0.5)
-    for (const path of bent ? mark.path.map((s) => [s]) : [mark.path])
-      if (isStraightPath(path, 0.5)) inner.push({ name: mark.name, path, called })
+    const bent = mark.path.length === 2 && mark.path.every((s) => s.kind === 'line') && !isStraightPath(mark.path, STRAIGHT_MARK_MM)
+    for (const path of bent ? mark.path.map((s) => [s]) : [mark.path]) inner.push({ name: mark.name, path, called })
   }
-  const grainLine = inner.find((l) => /grain|thread/.test(l.called)) ?? upright(inner)
+  const straight = inner.filter((l) => isStraightPath(l.path, STRAIGHT_MARK_MM))
+  const grainLine = straight.find((l) => /grain|thread/.test(l.called)) ?? upright(straight)
   const grain = grainLine ? downward(grainLine.path) : null
   const lines = inner
     .filter((l) => l !== grainLine)

@@ -1,6 +1,18 @@
 import { measureLength, tangentAt, turnRad, type Path } from '../geometry'
 import { markPosition, sideLength } from '../moves'
-import { cornersOf, dartFigures, edgePath, findPiece, neighbours, shapeOf, type Garment, type RunEdge, type Seam } from '../pattern'
+import {
+  cornersOf,
+  dartFigures,
+  doubleDartFigures,
+  doubleDartsOf,
+  edgePath,
+  findPiece,
+  neighbours,
+  shapeOf,
+  type Garment,
+  type RunEdge,
+  type Seam,
+} from '../pattern'
 import { EQUAL_MM, RUN_THROUGH_DEG, SEAM_EASE_MM, SEAM_GOOD_MM } from '../tolerances'
 
 export type Verdict = 'good' | 'ease' | 'fault'
@@ -70,7 +82,8 @@ export interface WalkedDart {
   secondMm: number
   offMm: number
   verdict: Verdict
-  corner: WalkedCorner
+  /** Where the edge runs across the closed dart; null for one that lies inside the piece. */
+  corner: WalkedCorner | null
 }
 
 export interface WalkedFold {
@@ -126,7 +139,7 @@ function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances
     const a = openEnd(garment, pick(0), end === 'start', sizeId)
     const b = openEnd(garment, pick(1), end === 'start', sizeId)
     // Only an edge that goes on as the same edge on the partner runs through (armhole to armhole, hem to hem).
-    if (a.role !== b.role || a.role === 'dart-leg' || a.role === 'other' || a.role.startsWith('centre')) return []
+    if (a.role !== b.role || a.role === 'dart-leg' || a.role === 'pleat' || a.role === 'other' || a.role.startsWith('centre')) return []
     const turnDeg = a.angleDeg + b.angleDeg - 180
     const designed = a.designed || b.designed
     const rough = Math.abs(turnDeg) > t.runThroughDeg && !designed
@@ -203,6 +216,28 @@ function markName(garment: Garment, mark: Seam['marks'][number][0]): string {
   const piece = findPiece(garment, mark.pieceId)!
   const named = 'notchId' in mark ? piece.notches.find((n) => n.id === mark.notchId) : piece.corners.find((c) => c.id === mark.cornerId)
   return named?.name ?? 'mark'
+}
+
+/** Darts inside a piece: above and below the widest place both legs are sewn together; the half that is further apart counts. */
+function walkDoubleDarts(garment: Garment, sizeId: string, t: Tolerances): WalkedDart[] {
+  return garment.pieces.flatMap((piece) =>
+    doubleDartsOf(piece).map((dart): WalkedDart => {
+      const [a, b] = doubleDartFigures(shapeOf(piece, sizeId), dart.id).legsMm
+      const half = Math.abs(a.above - b.above) >= Math.abs(a.below - b.below) ? 'above' : 'below'
+      const offMm = a[half] - b[half]
+      return {
+        pieceId: piece.id,
+        pieceName: piece.name,
+        dartId: dart.id,
+        dartName: `${dart.name}, ${half} its widest place`,
+        firstMm: a[half],
+        secondMm: b[half],
+        offMm,
+        verdict: verdictOf(offMm, t),
+        corner: null,
+      }
+    }),
+  )
 }
 
 function walkDarts(garment: Garment, sizeId: string, t: Tolerances): WalkedDart[] {
@@ -283,12 +318,12 @@ function walkFolds(garment: Garment, sizeId: string, t: Tolerances): WalkedFold[
 export function walkGarment(garment: Garment, sizeId: string, tolerances: Tolerances = DEFAULT_TOLERANCES): WalkedGarment {
   return {
     seams: garment.seams.map((s) => walkSeam(garment, s, sizeId, tolerances)),
-    darts: walkDarts(garment, sizeId, tolerances),
+    darts: [...walkDarts(garment, sizeId, tolerances), ...walkDoubleDarts(garment, sizeId, tolerances)],
     folds: walkFolds(garment, sizeId, tolerances),
   }
 }
 
 /** Every place where a sewn edge runs through a seam, a closed dart or a fold. */
 export function cornersAsSewn(walked: WalkedGarment): WalkedCorner[] {
-  return [...walked.seams.flatMap((s) => s.corners), ...walked.darts.map((d) => d.corner), ...walked.folds.map((f) => f.corner)]
+  return [...walked.seams.flatMap((s) => s.corners), ...walked.darts.flatMap((d) => d.corner ?? []), ...walked.folds.map((f) => f.corner)]
 }

@@ -1,6 +1,18 @@
 import { distance, measureLength } from '../geometry'
 import { alongGrain, sideLength } from '../moves'
-import { dartFigures, edgePath, grainDirection, shapeOf, timesCut, type EdgeRole, type Garment, type Piece, type Shape } from '../pattern'
+import {
+  dartFigures,
+  doubleDartFigures,
+  doubleDartsOf,
+  edgePath,
+  grainDirection,
+  shapeOf,
+  timesCut,
+  type EdgeRole,
+  type Garment,
+  type Piece,
+  type Shape,
+} from '../pattern'
 import { narrowestPlace, widthAt } from './width-at'
 
 /** What a figure measures. */
@@ -60,9 +72,17 @@ function pieceMeasures(piece: Piece, shape: Shape): Measure[] {
       where: piece.name,
       mm: dartFigures(piece, shape, dart).intakeMm,
     })
+  for (const dart of doubleDartsOf(piece))
+    rows.push({
+      id: `dart:${piece.id}:${dart.id}`,
+      group: 'dart',
+      label: `${dart.name}, intake`,
+      where: piece.name,
+      mm: doubleDartFigures(shape, dart.id).intakeMm,
+    })
   for (const line of piece.lines) {
     const at = lineLevel(shape, line.id)
-    if (at === null || line.role === 'shorten' || line.role === 'other') continue
+    if (at === null || !(line.role in ZONE_NAMES)) continue
     rows.push({ id: `width:${piece.id}:${line.id}`, group: 'width', label: line.name, where: piece.name, mm: widthAt(piece, shape, at) })
   }
   const narrow = narrowestPlace(piece, shape)

@@ -1,24 +1,31 @@
-import { dot } from '../geometry'
+import { dot, type Path, type Point } from '../geometry'
 import { alongGrain, crossPoints } from '../moves'
-import { edgePath, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
+import { edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
 import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
 
-/**
- * Width of a piece across the grain at a level, mm on the seam lines; a dart that the line crosses is taken off, since
- * its cloth lies outside the outline. 0 when the level misses the piece.
- *
- * @param levelMm grain coordinate of the line
- */
-export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
-  const grain = grainDirection(shape)
+/** How much of a line across the grain lies inside a closed path, mm. */
+function widthInside(closed: Path, grain: Point, levelMm: number): number {
   const across = { x: -grain.y, y: grain.x }
-  const outline = outlineOf(piece, shape)
-  const places = crossPoints(outline, grain, levelMm)
+  const places = crossPoints(closed, grain, levelMm)
     .map((p) => dot(p, across))
     .sort((a, b) => a - b)
   let width = 0
   for (let i = 0; i + 1 < places.length; i += 2) width += places[i + 1]! - places[i]!
   return width
+}
+
+/**
+ * Width of a piece across the grain at a level, mm on the seam lines, as sewn: a dart at the edge lies outside the
+ * outline, a double-ended dart or a pleat that the line crosses is taken off. 0 when the level misses the piece.
+ *
+ * @param levelMm grain coordinate of the line
+ */
+export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
+  const grain = grainDirection(shape)
+  return foldedAway(piece, shape).reduce(
+    (width, closed) => width - widthInside(closed, grain, levelMm),
+    widthInside(outlineOf(piece, shape), grain, levelMm),
+  )
 }
 
 const LONG_ROLES = new Set(['side', 'outseam', 'inseam', 'underarm', 'panel'])

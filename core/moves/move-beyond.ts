@@ -1,6 +1,7 @@
-import { cross, measureLength, nearestPlace, placeAt, scale, add, type Path, type Point } from '../geometry'
-import { grainDirection, type NotchPlace, type Piece, type Shape } from '../pattern'
+import { cross, measureLength, nearestPlace, placeAt, scale, add, slideBy, type Path, type Point } from '../geometry'
+import { FOLDED_ROLES, grainDirection, type NotchPlace, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM, SEAM_GOOD_MM, WINDOW_AMOUNTS, WINDOW_JOGS, WINDOW_MIN_MM } from '../tolerances'
+import { carryCorners } from './carry-lines'
 import { alongGrain, crossLevel } from './cross-level'
 import { redrawAcross, type LevelCrossing } from './redraw-across'
 
@@ -67,7 +68,13 @@ export function moveBeyond(
     edges[edge.id] = redrawAcross(path, grain, movedAt(levels, alongGrain(path[0]!.from, grain)), crossings.get(edge.id) ?? [])
   }
   const lines: Record<string, Path> = {}
-  for (const [id, path] of Object.entries(shape.lines)) {
+  const slideAt = (p: Point) => slideBy(scale(grain, movedAt(levels, alongGrain(p, grain))))
+  for (const { id, role } of piece.lines) {
+    const path = shape.lines[id]!
+    if (FOLDED_ROLES.includes(role)) {
+      lines[id] = carryCorners(path, slideAt)
+      continue
+    }
     const own = keepOnLine(path, grain, levels)
     lines[id] = redrawAcross(path, grain, movedAt(own, alongGrain(path[0]!.from, grain)), crossingsOf(path, grain, own))
   }

@@ -1,19 +1,8 @@
-import {
-  applyAffine,
-  distance,
-  isStraightPath,
-  line,
-  mapPath,
-  measureLength,
-  nearestPlace,
-  placeAt,
-  type Affine,
-  type Path,
-  type Point,
-} from '../geometry'
+import { applyAffine, distance, measureLength, nearestPlace, placeAt, type Affine, type Path, type Point } from '../geometry'
 import { edgePath, type NotchPlace, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
-import { SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
+import { SAME_POINT_MM } from '../tolerances'
+import { carryLines } from './carry-lines'
 import { partOfPlace, partOfPoint, type CutPiece } from './cut-piece'
 import { rejoinEdge, type Bit } from './rejoin-edge'
 
@@ -43,7 +32,7 @@ export function moveParts(piece: Piece, shape: Shape, cut: CutPiece, moves: read
       return [notch.id, notchNear(edges.value[notch.edgeId]!, applyAffine(move, placeAt(old, atMm).point), place.from)]
     }),
   )
-  const lines = Object.fromEntries(Object.entries(shape.lines).map(([id, path]) => [id, moveLine(path, moveAt)]))
+  const lines = carryLines(piece, shape, moveAt)
   const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, applyAffine(moveAt(p), p)]))
   const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
   const middle = { x: (shape.grain.from.x + shape.grain.to.x) / 2, y: (shape.grain.from.y + shape.grain.to.y) / 2 }
@@ -56,30 +45,6 @@ export function moveParts(piece: Piece, shape: Shape, cut: CutPiece, moves: read
 export function notchNear(path: Path, point: Point, from: 'start' | 'end'): NotchPlace {
   const { lengthMm } = nearestPlace(path, point)
   return { from, distanceMm: Math.max(0, from === 'start' ? lengthMm : measureLength(path) - lengthMm) }
-}
-
-/** An inner line: on one part it goes along; over a cut it is drawn anew between its two ends. */
-export function moveLine(path: Path, moveAt: (p: Point) => Affine): Path {
-  const from = path[0]!.from
-  const to = path[path.length - 1]!.to
-  const [a, b] = [moveAt(from), moveAt(to)]
-  if (a === b) return mapPath(path, (p) => applyAffine(a, p))
-  const [start, end] = [applyAffine(a, from), applyAffine(b, to)]
-  if (isStraightPath(path, STRAIGHT_MM) && distance(start, end) > SAME_POINT_MM) return [line(start, end)]
-  // A bent line takes more and more of the second part's move on its way.
-  const total = measureLength(path)
-  let walked = 0
-  return path.map((s) => {
-    const ends = [walked / total, (walked + measureLength([s])) / total]
-    walked += measureLength([s])
-    const moved = (p: Point, u: number): Point => {
-      const [x, y] = [applyAffine(a, p), applyAffine(b, p)]
-      return { x: x.x + (y.x - x.x) * u, y: x.y + (y.y - x.y) * u }
-    }
-    const [u, v] = ends as [number, number]
-    if (s.kind === 'line') return line(moved(s.from, u), moved(s.to, v))
-    return { kind: 'cubic', from: moved(s.from, u), c1: moved(s.c1, u + (v - u) / 3), c2: moved(s.c2, v - (v - u) / 3), to: moved(s.to, v) }
-  })
 }
 
 /**

@@ -232,6 +232,7 @@ describe('moving a piece beyond its levels', () => {
         { id: 'top', name: 'top', edgeId: 'e1' },
         { id: 'low', name: 'low', edgeId: 'e1' },
       ],
+      lines: Object.keys(shape.lines).map((id) => ({ id, name: id, role: 'other' as const })),
     }
     const levels = [{ id: 'l', atMm: 200, amountMm: 40 }]
     const crossings = new Map(piece.edges.map((e) => [e.id, crossingsOf(shape.edges[e.id]!, DOWN, levels)]))

@@ -16,7 +16,7 @@ import {
 import { edgePath, type Dart, type Piece, type Shape } from '../pattern'
 import { FLATTEN_MM, PARALLEL_RAD } from '../tolerances'
 import { containsPoint } from './cut-piece'
-import { moveLine } from './move-parts'
+import { carryLines } from './carry-lines'
 
 /** A stretch of the outline between two darts that end in the apex, with the paper between it and the apex. */
 export interface Sector {
@@ -106,7 +106,7 @@ export function turnAboutApex(piece: Piece, shape: Shape, apex: Point, angles: R
     edges[dart.legs[1]] = [line(apex, after[0]!.from)]
   }
   const moveAt = (p: Point) => sectors[sectorOf(sectors, p)]!.move
-  const lines = Object.fromEntries(Object.entries(shape.lines).map(([id, path]) => [id, moveLine(path, moveAt)]))
+  const lines = carryLines(piece, shape, moveAt)
   const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, applyAffine(moveAt(p), p)]))
   return { ...shape, edges, lines, points }
 }

@@ -36,6 +36,11 @@ function checkPiece(garment: Garment, piece: Piece): Problem | null {
       [piece.points, shape.points, 'point'],
     ] as const)
       for (const item of list) if (!(item.id in record)) return bad(`${what} “${item.name}” has no place in size “${size.name}”.`)
+    for (const dart of piece.lines.filter((l) => l.role === 'dart')) {
+      const path = shape.lines[dart.id]!
+      if (path.length < 2 || distance(path[path.length - 1]!.to, path[0]!.from) > JOIN_MM)
+        return bad(`the line of “${dart.name}” does not come back to its tip in size “${size.name}”.`)
+    }
     for (let i = 0; i < piece.edges.length; i++) {
       const path = shape.edges[piece.edges[i]!.id]!
       const next = shape.edges[piece.edges[(i + 1) % piece.edges.length]!.id]!

@@ -47,6 +47,7 @@ export const EDGE_ROLES = [
   'band-end',
   'panel',
   'dart-leg',
+  'pleat',
   'other',
 ] as const
 export const EdgeRoleSchema = z.enum(EDGE_ROLES)
@@ -86,7 +87,12 @@ export const DartSchema = z.strictObject({
   pressTo: z.enum(['before', 'after']),
 })
 
-export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'other'] as const
+/**
+ * What a line inside a piece is. A dart is a closed one, with a tip at both ends (see double-dart); a pleat runs from one
+ * end of its mouth inward, across and back to the other (see pleat). The cloth inside both is folded away.
+ */
+export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'dart', 'pleat', 'other'] as const
+export const FOLDED_ROLES: readonly (typeof INNER_LINE_ROLES)[number][] = ['dart', 'pleat']
 export const InnerLineSchema = z.strictObject({ id: Id, name: Name, role: z.enum(INNER_LINE_ROLES) })
 export const InnerPointSchema = z.strictObject({ id: Id, name: Name, role: z.enum(['apex', 'other']) })
 

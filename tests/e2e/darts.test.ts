@@ -103,10 +103,10 @@ describe('darts', () => {
     await field('choose-file')
     await (await app.driver().findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
     await press('confirm-scale')
-    expect(await textOf('inner-darts')).toContain('Is it one?')
+    expect(await textOf('inner-folds')).toContain('Is it one?')
     const edges = (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length
     await (await app.driver().findElement(By.css('[data-test^="make-dart-"]'))).click()
-    await soon('no longer asked', async () => (await all('inner-darts')).length === 0)
+    await soon('no longer asked', async () => (await all('inner-folds')).length === 0)
     await soon('legs in the outline', async () => (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length > edges)
   })
 })

@@ -2,7 +2,7 @@
 import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { findInnerDarts, matchDraft, ROLE_NAMES, takeInnerDart, type InnerDart } from '~~/core/import'
+import { findFolds, matchDraft, ROLE_NAMES, takeFold, type Fold } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import { useTray } from '~/stores/tray'
 
@@ -70,11 +70,16 @@ function setGrain(way: 'page' | 'edge') {
     },
   })
 }
-/** Lines that meet inside like a dart's legs: asked about, one by one. */
-const innerDarts = computed(() => (piece.value && piece.value.draft.sizes.length === 0 ? findInnerDarts(piece.value.draft) : []))
-function makeDart(dart: InnerDart) {
-  const { edges, lines } = takeInnerDart(piece.value!.draft, dart)
-  void tray.editDraft(id.value, 'dart of two lines', { edges, lines })
+/** Lines inside that look like a dart or a pleat: asked about, one by one. */
+const folds = computed(() => (piece.value ? findFolds(piece.value.draft) : []))
+const mouthWords = (edge: number) => ROLE_NAMES[piece.value!.draft.edges[edge]!.role]
+const foldWords = (fold: Fold) =>
+  fold.what === 'double-dart'
+    ? 'Yes, a dart with two tips'
+    : `Yes, a ${fold.what} ${fold.what === 'dart' ? 'from' : 'in'} the ${mouthWords(fold.mouth.edge)}`
+function makeFold(fold: Fold) {
+  const { edges, lines } = takeFold(piece.value!.draft, fold)
+  void tray.editDraft(id.value, fold.what === 'pleat' ? 'pleat of two lines' : 'dart of inner lines', { edges, lines })
 }
 /** Corners that have no counterpart in another size: shown, and paired by hand. */
 const unsure = computed(() => {
@@ -252,17 +257,17 @@ const allAllowances = (mm: number) =>
           @update:model-value="allAllowances"
         />
       </fieldset>
-      <fieldset v-if="innerDarts.length > 0" class="rounded-lg bg-note-pale p-3" data-test="inner-darts">
-        <legend class="sr-only">Darts</legend>
-        <p class="text-note">Two lines meet inside this piece like the legs of a dart. Is it one?</p>
+      <fieldset v-if="folds.length > 0" class="rounded-lg bg-note-pale p-3" data-test="inner-folds">
+        <legend class="sr-only">Darts and pleats</legend>
+        <p class="text-note">Lines inside this piece look like a fold of the cloth. Is it one?</p>
         <button
-          v-for="d in innerDarts"
-          :key="d.lines.join()"
+          v-for="f in folds"
+          :key="`${f.what}-${f.lines.join()}`"
           class="btn mt-2"
-          :data-test="`make-dart-${d.lines.join('-')}`"
-          @click="makeDart(d)"
+          :data-test="`make-${f.what}-${f.lines.join('-')}`"
+          @click="makeFold(f)"
         >
-          Yes, a dart from the {{ ROLE_NAMES[piece.draft.edges[d.edge]!.role] }}
+          {{ foldWords(f) }}
         </button>
         <p class="mt-1 text-sm text-note">Otherwise leave them: they stay lines.</p>
       </fieldset>

@@ -95,10 +95,10 @@ function onClick(event: MouseEvent) {
         v-for="(l, i) in piece.draft.lines"
         :key="`l${i}`"
         :d="toPathData(l.path)"
-        stroke="var(--ink-soft)"
+        :stroke="l.role ? 'var(--ink)' : 'var(--ink-soft)'"
         stroke-width="1.2"
-        stroke-dasharray="8 4"
-        fill="none"
+        :stroke-dasharray="l.role ? undefined : '8 4'"
+        :fill="l.role ? 'var(--water)' : 'none'"
         vector-effect="non-scaling-stroke"
       />
       <g

@@ -38,7 +38,8 @@ function heldByBust(before: Garment, done: BustDone, front: FrontKind, inputs: B
   const sideMm = (p: Piece, shape: Shape) =>
     p.edges.filter((e) => e.role === 'side').reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
   // Eased away, what opened is left in the side on purpose.
-  if (front.how !== 'no-dart' || inputs.opening !== 'ease')
+  const eased = front.how === 'no-dart' && inputs.opening === 'ease'
+  if (sideMm(front.piece, was) > 0 && !eased)
     held.push(
       holdMeasure(
         'side seam with its dart closed',

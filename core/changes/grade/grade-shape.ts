@@ -1,8 +1,32 @@
-import { add, boundsOf, distance, dot, measureLength, mix, reversePath, scale, subtract, unit, type Path, type Point } from '../../geometry'
+import {
+  add,
+  boundsOf,
+  distance,
+  dot,
+  mapPath,
+  measureLength,
+  mix,
+  reversePath,
+  scale,
+  subtract,
+  unit,
+  type Path,
+  type Point,
+} from '../../geometry'
 import { alongGrain, displacePath } from '../../moves'
 import { lineLevel } from '../../measure'
-import { dartFigures, edgePath, grainDirection, outlineOf, type EdgeRole, type NotchPlace, type Piece, type Shape } from '../../pattern'
-import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
+import {
+  dartFigures,
+  edgePath,
+  FOLDED_ROLES,
+  grainDirection,
+  outlineOf,
+  type EdgeRole,
+  type NotchPlace,
+  type Piece,
+  type Shape,
+} from '../../pattern'
+import { EQUAL_MM, JOIN_MM, SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
 import type { Cardinal, Rule } from './schema'
 
@@ -45,7 +69,7 @@ function cornerMoves(piece: Piece, shape: Shape, moves: (Point | null)[], frame:
   const known = moves.map((m, i) => (m ? i : -1)).filter((i) => i >= 0)
   if (known.length === 0) return moves.map(() => ({ x: 0, y: 0 }))
   const lengths = piece.edges.map((e) => {
-    if (e.role === 'dart-leg') return 0
+    if (e.role === 'dart-leg' || e.role === 'pleat') return 0
     const path = edgePath(shape, e.id)
     return Math.abs(dot(subtract(path[path.length - 1]!.to, path[0]!.from), measuredAlong(e.role, path, frame)))
   })
@@ -116,7 +140,17 @@ export function gradeShape(
         : displacePath(path, measuredAlong(edge.role, path, frame), startBy, endBy, { eased: EASED.includes(edge.role) })
   })
   const field = fieldOf(piece, shape, starts, target, given, frame)
-  const lines = Object.fromEntries(Object.entries(shape.lines).map(([id, path]) => [id, path.map((s) => movedBy(s, field))]))
+  const lines = Object.fromEntries(
+    piece.lines.map(({ id, role }) => {
+      const path = shape.lines[id]!
+      if (!FOLDED_ROLES.includes(role)) return [id, path.map((s) => movedBy(s, field))]
+      // A dart or pleat keeps its shape: it goes as a whole with the place where it begins, at a corner or inside.
+      const start = path[0]!.from
+      const corner = starts.findIndex((p) => distance(p, start) <= JOIN_MM)
+      const by = subtract(corner >= 0 ? target[corner]! : field(start), start)
+      return [id, mapPath(path, (p) => add(p, by))]
+    }),
+  )
   const points = Object.fromEntries(
     Object.entries(shape.points).map(([id, p]) => [id, apex?.id === id && apexMove ? add(p, apexMove) : field(p)]),
   )

@@ -1,5 +1,5 @@
 import { narrowestPlace } from '../../measure'
-import { edgePath, grainDirection, shapeOf, type Garment, type Piece } from '../../pattern'
+import { edgePath, grainDirection, markLinesOf, shapeOf, type Garment, type Piece } from '../../pattern'
 import { alongGrain } from '../../moves'
 import { ok, refuse, type Result } from '../../result'
 import { markLevel } from './find-level'
@@ -40,7 +40,7 @@ export function marksOf(piece: Piece, sizeId: string): Mark[] {
   const shape = shapeOf(piece, sizeId)
   const all: Mark[] = [
     { by: 'narrowest' },
-    ...piece.lines.map((l): Mark => ({ by: 'line', id: l.id })),
+    ...markLinesOf(piece).map((l): Mark => ({ by: 'line', id: l.id })),
     ...piece.notches.map((n): Mark => ({ by: 'notch', id: n.id })),
     ...piece.corners.map((c): Mark => ({ by: 'corner', id: c.id })),
   ]

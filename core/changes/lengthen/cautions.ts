@@ -3,6 +3,8 @@ import { widthAt } from '../../measure'
 import { alongGrain, type MoveLevel } from '../../moves'
 import {
   dartFigures,
+  doubleDartFigures,
+  doubleDartsOf,
   edgePath,
   findPiece,
   grainDirection,
@@ -53,6 +55,15 @@ function lineCautions(piece: Piece, shape: Shape, level: MoveLevel): Caution[] {
         code: 'line-through-notch',
         pieceId: piece.id,
         message: `The line runs close by notch “${notch.name}” of ${piece.name}: check that it still meets its partner.`,
+      })
+  }
+  for (const dart of doubleDartsOf(piece)) {
+    const d = doubleDartFigures(shape, dart.id)
+    if (level.atMm > alongGrain(d.upper, grain) && level.atMm < alongGrain(d.lower, grain))
+      found.push({
+        code: 'line-through-dart',
+        pieceId: piece.id,
+        message: `The line runs through ${dart.name} of ${piece.name}: its tips go with the paper, and its legs are drawn on to them.`,
       })
   }
   for (const inner of piece.lines) {

@@ -174,10 +174,14 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
               <td class="text-right"><LengthText :mm="d.firstMm" fine bare /> and <LengthText :mm="d.secondMm" fine /></td>
               <td class="text-right font-semibold" :class="d.verdict === 'good' ? 'text-good' : 'text-fault'">
                 <LengthText :mm="Math.abs(d.offMm)" fine />
-                <span class="font-normal">{{ d.verdict === 'good' ? 'equal' : LABEL[d.verdict] }}</span>
+                <span class="ml-1 font-normal">{{ d.verdict === 'good' ? 'equal' : LABEL[d.verdict] }}</span>
               </td>
               <td class="text-right">
-                {{ Math.abs(d.corner.turnDeg).toFixed(0) }}° {{ d.corner.verdict === 'good' ? 'smooth' : 'corner' }}
+                {{
+                  d.corner
+                    ? `${Math.abs(d.corner.turnDeg).toFixed(0)}° ${d.corner.verdict === 'good' ? 'smooth' : 'corner'}`
+                    : 'inside the piece'
+                }}
               </td>
             </tr>
           </tbody>

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { findKind, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
 import { footprintOf, layOut, type Layout } from '~~/core/paper'
-import { outlineOf, shapeOf } from '~~/core/pattern'
+import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
 import { useWork } from '~/stores/work'
 
 const work = useWork()
@@ -23,6 +23,8 @@ watch(
   () => [work.project?.plan.length, work.selectedId] as const,
   () => (position.value = selectedIndex.value >= 0 ? selectedIndex.value + 1 : (work.project?.plan.length ?? 0)),
 )
+
+const dartCount = (piece: Piece) => piece.darts.length + doubleDartsOf(piece).length
 
 const garments = computed(() => {
   const last = done.value.garments.length - 1
@@ -116,7 +118,7 @@ const nextStep = computed(() =>
             <li v-for="p in base.pieces" :key="p.id" class="flex justify-between border-b border-edge/60 py-1.5">
               <span class="font-medium">{{ p.name }}</span><span class="text-soft"
                 >{{ p.edges.length }} edges, {{ p.notches.length }} {{ p.notches.length === 1 ? 'notch' : 'notches'
-                }}<template v-if="p.darts.length">, {{ p.darts.length }} dart</template></span
+                }}<template v-if="dartCount(p)">, {{ dartCount(p) }} {{ dartCount(p) === 1 ? 'dart' : 'darts' }}</template></span
               >
             </li>
           </ul>

@@ -1,0 +1,159 @@
+import {
+  cutPath,
+  distance,
+  flattenPath,
+  line,
+  measureLength,
+  nearestPlace,
+  reversePath,
+  subtract,
+  turnRad,
+  type Path,
+  type Point,
+} from '../geometry'
+import { doubleDartFigures, type EdgeRole } from '../pattern'
+import { FLATTEN_MM } from '../tolerances'
+import type { PieceDraft } from './build-piece'
+
+/** Ends of two lines that are one point, and how near to the outline a line must begin, mm: hand-drawn files are a little off. */
+const MEET_MM = 1.5
+const REACH_MM = 3
+
+/** Two lines that turn away from each other by more than this are no pleat, deg; nor is a fold wider than this, mm. */
+const PLEAT_TURN_DEG = 12
+const PLEAT_WIDEST_MM = 150
+
+/** A dart inside a piece is at least this long, mm, and at least twice as long as wide. */
+const DOUBLE_DART_MM = 40
+
+/** A stretch of an edge that is folded away. */
+interface Mouth {
+  edge: number
+  fromMm: number
+  toMm: number
+}
+
+/** Lines inside a piece that look like a fold of the cloth: proposed, and asked about. */
+export type Fold =
+  /** Two lines that meet inside and begin on one edge: the legs of a dart. */
+  | { what: 'dart'; lines: number[]; mouth: Mouth; tip: Point }
+  /** Lines that form a narrow loop: a dart with a tip at both ends. */
+  | { what: 'double-dart'; lines: number[]; path: Path }
+  /** Two lines side by side from one edge inward: a pleat. */
+  | { what: 'pleat'; lines: number[]; mouth: Mouth; path: Path }
+
+const endsOf = (path: Path): [Point, Point] => [path[0]!.from, path[path.length - 1]!.to]
+
+/** Every fold that the inner lines of a draft may mean. */
+export function findFolds(draft: PieceDraft): Fold[] {
+  const open = draft.lines.flatMap((l, i) => (l.role ? [] : [{ i, path: l.path }]))
+  // A nest's other sizes have no mouths of their own: its edges are not parted.
+  const atEdges = draft.sizes.length === 0 ? pairsOf(open).flatMap(([a, b]) => foldAtEdge(draft, a, b)) : []
+  return [...atEdges, ...loopsOf(open).flatMap(({ lines, path }) => doubleDart(draft, lines, path))]
+}
+
+interface Drawn {
+  i: number
+  path: Path
+}
+
+const pairsOf = (list: readonly Drawn[]): [Drawn, Drawn][] => list.flatMap((a, k) => list.slice(k + 1).map((b): [Drawn, Drawn] => [a, b]))
+
+/** Which end of a line lies on an edge, with the place; null when none or both do. */
+function rooted(draft: PieceDraft, path: Path): { root: Point; inner: Point; edge: number; atMm: number } | null {
+  const places = endsOf(path).map((p) =>
+    draft.edges.map((e, edge) => ({ edge, ...nearestPlace(e.path, p) })).reduce((best, x) => (x.distanceMm < best.distanceMm ? x : best)),
+  )
+  const on = places.map((p) => p.distanceMm <= REACH_MM)
+  if (on[0] === on[1]) return null
+  const k = on[0] ? 0 : 1
+  return { root: places[k]!.point, inner: endsOf(path)[1 - k]!, edge: places[k]!.edge, atMm: places[k]!.lengthMm }
+}
+
+function foldAtEdge(draft: PieceDraft, a: Drawn, b: Drawn): Fold[] {
+  const [p, q] = [rooted(draft, a.path), rooted(draft, b.path)]
+  if (!p || !q || p.edge !== q.edge) return []
+  const [first, second] = p.atMm < q.atMm ? [p, q] : [q, p]
+  const mouth = { edge: p.edge, fromMm: first.atMm, toMm: second.atMm }
+  if (mouth.toMm - mouth.fromMm <= MEET_MM) return []
+  const lines = [a.i, b.i]
+  if (distance(p.inner, q.inner) <= MEET_MM) return [{ what: 'dart', lines, mouth, tip: p.inner }]
+  const turn = Math.abs(turnRad(subtract(first.inner, first.root), subtract(second.inner, second.root))) * (180 / Math.PI)
+  if (turn > PLEAT_TURN_DEG || mouth.toMm - mouth.fromMm > PLEAT_WIDEST_MM) return []
+  const path = [line(first.root, first.inner), line(first.inner, second.inner), line(second.inner, second.root)]
+  return [{ what: 'pleat', lines, mouth, path }]
+}
+
+/** Loops of one to four lines that meet end to end. */
+function loopsOf(open: readonly Drawn[]): { lines: number[]; path: Path }[] {
+  const found = new Map<string, { lines: number[]; path: Path }>()
+  for (const start of open) {
+    let chain = { lines: [start.i], path: start.path }
+    for (;;) {
+      const [from, to] = endsOf(chain.path)
+      if (distance(from, to) <= MEET_MM) {
+        const lines = [...chain.lines].sort((x, y) => x - y)
+        if (chain.path.length > 1) found.set(lines.join(), { lines, path: chain.path })
+        break
+      }
+      if (chain.lines.length === 4) break
+      const next = open.find((l) => !chain.lines.includes(l.i) && endsOf(l.path).some((e) => distance(e, to) <= MEET_MM))
+      if (!next) break
+      const onward = distance(next.path[0]!.from, to) <= MEET_MM ? next.path : reversePath(next.path)
+      chain = { lines: [...chain.lines, next.i], path: [...chain.path, ...onward] }
+    }
+  }
+  return [...found.values()]
+}
+
+/** A loop as the line of a double-ended dart, from its upper tip; none when it is too short, too wide or touches an edge. */
+function doubleDart(draft: PieceDraft, lines: number[], loop: Path): Fold[] {
+  const n = loop.length
+  const welded = loop.map((s, i) => ({ ...s, to: loop[(i + 1) % n]!.from }))
+  const tips = welded
+    .flatMap((s, i) => welded.slice(i + 1).map((r) => ({ a: s.from, b: r.from, far: distance(s.from, r.from) })))
+    .reduce((x, y) => (y.far > x.far ? y : x))
+  const grain = draft.grain ? subtract(draft.grain.to, draft.grain.from) : { x: 0, y: 1 }
+  const along = (p: Point) => p.x * grain.x + p.y * grain.y
+  const upper = along(tips.a) <= along(tips.b) ? tips.a : tips.b
+  const start = welded.findIndex((s) => s.from === upper)
+  const path = [...welded.slice(start), ...welded.slice(0, start)]
+  const d = doubleDartFigures({ lines: { path } }, 'path')
+  const clear = flattenPath(path, FLATTEN_MM).every((p) => draft.edges.every((e) => nearestPlace(e.path, p).distanceMm > REACH_MM))
+  if (!clear || tips.far < DOUBLE_DART_MM || d.intakeMm * 2 > tips.far) return []
+  return [{ what: 'double-dart', lines, path }]
+}
+
+/** A draft with a fold taken for what it is: an edge parted at its mouth, a dart's legs put in, a dart or pleat inside named. */
+export function takeFold(draft: PieceDraft, fold: Fold): PieceDraft {
+  const left = draft.lines.filter((_, i) => !fold.lines.includes(i))
+  if (fold.what === 'double-dart')
+    return { ...draft, lines: [...left, { name: nameOf(draft, 'waist dart'), path: fold.path, role: 'dart' }] }
+  const edge = draft.edges[fold.mouth.edge]!
+  const first = cutPath(edge.path, 0, fold.mouth.fromMm)
+  const second = cutPath(edge.path, fold.mouth.toMm, measureLength(edge.path))
+  const [from, to] = [first[first.length - 1]!.to, second[0]!.from]
+  const made = (path: Path, role: EdgeRole) => ({ path, role, fold: false, allowanceMm: edge.allowanceMm })
+  const inserted =
+    fold.what === 'dart'
+      ? [made([line(from, fold.tip)], 'dart-leg'), made([line(fold.tip, to)], 'dart-leg')]
+      : [made(cutPath(edge.path, fold.mouth.fromMm, fold.mouth.toMm), 'pleat')]
+  const pleat = (path: Path) => [{ ...path[0]!, from }, ...path.slice(1, -1), { ...path[path.length - 1]!, to }]
+  return {
+    ...draft,
+    edges: [
+      ...draft.edges.slice(0, fold.mouth.edge),
+      { ...edge, path: first },
+      ...inserted,
+      { ...edge, path: second },
+      ...draft.edges.slice(fold.mouth.edge + 1),
+    ],
+    lines: fold.what === 'pleat' ? [...left, { name: nameOf(draft, 'pleat'), path: pleat(fold.path), role: 'pleat' }] : left,
+  }
+}
+
+/** A name that no other line of the draft has: “waist dart”, “waist dart 2”. */
+function nameOf(draft: PieceDraft, name: string): string {
+  const used = draft.lines.filter((l) => l.name.startsWith(name)).length
+  return used === 0 ? name : `${name} ${used + 1}`
+}
