@@ -7,6 +7,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Applied, Handle } from '~~/core/changes'
 import type { Layout } from '~~/core/paper'
 import { dot, type Point } from '~~/core/geometry'
+import { openLike } from '~~/core/moves'
 import { toPathData } from '~~/core/formats'
 import { grainDirection, outlineOf, shapeOf, type Garment, type Piece } from '~~/core/pattern'
 import { INCH_MM } from '~~/core/units'
@@ -123,12 +124,15 @@ const wantSizes = ref(false)
 const madeSizes = computed(() => props.applied !== null && props.to.sizes.length > props.from.sizes.length && props.progress > 0)
 const showSizes = computed(() => (wantSizes.value || madeSizes.value) && props.to.sizes.length > 1)
 
+/** The pieces as bought, opened out like those that are shown. */
+const bought = computed(() => openLike(props.original, props.t >= 1 ? props.to : props.from))
 const pieces = computed(() => {
   const size = props.original.baseSizeId
   return props.layout.pieces.flatMap((laid) => {
     const piece = props.to.pieces.find((p) => p.id === laid.pieceId)
-    const from = props.from.pieces.find((p) => p.id === laid.pieceId)
-    const original = props.original.pieces.find((p) => p.id === laid.pieceId)
+    // One that is made by this stop is not there before it.
+    const from = props.from.pieces.find((p) => p.id === laid.pieceId) ?? (props.t >= 1 ? piece : undefined)
+    const original = bought.value.pieces.find((p) => p.id === laid.pieceId)
     if (!piece || !from || !original) return []
     const nest = showSizes.value
       ? props.to.sizes.flatMap((s, i) =>

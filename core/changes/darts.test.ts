@@ -5,7 +5,7 @@ import { draftQuayDress } from '../../demo/quay-dress'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftTwoDarts } from '../../demo/dart-blouses'
 import { distance, measureLength, nearestPlace, placeAt, subtract, turnRad } from '../geometry'
 import { walkGarment } from '../match'
-import { mapShapes, sideLength } from '../moves'
+import { mapShapes, otherHalf, sideLength } from '../moves'
 import { findZones, finishedMm } from '../size'
 import {
   dartIn,
@@ -211,7 +211,29 @@ describe('merge, take in, raise', () => {
     expect(figures(fromNotch.garment).intakeMm).toBeCloseTo(figures(same.garment).intakeMm, 6)
     const beside = takeInFoldKind.apply(garment, { ...inputs, amountMm: 900 }, context)
     expect(!beside.ok && beside.problem.largestMm).toBeGreaterThan(20)
-    expect(apply(takeInFoldKind, garment, { ...inputs, sides: 'one' }).cautions.map((c) => c.code)).toContain('one-side')
+  })
+  it('takes a fold of one side in on that side alone: the piece is opened out, each half as it would be by itself', () => {
+    const garment = draftBlouse()
+    const inputs = { dart: DART, edgeId: 'armhole', from: 'at-armhole', atMm: 165, amountMm: 12, sides: 'both' as const, tipBackMm: 38 }
+    const both = apply(takeInFoldKind, garment, inputs).garment
+    for (const [sides, changed, kept] of [
+      ['one', (id: string) => id, otherHalf],
+      ['other', otherHalf, (id: string) => id],
+    ] as const) {
+      const done = apply(takeInFoldKind, garment, { ...inputs, sides })
+      expect(done.cautions.map((c) => c.code)).toContain('opened-out')
+      expect(front(done.garment).edges.some((e) => e.fold)).toBe(false)
+      const intake = (id: string) => figures(done.garment, id).intakeMm
+      expect(intake(changed('side-dart'))).toBeCloseTo(figures(both).intakeMm, 6)
+      expect(intake(kept('side-dart'))).toBeCloseTo(figures(garment).intakeMm, 6)
+      const armholeMm = (g: Garment, id: string) => measureLength(edgePath(shape(g), id))
+      expect(armholeMm(done.garment, changed('armhole'))).toBeCloseTo(armholeMm(both, 'armhole'), 6)
+      expect(armholeMm(done.garment, kept('armhole'))).toBeCloseTo(armholeMm(garment, 'armhole'), 6)
+      // The sleeve is not changed: only the side that was pinned has a cap too long for it.
+      const off = walkGarment(done.garment, 'one').seams.filter((s) => s.verdict !== 'good')
+      const asBoth = walkGarment(both, 'one').seams.filter((s) => s.verdict !== 'good')
+      expect(off.map((s) => s.seam.id)).toEqual(asBoth.map((s) => changed(s.seam.id)))
+    }
   })
   it('raises and lowers a side dart with its apex, and comes back', () => {
     fc.assert(

@@ -65,12 +65,12 @@ export function dartUnder(piece: Piece, shape: Shape, apex: Point): Dart | undef
   })
 }
 
-/** Across the grain from the centre of a piece toward its side. */
+/** Across the grain from the centre of a piece toward its side; a whole piece has its grain in the middle. */
 export function outwardOf(piece: Piece, shape: Shape, apex: Point): Point {
   const grain = grainDirection(shape)
   const across = { x: -grain.y, y: grain.x }
   const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
-  const path = edgePath(shape, centre?.id ?? piece.edges[0]!.id)
+  const path = centre ? edgePath(shape, centre.id) : [shape.grain]
   const middle = mix(path[0]!.from, path[path.length - 1]!.to, 0.5)
   return dot(subtract(apex, middle), across) < 0 ? scale(across, -1) : across
 }

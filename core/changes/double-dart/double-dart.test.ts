@@ -114,7 +114,7 @@ describe('make or change a dart inside a piece', () => {
     expect(d.intakeMm).toBeCloseTo(20, 6)
     expect(d.middle.y).toBeCloseTo(
       narrowestPlace(findPiece(draftOnePiece(), 'front')!, shapeOf(findPiece(draftOnePiece(), 'front')!, 'one'))!,
-      6,
+      3,
     )
     const beside = doubleDart.apply(GARMENT, { ...doubleDartInputs(GARMENT, 'back +')!, amountMm: 12 }, context)
     expect(!beside.ok && beside.problem.code).toBe('no-room')

@@ -1,11 +1,11 @@
 import { measureLength, placeAt, type Point } from '../../geometry'
-import { angleFrom, edgeFamily, finishTip, insertDart, takeInFold } from '../../moves'
-import { dartIn, cornersOf, edgePath, findPiece, shapeOf, timesCut, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { angleFrom, edgeFamily, finishTip, halfNames, insertDart, openOut, opensOut, otherHalf, takeInFold } from '../../moves'
+import { dartIn, cornersOf, edgePath, findPiece, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { apexOf, besideDart, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
+import { apexOf, besideDart, dartRef, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
 import { findLargest } from '../find-largest'
 import { holdMeasure } from '../held'
 import { angleAtApexDeg, dartCautions, heldByTurn, playTurn } from '../turn-dart'
@@ -72,6 +72,29 @@ function taken(garment: Garment, { found, apex, pins }: Asked, inputs: TakeInFol
  * Refuses: a dart, edge or mark that has gone, pins beside their edge, a fold that spoils the outline (with the largest).
  */
 export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied> {
+  const half = onOneSide(garment, inputs)
+  const done = takeIn(half.garment, half.inputs, context)
+  if (!done.ok || half.side === null) return done
+  const pieceId = done.value.touched[0]!.pieceId
+  const own = findDart(garment, inputs.dart)
+  const name = isRefused(own) ? '' : own.piece.name
+  return ok({
+    ...done.value,
+    // The half piece that lay there before has not got the half that moves.
+    moves: [],
+    cautions: [
+      {
+        code: 'opened-out',
+        pieceId,
+        message: `${name} is opened out: left and right are cut differently now, and only the half “${half.side}” takes the fold in. Its figures are those of the whole piece.`,
+        mend: { label: 'Both sides alike', inputs: { ...inputs, sides: 'both' } },
+      },
+      ...done.value.cautions,
+    ],
+  })
+}
+
+function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied> {
   const one = asked(garment, inputs)
   const works = (amountMm: number) => {
     const own = asked(garment, { ...inputs, amountMm })
@@ -110,13 +133,6 @@ export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, cont
   const pinned = garment.seams.filter((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === edge.id)).map((s) => s.id)
   const held = heldByTurn(garment, after, piece.id, context.sizeId, drawn, sumDeg, pinned)
   const cautions: Caution[] = [...dartCautions(after, found, dart.id, at, context.sizeId)]
-  if (inputs.sides === 'one' && timesCut(piece) > 1)
-    cautions.push({
-      code: 'one-side',
-      pieceId: piece.id,
-      message: `${piece.name} is cut alike for both sides of the body, and both change. For a fold on one side only, cut that side by a pattern of its own: duplicate the garment, or trace the piece twice.`,
-      mend: { label: 'Both sides', inputs: { ...inputs, sides: 'both' } },
-    })
   if (inputs.amountMm > 0)
     cautions.push({
       code: 'edge-shorter',
@@ -145,6 +161,29 @@ export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, cont
             `close the fold; the ${dart.name} opens`,
           ),
   })
+}
+
+/**
+ * The garment on which a fold of one side is taken in, and the inputs that name that side: its piece is opened out, and on
+ * the half that was not drawn everything is called after its mirror image. A fold of both sides, or of a piece that has no
+ * two halves, is taken in as it is.
+ */
+export function onOneSide(garment: Garment, inputs: TakeInFoldInputs): { garment: Garment; inputs: TakeInFoldInputs; side: string | null } {
+  const found = findDart(garment, inputs.dart)
+  if (inputs.sides === 'both' || inputs.amountMm === 0 || isRefused(found) || !opensOut(found.piece)) return { garment, inputs, side: null }
+  const { piece, dart } = found
+  const names = halfNames(piece, shapeOf(piece, garment.baseSizeId))
+  const opened = openOut(garment, piece.id, names)
+  if (inputs.sides === 'one') return { garment: opened, inputs, side: names[0] }
+  const onFold = piece.edges.find((e) => e.fold)
+  const shared = onFold ? Object.values(cornersOf(piece, onFold.id)).map((c) => c.id) : []
+  const from = inputs.from.startsWith('notch:') || !shared.includes(inputs.from) ? otherHalf(inputs.from) : inputs.from
+  const pieceId = onFold ? piece.id : otherHalf(piece.id)
+  return {
+    garment: opened,
+    inputs: { ...inputs, dart: dartRef(pieceId, otherHalf(dart.id)), edgeId: otherHalf(inputs.edgeId), from },
+    side: names[1],
+  }
 }
 
 /** Where the two pins lie, for drawing. */

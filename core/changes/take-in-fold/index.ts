@@ -1,13 +1,13 @@
 import { mix } from '../../geometry'
 import { dartIn, findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } from '../../pattern'
-import { tipBackMm } from '../../moves'
+import { halfNames, opensOut, tipBackMm } from '../../moves'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { apexOf, dartOptions, dartsOf, openEdges, type FoundDart } from '../find-darts'
 import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
-import { applyTakeInFold, foldMarks, pinPoints, pinsOf } from './apply'
+import { applyTakeInFold, foldMarks, onOneSide, pinPoints, pinsOf } from './apply'
 import { TakeInFoldSchema, type TakeInFoldInputs } from './schema'
 
 /** Edges at which folds are usually pinned. */
@@ -50,6 +50,8 @@ export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
     const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
     const edges = piece ? openEdges(piece) : []
     const marks = piece && edges.some((e) => e.id === inputs.edgeId) ? foldMarks(piece, inputs.edgeId) : []
+    const names = piece && opensOut(piece) ? halfNames(piece, shapeOf(piece, garment.baseSizeId)) : []
+    const oneSide = names.map((name, i) => ({ value: i === 0 ? 'one' : 'other', label: `${name} only` }))
     return [
       { type: 'choice', key: 'edgeId', label: 'Pinned at', options: edges.map((e) => ({ value: e.id, label: e.name })) },
       { type: 'choice', key: 'from', label: 'Measured from', options: marks.map((m) => ({ value: m.id, label: m.name })) },
@@ -60,10 +62,7 @@ export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
         type: 'choice',
         key: 'sides',
         label: 'On the body',
-        options: [
-          { value: 'both', label: 'both sides alike' },
-          { value: 'one', label: 'one side only' },
-        ],
+        options: [{ value: 'both', label: 'both sides alike' }, ...oneSide],
       },
       { type: 'length', key: 'tipBackMm', label: 'Tip short of the apex' },
     ]
@@ -74,7 +73,8 @@ export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
     return { title: `Take in the fold at the ${edge}`, amountMm: inputs.amountMm }
   },
   apply: applyTakeInFold,
-  handles(garment, inputs, _applied, context): Handle[] {
+  handles(whole, wholeInputs, _applied, context): Handle[] {
+    const { garment, inputs } = onOneSide(whole, wholeInputs)
     const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!
     const shape = shapeOf(found.piece, context.sizeId)
     const pins = pinsOf(found.piece, shape, inputs)
@@ -102,7 +102,9 @@ export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm: Math.abs(amountMm) }),
 }
 
-function foldSteps({ before, inputs, applied, context, units }: StepInput<TakeInFoldInputs>): PaperStep[] {
+function foldSteps(input: StepInput<TakeInFoldInputs>): PaperStep[] {
+  const { applied, context, units } = input
+  const { garment: before, inputs, side } = onOneSide(input.before, input.inputs)
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const shape = shapeOf(piece, context.sizeId)
@@ -118,7 +120,12 @@ function foldSteps({ before, inputs, applied, context, units }: StepInput<TakeIn
   const is = dartFigures(now, shapeOf(now, context.sizeId), dartIn(now, dart.id))
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
   const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
+  const open: PaperStep = {
+    text: `${piece.name}: trace it out whole, left and right, and write on each half which it is. What follows is done on the half “${side}” alone.`,
+    drawing: { pieceId: piece.id, strokes: [outline], labels: [] },
+  }
   return [
+    ...(side === null ? [] : [open]),
     {
       text: `${piece.name}: on the ${edge.name} mark the first pin ${figure(inputs.atMm)} from “${mark}” and the second ${figure(inputs.amountMm)} further. Rule from both to the apex: pins further in are left aside, the edge decides.`,
       drawing: {

@@ -12,8 +12,8 @@ export const TakeInFoldSchema = z.strictObject({
   atMm: z.number().finite().min(0).max(20000),
   /** How much was pinned at the edge, from pin to pin, mm. */
   amountMm: z.number().finite().min(0).max(5000),
-  /** Whether it was pinned on both sides of the body alike, or on one alone. */
-  sides: z.enum(['both', 'one']),
+  /** On both sides of the body alike; or only on the half as drawn, or only on the other: then the piece is opened out. */
+  sides: z.enum(['both', 'one', 'other']),
   tipBackMm: z.number().finite().min(0).max(300),
 })
 

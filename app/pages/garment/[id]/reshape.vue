@@ -43,7 +43,9 @@ watch(
     // While an amount is being dragged the pieces keep their places.
     if (work.draft && layout.value.pieces.length > 0) return
     const size = base.value.baseSizeId
-    const prints = base.value.pieces.map((p) => {
+    // A stop can make a piece: left and right of a pair.
+    const all = new Map(done.value.garments.flatMap((g) => g.pieces.map((p) => [p.id, p] as const)))
+    const prints = [...all.values()].map((p) => {
       const outlines = done.value.garments.flatMap((g) => g.pieces.filter((q) => q.id === p.id).map((q) => outlineOf(q, shapeOf(q, size))))
       const bought = boundsOf(outlines[0]!)
       return { ...footprintOf(p.id, outlines), rankMm: bought.maxY - bought.minY }
