@@ -21,11 +21,24 @@ const x = (mm: number) => LEFT + mm * scale.value
 const step = computed(() => (prefs.units === 'in' ? 25.4 : 10))
 const ticks = computed(() => Array.from({ length: Math.floor(longest.value / step.value) + 1 }, (_, i) => i))
 const every = computed(() => (step.value * scale.value > 26 ? 1 : step.value * scale.value > 12 ? 2 : 5))
+/** About how wide a letter of a label is, px. */
+const LETTER = 6.7
+/** A part's name as far as there is room over it: with its piece, the edge alone, or cut short. */
+function labelOf(piece: string, edge: string, lengthMm: number): string {
+  const room = Math.floor((lengthMm * scale.value) / LETTER)
+  const fits = [`${piece}, ${edge}`, edge].find((text) => text.length <= room)
+  return fits ?? `${edge.slice(0, Math.max(1, room - 1))}…`
+}
 const sides = computed(() =>
   props.walked.sides.map((s, i) => {
     let at = 0
     const parts = s.parts.map((p) => {
-      const part = { name: `${p.pieceName}, ${p.edgeName}`, from: at, to: at + p.lengthMm }
+      const part = {
+        name: `${p.pieceName}, ${p.edgeName}`,
+        label: labelOf(p.pieceName, p.edgeName, p.lengthMm),
+        from: at,
+        to: at + p.lengthMm,
+      }
       at += p.lengthMm
       return part
     })
@@ -105,7 +118,8 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
           font-size="14"
           fill="var(--ink)"
         >
-          {{ p.name }}
+          <title>{{ p.name }}</title>
+          {{ p.label }}
         </text>
         <text :x="x(s.lengthMm) + 8" :y="s.top + TAPE / 2 + 5" font-size="15" font-weight="650" fill="var(--ink)">
           {{ prefs.length(s.lengthMm, { fraction: 16 }) }}

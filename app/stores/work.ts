@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import type { LaidOn } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
 import { findKind, type Change } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
@@ -148,11 +149,19 @@ export const useWork = defineStore('work', () => {
     return id
   }
 
-  /** Adds several stops as one act, in their order, and shows the last. */
-  async function addChanges(changes: readonly Omit<Change, 'id'>[]): Promise<void> {
-    const stops = changes.map((c) => ({ ...(JSON.parse(JSON.stringify(c)) as typeof c), id: crypto.randomUUID() }))
-    await act(`add ${stops.length === 1 ? `“${titleOf(stops[0]!)}”` : `${stops.length} stops`}`, (row) => void row.plan.push(...stops))
-    selectedId.value = stops.at(-1)?.id ?? null
+  /** Takes proposed stops into the plan as one act: new ones at its end, in their order, others set to their new figures. */
+  async function takeProposed(list: readonly LaidOn[]): Promise<void> {
+    const laid = JSON.parse(JSON.stringify(list.filter((l) => l.how !== 'there'))) as LaidOn[]
+    const added = laid.flatMap((l): Change[] => (l.how === 'add' ? [{ ...l.proposed, id: crypto.randomUUID() }] : []))
+    const label = laid.length === 1 ? `“${titleOf({ ...laid[0]!.proposed, id: '' })}”` : `${laid.length} stops`
+    await act(`plan ${label}`, (row) => {
+      for (const l of laid) {
+        const stop = l.how === 'set' ? row.plan.find((c) => c.id === l.changeId) : undefined
+        if (stop && l.how === 'set') stop.inputs = l.inputs
+      }
+      row.plan.push(...added)
+    })
+    selectedId.value = added.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.changeId] : [])).at(-1) ?? null
   }
 
   async function editInputs(changeId: string, inputs: unknown): Promise<void> {
@@ -223,7 +232,7 @@ export const useWork = defineStore('work', () => {
     open,
     act,
     addChange,
-    addChanges,
+    takeProposed,
     editInputs,
     removeChange,
     switchChange,

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
-import { listFaults, type Fault } from '~~/core/advice'
+import { listFaults, stopsBeforeSizes, type Fault } from '~~/core/advice'
 import { WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
@@ -28,6 +28,8 @@ export interface Computed {
   /** garments[0] as bought, garments[i + 1] after stop i. */
   garments: Garment[]
   stops: ComputedStop[]
+  /** After all stops but those that give each zone its size: what the worksheet is worked out on. */
+  beforeSizes: Garment
   /** As bought against as altered. */
   ledger: LedgerRow[]
   walked: WalkedGarment
@@ -47,6 +49,7 @@ const PlanSchema = z.array(ChangeSchema)
 
 let base: { key: string; garment: Garment } | null = null
 let folded: FoldedPlan | null = null
+let foldedBeforeSizes: FoldedPlan | null = null
 /** The context of the last fold, as text. */
 let foldedFor = ''
 const kept = new WeakMap<FoldedStop, ComputedStop>()
@@ -65,6 +68,7 @@ const api = {
     if (base?.key === key) return
     base = { key, garment: GarmentSchema.parse(garment) }
     folded = null
+    foldedBeforeSizes = null
   },
 
   /**
@@ -79,6 +83,9 @@ const api = {
     const earlier = contextText === foldedFor ? folded : null
     foldedFor = contextText
     folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, earlier ?? undefined)
+    const own = stopsBeforeSizes(folded.stops.map((s) => s.change))
+    foldedBeforeSizes =
+      own.length === folded.stops.length ? folded : foldPlan(base.garment, own, context, (earlier && foldedBeforeSizes) ?? undefined)
     let before = base.garment
     const stops = folded.stops.map((stop): ComputedStop => {
       let known = kept.get(stop)
@@ -98,6 +105,7 @@ const api = {
     return {
       garments: [folded.base, ...folded.stops.map((s) => s.garment)],
       stops,
+      beforeSizes: foldedBeforeSizes.garment,
       ledger: compareMeasures(folded.base, folded.garment, context.sizeId),
       walked: walkGarment(folded.garment, context.sizeId, tolerances),
       faults: listFaults(folded, context.sizeId, tolerances),

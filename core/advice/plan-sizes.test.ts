@@ -3,10 +3,10 @@ import { draftBlouse } from '../../demo/blouse'
 import { chartOf, nestOf } from '../../demo/nest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet, type MeasureSet } from '../body'
-import { foldPlan, type Change } from '../changes'
+import { findKind, foldPlan, type Change } from '../changes'
 import { DEFAULT_TOLERANCES } from '../match'
 import { finishedMm, makeWorksheet, NO_SIZING } from '../size'
-import { changeForLength, listFaults, planSizes } from './index'
+import { changeForLength, layOnPlan, listFaults, planSizes, stopsBeforeSizes } from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
 const setOf = (figures: Record<string, number>): MeasureSet => ({
@@ -72,6 +72,73 @@ describe('from body to plan', () => {
       'blend',
       'add-at-edge',
     ])
+  })
+})
+
+describe('proposed stops and a plan that has some already', () => {
+  const project = projects.find((p) => p.id === 'demo-blouse')!
+  const set = latestSet(wearers.find((w) => w.id === 'cook'))!
+  const sizeId = project.garment.baseSizeId
+  /** What the worksheet proposes on top of a plan, laid on it. */
+  const laid = (plan: Change[]) => {
+    const worked = foldPlan(project.garment, stopsBeforeSizes(plan), { sizeId }).garment
+    return layOnPlan(planSizes(worked, makeWorksheet(worked, project.sizing, set)), plan)
+  }
+  /** The plan with everything that is proposed taken into it. */
+  const taken = (plan: Change[]): Change[] => [
+    ...plan.map((c) => {
+      const l = laid(plan).find((x) => x.how === 'set' && x.changeId === c.id)
+      return l?.how === 'set' ? { ...c, inputs: l.inputs } : c
+    }),
+    ...laid(plan).flatMap((l, i) => (l.how === 'add' ? [{ ...l.proposed, id: `p${i}` }] : [])),
+  ]
+  const half = (plan: Change[]): Change => {
+    const whole = plan.find((c) => c.kind === 'lengthen')!
+    const inputs = whole.inputs as { amountMm: number }
+    return { ...whole, id: 'by-hand', inputs: { ...inputs, amountMm: inputs.amountMm / 2 } }
+  }
+
+  it('once taken, nothing is proposed again', () => {
+    const plan = taken([])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
+    expect(laid(plan).filter((l) => l.how !== 'there')).toEqual([])
+  })
+  it('a length that was changed by hand is not added twice: only what is missing goes to the same stop', () => {
+    const whole = taken([])
+    const [own] = laid([half(whole)])
+    expect(own).toMatchObject({ how: 'set', changeId: 'by-hand' })
+    const after = taken([half(whole)])
+    const amount = (plan: Change[]) => (plan.find((c) => c.kind === 'lengthen')!.inputs as { amountMm: number }).amountMm
+    expect(after.filter((c) => c.kind === 'lengthen')).toHaveLength(1)
+    expect(amount(after)).toBeCloseTo(amount(whole), 2)
+  })
+  it('a size stop with other figures is set, not doubled; one that is switched off counts for nothing', () => {
+    const whole = taken([])
+    const other = whole.map((c) => (c.kind === 'add-at-edge' ? { ...c, inputs: { bustMm: 30, waistMm: 0, hipMm: 0 } } : c))
+    expect(laid(other).filter((l) => l.how !== 'there')).toMatchObject([
+      { how: 'set', changeId: whole.find((c) => c.kind === 'add-at-edge')!.id },
+    ])
+    const off = whole.map((c) => (c.kind === 'blend' ? { ...c, on: false } : c))
+    expect(
+      laid(off)
+        .filter((l) => l.how !== 'there')
+        .map((l) => [l.how, l.proposed.kind]),
+    ).toEqual([['add', 'blend']])
+  })
+  it('a width changed by hand counts: the sizes are chosen for the pieces as it leaves them', () => {
+    const dart = findKind('double-dart')!
+    const begun = dart.begin(project.garment, { sizeId })
+    if (!begun.ok) throw new Error(begun.problem.message)
+    const stop: Change = { id: 'dart', kind: 'double-dart', on: true, note: '', inputs: { ...(begun.value as object), amountMm: 20 } }
+    const add = (plan: Change[]) => laid(plan).find((l) => l.proposed.kind === 'add-at-edge')!.proposed.inputs as { waistMm: number }
+    // 20 mm on a back cut on the fold are 40 round the waist, 10 on each of its four side edges, whatever size is cut.
+    const cut = (plan: Change[]) => {
+      const { garment } = foldPlan(project.garment, taken(plan), { sizeId })
+      const row = makeWorksheet(project.garment, project.sizing, set).rows.find((r) => r.zone.id === 'waist')!
+      return finishedMm(garment, row.zone, sizeId) - row.bodyMm! - row.wantedMm
+    }
+    expect(add([stop]).waistMm).not.toBeCloseTo(add([]).waistMm, 1)
+    expect(Math.abs(cut([stop]))).toBeLessThan(2)
   })
 })
 

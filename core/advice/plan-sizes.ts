@@ -12,7 +12,8 @@ import { alongGrain } from '../moves'
 import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
 import type { LengthRow, Worksheet, WorksheetRow, ZoneId } from '../size'
 
-type NewChange = Omit<Change, 'id'>
+/** A stop on its way into a plan. */
+export type NewChange = Omit<Change, 'id'>
 
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
 const LENGTH_MM = 5

@@ -1,6 +1,16 @@
-import { dot, measureLength, movePath, nearestPlace, placeAt, scale, type Path, type Point } from '../../geometry'
+import { dot, measureLength, mix, movePath, nearestPlace, placeAt, scale, type Path, type Point } from '../../geometry'
 import { blendPaths, blendStraight, easeIn, type ShareIn, type Weights } from '../../moves'
-import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
+import {
+  doubleDartFigures,
+  edgePath,
+  findPiece,
+  shapeOf,
+  type EdgeRole,
+  type Garment,
+  type NotchPlace,
+  type Piece,
+  type Shape,
+} from '../../pattern'
 import { pointOnChain, sideChains, zonesOnChain } from '../../size'
 import { SAME_POINT_MM } from '../../tolerances'
 import { evenSides, surplusOf } from '../even-sides'
@@ -171,8 +181,10 @@ function blendPiece(garment: Garment, piece: Piece, inputs: BlendInputs, sizeId:
     }),
   )
   const lines = Object.fromEntries(
-    Object.entries(base.lines).map(([id, path]) => {
-      const middle = { x: (path[0]!.from.x + path[path.length - 1]!.to.x) / 2, y: (path[0]!.from.y + path[path.length - 1]!.to.y) / 2 }
+    piece.lines.map(({ id, role }) => {
+      const path = base.lines[id]!
+      // A dart inside goes with its widest place.
+      const middle = role === 'dart' ? doubleDartFigures(base, id).middle : mix(path[0]!.from, path[path.length - 1]!.to, 0.5)
       const weights = nearest(middle)
       return [id, blendPaths(new Map([...sizes].map(([k, s]) => [k, s.lines[id]!])), () => weights, [])]
     }),

@@ -2,9 +2,9 @@
 import { ListPlus, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { changeForLength, planSizes } from '~~/core/advice'
+import { changeForLength, layOnPlan, planSizes, stopsBeforeSizes, type LaidOn } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
-import { findKind, type Change } from '~~/core/changes'
+import { findKind } from '~~/core/changes'
 import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
 import { parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
@@ -20,7 +20,16 @@ const project = computed(() => work.project!)
 const garment = computed(() => project.value.garment)
 const sizing = computed(() => project.value.sizing)
 const set = computed(() => latestSet(work.wearer))
-const sheet = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
+/** The pieces as the user's own stops leave them: the sheet adds to those, and takes nothing twice. */
+const ownStops = computed(() => stopsBeforeSizes(project.value.plan).filter((c) => c.on).length)
+const worked = computed(() => (ownStops.value && work.computedPlan?.beforeSizes) || garment.value)
+const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
+const sheet = computed(() => {
+  const now = worked.value === garment.value ? bought.value : makeWorksheet(worked.value, sizing.value, set.value)
+  // What is printed on the pattern was printed for the pieces as bought.
+  const disagree = (id: string) => bought.value.rows.find((r) => r.zone.id === id)?.disagree ?? []
+  return { ...now, rows: now.rows.map((r) => ({ ...r, disagree: disagree(r.zone.id) })) }
+})
 const lit = ref<string | null>(null)
 
 const edit = (label: string, recipe: (s: Sizing) => void) => work.act(label, (row) => void recipe(row.sizing))
@@ -78,22 +87,22 @@ async function takeOut() {
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
-const plan = computed(() => planSizes(garment.value, sheet.value))
-const inPlan = (change: Omit<Change, 'id'>) =>
-  project.value.plan.some((c) => c.kind === change.kind && JSON.stringify(c.inputs) === JSON.stringify(change.inputs))
-const missingStops = computed(() => plan.value.filter((c) => !inPlan(c)))
+const plan = computed(() => layOnPlan(planSizes(worked.value, sheet.value), project.value.plan))
+const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
+const wordsOf = (l: LaidOn) => findKind(l.proposed.kind)!.describe(worked.value, l.proposed.inputs)
 async function addPlan() {
   const count = missingStops.value.length
-  await work.addChanges(missingStops.value)
-  toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} added to the plan.`, {
+  await work.takeProposed(missingStops.value)
+  toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
     action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
   })
 }
 async function addLength(row: LengthRow) {
-  const change = changeForLength(garment.value, row)
+  const change = changeForLength(worked.value, row)
   if (!change) return
-  await work.addChange(change)
-  toast.success(`“${findKind(change.kind)!.describe(garment.value, change.inputs).title}” added to the plan.`)
+  const laid = layOnPlan([change], project.value.plan)
+  await work.takeProposed(laid)
+  toast.success(`“${wordsOf(laid[0]!).title}” taken into the plan.`)
 }
 </script>
 
@@ -102,6 +111,9 @@ async function addLength(row: LengthRow) {
     <div class="min-h-0 overflow-y-auto p-4 print:overflow-visible">
       <SizingChoices :sizing="sizing" :school="sheet.school" @edit="edit" />
       <p class="mb-3 text-sm text-soft print:hidden">{{ sheet.schoolWhy }}</p>
+      <p v-if="ownStops" class="mb-3 text-sm print:hidden" data-test="worked-on">
+        Measured on the pieces as {{ ownStops === 1 ? 'your other stop leaves' : `your ${ownStops} other stops leave` }} them.
+      </p>
       <p v-if="!work.wearer || !set" class="mb-3 rounded-lg print:hidden bg-ease-pale p-3 text-ease">
         There are no figures of a body yet.
         <NuxtLink :to="`/garment/${work.projectId}/wearer`" class="underline">Choose a wearer and measure</NuxtLink>; until then only the
@@ -223,24 +235,29 @@ async function addLength(row: LengthRow) {
 
       <ZoneForm class="mt-3 print:hidden" :garment="garment" @add="addZone" />
 
-      <LengthsTable class="mt-5 print:hidden" :garment="garment" :rows="sheet.lengths" @add="addLength" />
+      <LengthsTable class="mt-5 print:hidden" :garment="worked" :rows="sheet.lengths" @add="addLength" />
 
       <section class="mt-5 rounded-lg border border-edge bg-panel p-4 print:hidden" aria-label="From body to plan">
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
         <ol v-if="plan.length" class="mb-3 list-decimal space-y-1 pl-6">
-          <li v-for="(c, i) in plan" :key="i">
-            {{ findKind(c.kind)!.describe(garment, c.inputs).title }}
-            <span v-if="findKind(c.kind)!.describe(garment, c.inputs).amountMm !== null" class="text-soft">{{
-              prefs.length(findKind(c.kind)!.describe(garment, c.inputs).amountMm!, { signed: true })
-            }}</span>
-            <span v-if="inPlan(c)" class="text-sm text-good"> in the plan</span>
+          <li v-for="(l, i) in plan" :key="i">
+            {{ wordsOf(l).title }}
+            <span v-if="wordsOf(l).amountMm !== null" class="text-soft">{{ prefs.length(wordsOf(l).amountMm!, { signed: true }) }}</span>
+            <span v-if="l.how === 'there'" class="text-sm text-good"> in the plan</span>
+            <span v-else-if="l.how === 'set'" class="text-sm text-ease"> in the plan with other figures</span>
           </li>
         </ol>
         <p v-else class="mb-2 text-soft">
-          {{ set ? 'Nothing has to be changed for this body, as far as the figures go.' : 'With figures of a body a plan is made here.' }}
+          {{
+            set
+              ? ownStops
+                ? 'Nothing more has to be changed for this body, as far as the figures go.'
+                : 'Nothing has to be changed for this body, as far as the figures go.'
+              : 'With figures of a body a plan is made here.'
+          }}
         </p>
         <button v-if="missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
-          <ListPlus class="size-5" />Add {{ missingStops.length === 1 ? 'this stop' : `these ${missingStops.length} stops` }} to the plan
+          <ListPlus class="size-5" />Take {{ missingStops.length === 1 ? 'this stop' : `these ${missingStops.length} stops` }} into the plan
         </button>
       </section>
 
