@@ -15,13 +15,16 @@ const GARMENTS: [string, Garment][] = [
   ['one-piece', deepFreeze(draftOnePiece())],
   ['dress', deepFreeze(draftQuayDress())],
 ]
-/** For what needs two darts on a piece. */
-const TWO_DARTS: [string, Garment] = ['two darts', deepFreeze(draftTwoDarts())]
+/** For what needs two darts on a piece, or several sizes. */
+const OWN: Record<string, [string, Garment][]> = {
+  'merge-darts': [['two darts', deepFreeze(draftTwoDarts())]],
+  'piece-size': [['nest', deepFreeze(nestOf(draftBlouse()))]],
+}
 const context = { sizeId: 'one', wearer: { heelRoundMm: 330 } }
 
 /** Every registered change on every demo garment that it can begin on. */
 const CASES = CHANGE_KINDS.flatMap((kind) =>
-  (kind.kind === 'merge-darts' ? [TWO_DARTS] : GARMENTS).flatMap(([name, garment]) => {
+  (OWN[kind.kind] ?? GARMENTS).flatMap(([name, garment]) => {
     const begun = kind.begin(garment, context)
     return begun.ok ? [{ title: `${kind.kind} on the ${name}`, kind, garment, inputs: begun.value }] : []
   }),
@@ -174,6 +177,8 @@ describe('findChanges', () => {
     ['dart too low', 'raise-dart'],
     ['dart makes a point', 'finish-dart'],
     ['tight over the bust', 'bust-amount'],
+    ['hollow back', 'double-dart'],
+    ['skirt in another size', 'piece-size'],
   ])('finds for “%s” %s first', (question, kind) => {
     expect(findChanges(question)[0]?.kind).toBe(kind)
   })

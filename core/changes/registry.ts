@@ -13,6 +13,7 @@ import { levelWedge } from './level-wedge'
 import { mergeDartsKind } from './merge-darts'
 import { moveDartKind, splitDart } from './move-dart'
 import { moveNotch } from './move-notch'
+import { pieceSize } from './piece-size'
 import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
 import { raiseDartKind } from './raise-dart'
@@ -35,6 +36,7 @@ export const CHANGE_KINDS = [
   equalLegs,
   grade,
   blend,
+  pieceSize,
   addAtEdge,
   pivotSlide,
   shoulderWidth,

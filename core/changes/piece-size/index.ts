@@ -1,0 +1,78 @@
+import { measureLength } from '../../geometry'
+import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { ok, refuse } from '../../result'
+import { formatLength } from '../../units'
+import { outlineStroke } from '../draw-step'
+import type { ChangeKind, PaperStep, StepInput } from '../types'
+import { applyPieceSize } from './apply'
+import { PieceSizeSchema, type PieceSizeInputs } from './schema'
+
+const sizeName = (garment: Garment, sizeId: string) => garment.sizes.find((s) => s.id === sizeId)?.name ?? 'that has gone'
+
+/** Issue of the sizes: the base size chosen piece by piece. */
+export const pieceSize: ChangeKind<PieceSizeInputs> = {
+  kind: 'piece-size',
+  title: 'Cut a piece in another size',
+  foundBy: [
+    'another size',
+    'cut in size',
+    'other size for the skirt',
+    'size of a piece',
+    'bodice in one size, skirt in another',
+    'base size',
+  ],
+  does: 'Takes a whole piece, and what is sewn to it, in another printed size; across a waist seam the size may change.',
+  holds: 'Every edge exactly as printed in that size, the seams between the pieces cut alike, the grain.',
+  schema: PieceSizeSchema,
+  begin(garment) {
+    const piece = garment.pieces.find((p) => p.kind !== 'band' && p.kind !== 'sleeve') ?? garment.pieces[0]
+    if (!piece || garment.sizes.length < 2)
+      return refuse('one-size', 'garment', 'it has one size only.', 'Grade it first, or import it with its sizes.')
+    return ok({ pieceId: piece.id, sizeId: garment.baseSizeId, leftOut: [] })
+  },
+  fields(garment) {
+    const options = garment.sizes.map((s) => ({ value: s.id, label: s.id === garment.baseSizeId ? `${s.name} (as it is)` : s.name }))
+    return [
+      { type: 'piece', key: 'pieceId', label: 'Piece' },
+      { type: 'choice', key: 'sizeId', label: 'In size', options },
+      { type: 'partners', key: 'leftOut', label: 'Sewn to it' },
+    ]
+  },
+  withPiece: (_garment, inputs, pieceId) => ({ ...inputs, pieceId, leftOut: [] }),
+  describe(garment, inputs) {
+    const piece = findPiece(garment, inputs.pieceId)
+    return { title: `${piece?.name ?? 'A piece that has gone'} in size ${sizeName(garment, inputs.sizeId)}`, amountMm: null }
+  },
+  apply: applyPieceSize,
+  handles: () => [],
+  drag: (_garment, inputs) => inputs,
+  paperSteps: pieceSizeSteps,
+}
+
+function pieceSizeSteps({ before, inputs, applied, context, units }: StepInput<PieceSizeInputs>): PaperStep[] {
+  const name = sizeName(before, inputs.sizeId)
+  const steps = applied.touched.map(({ pieceId }): PaperStep => {
+    const piece = findPiece(before, pieceId)!
+    const shape = shapeOf(piece, inputs.sizeId)
+    const longest = piece.edges.reduce((a, b) => (measureLength(edgePath(shape, b.id)) > measureLength(edgePath(shape, a.id)) ? b : a))
+    const figure = formatLength(measureLength(edgePath(shape, longest.id)), units, { fraction: 16 })
+    return {
+      text: `${piece.name}: trace it along the lines of size ${name}, with the notches, darts and grain of that size. Check: the ${longest.name} measures ${figure} on the seam line.`,
+      drawing: {
+        pieceId,
+        strokes: [
+          outlineStroke(before, pieceId, context.sizeId, 'outline'),
+          outlineStroke(applied.garment, pieceId, context.sizeId, 'result'),
+        ],
+        labels: [],
+      },
+    }
+  })
+  return [
+    ...steps,
+    { text: `Write “size ${name}” on each of them, so that no piece of another size gets among them.`, drawing: null },
+    { text: 'Walk the seams to the pieces that stay in another size, and blend or ease what differs.', drawing: null },
+  ]
+}
+
+export type { PieceSizeInputs } from './schema'
