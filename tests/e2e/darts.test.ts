@@ -110,4 +110,53 @@ describe('darts', () => {
     await soon('no longer asked', async () => (await all('inner-folds')).length === 0)
     await soon('legs in the outline', async () => (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length > edges)
   })
+
+  it('a dart with two tips and a pleat are asked about on import; the dart is dragged wider, lengthened through, and matched', async () => {
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="600mm" viewBox="0 0 400 600">
+      <g id="Tunic back"><path d="M20 40 L80 20 L190 60 Q176 150 226 200 Q190 330 236 520 L20 520 Z" fill="none" stroke="black"/>
+      <path d="M50 120 L50 400" fill="none" stroke="black" id="grain"/>
+      <path d="M110 240 L119 340 L110 440 L101 340 Z" fill="none" stroke="black"/>
+      <path d="M150 520 L150 430" fill="none" stroke="black"/><path d="M180 520 L180 430" fill="none" stroke="black"/></g></svg>`
+    const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'tunic.svg')
+    writeFileSync(file, svg)
+    await app.driver().get(`${app.url()}/import`)
+    await field('choose-file')
+    await (await app.driver().findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
+    await press('confirm-scale')
+    await field('inner-folds')
+    for (const what of ['pleat', 'double-dart']) {
+      await (await app.driver().findElement(By.css(`[data-test^="make-${what}-"]`))).click()
+      await soon('taken', async () => (await app.driver().findElements(By.css(`[data-test^="make-${what}-"]`))).length === 0)
+    }
+    await press('to-seams')
+    await press('finish-import')
+    await field('table')
+    expect((await app.driver().findElements(By.css('[data-test^="fold-"]'))).length).toBe(2)
+    await ask('hollow back', 'double-dart')
+    await held()
+    const lines = () => app.driver().findElements(By.css('[data-test^="fold-"]'))
+    const drawn = async () => Promise.all((await lines()).map((l) => l.getAttribute('d')))
+    const before = await drawn()
+    const handle = await app.driver().findElement(By.css('[data-test="handle-amountMm"] circle'))
+    await app
+      .driver()
+      .actions({ async: true })
+      .move({ origin: handle })
+      .press()
+      .move({ origin: Origin.POINTER, x: 12, y: 0, duration: 300 })
+      .release()
+      .perform()
+    await soon('taken in or let out', async () => (await (await field('field-amountMm')).getAttribute('value')) !== '0')
+    await soon('drawn', async () => String(await drawn()) !== String(before))
+    await held()
+    await retype(await field('field-amountMm'), '1/4')
+    await soon('typed', async () => /1.4|¼/.test(await textOf('stop-0')))
+    await ask('longer', 'lengthen')
+    await retype(await field('field-amountMm'), '1')
+    await soon('through the dart', async () => (await all('caution-line-through-dart')).length === 1)
+    await held()
+    await press('station-match')
+    await soon('its legs are walked', async () => /waist dart/.test(await (await app.driver().findElement(By.css('main'))).getText()))
+    expect((await app.driver().findElements(By.css('[data-test^="fault-dart"]'))).length).toBe(0)
+  })
 })
