@@ -8,6 +8,7 @@ import { walkGarment } from '../match'
 import { mapShapes, otherHalf, sideLength } from '../moves'
 import { findZones, finishedMm } from '../size'
 import {
+  capReachMm,
   dartIn,
   checkGarment,
   dartFigures,
@@ -270,7 +271,17 @@ describe('finish a dart', () => {
     const t = Math.abs(turnRad(subtract(leg, tip), subtract(low, tip)))
     const a = Math.abs(turnRad(subtract(tip, low), subtract({ x: 205, y: 415 }, low)))
     const cap = folded.under[0]!.to
-    expect(distance(cap, tip)).toBeCloseTo((la * Math.sin(a)) / Math.sin(a + t / 2), 6)
+    expect(distance(cap, tip)).toBeCloseTo(capReachMm(la, a, t), 6)
+  })
+  it('worked case 4: its figure, from the leg’s end and the seam’s direction as they lie open', () => {
+    const [tip, low, onward] = [
+      { x: 133, y: 268 },
+      { x: 226, y: 275 },
+      { x: 205, y: 415 },
+    ]
+    const a = Math.abs(turnRad(subtract(tip, leg), subtract(onward, low)))
+    const t = Math.abs(turnRad(subtract(leg, tip), subtract(low, tip)))
+    expect(capReachMm(distance(tip, leg), a, t)).toBeCloseTo(94.967, 3)
   })
   it('on generated darts makes legs equal to 0.01 mm and folds flat to 0.05 mm, whichever way it is pressed', () => {
     fc.assert(

@@ -113,9 +113,19 @@ export function dartFigures(piece: Piece, shape: Shape, dart: Dart): DartFigures
 }
 
 /**
+ * How far from the tip the point of a dart's cap lies, mm: L sin(a) / sin(a + t/2) (law of sines in the triangle of tip, leg
+ * end and cap; worked case 4).
+ *
+ * @param legMm L, the leg as long as both are when it is closed
+ * @param seamRad a, between the leg, seen from its end, and the way the seam goes on
+ * @param dartRad t, the dart's angle
+ */
+export const capReachMm = (legMm: number, seamRad: number, dartRad: number): number =>
+  (legMm * Math.sin(seamRad)) / Math.sin(seamRad + dartRad / 2)
+
+/**
  * The point of a dart's cap: fold closed, cut straight across along the seam on the side it is pressed to, unfold.
- * The fold's middle line, half the dart's angle inside the pressed-to leg, is cut by the seam's onward direction:
- * distance from the tip = L sin(a) / sin(a + t/2) with L the leg, t the dart's angle, a the angle between leg and seam.
+ * The fold's middle line, half the dart's angle inside the pressed-to leg, is cut by the seam's onward direction there.
  */
 export function dartCapPoint(piece: Piece, shape: Shape, dart: Dart): Point {
   const d = dartFigures(piece, shape, dart)
@@ -130,7 +140,7 @@ export function dartCapPoint(piece: Piece, shape: Shape, dart: Dart): Point {
         return { x: -t.x, y: -t.y }
       })()
   const a = Math.abs(turnRad(subtract(d.tip, leg), onward))
-  const reach = (legMm * Math.sin(a)) / Math.sin(a + d.angleRad / 2)
+  const reach = capReachMm(legMm, a, d.angleRad)
   const towardOther = turnRad(subtract(leg, d.tip), subtract(onto ? d.first : d.second, d.tip))
   const along = unit(subtract(rotateAbout(leg, d.tip, towardOther / 2), d.tip))
   const fallback = mix(d.first, d.second, 0.5)
