@@ -132,8 +132,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Sun v-if="prefs.dark" class="size-5" /><Moon v-else class="size-5" />
       </button>
-      <span class="hidden w-16 text-right text-sm text-soft sm:inline" role="status">{{
-        inGarment && work.working ? 'working' : work.saving ? 'saving' : 'saved'
+      <span class="hidden w-16 text-right text-sm text-soft sm:inline" role="status" data-test="status">{{
+        inGarment && work.working ? work.progress || 'working' : work.saving ? 'saving' : 'saved'
       }}</span>
     </div>
   </header>

@@ -1,9 +1,9 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { LaidOn } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
-import { findKind, type Change } from '~~/core/changes'
+import { findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
 import { wantedEase, type Sizing } from '~~/core/size'
 import { doAct } from '~/data/acts'
@@ -18,8 +18,13 @@ const SLOW_MS = 250
 
 let remote: Remote<FoldWorker> | null = null
 
+let onProgress: NonNullable<ChangeContext['progress']> = () => {}
+
 function foldWorker(): Remote<FoldWorker> {
-  remote ??= wrap<FoldWorker>(new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }))
+  if (!remote) {
+    remote = wrap<FoldWorker>(new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }))
+    void remote.tellProgress(proxy((what, done, of) => onProgress(what, done, of)))
+  }
   return remote
 }
 
@@ -55,6 +60,9 @@ export const useWork = defineStore('work', () => {
   const saving = ref(0)
   /** The worker has been at it long enough to say so. */
   const working = ref(false)
+  /** How far it has come, in words, where a change tells. */
+  const progress = ref('')
+  onProgress = (what, done, of) => void (progress.value = `${what} ${done} of ${of}`)
   const trouble = ref<string | null>(null)
 
   let baseKey = ''
@@ -99,6 +107,7 @@ export const useWork = defineStore('work', () => {
     } finally {
       clearTimeout(slow)
       working.value = false
+      progress.value = ''
       busy = false
       if (again) {
         again = false
@@ -228,6 +237,7 @@ export const useWork = defineStore('work', () => {
     draft,
     saving,
     working,
+    progress,
     trouble,
     open,
     act,

@@ -8,6 +8,7 @@ import {
   foldPlan,
   wearerFigures,
   type Change,
+  type ChangeContext,
   type FoldedPlan,
   type FoldedStop,
   type Handle,
@@ -62,7 +63,14 @@ function keepSame(plan: readonly Change[]): Change[] {
   })
 }
 
+let progress: ChangeContext['progress']
+
 const api = {
+  /** Who is told how far a long change has come; set once, since every function handed over opens a channel. */
+  tellProgress(listener: NonNullable<ChangeContext['progress']>): void {
+    progress = listener
+  },
+
   /** Sets the pieces as bought; `key` changes whenever they do. */
   setBase(key: string, garment: unknown): void {
     if (base?.key === key) return
@@ -77,7 +85,7 @@ const api = {
    */
   compute(plan: unknown, wearer: unknown, tolerances: Tolerances, bustEaseMm: number): Computed {
     if (!base) throw new Error('no garment was set')
-    const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm }
+    const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm, progress }
     // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body.
     const contextText = JSON.stringify(context)
     const earlier = contextText === foldedFor ? folded : null

@@ -11,6 +11,8 @@ export interface ChangeContext {
   wearer?: { heelRoundMm?: number; waistToKneeMm?: number; fullBustMm?: number; highBustMm?: number }
   /** Ease wanted round the bust, mm, where the worksheet settles it. */
   bustEaseMm?: number
+  /** Told by a change that makes several things one after the other: what they are, how many are done, and of how many. */
+  progress?: (what: 'size', done: number, of: number) => void
 }
 
 /** A promise: a figure that the change must hold still, measured before and after. */

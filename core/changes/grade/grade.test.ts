@@ -110,6 +110,11 @@ describe('an interval', () => {
     expect(above.map((s) => s.totalMm)).toEqual([38, 89, 127])
     expect(below.map((s) => s.totalMm)).toEqual([-63, -25])
   })
+  it('tells after every size how far it has come', () => {
+    const told: string[] = []
+    grade.apply(draftBlouse(), inputs(), { sizeId: 'one', progress: (what, done, of) => void told.push(`${what} ${done} of ${of}`) })
+    expect(told).toEqual(['size 1 of 5', 'size 2 of 5', 'size 3 of 5', 'size 4 of 5', 'size 5 of 5'])
+  })
   it('counts names on where they are figures', () => {
     const garment = { ...draftBlouse(), sizes: [{ id: 'one', name: '12' }] }
     const { above, below } = gradedSizes(garment, inputs())

@@ -30,7 +30,7 @@ function arrowsOf(before: Garment, after: Garment, inputs: GradeInputs): NonNull
 
 function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied> {
   if (garment.pieces.length === 0) return refuse('reference-gone', 'garment', 'it has no pieces any more.', 'Delete this change.')
-  const after = gradeGarment(garment, inputs)
+  const after = gradeGarment(garment, inputs, (done, of) => context.progress?.('size', done, of))
   const broken = findBrokenSize(garment, after)
   if (broken) {
     const largest = findLargest(inputs.intervalMm, (intervalMm) => {
