@@ -25,7 +25,7 @@ const every = computed(() => (step.value * scale.value > 26 ? 1 : step.value * s
 const LETTER = 6.7
 /** A part's name as far as there is room over it: with its piece, the edge alone, or cut short. */
 function labelOf(piece: string, edge: string, lengthMm: number): string {
-  const room = Math.floor((lengthMm * scale.value) / LETTER)
+  const room = Math.floor((lengthMm * scale.value) / LETTER) - 1
   const fits = [`${piece}, ${edge}`, edge].find((text) => text.length <= room)
   return fits ?? `${edge.slice(0, Math.max(1, room - 1))}…`
 }

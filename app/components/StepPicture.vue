@@ -10,7 +10,7 @@ const box = computed(() => joinBoxes(props.drawing.strokes.map((s) => boundsOf(s
 const size = computed(() => Math.max(box.value.maxX - box.value.minX, box.value.maxY - box.value.minY))
 const view = computed(
   () =>
-    `${box.value.minX - 20} ${box.value.minY - 20} ${box.value.maxX - box.value.minX + 40 + size.value * 0.14} ${box.value.maxY - box.value.minY + 40}`,
+    `${box.value.minX - 20} ${box.value.minY - 20} ${box.value.maxX - box.value.minX + 40 + (props.drawing.labels.length ? size.value * 0.3 : 0)} ${box.value.maxY - box.value.minY + 40}`,
 )
 const STYLE = {
   outline: { stroke: 'var(--ink)', dash: undefined, width: 1.6, fill: 'var(--land)' },
@@ -22,7 +22,7 @@ const STYLE = {
 </script>
 
 <template>
-  <svg :viewBox="view" class="h-40 w-full" aria-hidden="true">
+  <svg :viewBox="view" class="h-56 w-full" aria-hidden="true">
     <path
       v-for="(s, i) in drawing.strokes"
       :key="i"
@@ -38,9 +38,13 @@ const STYLE = {
       :key="`t${i}`"
       :x="l.at.x + size * 0.01"
       :y="l.at.y"
-      :font-size="size * 0.06"
+      :font-size="size * 0.072"
       fill="var(--note)"
       font-weight="650"
+      paint-order="stroke"
+      stroke="var(--land)"
+      :stroke-width="size * 0.02"
+      stroke-linejoin="round"
     >
       {{ l.text }}
     </text>

@@ -119,7 +119,11 @@ function pieceStrokes(sheet: Sheet): Stroke[] {
     ...p.notches.map((path): Stroke => ({ path, closed: false, widthMm: 0.5, color: INK })),
     { path: [line(p.grain.from, p.grain.to)], closed: false, widthMm: 0.3, color: INK },
     ...arrowHeads(p.grain.from, p.grain.to).map((path): Stroke => ({ path, closed: false, widthMm: 0.3, color: INK })),
-    ...p.innerLines.map((l): Stroke => ({ path: l.path, closed: false, widthMm: 0.2, color: FAINT, dashMm: [6, 2, 1, 2] })),
+    ...p.innerLines.map((l): Stroke =>
+      l.folded
+        ? { path: l.path, closed: false, widthMm: 0.3, color: INK, dashMm: [3, 1.5] }
+        : { path: l.path, closed: false, widthMm: 0.2, color: FAINT, dashMm: [6, 2, 1, 2] },
+    ),
     ...p.points.flatMap((q): Stroke[] => [
       { path: [line({ x: q.at.x - 3, y: q.at.y }, { x: q.at.x + 3, y: q.at.y })], closed: false, widthMm: 0.25, color: INK },
       { path: [line({ x: q.at.x, y: q.at.y - 3 }, { x: q.at.x, y: q.at.y + 3 })], closed: false, widthMm: 0.25, color: INK },

@@ -1,5 +1,5 @@
 import { add, boundsOf, mapPath, measureLength, scale, leftOf, line, type Box, type Path, type Point } from '../geometry'
-import { notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import { FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import { cutLineOf } from './cut-line'
 import { layOut } from './lay-out'
 
@@ -11,7 +11,8 @@ export interface SheetPiece {
   /** Each a short stroke from the seam line to the cut line. */
   notches: Path[]
   grain: { from: Point; to: Point }
-  innerLines: { name: string; path: Path }[]
+  /** With those inside which cloth is folded away: darts and pleats. */
+  innerLines: { name: string; path: Path; folded: boolean }[]
   points: { name: string; at: Point }[]
   /** Lines of text, first the name; placed inside the piece. `sizeMm` is the height of the letters after the first line. */
   label: { at: Point; lines: string[]; sizeMm: number }
@@ -124,7 +125,7 @@ export function layOutSheet(
       seamLine: moved(outlineOf(piece, shape)),
       notches: notchStrokes(piece, sizeId).map(moved),
       grain: { from: move(shape.grain.from), to: move(shape.grain.to) },
-      innerLines: piece.lines.map((l) => ({ name: l.name, path: moved(shape.lines[l.id]!) })),
+      innerLines: piece.lines.map((l) => ({ name: l.name, path: moved(shape.lines[l.id]!), folded: FOLDED_ROLES.includes(l.role) })),
       points: piece.points.map((p) => ({ name: p.name, at: move(shape.points[p.id]!) })),
       label: { ...label, at: move(label.at) },
       box: { minX: laid.box.minX + RIM_MM, minY: laid.box.minY + RIM_MM, maxX: laid.box.maxX + RIM_MM, maxY: laid.box.maxY + RIM_MM },

@@ -25,7 +25,11 @@ const other = computed(() => {
   const f = props.modelValue
   const system = prefs.units === 'in' ? 'cm' : 'in'
   if (!f) return ''
-  return 'mm' in f ? formatLength(f.mm, system) : `${formatLength(f.leftMm, system, { bare: true })} / ${formatLength(f.rightMm, system)}`
+  // Two figures may stand in two lines, each whole.
+  const whole = (text: string) => text.replace(/ /g, '\u00a0')
+  return 'mm' in f
+    ? formatLength(f.mm, system)
+    : `${whole(formatLength(f.leftMm, system, { bare: true }))} / ${whole(formatLength(f.rightMm, system))}`
 })
 
 function take(event: Event, side: 'one' | 'left' | 'right') {
@@ -80,7 +84,7 @@ function split() {
         :data-test="test"
         @change="take($event, 'one')"
       />
-      <span class="w-16 text-sm whitespace-nowrap text-soft">{{ other }}</span>
+      <span class="w-16 text-soft" :class="two ? 'text-xs leading-tight' : 'text-sm whitespace-nowrap'">{{ other }}</span>
       <button
         v-if="sided"
         type="button"

@@ -1,7 +1,7 @@
 import { distance, dot, subtract } from '../../geometry'
 import { crossPoints, alongGrain } from '../../moves'
 import { doubleDartFigures, findPiece, grainDirection, outlineOf, shapeOf } from '../../pattern'
-import { formatLength } from '../../units'
+import { formatLength, roundToRuler, rulerStepMm } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { findDoubleDart } from './find'
@@ -34,6 +34,9 @@ export function doubleDartSteps({ before, inputs, applied, context, units }: Ste
   const near = edges.reduce((a, b) => (distance(b, d.middle) < distance(a, d.middle) ? b : a))
   const beside = Math.abs(dot(subtract(d.middle, near), across))
   const [a, b] = d.legsMm
+  // Halves rounded to the ruler add up to the whole (craft 3).
+  const [half, rest] = roundToRuler([d.intakeMm / 2, d.intakeMm / 2], rulerStepMm(units, true)) as [number, number]
+  const halves = half === rest ? `${figure(half)} to each side` : `${figure(half)} to one side and ${figure(rest)} to the other`
   return [
     {
       text: `${piece.name}: mark the middle of the ${found.name} ${figure(beside)} from the nearer edge, and rule its middle line through it: ${figure(d.upperMm)} up to the upper tip, ${figure(d.lowerMm)} down to the lower.`,
@@ -47,7 +50,7 @@ export function doubleDartSteps({ before, inputs, applied, context, units }: Ste
       },
     },
     {
-      text: `${piece.name}: square to it mark ${figure(d.intakeMm / 2)} to each side at its widest place, ${figure(d.intakeMm)} together. Join the marks with both tips: the legs measure ${figure(a.above)} and ${figure(b.above)} above, ${figure(a.below)} and ${figure(b.below)} below.`,
+      text: `${piece.name}: square to it mark ${halves} at its widest place, ${figure(half + rest)} together. Join the marks with both tips: the legs measure ${figure(a.above)} and ${figure(b.above)} above, ${figure(a.below)} and ${figure(b.below)} below.`,
       drawing: {
         pieceId: piece.id,
         strokes: [outline, { path: line, kind: 'cut' }, lineStroke(d.lips[0], d.lips[1], 'line')],

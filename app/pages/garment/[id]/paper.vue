@@ -196,7 +196,15 @@ const print = () => window.print()
         </g>
         <g v-for="p in sheet.pieces" :key="p.piece.id">
           <path :d="toPathData(p.cutLine, true)" fill="var(--land)" fill-opacity="0.72" stroke="var(--ink)" stroke-width="2.4" />
-          <path :d="toPathData(p.seamLine, true)" fill="none" stroke="var(--ink)" stroke-width="1.2" stroke-dasharray="8 5" />
+          <path
+            v-for="(d, i) in [toPathData(p.seamLine, true), ...p.innerLines.filter((l) => l.folded).map((l) => toPathData(l.path))]"
+            :key="i"
+            :d="d"
+            fill="none"
+            stroke="var(--ink)"
+            stroke-width="1.2"
+            stroke-dasharray="8 5"
+          />
           <text :x="p.label.at.x" :y="p.label.at.y" font-size="26" class="font-display italic" fill="var(--ink)">{{ p.piece.name }}</text>
         </g>
         <g
@@ -245,7 +253,7 @@ const print = () => window.print()
             <li
               v-for="(step, k) in s.steps"
               :key="k"
-              class="grid break-inside-avoid grid-cols-[1fr_11rem] gap-4 border-b border-edge/60 pb-4"
+              class="grid break-inside-avoid grid-cols-[1fr_15rem] gap-4 border-b border-edge/60 pb-4"
               data-test="paper-step"
             >
               <p>
