@@ -3,8 +3,11 @@ import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucid
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
-import { findKind, type Change, type SlashSwingInputs } from '~~/core/changes'
+import { checkInputs, findKind, type Change, type SlashSwingInputs } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
+import { problemSentence } from '~~/core/result'
+import { writeLengths } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
 import { useWork } from '~/stores/work'
 import type { ComputedStop } from '~/workers/fold.worker'
@@ -12,6 +15,7 @@ import type { ComputedStop } from '~/workers/fold.worker'
 /** The stop that is open: its inputs, what it held, its cautions and its ledger. */
 const props = defineProps<{ change: Change; stop: ComputedStop; index: number; count: number; before: Garment }>()
 const work = useWork()
+const prefs = usePrefs()
 const recipes = useRecipes()
 const kind = computed(() => findKind(props.change.kind))
 const title = computed(() => kind.value?.describe(props.before, props.change.inputs).title ?? props.change.kind)
@@ -25,7 +29,14 @@ const ways = computed(() => kind.value?.choices?.(props.before, props.change.inp
 /** What the place of this stop in the plan costs. */
 const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before).find((a) => a.changeId === props.change.id) ?? null)
 
-const edit = (inputs: unknown) => work.editInputs(props.change.id, inputs)
+/** Counts refused inputs: the form is drawn afresh, with what holds. */
+const refused = ref(0)
+function edit(inputs: unknown) {
+  const problem = checkInputs(props.change.kind, props.before, inputs)
+  if (!problem) return void work.editInputs(props.change.id, inputs)
+  refused.value += 1
+  toast.error(writeLengths(problemSentence(problem), prefs.units))
+}
 function useLargest() {
   const mm = props.stop.problem?.largestMm
   if (mm === undefined || !kind.value) return
@@ -74,7 +85,7 @@ async function note(event: Event) {
     </div>
     <p v-else-if="stop.status === 'off'" class="rounded-lg bg-act-pale p-3">Switched off: the pieces stay as they were before it.</p>
 
-    <ChangeForm :change="change" :garment="before" :applied="stop.applied" @edit="edit" />
+    <ChangeForm :key="refused" :change="change" :garment="before" :applied="stop.applied" @edit="edit" />
 
     <p v-if="changedNames" class="text-sm" data-test="changed-pieces"><span class="font-semibold">Changes:</span> {{ changedNames }}</p>
 

@@ -18,7 +18,7 @@ import { refuse, type Result } from '../result'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../tolerances'
 import { lengthToken } from '../units'
 import { findBrokenOutline } from './check-outlines'
-import { familyMm, type FoundDart } from './find-darts'
+import { besideDart, familyMm, type FoundDart } from './find-darts'
 import { bothShapes, holdGrain, holdMeasure } from './held'
 import type { Caution, HeldPromise, PlayMove } from './types'
 
@@ -73,6 +73,16 @@ export function heldByTurn(
     held.push(holdMeasure(`${seam.name}, difference of its sides`, names, surplus(before, seam), surplus(after, now), SEAM_KEPT_MM))
   }
   return held
+}
+
+/**
+ * The edges (as families) that are drawn anew where a dart closes: trued, or led to where its two ends meet when its legs,
+ * seen from the apex, are not alike.
+ */
+export function drawnWhereClosed(piece: Piece, shape: Shape, dart: Dart, apex: Point, trued: boolean): string[] {
+  const { first, second } = dartFigures(piece, shape, dart)
+  const alike = Math.abs(distance(first, apex) - distance(second, apex)) <= EQUAL_MM
+  return trued || !alike ? besideDart(piece, shape, dart) : []
 }
 
 /** What the hands do: cut the new place to the apex, swing the paper between the two darts, and the old one closes. */

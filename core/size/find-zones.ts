@@ -67,6 +67,17 @@ const HIP_BELOW_WAIST_MM = 185
 /** A hem that is no more than this below the usual hip ends at the hip, mm. */
 const AT_HEM_MM = 60
 
+/** How close above a hem a body that ends there is measured, mm. */
+const ABOVE_HEM_MM = 1
+
+/** How far a hem rises above its corner at the side, mm: a line that ran below that would miss part of the piece. */
+function hemRise(piece: Piece, shape: Shape, cornerId: string): number {
+  const grain = grainDirection(shape)
+  const hem = piece.edges.filter((e) => e.role === 'hem').flatMap((e) => edgePath(shape, e.id))
+  const top = Math.min(...hem.flatMap((s) => [alongGrain(s.from, grain), alongGrain(s.to, grain)]))
+  return Math.max(0, (levelOfCorner(piece, shape, cornerId) ?? top) - top)
+}
+
 /** The corner at which two roles meet, if the piece has one. */
 function cornerBetween(piece: Piece, a: string, b: string): string | null {
   const found = piece.edges.findIndex((e) => {
@@ -96,7 +107,7 @@ function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
     // A body that ends about the hip is measured just above its hem, in every size.
     const hem = cornerBetween(piece, 'hem', 'side')
     if (level !== null && hem && bottom - level > HIP_BELOW_WAIST_MM && bottom - level < HIP_BELOW_WAIST_MM + AT_HEM_MM)
-      return { pieceId: piece.id, by: 'corner', cornerId: hem, belowMm: -1 }
+      return { pieceId: piece.id, by: 'corner', cornerId: hem, belowMm: -ABOVE_HEM_MM - hemRise(piece, shape, hem) }
     if (level !== null && bottom - level > HIP_BELOW_WAIST_MM) {
       if (waist) return { pieceId: piece.id, by: 'line', lineId: waist.id, belowMm: HIP_BELOW_WAIST_MM }
       if (atSide) return { pieceId: piece.id, by: 'corner', cornerId: atSide, belowMm: HIP_BELOW_WAIST_MM }
@@ -139,12 +150,23 @@ const FOR: Record<ZoneId, PieceKind[]> = {
 export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {}): FoundZone[] {
   return ZONE_IDS.flatMap((id): FoundZone[] => {
     let parts = garment.pieces.filter((p) => FOR[id].includes(p.kind)).flatMap((p) => partOf(garment, id, p) ?? [])
+    if (id === 'hip') parts = parts.filter((part) => reachesHip(garment, findPiece(garment, part.pieceId)!))
     if ((id === 'waist' || id === 'hip') && !options.sewnTwice) {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
       parts = parts.filter((p) => !under.has(p.pieceId))
     }
     return parts.length > 0 ? [{ id, ...NAMES[id], parts }] : []
   })
+}
+
+const FAMILIES = [BODICE, ['skirt-front', 'skirt-back'], LEGS]
+
+/** A hip goes all the way round: where one of the pieces that have a waist ends above it, none of them measures it. */
+function reachesHip(garment: Garment, piece: Piece): boolean {
+  const family = FAMILIES.find((kinds) => kinds.includes(piece.kind)) ?? []
+  return garment.pieces
+    .filter((p) => family.includes(p.kind) && partOf(garment, 'waist', p) !== null)
+    .every((p) => partOf(garment, 'hip', p) !== null)
 }
 
 /** Is this part's edge sewn to an edge of another part of the same zone, on a piece higher up? */

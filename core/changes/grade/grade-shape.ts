@@ -17,6 +17,7 @@ import { alongGrain, displacePath } from '../../moves'
 import { lineLevel } from '../../measure'
 import {
   dartFigures,
+  doubleDartFigures,
   edgePath,
   FOLDED_ROLES,
   grainDirection,
@@ -144,10 +145,10 @@ export function gradeShape(
     piece.lines.map(({ id, role }) => {
       const path = shape.lines[id]!
       if (!FOLDED_ROLES.includes(role)) return [id, path.map((s) => movedBy(s, field))]
-      // A dart or pleat keeps its shape: it goes as a whole with the place where it begins, at a corner or inside.
-      const start = path[0]!.from
-      const corner = starts.findIndex((p) => distance(p, start) <= JOIN_MM)
-      const by = subtract(corner >= 0 ? target[corner]! : field(start), start)
+      // A dart or pleat keeps its shape: it goes as a whole, with its widest place or with the corner where it begins.
+      const at = role === 'dart' ? doubleDartFigures(shape, id).middle : path[0]!.from
+      const corner = starts.findIndex((p) => distance(p, at) <= JOIN_MM)
+      const by = subtract(corner >= 0 ? target[corner]! : field(at), at)
       return [id, mapPath(path, (p) => add(p, by))]
     }),
   )

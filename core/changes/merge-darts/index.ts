@@ -7,7 +7,7 @@ import { formatLength, lengthToken } from '../../units'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { apexOf, besideDart, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
-import { angleAtApexDeg, dartCautions, heldByTurn, playTurn, soundOr } from '../turn-dart'
+import { angleAtApexDeg, dartCautions, drawnWhereClosed, heldByTurn, playTurn, soundOr } from '../turn-dart'
 import type { Applied, ChangeContext, ChangeKind, PaperStep, StepInput } from '../types'
 import { MergeDartsSchema, type MergeDartsInputs } from './schema'
 
@@ -55,7 +55,7 @@ function applyMerge(garment: Garment, inputs: MergeDartsInputs, context: ChangeC
       after,
       piece.id,
       context.sizeId,
-      [...(inputs.trued ? besideDart(piece, was, from.dart) : []), ...grown],
+      [...drawnWhereClosed(piece, was, from.dart, at, inputs.trued), ...grown],
       angle,
     ),
     cautions: [

@@ -4,8 +4,8 @@ import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { SNAP_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { apexOf, besideDart, findDart, isRefused, openEdges, slitAt, type FoundDart } from '../find-darts'
-import { angleAtApexDeg, clearPlace, dartCautions, heldByTurn, playTurn, soundOr } from '../turn-dart'
+import { apexOf, findDart, isRefused, openEdges, slitAt, type FoundDart } from '../find-darts'
+import { angleAtApexDeg, clearPlace, dartCautions, drawnWhereClosed, heldByTurn, playTurn, soundOr } from '../turn-dart'
 import type { Applied, Caution, ChangeContext } from '../types'
 import type { MoveDartInputs } from './schema'
 
@@ -82,7 +82,7 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
     garment: after,
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: heldByTurn(garment, after, piece.id, context.sizeId, whole && inputs.trued ? besideDart(piece, was, dart) : [], angle),
+    held: heldByTurn(garment, after, piece.id, context.sizeId, whole ? drawnWhereClosed(piece, was, dart, apex, inputs.trued) : [], angle),
     cautions: dartIds.flatMap((id) => dartCautions(after, found, id, apex, context.sizeId)).map((c) => mended(c, found, inputs, context)),
     folded: { pieceId: piece.id, dartId: dartIds[dartIds.length - 1]! },
     moves: playTurn(

@@ -66,6 +66,8 @@ export function applySlashSwing(garment: Garment, inputs: SlashSwingInputs, cont
   const piece = findPiece(garment, inputs.pieceId)
   if (!piece)
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
+  if ([inputs.fromEdgeId, inputs.hingeEdgeId].some((id) => !piece.edges.some((e) => e.id === id)))
+    return refuse('reference-gone', piece.name, 'an edge this cut was made for has gone.', 'Choose the edges again.')
   const done = swingOrRefuse(
     garment,
     inputs.amountMm,

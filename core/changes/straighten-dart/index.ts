@@ -44,9 +44,11 @@ function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context
   const after = applied.value.garment
   const apex = apexOf(found)(context.sizeId)
   const offDeg = offCrossGrainDeg(after, found.piece.id, found.dart.id, context.sizeId, apex)
-  const cautions: Caution[] = applied.value.cautions.map((c) =>
-    c.code === 'near-armhole' ? { ...c, mend: lowerIt(after, found, inputs, context) } : c,
-  )
+  // What a click would do to a move is not what it would do here.
+  const cautions = applied.value.cautions.map(({ mend: _, ...c }): Caution => {
+    if (c.code === 'near-armhole') return { ...c, mend: lowerIt(after, found, inputs, context) }
+    return c.code === 'tip-on-apex' ? { ...c, mend: { label: 'Draw it back', inputs: { ...inputs, tipBackMm: tipBackMm('side') } } } : c
+  })
   if (Math.abs(offDeg) > STRAIGHT_DEG) {
     const why = into
       ? `: the cross-grain through the apex runs into the ${into.name}, so the dart lies lower`

@@ -52,13 +52,16 @@ function moveHem(garment: Garment, inputs: UnevenHemInputs, sizeId: string): Gar
       const arrivingMm = measureLength(arriving)
       const endAt = (stepMm: number, atMm: number, beforeMm: number, afterMm: number): LevelCrossing[] =>
         stepMm === 0 ? [] : [{ atMm, stepMm, beforeMm, afterMm }]
-      edges[before.id] = redrawAcross(
-        arriving,
-        grain,
-        0,
-        endAt(start, arrivingMm, endWindow(garment, piece.id, before.id, start, sizeId), 0),
-      )
-      edges[after.id] = redrawAcross(leaving, grain, end, endAt(-end, 0, 0, endWindow(garment, piece.id, after.id, end, sizeId)))
+      // The hem's other half moves by itself, and by as much where they meet.
+      if (before.role !== 'hem')
+        edges[before.id] = redrawAcross(
+          arriving,
+          grain,
+          0,
+          endAt(start, arrivingMm, endWindow(garment, piece.id, before.id, start, sizeId), 0),
+        )
+      if (after.role !== 'hem')
+        edges[after.id] = redrawAcross(leaving, grain, end, endAt(-end, 0, 0, endWindow(garment, piece.id, after.id, end, sizeId)))
       const notches = { ...shape.notches }
       for (const notch of piece.notches) {
         const place = notches[notch.id]!

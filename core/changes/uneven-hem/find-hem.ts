@@ -12,7 +12,10 @@ export interface HemPart {
   halfMm: number
 }
 
-const isCentre = (e: Edge) => e.fold || e.role === 'centre-front' || e.role === 'centre-back'
+const isMiddle = (e: Edge) => e.fold || e.role === 'centre-front' || e.role === 'centre-back'
+
+/** Where an edge of a piece lies at the middle of the body: at fold or centre, or where an opened piece's other half begins. */
+const centreOf = (piece: Piece) => (piece.edges.some(isMiddle) ? isMiddle : (e: Edge) => e.role === 'hem')
 
 function halfOf(piece: Piece): 'front' | 'back' | null {
   if (piece.kind === 'front' || piece.kind === 'skirt-front') return 'front'
@@ -46,6 +49,7 @@ export function findHem(garment: Garment, sizeId: string): HemPart[] {
   for (const piece of garment.pieces) {
     const half = halfOf(piece)
     if (!half) continue
+    const isCentre = centreOf(piece)
     for (const edge of piece.edges) {
       if (edge.role !== 'hem' || seen.has(`${piece.id}/${edge.id}`)) continue
       const { before, after } = neighbours(piece, edge.id)

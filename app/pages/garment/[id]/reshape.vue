@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CircleAlert, CircleCheck, Waves } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { findKind, type Handle } from '~~/core/changes'
+import { checkInputs, findKind, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
 import { footprintOf, layOut, type Layout } from '~~/core/paper'
 import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
@@ -66,7 +66,9 @@ function onDrag(handle: Handle, byMm: number) {
   if (!change || !kind) return
   dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!.inputs
   const before = done.value.garments[selectedIndex.value]!
-  work.draft = { changeId: change.id, inputs: kind.drag(before, dragFrom, handle.id, byMm, { sizeId: before.baseSizeId }) }
+  const inputs = kind.drag(before, dragFrom, handle.id, byMm, { sizeId: before.baseSizeId })
+  // Dragged beyond what it can work with, it stays at the last place that it can.
+  if (!checkInputs(change.kind, before, inputs)) work.draft = { changeId: change.id, inputs }
 }
 function onDrop() {
   dragFrom = null
