@@ -62,6 +62,7 @@ describe('any plan', () => {
           ].map((x) => x.id)
         expect(names(folded.garment)).toEqual(expect.arrayContaining(names(garment)))
       }),
+      { numRuns: 30 },
     )
   })
 

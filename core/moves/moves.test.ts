@@ -52,7 +52,7 @@ describe('crossing a level', () => {
         const points = crossPoints(outline, DOWN, y)
         return points.length % 2 === 0 && points.every((p) => Math.abs(p.y - y) < 1e-5 && nearestPlace(outline, p).distanceMm < 1e-5)
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
     )
   })
   it('finds a curve that dips over a level and comes back', () => {

@@ -98,7 +98,7 @@ describe.each(NESTS)('blending the %s', (_, garment) => {
         const off = walkGarment(after, 'one').seams.filter((s) => s.verdict === 'fault')
         expect(off.map((s) => s.seam.id)).toEqual([])
       }),
-      { numRuns: 25 },
+      { numRuns: 18 },
     )
   })
 
@@ -140,7 +140,7 @@ describe.each(NESTS)('blending the %s', (_, garment) => {
             expect(inflections(path), `${piece.id} ${edge.id}`).toBeLessThanOrEqual(Math.max(...bends) + 2)
           }
       }),
-      { numRuns: 25 },
+      { numRuns: 18 },
     )
   })
 })
