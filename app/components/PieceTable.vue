@@ -288,6 +288,7 @@ defineExpose({ fit })
           :handles="placed"
           :zoom="view.k"
           :from-x="view.x"
+          :from-y="view.y"
           :width="tableWidth"
           @drag="(h: Handle, by: number) => emit('drag', h, by)"
           @drop="emit('drop')"

@@ -9,21 +9,32 @@ import { usePrefs } from '~/stores/prefs'
 const props = defineProps<{
   handles: { handle: Handle; at: Point }[]
   zoom: number
-  /** Where the table begins, px, and how wide it is: a figure near its right rim stands on the other side. */
+  /** Where the table begins, px, and how wide it is: a figure near its right or upper rim stands on the other side. */
   fromX: number
+  fromY: number
   width: number
 }>()
 const emit = defineEmits<{ drag: [handle: Handle, byMm: number]; drop: [] }>()
 const prefs = usePrefs()
+/** How far above or below its handle a figure stands, and half its height, px. */
+const LABEL_AWAY = 32
+const LABEL_HALF = 16
+/** Least distance of a figure from the table's rim, px. */
+const RIM = 6
+
 const shown = computed(() =>
   props.handles.map(({ handle, at }) => {
     const labelled = handle.kind === 'level'
     const width = labelled ? 60 + 7.5 * handle.label.length : 84
     const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
-    // One that is dragged sideways has its figure above it, where it hides nothing beside it.
-    const above = handle.kind === 'amount' && Math.abs(handle.axis.x) > Math.abs(handle.axis.y)
+    // One that is dragged sideways has its figure above it, or below, where it hides nothing beside it.
+    const sideways = handle.kind === 'amount' && Math.abs(handle.axis.x) > Math.abs(handle.axis.y)
+    const away = sideways ? (at.y * props.zoom + props.fromY < LABEL_AWAY + LABEL_HALF ? LABEL_AWAY : -LABEL_AWAY) : 0
     // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
-    return { handle, at, width, flip, above, quiet: labelled && !handle.line }
+    // Near a rim it is pushed inward.
+    const x = at.x * props.zoom + props.fromX
+    const inward = sideways ? Math.min(0, props.width - RIM - width / 2 - x) + Math.max(0, width / 2 + RIM - x) : 0
+    return { handle, at, width, flip, sideways, away, inward, quiet: labelled && !handle.line }
   }),
 )
 
@@ -106,11 +117,11 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
       />
       <!-- Marks that say where (a hinge, a cut) show their figure when they are taken hold of. -->
       <g
-        :transform="`translate(${h.at.x + (h.above ? 0 : h.flip ? -15 : 15) / zoom} ${h.at.y - (h.above ? 32 : 0) / zoom}) scale(${1 / zoom})`"
+        :transform="`translate(${h.at.x + (h.sideways ? h.inward : h.flip ? -15 : 15) / zoom} ${h.at.y + h.away / zoom}) scale(${1 / zoom})`"
         :class="h.quiet && 'quiet-label'"
       >
         <rect
-          :x="h.above ? -h.width / 2 : h.flip ? -h.width : 0"
+          :x="h.sideways ? -h.width / 2 : h.flip ? -h.width : 0"
           y="-14"
           :width="h.width"
           height="28"
@@ -118,7 +129,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
           fill="var(--note-pale)"
           stroke="var(--note)"
         />
-        <text :x="h.above ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
+        <text :x="h.sideways ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
           {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
         </text>
       </g>

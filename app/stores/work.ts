@@ -66,6 +66,8 @@ export const useWork = defineStore('work', () => {
   const trouble = ref<string | null>(null)
 
   let baseKey = ''
+  /** What the shown result was computed for. */
+  let computedFor = ''
   let baseGarment: unknown = null
   let garmentText = ''
   let busy = false
@@ -93,13 +95,22 @@ export const useWork = defineStore('work', () => {
       if (key !== baseKey) {
         await worker.setBase(key, row.garment)
         baseKey = key
+        computedFor = ''
       }
       const dragged = draft.value
       const last = dragged ? row.plan.findIndex((c) => c.id === dragged.changeId) : -1
       // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
       const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
       const plan = shown.map((c) => (dragged?.changeId === c.id ? { ...c, inputs: dragged.inputs } : c))
-      const result = await worker.compute(plan, wearer.value ?? null, { ...prefs.tolerances }, bustEase(row.sizing))
+      const asked = [plan, wearer.value ?? null, { ...prefs.tolerances }, bustEase(row.sizing)] as const
+      // A row is read again when another of its table was written: what was computed for the same is not computed twice.
+      const askedText = JSON.stringify(asked)
+      if (askedText === computedFor && computedPlan.value) {
+        trouble.value = null
+        return
+      }
+      const result = await worker.compute(...asked)
+      computedFor = askedText
       if (projectId.value === row.id) computedPlan.value = result
       trouble.value = null
     } catch (error) {

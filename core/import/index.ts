@@ -6,4 +6,5 @@ export { buildNest, buildPiece, matchDraft, sizeIdOf, type PieceDraft } from './
 export { matchSizes, type MatchedSize } from './match-sizes'
 export { nestDrafts } from './nest-drafts'
 export { proposeSeams, seamLengths } from './propose-seams'
-export { findFolds, takeFold, type Fold } from './find-folds'
+export { findFolds, type Fold } from './find-folds'
+export { takeFold } from './take-fold'

@@ -1,6 +1,5 @@
+export { walkGarment, cornersAsSewn } from './walk-garment'
 export {
-  walkGarment,
-  cornersAsSewn,
   DEFAULT_TOLERANCES,
   type Tolerances,
   type CornerArm,
@@ -10,4 +9,4 @@ export {
   type WalkedGarment,
   type WalkedMark,
   type WalkedSeam,
-} from './walk-garment'
+} from './types'

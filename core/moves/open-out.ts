@@ -1,6 +1,5 @@
 import {
   add,
-  boundsOf,
   cross,
   distance,
   dot,
@@ -20,9 +19,7 @@ import {
   findPiece,
   FOLDED_ROLES,
   grainDirection,
-  outlineOf,
   shapeOf,
-  type EdgeRole,
   type Garment,
   type Piece,
   type RunEdge,
@@ -63,34 +60,6 @@ export function openOut(garment: Garment, pieceId: string, names: readonly [stri
 
 /** Can a piece be opened out: does it lie on the fold, or is it cut as a pair? */
 export const opensOut = (piece: Piece): boolean => piece.edges.some((e) => e.fold) || (piece.cut.mirrored && piece.cut.count >= 2)
-
-/** A garment with all those pieces opened out that are so in another: for laying one over the other. */
-export function openLike(garment: Garment, other: Garment): Garment {
-  return garment.pieces.reduce((own, piece) => {
-    const now = findPiece(other, piece.id)
-    const opened = opensOut(piece) && (findPiece(other, otherHalf(piece.id)) || (now && !opensOut(now)))
-    return opened ? openOut(own, piece.id, ['', '']) : own
-  }, garment)
-}
-
-/** Roles of the edge in the middle of the body, by which one sees to which side a half lies. */
-const MIDDLES: EdgeRole[] = ['centre-front', 'centre-back', 'crotch']
-
-/**
- * What the half as drawn and the other one are to the wearer: a front lies printed side up as it is seen by others, so that
- * what is right on the paper is the wearer's left; a back the other way round. Pieces without a middle have no such side.
- */
-export function halfNames(piece: Piece, shape: Shape): [string, string] {
-  const middle = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => MIDDLES.includes(e.role))
-  const front = piece.kind.endsWith('front')
-  if (!middle || !(front || piece.kind.endsWith('back'))) return ['as drawn', 'turned over']
-  const grain = grainDirection(shape)
-  const toRight = { x: grain.y, y: -grain.x }
-  const path = shape.edges[middle.id]!
-  const box = boundsOf(outlineOf(piece, shape))
-  const off = subtract({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }, mix(path[0]!.from, path[path.length - 1]!.to, 0.5))
-  return dot(off, toRight) > 0 === front ? ['left', 'right'] : ['right', 'left']
-}
 
 /** The mirror image in a line through two points. */
 function mirrorIn(from: Point, to: Point): Mirror {

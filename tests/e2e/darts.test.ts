@@ -56,6 +56,11 @@ describe('darts', () => {
     await retype(await field('field-tipBackMm'), '2')
     await soon('tip further back', async () => (await (await field('field-tipBackMm')).getAttribute('value')) === '2')
     await held()
+    // What no dart can take is said with its limit, and the figure stays.
+    await retype(await field('field-tipBackMm'), '20')
+    await soon('said', async () => /Tip short of the apex.*at most/.test(await (await app.driver().findElement(By.css('body'))).getText()))
+    await soon('as it was', async () => (await (await field('field-tipBackMm')).getAttribute('value')) === '2')
+    await held()
 
     await press('station-match')
     await soon('walked', async () => (await textOf('match-summary')).includes('seams walked'))
