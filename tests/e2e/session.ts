@@ -5,6 +5,8 @@ import { afterAll, beforeAll } from 'vitest'
 import { byTest, click, openBrowser, serve, type Opened } from '../../scripts/browser'
 
 /** The built application in a browser of its own, for one file of tests, with what a hand and an eye do in it. */
+const NOT_YET = [error.StaleElementReferenceError, error.NoSuchElementError]
+
 export function useApplication() {
   let server: { url: string; stop: () => void }
   let browser: Opened
@@ -24,7 +26,8 @@ export function useApplication() {
   /** Waits until something is so; an element that was drawn afresh meanwhile is looked for again. */
   const soon = (what: string, check: () => Promise<boolean>) =>
     driver().wait(
-      () => check().catch((e: unknown) => (e instanceof error.StaleElementReferenceError ? false : Promise.reject(e))),
+      // What is not drawn yet, or is being drawn anew, is looked for again.
+      () => check().catch((e: unknown) => (NOT_YET.some((kind) => e instanceof kind) ? false : Promise.reject(e))),
       25_000,
       what,
     )
