@@ -122,9 +122,10 @@ export function meetNotches(garment: Garment, walked: WalkedSeam, mark: WalkedMa
   })
 }
 
-/** Draw the shorter leg on until both are equal, or take the longer one back where that serves better. */
+/** Draw the shorter leg on until both are equal, or take the longer one back where that serves better; inside a piece, rule both. */
 export function equalLegs(garment: Garment, dart: WalkedDart, sizeId: string, tolerances: Tolerances): Mend[] {
   const ref = dartRef(dart.pieceId, dart.dartId)
+  // A dart inside a piece has no edge that runs across it.
   if (!dart.corner) {
     const inputs = doubleDartInputs(garment, ref)
     const words = { label: 'Rule both legs anew', note: `Lets the legs of ${dart.pieceName}, ${dart.dartName} meet.` }

@@ -89,7 +89,7 @@ export const DartSchema = z.strictObject({
 
 /**
  * What a line inside a piece is. A dart is a closed one, with a tip at both ends (see double-dart); a pleat runs from one
- * end of its mouth inward, across and back to the other (see pleat). The cloth inside both is folded away.
+ * end of its mouth, an edge of that role, inward, across and back to the other. The cloth inside both is folded away.
  */
 export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'dart', 'pleat', 'other'] as const
 export const FOLDED_ROLES: readonly (typeof INNER_LINE_ROLES)[number][] = ['dart', 'pleat']

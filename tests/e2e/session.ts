@@ -4,9 +4,10 @@ import { By, error, Key, until, type WebDriver, type WebElement } from 'selenium
 import { afterAll, beforeAll } from 'vitest'
 import { byTest, click, openBrowser, serve, type Opened } from '../../scripts/browser'
 
-/** The built application in a browser of its own, for one file of tests, with what a hand and an eye do in it. */
+/** What is met when a page is not drawn yet, or is being drawn anew. */
 const NOT_YET = [error.StaleElementReferenceError, error.NoSuchElementError]
 
+/** The built application in a browser of its own, for one file of tests, with what a hand and an eye do in it. */
 export function useApplication() {
   let server: { url: string; stop: () => void }
   let browser: Opened
@@ -23,10 +24,9 @@ export function useApplication() {
 
   const all = (name: string) => driver().findElements(By.css(`[data-test="${name}"]`))
   const textOf = async (name: string) => (await byTest(driver(), name)).getText()
-  /** Waits until something is so; an element that was drawn afresh meanwhile is looked for again. */
+  /** Waits until something is so; an element that is not drawn yet, or was drawn afresh meanwhile, is looked for again. */
   const soon = (what: string, check: () => Promise<boolean>) =>
     driver().wait(
-      // What is not drawn yet, or is being drawn anew, is looked for again.
       () => check().catch((e: unknown) => (NOT_YET.some((kind) => e instanceof kind) ? false : Promise.reject(e))),
       25_000,
       what,

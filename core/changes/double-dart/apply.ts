@@ -16,7 +16,7 @@ import {
   type Shape,
 } from '../../pattern'
 import { refuse, ok, type Result } from '../../result'
-import { EQUAL_MM, FLATTEN_MM } from '../../tolerances'
+import { EQUAL_MM, FLATTEN_MM, GRADE_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
@@ -53,12 +53,13 @@ function fits(piece: Piece, shape: Shape, lineId: string): boolean {
   return doubleDartsOf(piece).every((other) => other.id === lineId || intersectPaths(path, shape.lines[other.id]!).length === 0)
 }
 
-function drawn(garment: Garment, found: FoundDoubleDart, inputs: DoubleDartInputs): { garment: Garment; lineId: string; name: string } {
-  const taken = new Set(found.piece.lines.map((l) => l.id))
+/** The garment with the dart drawn by its inputs, or without it when nothing is left of it; a new one gets a name of its own. */
+function drawn(garment: Garment, found: FoundDoubleDart, inputs: DoubleDartInputs): { garment: Garment; lineId: string } {
+  const named = (n: number) => (n === 1 ? found.name : `${found.name} ${n}`)
   let n = 1
-  while (taken.has(`waist-dart-${n}`)) n++
+  while (found.piece.lines.some((l) => l.id === `waist-dart-${n}` || l.name === named(n))) n++
   const lineId = found.lineId ?? `waist-dart-${n}`
-  const name = found.lineId || n === 1 ? found.name : `${found.name} ${n}`
+  const name = found.lineId ? found.name : named(n)
   const base = figuresOf(found, garment, garment.baseSizeId)
   const gone = base.intakeMm + inputs.amountMm <= EQUAL_MM
   const line: InnerLine = { id: lineId, name, role: 'dart' }
@@ -82,7 +83,7 @@ function drawn(garment: Garment, found: FoundDoubleDart, inputs: DoubleDartInput
   })
   const listed = (lines: readonly InnerLine[]) => (gone ? lines.filter((l) => l.id !== lineId) : found.lineId ? lines : [...lines, line])
   const pieces = shaped.pieces.map((p) => (p.id === found.piece.id ? { ...p, lines: [...listed(p.lines)] } : p))
-  return { garment: { ...shaped, pieces }, lineId, name }
+  return { garment: { ...shaped, pieces }, lineId }
 }
 
 /** Shapes, moves or makes a double-ended dart (craft 6.11; its edges are not touched). */
@@ -142,7 +143,7 @@ function heldBy(
     const wanted = widthAt(piece, was, level) - inputs.amountMm
     const upright = Math.abs(dot(figuresOf(found, before, sizeId).across, grainDirection(was))) < EQUAL_MM
     if (upright)
-      held.push(holdMeasure('width at its widest place, less what it takes in', piece.name, wanted, widthAt(now, is, level), 0.1))
+      held.push(holdMeasure('width at its widest place, less what it takes in', piece.name, wanted, widthAt(now, is, level), GRADE_MM))
   }
   return held
 }
@@ -170,7 +171,7 @@ function cautionsOf(after: Garment, found: FoundDoubleDart, lineId: string, inpu
       mend: { label: 'Make it shorter', inputs: { ...inputs, upperMm: Math.max(5, inputs.upperMm - (APEX_CLEAR_MM - tip)) } },
     })
   const [a, b] = d.legsMm
-  if (inputs.legs === 'keep' && Math.max(Math.abs(a.above - b.above), Math.abs(a.below - b.below)) > 1)
+  if (inputs.legs === 'keep' && Math.max(Math.abs(a.above - b.above), Math.abs(a.below - b.below)) > SEAM_GOOD_MM)
     said.push({
       ...about,
       code: 'unequal-legs',

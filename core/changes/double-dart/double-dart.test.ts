@@ -123,7 +123,7 @@ describe('make or change a dart inside a piece', () => {
       back(clear)
         .lines.filter((l) => l.role === 'dart')
         .map((l) => l.name),
-    ).toEqual(['waist dart', 'waist dart'])
+    ).toEqual(['waist dart', 'waist dart 2'])
   })
   it('says when it takes in a lot, comes near the apex, or its legs are not alike', () => {
     const codes = (done: Applied) => done.cautions.map((c) => c.code)

@@ -36,6 +36,7 @@ export function doubleDartPlaces(garment: Garment): FoundDoubleDart[] {
   })
 }
 
+/** The dart, or the place of a new one, that a change names; undefined when it has gone. */
 export const findDoubleDart = (garment: Garment, ref: string) => doubleDartPlaces(garment).find((d) => d.ref === ref)
 
 /** Usual reach of a waist dart up and down from its widest place, mm; a front one ends further from the bust. */

@@ -70,7 +70,9 @@ export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
   describe(garment, inputs) {
     const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
     const edge = piece?.edges.find((e) => e.id === inputs.edgeId)?.name ?? 'an edge that has gone'
-    return { title: `Take in the fold at the ${edge}`, amountMm: inputs.amountMm }
+    const names = piece && opensOut(piece) ? halfNames(piece, shapeOf(piece, garment.baseSizeId)) : null
+    const side = names && inputs.sides !== 'both' ? `, ${names[inputs.sides === 'one' ? 0 : 1]} only` : ''
+    return { title: `Take in the fold at the ${edge}${side}`, amountMm: inputs.amountMm }
   },
   apply: applyTakeInFold,
   handles(whole, wholeInputs, _applied, context): Handle[] {
