@@ -116,9 +116,11 @@ describe('make or change a dart inside a piece', () => {
       narrowestPlace(findPiece(draftOnePiece(), 'front')!, shapeOf(findPiece(draftOnePiece(), 'front')!, 'one'))!,
       3,
     )
-    const beside = doubleDart.apply(GARMENT, { ...doubleDartInputs(GARMENT, 'back +')!, amountMm: 12 }, context)
+    const clear = apply(GARMENT, { amountMm: 12 }, 'back +').garment
+    // Moved onto the one that is there it has no room.
+    const over = figures(GARMENT).middle.x - figures(clear, 'waist-dart-2').middle.x
+    const beside = doubleDart.apply(GARMENT, { ...doubleDartInputs(GARMENT, 'back +')!, amountMm: 12, outMm: over }, context)
     expect(!beside.ok && beside.problem.code).toBe('no-room')
-    const clear = apply(GARMENT, { amountMm: 12, outMm: 40 }, 'back +').garment
     expect(
       back(clear)
         .lines.filter((l) => l.role === 'dart')

@@ -50,7 +50,7 @@ interface Waist {
   downMm: number
 }
 
-/** Where a waist dart would lie on a piece: at its waist, half way across, as long as there is room; null without a waist inside. */
+/** Where a waist dart would lie on a piece: at its waist, where there is none yet, as long as there is room; null without a waist inside. */
 function waistAt(piece: Piece, shape: Shape): Waist | null {
   const grain = grainDirection(shape)
   const line = piece.lines.find((l) => l.role === 'waist')
@@ -60,8 +60,8 @@ function waistAt(piece: Piece, shape: Shape): Waist | null {
   const met = crossPoints(outlineOf(piece, shape), grain, level).sort((a, b) => dot(a, across) - dot(b, across))
   if (met.length < 2) return null
   const half = piece.edges.some((e) => e.fold || e.role === 'centre-front' || e.role === 'centre-back')
-  // A whole piece has a dart on each side of its middle: the second goes where none is yet.
-  const spots = (half ? [0.5] : [0.75, 0.25]).map((share) => mix(met[0]!, met[met.length - 1]!, share))
+  // Half way across, or on each side of a whole piece's middle; a further one goes where none is yet.
+  const spots = (half ? [0.5, 0.72, 0.28] : [0.75, 0.25]).map((share) => mix(met[0]!, met[met.length - 1]!, share))
   const free = (p: Point) => doubleDartsOf(piece).every((d) => distance(doubleDartFigures(shape, d.id).middle, p) > ROOM_MM)
   const at = spots.find(free) ?? spots[0]!
   // How far the piece goes on straight up and down from there.
