@@ -28,11 +28,14 @@ const props = defineProps<{
   touchedIds: string[]
   /** Garments after other ways to do the open stop. */
   ghosts: Garment[]
+  /** All sizes of the nest are drawn. */
+  showSizes: boolean
 }>()
 const emit = defineEmits<{
   drag: [handle: Handle, byMm: number]
   drop: []
   /** To a place inside the open stop, 0 to 1. */ step: [progress: number]
+  /** Show the nest, or only the base size. */ sizes: []
 }>()
 
 const prefs = usePrefs()
@@ -119,11 +122,6 @@ const moveLabel = computed(() => {
   const first = props.applied?.moves?.[0]
   return first ? (movesOf(first.pieceId)[moveAt.value - 1]?.label ?? '') : ''
 })
-/** All sizes of the nest: shown when asked for, and when the open stop has just made them. */
-const wantSizes = ref(false)
-const madeSizes = computed(() => props.applied !== null && props.to.sizes.length > props.from.sizes.length && props.progress > 0)
-const showSizes = computed(() => (wantSizes.value || madeSizes.value) && props.to.sizes.length > 1)
-
 /** The pieces as bought, opened out like those that are shown. */
 const bought = computed(() => openLike(props.original, props.t >= 1 ? props.to : props.from))
 const pieces = computed(() => {
@@ -134,15 +132,20 @@ const pieces = computed(() => {
     const from = props.from.pieces.find((p) => p.id === laid.pieceId) ?? (props.t >= 1 ? piece : undefined)
     const original = bought.value.pieces.find((p) => p.id === laid.pieceId)
     if (!piece || !from || !original) return []
-    const nest = showSizes.value
+    const nest = props.showSizes
       ? props.to.sizes.flatMap((s, i) =>
-          s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), dash: dashOfSize(i, false) }],
+          s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), dash: sizeLines.value[i]!.dash }],
         )
       : []
     const at = (p: Piece) => ({ piece: p, shape: shapeOf(p, size) })
     return [{ laid, piece, nest, original: at(original), before: at(from), after: at(piece) }]
   })
 })
+
+/** The line that each size is drawn with. */
+const sizeLines = computed(() =>
+  props.to.sizes.map((s, i) => ({ id: s.id, name: s.name, dash: dashOfSize(i, s.id === props.original.baseSizeId) })),
+)
 
 /** Other ways to do the open stop, as outlines with a line of their own each. */
 const GHOST_DASHES = ['2 4', '9 4 2 4', '14 6']
@@ -207,34 +210,7 @@ defineExpose({ fit })
       data-test="table"
       @keydown="onKey"
     >
-      <defs>
-        <pattern id="grid-fine" :width="grid.fine" :height="grid.fine" patternUnits="userSpaceOnUse">
-          <path
-            :d="`M${grid.fine} 0H0V${grid.fine}`"
-            fill="none"
-            stroke="var(--water-line)"
-            stroke-width="1"
-            vector-effect="non-scaling-stroke"
-          />
-        </pattern>
-        <pattern id="grid-strong" :width="grid.strong" :height="grid.strong" patternUnits="userSpaceOnUse">
-          <path
-            :d="`M${grid.strong} 0H0V${grid.strong}`"
-            fill="none"
-            stroke="var(--water-line-strong)"
-            stroke-width="1.2"
-            vector-effect="non-scaling-stroke"
-          />
-        </pattern>
-        <pattern id="hatch-gain" :width="8 / view.k" :height="8 / view.k" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect :width="8 / view.k" :height="8 / view.k" fill="var(--gain)" opacity="0.16" />
-          <line x1="0" y1="0" x2="0" :y2="8 / view.k" stroke="var(--gain)" :stroke-width="3.4 / view.k" />
-        </pattern>
-        <pattern id="hatch-loss" :width="8 / view.k" :height="8 / view.k" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <rect :width="8 / view.k" :height="8 / view.k" fill="var(--loss)" opacity="0.12" />
-          <line x1="0" y1="0" x2="0" :y2="8 / view.k" stroke="var(--loss)" :stroke-width="3 / view.k" />
-        </pattern>
-      </defs>
+      <TablePatterns :zoom="view.k" :fine-mm="grid.fine" :strong-mm="grid.strong" />
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <rect v-if="grid.showFine" x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-fine)" />
         <rect x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-strong)" />
@@ -308,11 +284,11 @@ defineExpose({ fit })
         aria-label="Show all sizes"
         title="Show all sizes"
         data-test="show-sizes"
-        @click="wantSizes = !wantSizes"
+        @click="emit('sizes')"
       >
         <Layers2 class="size-5" />
       </button>
     </div>
-    <TableLegend />
+    <TableLegend :sizes="showSizes ? sizeLines : []" />
   </div>
 </template>

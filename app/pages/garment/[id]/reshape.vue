@@ -34,11 +34,21 @@ const garments = computed(() => {
 })
 const progress = computed(() => Math.min(1, Math.max(0, position.value - selectedIndex.value)))
 
+const touchedIds = computed(() => stop.value?.applied?.touched.map((t) => t.pieceId) ?? [])
+const atStop = computed(() => stop.value && position.value >= selectedIndex.value && position.value <= selectedIndex.value + 1)
+
 /** Room between pieces on the table, mm: for handles and their figures. */
 const GAP_MM = 110
 const layout = shallowRef<Layout>({ pieces: [], widthMm: 0, heightMm: 0 })
+/** All sizes of the nest: shown when asked for, and when the open stop has just made them. */
+const wantSizes = ref(false)
+const madeSizes = computed(() => {
+  const { from, to } = garments.value
+  return atStop.value && stop.value?.applied && to.sizes.length > from.sizes.length && progress.value > 0
+})
+const showSizes = computed(() => (wantSizes.value || Boolean(madeSizes.value)) && garments.value.to.sizes.length > 1)
 watch(
-  done,
+  [done, showSizes],
   () => {
     // While an amount is being dragged the pieces keep their places.
     if (work.draft && layout.value.pieces.length > 0) return
@@ -46,7 +56,11 @@ watch(
     // A stop can make a piece: left and right of a pair.
     const all = new Map(done.value.garments.flatMap((g) => g.pieces.map((p) => [p.id, p] as const)))
     const prints = [...all.values()].map((p) => {
-      const outlines = done.value.garments.flatMap((g) => g.pieces.filter((q) => q.id === p.id).map((q) => outlineOf(q, shapeOf(q, size))))
+      const outlines = done.value.garments.flatMap((g) =>
+        g.pieces
+          .filter((q) => q.id === p.id)
+          .flatMap((q) => (showSizes.value ? g.sizes.map((s) => s.id) : [size]).map((id) => outlineOf(q, shapeOf(q, id)))),
+      )
       const bought = boundsOf(outlines[0]!)
       return { ...footprintOf(p.id, outlines), rankMm: bought.maxY - bought.minY }
     })
@@ -55,9 +69,6 @@ watch(
   },
   { immediate: true },
 )
-
-const touchedIds = computed(() => stop.value?.applied?.touched.map((t) => t.pieceId) ?? [])
-const atStop = computed(() => stop.value && position.value >= selectedIndex.value && position.value <= selectedIndex.value + 1)
 
 let dragFrom: unknown = null
 function onDrag(handle: Handle, byMm: number) {
@@ -100,6 +111,8 @@ const nextStep = computed(() =>
         :ghosts="atStop && work.ways?.changeId === selected?.id ? work.ways!.list.filter((w) => !w.chosen).map((w) => w.garment) : []"
         @drag="onDrag"
         @drop="onDrop"
+        :show-sizes="showSizes"
+        @sizes="wantSizes = !wantSizes"
         @step="position = selectedIndex + $event"
       />
       <aside class="min-h-0 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="The stop that is open" tabindex="-1">

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** What the table is ruled with, and the hatches of what was added and taken away; they keep their size on the screen. */
+defineProps<{ zoom: number; fineMm: number; strongMm: number }>()
+</script>
+
+<template>
+  <defs>
+    <pattern id="grid-fine" :width="fineMm" :height="fineMm" patternUnits="userSpaceOnUse">
+      <path :d="`M${fineMm} 0H0V${fineMm}`" fill="none" stroke="var(--water-line)" stroke-width="1" vector-effect="non-scaling-stroke" />
+    </pattern>
+    <pattern id="grid-strong" :width="strongMm" :height="strongMm" patternUnits="userSpaceOnUse">
+      <path
+        :d="`M${strongMm} 0H0V${strongMm}`"
+        fill="none"
+        stroke="var(--water-line-strong)"
+        stroke-width="1.2"
+        vector-effect="non-scaling-stroke"
+      />
+    </pattern>
+    <pattern id="hatch-gain" :width="8 / zoom" :height="8 / zoom" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <rect :width="8 / zoom" :height="8 / zoom" fill="var(--gain)" opacity="0.16" />
+      <line x1="0" y1="0" x2="0" :y2="8 / zoom" stroke="var(--gain)" :stroke-width="3.4 / zoom" />
+    </pattern>
+    <pattern id="hatch-loss" :width="8 / zoom" :height="8 / zoom" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+      <rect :width="8 / zoom" :height="8 / zoom" fill="var(--loss)" opacity="0.12" />
+      <line x1="0" y1="0" x2="0" :y2="8 / zoom" stroke="var(--loss)" :stroke-width="3 / zoom" />
+    </pattern>
+  </defs>
+</template>
