@@ -3,6 +3,7 @@ import type { Wearer } from '../core/body'
 import type { Project } from '../core/formats'
 import { NO_SIZING, type Sizing } from '../core/size'
 import { draftBlouse } from './blouse'
+import { CUPS, withCups } from './cups'
 import { chartOf, nestOf } from './nest'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftSleeveless, draftTwoDarts } from './dart-blouses'
 import { draftOnePiece } from './one-piece'
@@ -33,13 +34,6 @@ const lengthen = (
 
 const stop = (id: string, kind: string, inputs: Change['inputs'], note: string): Change => ({ id, kind, on: true, note, inputs })
 
-/** Cup variants of the blouse's front: full bust less high bust up to which each is cut, mm. */
-const CUPS: Sizing['cups'] = [
-  { name: 'A', upToMm: 25 },
-  { name: 'B', upToMm: 55 },
-  { name: 'C', upToMm: 85 },
-]
-
 /**
  * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
  * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons.
@@ -61,15 +55,13 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
     return { id, name, wearerId, garment, sizing, plan, createdAt: when, updatedAt: when }
   }
   /** A garment in sizes 1 to 7, with its size chart. */
-  const nested = (id: string, name: string, wearerId: string, draft: Project['garment'], plan: Change[], own: Partial<Sizing> = {}) => {
-    const garment = nestOf(draft)
-    return project(id, name, wearerId, garment, plan, { ...chartOf(garment), ...own })
-  }
+  const nested = (id: string, name: string, wearerId: string, garment: Project['garment'], plan: Change[], own: Partial<Sizing> = {}) =>
+    project(id, name, wearerId, garment, plan, { ...chartOf(garment), ...own })
   return {
     wearers: DEMO_WEARERS,
     projects: [
-      nested('demo-blouse', 'Lamplighter’s blouse', 'cook', draftBlouse(), [], { cups: CUPS }),
-      nested('demo-tapered', 'Quay trousers, tapered', 'lamplighter', draftTrousers(TAPERED), [
+      nested('demo-blouse', 'Lamplighter’s blouse', 'cook', withCups(nestOf(draftBlouse())), [], { cups: CUPS }),
+      nested('demo-tapered', 'Quay trousers, tapered', 'lamplighter', nestOf(draftTrousers(TAPERED)), [
         lengthen(
           'longer',
           'front',
@@ -87,7 +79,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
           'back',
         ]),
       ]),
-      nested('demo-dress', 'Quay dress', 'bather', draftQuayDress(), [], { fit: 'loose', fabric: 'drapey' }),
+      nested('demo-dress', 'Quay dress', 'bather', nestOf(draftQuayDress()), [], { fit: 'loose', fabric: 'drapey' }),
       project('demo-piper', 'Piper’s blouse', 'cook', draftArmholeDart(), [
         stop(
           'to-side',

@@ -11,7 +11,7 @@ import { openLike } from '~~/core/moves'
 import { toPathData } from '~~/core/formats'
 import { grainDirection, outlineOf, shapeOf, type Garment, type Piece } from '~~/core/pattern'
 import { INCH_MM } from '~~/core/units'
-import { dashOfSize } from '~/composables/useSizeLines'
+import { lineOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
 /** The table: pieces laid out over water, pan and zoom, the lines and handles of the stop that is open. */
@@ -134,7 +134,7 @@ const pieces = computed(() => {
     if (!piece || !from || !original) return []
     const nest = props.showSizes
       ? props.to.sizes.flatMap((s, i) =>
-          s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), dash: sizeLines.value[i]!.dash }],
+          s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), line: sizeLines.value[i]!.line }],
         )
       : []
     const at = (p: Piece) => ({ piece: p, shape: shapeOf(p, size) })
@@ -144,7 +144,7 @@ const pieces = computed(() => {
 
 /** The line that each size is drawn with. */
 const sizeLines = computed(() =>
-  props.to.sizes.map((s, i) => ({ id: s.id, name: s.name, dash: dashOfSize(i, s.id === props.original.baseSizeId) })),
+  props.to.sizes.map((s, i) => ({ id: s.id, name: s.name, line: lineOfSize(i, s.id === props.original.baseSizeId) })),
 )
 
 /** Other ways to do the open stop, as outlines with a line of their own each. */
@@ -242,8 +242,8 @@ defineExpose({ fit })
             :d="n.d"
             fill="none"
             stroke="var(--ink)"
-            stroke-width="1.1"
-            :stroke-dasharray="n.dash"
+            :stroke-width="n.line.width"
+            :stroke-dasharray="n.line.dash"
             vector-effect="non-scaling-stroke"
             data-test="nest-line"
           />

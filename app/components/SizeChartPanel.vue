@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ClipboardPaste, FileDown } from 'lucide-vue-next'
+import { ClipboardPaste, FileDown, FileUp } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { problemSentence } from '~~/core/result'
@@ -15,6 +15,8 @@ const emit = defineEmits<{ edit: [label: string, recipe: (s: Sizing) => void] }>
 const prefs = usePrefs()
 const saveFile = useSaveFile()
 const which = ref<'bodyChart' | 'printed'>('bodyChart')
+/** A size chart is a page of figures; anything larger is something else, bytes. */
+const MOST_BYTES = 1_000_000
 const MEASURES = ['high-bust', 'bust', 'waist', 'hip', 'bicep', 'thigh']
 const chart = computed(() => props.sizing[which.value])
 const measures = computed(() => [...new Set([...MEASURES, ...Object.values(chart.value).flatMap((r) => Object.keys(r))])])
@@ -36,8 +38,8 @@ function typed(sizeId: string, id: string, event: Event) {
     s[which.value][sizeId] = Object.fromEntries(read?.ok ? [...rest, [id, read.value]] : rest)
   })
 }
-function takePaste() {
-  const read = readChart(pasted.value, props.garment.sizes, prefs.units)
+function takeChart(text: string) {
+  const read = readChart(text, props.garment.sizes, prefs.units)
   if (!read.ok) {
     wrong.value = problemSentence(read.problem)
     return
@@ -47,11 +49,19 @@ function takePaste() {
   emit('edit', 'size chart from a spreadsheet', (s) => void (s[which.value] = read.value))
   toast.success('The chart was read.')
 }
+async function takeFile(event: Event) {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  if (!file) return
+  if (file.size > MOST_BYTES) wrong.value = `${file.name} is too large to be a size chart. Choose another file.`
+  else takeChart(await file.text())
+}
 </script>
 
 <template>
   <details class="rounded-lg border border-edge bg-panel p-4" data-test="size-chart">
-    <summary class="cursor-pointer font-display text-xl italic">Size charts</summary>
+    <summary class="cursor-pointer font-display text-xl italic">Size charts and cups</summary>
     <div class="mt-3 flex flex-wrap items-center gap-3">
       <div class="inline-flex rounded-lg border border-edge" role="radiogroup" aria-label="Which chart">
         <button
@@ -103,9 +113,17 @@ function takePaste() {
         >Paste from a spreadsheet or a CSV file: sizes in the first line, a measure in each line below</span
       ><textarea v-model="pasted" class="field min-h-20 py-2 font-mono text-sm" placeholder="measure	1	2	3" data-test="chart-paste" />
     </label>
-    <button class="btn mt-2" :disabled="!pasted.trim()" data-test="chart-take" @click="takePaste">
-      <ClipboardPaste class="size-4" />Take this chart
-    </button>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button class="btn" :disabled="!pasted.trim()" data-test="chart-take" @click="takeChart(pasted)">
+        <ClipboardPaste class="size-4" />Take this chart
+      </button>
+      <label class="btn cursor-pointer focus-within:outline-3"
+        ><FileUp class="size-4" />Read a CSV file
+        <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" data-test="chart-file" @change="takeFile"
+      /></label>
+    </div>
     <p v-if="wrong" class="mt-2 text-fault" role="alert">{{ wrong }}</p>
+    <h3 class="mt-5 font-semibold">Cups</h3>
+    <CupTable :garment="garment" :sizing="sizing" @edit="(label, recipe) => emit('edit', label, recipe)" />
   </details>
 </template>

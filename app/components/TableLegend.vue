@@ -2,7 +2,7 @@
 import { usePrefs } from '~/stores/prefs'
 
 /** What the lines and hatches of the table stand for; with a nest, the line of each size. */
-defineProps<{ sizes: { id: string; name: string; dash: string | undefined }[] }>()
+defineProps<{ sizes: { id: string; name: string; line: { dash: string | undefined; width: number } }[] }>()
 const prefs = usePrefs()
 </script>
 
@@ -11,7 +11,7 @@ const prefs = usePrefs()
     <ul v-if="sizes.length" class="mb-1 flex flex-wrap justify-end gap-x-3 border-b border-edge/60 pb-1" data-test="size-key">
       <li v-for="s in sizes" :key="s.id" class="flex items-center gap-1.5">
         <svg width="30" height="14" aria-hidden="true">
-          <line x1="0" y1="7" x2="30" y2="7" stroke="var(--ink)" :stroke-width="s.dash ? 1.1 : 2" :stroke-dasharray="s.dash" /></svg
+          <line x1="0" y1="7" x2="30" y2="7" stroke="var(--ink)" :stroke-width="s.line.width" :stroke-dasharray="s.line.dash" /></svg
         >{{ s.name }}
       </li>
     </ul>

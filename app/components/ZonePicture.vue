@@ -7,7 +7,7 @@ import { layOut } from '~~/core/paper'
 import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 import { zoneLine, type Sizing, type Zone } from '~~/core/size'
 import { rulerStepMm } from '~~/core/units'
-import { dashOfSize } from '~/composables/useSizeLines'
+import { lineOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
 /** The pieces in all their sizes, nested, with the bands at which each zone is measured; a band can be moved. */
@@ -41,7 +41,7 @@ const pieces = computed(() =>
       outlines: props.garment.sizes.map((s, i) => ({
         id: s.id,
         d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true),
-        dash: dashOfSize(i, s.id === base.value),
+        line: lineOfSize(i, s.id === base.value),
       })),
       bands: props.zones.flatMap((zone) =>
         zone.parts
@@ -93,8 +93,8 @@ function onKey(event: KeyboardEvent, zoneId: string) {
             :fill="o.id === base ? 'var(--land)' : 'none'"
             :fill-opacity="o.id === base ? 0.85 : undefined"
             stroke="var(--ink)"
-            :stroke-width="o.id === base ? 2 : 1"
-            :stroke-dasharray="o.dash"
+            :stroke-width="o.line.width"
+            :stroke-dasharray="o.line.dash"
             vector-effect="non-scaling-stroke"
           />
           <g

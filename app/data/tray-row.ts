@@ -20,6 +20,8 @@ const TrayPieceSchema = z.strictObject({
     lines: z.array(z.strictObject({ name: z.string(), path: PathSchema, role: z.enum(['dart', 'pleat']).optional() })),
     sizeName: z.string(),
     sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
+    cup: z.string().max(20).optional(),
+    cupOf: Id.optional(),
   }),
 })
 

@@ -11,11 +11,12 @@ import {
   proposeSeams,
   readMarks,
   splitEdges,
+  takeCupsAside,
   type PieceDraft,
 } from '~~/core/import'
 import { checkGarment, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
-import { NO_SIZING } from '~~/core/size'
+import { NO_SIZING, openCups } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { doAct } from '~/data/acts'
@@ -177,10 +178,15 @@ export const useTray = defineStore('tray', () => {
     })),
   )
 
-  const whole = computed((): Garment => {
+  /** What is ready as one garment, with what is for other cups put aside. */
+  const sorted = computed(() => {
     const ready = built.value.flatMap((b) => (b.taken && b.piece?.ok ? [{ piece: b.piece.value, draft: b.draft }] : []))
-    return { ...nestDrafts(ready, SIZE), seams: [] }
+    return takeCupsAside(
+      nestDrafts(ready, SIZE),
+      ready.map((r) => r.draft),
+    )
   })
+  const whole = computed((): Garment => ({ ...sorted.value.garment, seams: [] }))
   const proposed = computed((): Seam[] => proposeSeams(whole.value))
 
   function waiting(p: TrayPiece): string | null {
@@ -188,7 +194,8 @@ export const useTray = defineStore('tray', () => {
     if (p.trouble?.code === 'open') return `open: a gap of ${(p.trouble.gapMm ?? 0).toFixed(1)} mm`
     if (p.trouble?.code === 'crosses') return 'its outline crosses itself'
     const b = built.value.find((x) => x.id === p.draft.id)?.piece
-    return b && !b.ok ? b.problem.message.replace(/\.$/, '') : null
+    const problem = b && !b.ok ? b.problem : sorted.value.problems.get(p.draft.id)
+    return problem ? problem.message.replace(/\.$/, '') : null
   }
 
   const readyCount = computed(() => state.value.pieces.filter((p) => p.taken && waiting(p) === null).length)
@@ -205,12 +212,12 @@ export const useTray = defineStore('tray', () => {
       name: state.value.garmentName.trim() || 'New garment',
       wearerId: state.value.wearerId,
       garment,
-      sizing: NO_SIZING,
+      sizing: { ...NO_SIZING, cups: openCups(garment.cups ?? []) },
       plan: [],
       createdAt: now,
       updatedAt: now,
     }
-    const done = new Set(garment.pieces.map((p) => p.id))
+    const done = new Set([...garment.pieces.map((p) => p.id), ...sorted.value.taken])
     const rest = state.value.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
     await act(`hang “${project.name}” in the wardrobe`, (tray) => {
       if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)

@@ -169,19 +169,22 @@ export const useWork = defineStore('work', () => {
     return id
   }
 
-  /** Takes proposed stops into the plan as one act: new ones at its end, in their order, others set to their new figures. */
+  /** Takes proposed stops into the plan as one act: new ones in their order at its end or start, others set to their new figures. */
   async function takeProposed(list: readonly LaidOn[]): Promise<void> {
     const laid = JSON.parse(JSON.stringify(list.filter((l) => l.how !== 'there'))) as LaidOn[]
-    const added = laid.flatMap((l): Change[] => (l.how === 'add' ? [{ ...l.proposed, id: crypto.randomUUID() }] : []))
+    const stopsAt = (place: 'start' | 'end') =>
+      laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [{ ...l.proposed, id: crypto.randomUUID() }] : []))
+    const [first, added] = [stopsAt('start'), stopsAt('end')]
     const label = laid.length === 1 ? `“${titleOf({ ...laid[0]!.proposed, id: '' })}”` : `${laid.length} stops`
     await act(`plan ${label}`, (row) => {
       for (const l of laid) {
         const stop = l.how === 'set' ? row.plan.find((c) => c.id === l.changeId) : undefined
         if (stop && l.how === 'set') stop.inputs = l.inputs
       }
+      row.plan.unshift(...first)
       row.plan.push(...added)
     })
-    selectedId.value = added.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.changeId] : [])).at(-1) ?? null
+    selectedId.value = added.at(-1)?.id ?? first.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.changeId] : [])).at(-1) ?? null
   }
 
   async function editInputs(changeId: string, inputs: unknown): Promise<void> {

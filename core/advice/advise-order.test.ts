@@ -42,6 +42,15 @@ describe('the order of work', () => {
     expect(advice).toMatchObject({ changeId: 'shorten', moveTo: 0 })
     expect(advice!.message).toMatch(/^This comes after “Blend 4 bust, 5 waist, 6 hip”: the sizes were blended at the old levels/)
   })
+  it('says that darts get their height after the bust, on the same piece, and that a cup is taken before all else', () => {
+    const raise = stop('raise', 'raise-dart', { dart: 'front side-dart', amountMm: 10 })
+    const bust = (pieceId: string) => stop('bust', 'bust-amount', { pieceId, amountMm: 12, waist: 'keep', opening: 'dart', tipBackMm: 38 })
+    const cup = stop('cup', 'take-cup', { pieceId: 'front', cup: 'C' })
+    expect(adviseOrder([raise, bust('front')], garment)).toMatchObject([{ changeId: 'bust', moveTo: 0 }])
+    expect(adviseOrder([raise, bust('other')], garment)).toEqual([])
+    expect(adviseOrder([bust('front'), raise], garment)).toEqual([])
+    expect(adviseOrder([shorten(), blend, cup], garment).find((a) => a.changeId === 'cup')).toMatchObject({ moveTo: 0 })
+  })
   it('leaves out what is switched off, and a length that mends one seam', () => {
     expect(adviseOrder([{ ...blend, on: false }, shorten()], garment)).toEqual([])
     expect(adviseOrder([blend, shorten(['back'])], garment)).toEqual([])

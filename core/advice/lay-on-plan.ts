@@ -1,4 +1,4 @@
-import type { Change } from '../changes'
+import type { Change, TakeCupInputs } from '../changes'
 import type { NewChange } from './plan-sizes'
 
 /** Stops by which the worksheet gives each zone its size: it plans them itself, on what all other stops leave. */
@@ -13,7 +13,7 @@ export const stopsBeforeSizes = (plan: readonly Change[]): Change[] => plan.filt
 /** What becomes of a proposed stop in a plan: it is there already, is new, or another stop of the plan takes it over. */
 export type LaidOn =
   | { how: 'there'; proposed: NewChange }
-  | { how: 'add'; proposed: NewChange }
+  | { how: 'add'; at: 'start' | 'end'; proposed: NewChange }
   /** The stop that is there, with what it has to be set to. */
   | { how: 'set'; proposed: NewChange; changeId: string; inputs: unknown }
 
@@ -27,14 +27,23 @@ export function layOnPlan(proposed: readonly NewChange[], plan: readonly Change[
     if (SIZE_STOPS.includes(change.kind)) {
       if (own.some((c) => alike(c.inputs, change.inputs))) return { how: 'there', proposed: change }
       const other = own[0]
-      return other ? { how: 'set', proposed: change, changeId: other.id, inputs: change.inputs } : { how: 'add', proposed: change }
+      return other
+        ? { how: 'set', proposed: change, changeId: other.id, inputs: change.inputs }
+        : { how: 'add', at: 'end', proposed: change }
+    }
+    if (change.kind === 'take-cup') {
+      const other = own.find((c) => (c.inputs as TakeCupInputs).pieceId === (change.inputs as TakeCupInputs).pieceId)
+      // It is a choice of what is traced: no other stop comes before it.
+      return other
+        ? { how: 'set', proposed: change, changeId: other.id, inputs: change.inputs }
+        : { how: 'add', at: 'start', proposed: change }
     }
     // A length was measured with the stops that are there: it is still missing.
     for (const stop of own) {
       const inputs = sumOf(stop.inputs, change.inputs)
       if (inputs) return { how: 'set', proposed: change, changeId: stop.id, inputs }
     }
-    return { how: 'add', proposed: change }
+    return { how: 'add', at: 'end', proposed: change }
   })
 }
 

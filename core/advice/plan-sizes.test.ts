@@ -5,7 +5,7 @@ import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet, type MeasureSet } from '../body'
 import { findKind, foldPlan, type Change } from '../changes'
 import { DEFAULT_TOLERANCES } from '../match'
-import { finishedMm, makeWorksheet, NO_SIZING } from '../size'
+import { findZones, finishedMm, makeWorksheet, NO_SIZING } from '../size'
 import { changeForLength, layOnPlan, listFaults, planSizes, stopsBeforeSizes } from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
@@ -21,8 +21,7 @@ describe('from body to plan', () => {
 
   it.each(nested.map((p) => [p.name, p] as const))('%s: every stop applies, every promise holds, no fault is made', (_, project) => {
     const set = latestSet(wearers.find((w) => w.id === project.wearerId))
-    const sheet = makeWorksheet(project.garment, project.sizing, set)
-    const plan = planSizes(project.garment, sheet).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = planSizes(project.garment, project.sizing, set ?? null).map((c, i): Change => ({ ...c, id: `c${i}` }))
     const folded = foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId })
     expect(folded.stops.map((s) => [s.change.kind, s.status])).toEqual(plan.map((c) => [c.kind, 'applied']))
     expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => `${h.label} ${h.before} ${h.after}`))).toEqual([])
@@ -39,7 +38,7 @@ describe('from body to plan', () => {
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     const chosen = sheet.rows.filter((r) => ['bust', 'waist', 'hip'].includes(r.zone.id))
     expect(new Set(chosen.map((r) => r.chosen!.sizeId)).size).toBe(3)
-    const plan = planSizes(project.garment, sheet).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = planSizes(project.garment, project.sizing, set).map((c, i): Change => ({ ...c, id: `c${i}` }))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
     const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
     for (const row of chosen) {
@@ -52,7 +51,7 @@ describe('from body to plan', () => {
     const set = latestSet(wearers.find((w) => w.id === 'lamplighter'))!
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
-    const plan = planSizes(project.garment, sheet).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = planSizes(project.garment, project.sizing, set).map((c, i): Change => ({ ...c, id: `c${i}` }))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'grade', 'blend', 'add-at-edge'])
     const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
     for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
@@ -65,13 +64,9 @@ describe('from body to plan', () => {
     const measured = makeWorksheet(garment, NO_SIZING, null)
     const mm = (id: string) => measured.rows.find((r) => r.zone.id === id)!.sizes.find((s) => s.sizeId === 'one')!.mm
     const fitting = setOf({ bust: mm('bust') - 60, waist: mm('waist') - 30, hip: mm('hip') - 48 })
-    expect(planSizes(garment, makeWorksheet(garment, NO_SIZING, fitting))).toEqual([])
+    expect(planSizes(garment, NO_SIZING, fitting)).toEqual([])
     const tall = setOf({ bust: mm('bust') - 10, waist: mm('waist') - 30, hip: mm('hip') - 48, 'back-neck-to-waist': 440 })
-    expect(planSizes(garment, makeWorksheet(garment, chartOf(garment), tall)).map((c) => c.kind)).toEqual([
-      'lengthen',
-      'blend',
-      'add-at-edge',
-    ])
+    expect(planSizes(garment, chartOf(garment), tall).map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
   })
 })
 
@@ -82,7 +77,7 @@ describe('proposed stops and a plan that has some already', () => {
   /** What the worksheet proposes on top of a plan, laid on it. */
   const laid = (plan: Change[]) => {
     const worked = foldPlan(project.garment, stopsBeforeSizes(plan), { sizeId }).garment
-    return layOnPlan(planSizes(worked, makeWorksheet(worked, project.sizing, set)), plan)
+    return layOnPlan(planSizes(worked, project.sizing, set), plan)
   }
   /** The plan with everything that is proposed taken into it. */
   const taken = (plan: Change[]): Change[] => [
@@ -139,6 +134,61 @@ describe('proposed stops and a plan that has some already', () => {
     }
     expect(add([stop]).waistMm).not.toBeCloseTo(add([]).waistMm, 1)
     expect(Math.abs(cut([stop]))).toBeLessThan(2)
+  })
+})
+
+describe('the bust of a body that differs much from its high bust', () => {
+  const project = projects.find((p) => p.id === 'demo-blouse')!
+  const { garment, sizing } = project
+  const zone = (id: string) => findZones(garment).find((z) => z.id === id)!
+  const fold = (plan: Omit<Change, 'id'>[]) =>
+    foldPlan(
+      garment,
+      plan.map((c, i) => ({ ...c, id: `c${i}` })),
+      { sizeId: 'one' },
+    )
+  /** Of the base size everywhere, but for the full bust. */
+  const body = (fullMm: number) =>
+    setOf({
+      'high-bust': sizing.bodyChart.one!['high-bust']!,
+      bust: sizing.bodyChart.one!['high-bust']! + fullMm,
+      waist: finishedMm(garment, zone('waist'), 'one') - 30,
+      hip: finishedMm(garment, zone('hip'), 'one') - 48,
+    })
+
+  it('takes the pattern’s own piece for the cup first, and chooses the sizes on that', () => {
+    const plan = planSizes(garment, sizing, body(80))
+    expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { pieceId: 'front', cup: 'C' } })
+    const [first] = layOnPlan(plan, [{ ...plan.at(-1)!, id: 'own' }])
+    expect(first).toMatchObject({ how: 'add', at: 'start' })
+    const folded = fold(plan)
+    expect(folded.stops.map((s) => s.status)).toEqual(plan.map(() => 'applied'))
+    const row = makeWorksheet(garment, sizing, body(80)).rows.find((r) => r.zone.id === 'bust')!
+    expect(Math.abs(finishedMm(folded.garment, row.zone, 'one') - row.bodyMm! - row.wantedMm)).toBeLessThan(2)
+    // Once it is there, it is not asked for again; another cup sets the same stop.
+    const taken = fold(plan.slice(0, 1)).garment
+    expect(planSizes(taken, sizing, body(80)).map((c) => c.kind)).not.toContain('take-cup')
+    const again = layOnPlan(planSizes(garment, sizing, body(10)).slice(0, 1), [{ ...plan[0]!, id: 'cup' }])
+    expect(again).toMatchObject([{ how: 'set', changeId: 'cup', inputs: { cup: 'A' } }])
+  })
+  it('beyond the largest cup, by high bust: the size of the high bust, and a fuller bust', () => {
+    const set = body(120)
+    const own = { ...sizing, school: 'high-bust' as const }
+    const sheet = makeWorksheet(garment, own, set)
+    expect(sheet.cup).toMatchObject({ change: true, cup: null })
+    expect(sheet.rows.find((r) => r.zone.id === 'bust')!.chosen!.sizeId).toBe('one')
+    const plan = planSizes(garment, own, set)
+    const bust = plan.find((c) => c.kind === 'bust-amount')!.inputs as { amountMm: number }
+    expect(bust.amountMm).toBeGreaterThan(20)
+    const folded = fold(plan)
+    expect(folded.stops.map((s) => s.status)).toEqual(plan.map(() => 'applied'))
+    expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => h.label))).toEqual([])
+    for (const id of ['bust', 'waist', 'hip']) {
+      const row = sheet.rows.find((r) => r.zone.id === id)!
+      expect(Math.abs(finishedMm(folded.garment, row.zone, 'one') - row.bodyMm! - row.wantedMm), id).toBeLessThan(2)
+    }
+    // By finished measure the size already fits the full bust: it is not made fuller too.
+    expect(planSizes(garment, { ...sizing, school: 'finished' }, set).map((c) => c.kind)).not.toContain('bust-amount')
   })
 })
 

@@ -1,16 +1,22 @@
+import { figureMm, type MeasureSet } from '../body'
 import {
+  cupsFor,
   findKind,
-  type Change,
+  foldPlan,
+  proposeBust,
   type AddAtEdgeInputs,
   type BlendInputs,
+  type BustAmountInputs,
+  type Change,
   type GradeInputs,
   type LengthenInputs,
   type Level,
+  type TakeCupInputs,
 } from '../changes'
 import { lineLevel } from '../measure'
 import { alongGrain } from '../moves'
 import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
-import type { LengthRow, Worksheet, WorksheetRow, ZoneId } from '../size'
+import { finishedMm, makeWorksheet, type LengthRow, type Sizing, type Worksheet, type WorksheetRow, type ZoneId } from '../size'
 
 /** A stop on its way into a plan. */
 export type NewChange = Omit<Change, 'id'>
@@ -79,17 +85,22 @@ const EDGE_MM = 0.5
 const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
 
 /**
- * From the worksheet to an ordered plan: lengths first, so that the zones sit at the body's levels, then the sizes blended
- * (craft 1 and 6.6), then what the sizes leave over.
+ * From a body to an ordered plan: the cup's own piece first, then lengths, so that the zones sit at the body's levels, then
+ * the sizes blended (craft 1 and 6.6), the bust where a size was chosen by the high bust, then what all that leaves over.
+ *
+ * @param garment the pieces that it starts from
+ * @param set the body's figures; without them nothing is planned
  */
-export function planSizes(garment: Garment, worksheet: Worksheet): NewChange[] {
-  const row = (id: string) => worksheet.lengths.find((r) => r.id === id)
+export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | null): NewChange[] {
+  const cups = planCups(garment, makeWorksheet(garment, sizing, set))
+  const traced = after(garment, cups)
+  const worksheet = makeWorksheet(traced, sizing, set)
   const lengths = PLANNED.flatMap((id) => {
-    const found = row(id)
-    return found ? (changeForLength(garment, found) ?? []) : []
+    const row = worksheet.lengths.find((r) => r.id === id)
+    return row ? (changeForLength(traced, row) ?? []) : []
   })
-  const { stops: grown, sizeOf } = growRange(garment, worksheet)
-  const base = garment.baseSizeId
+  const { stops: grown, sizeOf } = growRange(traced, worksheet)
+  const base = traced.baseSizeId
   const first = sizeOf('bust') ?? sizeOf('waist') ?? sizeOf('hip') ?? base
   const inputs: BlendInputs = {
     bust: sizeOf('bust') ?? first,
@@ -100,10 +111,48 @@ export function planSizes(garment: Garment, worksheet: Worksheet): NewChange[] {
   }
   const differs = [inputs.bust, inputs.waist, inputs.hip].some((id) => id !== base)
   const blended: NewChange[] =
-    differs && findKind('blend')!.begin(garment, { sizeId: base }).ok
+    differs && findKind('blend')!.begin(traced, { sizeId: base }).ok
       ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
       : []
-  return [...lengths, ...grown, ...blended, ...remainders(garment, worksheet)]
+  const cut = after(traced, [...grown, ...blended])
+  const bust = planBust(cut, worksheet, set)
+  return [...cups, ...lengths, ...grown, ...blended, ...bust, ...remainders(after(cut, bust), worksheet, sizing)]
+}
+
+/** A garment after stops of a plan; one that is refused leaves it as it was. */
+const after = (garment: Garment, stops: readonly NewChange[]): Garment =>
+  foldPlan(
+    garment,
+    stops.map((c, i) => ({ ...c, id: `${i}` })),
+    { sizeId: garment.baseSizeId },
+  ).garment
+
+/** The pattern's own pieces for the cup that the body takes, where others lie there. */
+function planCups(garment: Garment, { cup }: Worksheet): NewChange[] {
+  if (!cup?.cup) return []
+  return garment.pieces
+    .filter((p) => p.cup !== cup.cup && cupsFor(garment, p.id).some((c) => c.cup === cup.cup))
+    .map((p) => {
+      const inputs: TakeCupInputs = { pieceId: p.id, cup: cup.cup! }
+      return { kind: 'take-cup', on: true, note: 'Full bust less high bust picks this cup.', inputs }
+    })
+}
+
+/** By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust (craft 4). */
+function planBust(garment: Garment, worksheet: Worksheet, set: MeasureSet | null): NewChange[] {
+  const row = worksheet.rows.find((r) => r.zone.id === 'bust')
+  if (worksheet.school !== 'high-bust' || !worksheet.cup?.change || !row) return []
+  const context = {
+    sizeId: garment.baseSizeId,
+    wearer: { fullBustMm: figureMm(set, 'bust'), highBustMm: figureMm(set, 'high-bust') },
+    bustEaseMm: row.wantedMm,
+  }
+  const proposed = proposeBust(garment, context)
+  const begun = findKind('bust-amount')!.begin(garment, context)
+  if (!proposed || !begun.ok) return []
+  const inputs: BustAmountInputs = { ...(begun.value as BustAmountInputs), amountMm: proposed.mm, waist: 'side' }
+  const note = 'The size was chosen by the high bust; the full bust needs more than it gives.'
+  return [{ kind: 'bust-amount', on: true, note, inputs }]
 }
 
 /** Zones whose size is cut; limbs follow the upper body. */
@@ -145,14 +194,16 @@ function growRange(garment: Garment, worksheet: Worksheet): { stops: NewChange[]
   return { stops: [{ kind: 'grade', on: true, note, inputs }], sizeOf }
 }
 
-/** What the chosen sizes still miss, or give too much, is let out or taken in at the sides, alike on every edge (craft 4). */
-function remainders(garment: Garment, worksheet: Worksheet): NewChange[] {
+/**
+ * What the pieces still miss in each zone once the sizes are cut, or give too much, is let out or taken in at the sides,
+ * alike on every edge (craft 4).
+ */
+function remainders(garment: Garment, worksheet: Worksheet, sizing: Sizing): NewChange[] {
   const each = (zone: string): number => {
     const row = worksheet.rows.find((r) => r.zone.id === zone)
-    if (row?.remainderMm == null || !row.chosen) return 0
-    // Beyond the range the size is drawn on, and gives that much more.
-    const drawnOn = row.chosen.easeMm - row.sizes.find((s) => s.sizeId === row.chosen!.sizeId)!.easeMm!
-    return (row.remainderMm - drawnOn) / row.edges
+    if (row?.bodyMm == null || !row.chosen) return 0
+    const easeMm = finishedMm(garment, row.zone, garment.baseSizeId, sizing.shiftsMm[zone]) - row.bodyMm
+    return (row.wantedMm - easeMm) / row.edges
   }
   const inputs: AddAtEdgeInputs = { bustMm: each('bust'), waistMm: each('waist'), hipMm: each('hip') }
   if (Math.max(Math.abs(inputs.bustMm), Math.abs(inputs.waistMm), Math.abs(inputs.hipMm)) < EDGE_MM) return []

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
+import { withCups } from '../../demo/cups'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTwoDarts } from '../../demo/dart-blouses'
@@ -19,6 +20,7 @@ const GARMENTS: [string, Garment][] = [
 const OWN: Record<string, [string, Garment][]> = {
   'merge-darts': [['two darts', deepFreeze(draftTwoDarts())]],
   'piece-size': [['nest', deepFreeze(nestOf(draftBlouse()))]],
+  'take-cup': [['cups', deepFreeze(withCups(draftBlouse()))]],
 }
 const context = { sizeId: 'one', wearer: { heelRoundMm: 330 } }
 
@@ -179,6 +181,7 @@ describe('findChanges', () => {
     ['tight over the bust', 'bust-amount'],
     ['hollow back', 'double-dart'],
     ['skirt in another size', 'piece-size'],
+    ['front for another cup', 'take-cup'],
   ])('finds for “%s” %s first', (question, kind) => {
     expect(findChanges(question)[0]?.kind).toBe(kind)
   })

@@ -20,6 +20,7 @@ import { raiseDartKind } from './raise-dart'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
 import { straightenDart } from './straighten-dart'
+import { takeCup } from './take-cup'
 import { takeInFoldKind } from './take-in-fold'
 import { trueCorner } from './true-corner'
 import type { ChangeKind } from './types'
@@ -37,6 +38,7 @@ export const CHANGE_KINDS = [
   grade,
   blend,
   pieceSize,
+  takeCup,
   addAtEdge,
   pivotSlide,
   shoulderWidth,

@@ -25,6 +25,10 @@ export interface PieceDraft {
   sizeName: string
   /** The same outline in other sizes, with corners that were paired by hand: corner index to mm along it. */
   sizes: { name: string; path: Path; pairs: Record<string, number> }[]
+  /** The cup that it is for, where the pattern has a piece for each of several. */
+  cup?: string
+  /** The draft of the piece that it takes the place of for that cup. */
+  cupOf?: string
 }
 
 /** What a size of a nest is called by inside: the base size keeps its own id. */

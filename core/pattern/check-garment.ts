@@ -8,7 +8,7 @@ function firstTwin(ids: readonly string[]): string | undefined {
   return ids.find((id, i) => ids.indexOf(id) !== i)
 }
 
-function checkPiece(garment: Garment, piece: Piece): Problem | null {
+function checkPiece(piece: Piece, sizes: Garment['sizes']): Problem | null {
   const bad = (message: string): Problem => ({
     code: 'garment-invalid',
     where: `piece “${piece.name}”`,
@@ -26,7 +26,7 @@ function checkPiece(garment: Garment, piece: Piece): Problem | null {
     const next = piece.edges[(i + 1) % piece.edges.length]
     if (i < 0 || next?.id !== d.legs[1]) return bad(`dart “${d.name}” does not name two neighbouring legs.`)
   }
-  for (const size of garment.sizes) {
+  for (const size of sizes) {
     const shape = piece.shapes[size.id]
     if (!shape) return bad(`size “${size.name}” has no outline.`)
     for (const [list, record, what] of [
@@ -71,13 +71,37 @@ export function checkGarment(garment: Garment): Problem | null {
   if (twin) return bad('garment', `the id “${twin}” is used twice.`)
   if (!garment.sizes.some((s) => s.id === garment.baseSizeId)) return bad('garment', 'the base size is not one of the sizes.')
   for (const piece of garment.pieces) {
-    const problem = checkPiece(garment, piece)
+    const problem = checkPiece(piece, garment.sizes)
     if (problem) return problem
   }
+  const lost = checkSeams(garment)
+  if (lost) return lost
+  for (const cup of garment.cups ?? []) {
+    if (!cup.cup) return bad(`piece “${cup.name}”`, 'it does not say which cup it is for.')
+    if (garment.cups!.filter((c) => c.id === cup.id && c.cup === cup.cup).length > 1)
+      return bad(`piece “${cup.name}”`, `there are two for cup ${cup.cup}.`)
+    // It is as bought: sizes that were made since it has not got.
+    const problem = checkPiece(
+      cup,
+      garment.sizes.filter((s) => s.id === garment.baseSizeId || s.id in cup.shapes),
+    )
+    if (problem) return problem
+  }
+  return null
+}
+
+/** A seam that walks or names what is not there, or null. */
+function checkSeams(garment: Garment): Problem | null {
+  const bad = (seam: Garment['seams'][number], message: string): Problem => ({
+    code: 'garment-invalid',
+    where: `seam “${seam.name}”`,
+    message,
+    remedy: 'Mend the file, or import the outline again.',
+  })
   for (const seam of garment.seams) {
     for (const run of seam.sides.flat()) {
       const piece = garment.pieces.find((p) => p.id === run.pieceId)
-      if (!piece?.edges.some((e) => e.id === run.edgeId)) return bad(`seam “${seam.name}”`, 'it walks an edge that is not there.')
+      if (!piece?.edges.some((e) => e.id === run.edgeId)) return bad(seam, 'it walks an edge that is not there.')
     }
     for (const mark of seam.marks.flat()) {
       const piece = garment.pieces.find((p) => p.id === mark.pieceId)
@@ -86,7 +110,7 @@ export function checkGarment(garment: Garment): Problem | null {
         ('notchId' in mark
           ? piece.notches.some((n) => n.id === mark.notchId)
           : cornerPoint(piece, piece.shapes[garment.baseSizeId]!, mark.cornerId) !== undefined)
-      if (!there) return bad(`seam “${seam.name}”`, 'it names a notch or corner that is not there.')
+      if (!there) return bad(seam, 'it names a notch or corner that is not there.')
     }
   }
   return null

@@ -128,6 +128,8 @@ export const PieceSchema = z
     lines: z.array(InnerLineSchema),
     points: z.array(InnerPointSchema),
     shapes: z.record(Id, ShapeSchema),
+    /** The cup that it is drafted for, where the pattern has a piece for each of several. */
+    cup: z.string().min(1).max(20).optional(),
   })
   .refine((p) => p.corners.length === p.edges.length, { message: 'a piece has one corner at the start of each edge' })
 
@@ -155,6 +157,11 @@ export const GarmentSchema = z.strictObject({
   baseSizeId: Id,
   pieces: z.array(PieceSchema).max(200),
   seams: z.array(SeamSchema).max(1000),
+  /**
+   * Pieces that the pattern has in several cups, as bought: every one of them, the one among the pieces too. Each carries
+   * the id of the piece that it can take the place of, and the edges, corners and notches that seams name.
+   */
+  cups: z.array(PieceSchema).max(60).optional(),
 })
 
 export type Edge = z.infer<typeof EdgeSchema>

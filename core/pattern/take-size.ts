@@ -1,14 +1,16 @@
 import type { Garment } from './schema'
 
 /**
- * One size of a nest as a garment of its own, with nothing left of the others.
+ * One size of a nest as a garment of its own, with nothing left of the others, nor of pieces for other cups: those are as
+ * bought, and this one may be altered.
  * @throws when the garment has no such size: that is a bug of the caller
  */
 export function takeSize(garment: Garment, sizeId: string): Garment {
   const size = garment.sizes.find((s) => s.id === sizeId)
   if (!size) throw new Error(`the garment has no size ${sizeId}`)
+  const { cups: _, ...rest } = garment
   return {
-    ...garment,
+    ...rest,
     sizes: [size],
     baseSizeId: sizeId,
     pieces: garment.pieces.map((p) => ({ ...p, shapes: { [sizeId]: p.shapes[sizeId]! } })),

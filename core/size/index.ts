@@ -20,3 +20,4 @@ export { adviseCup, chosenSizes, makeWorksheet, type CupAdvice, type Worksheet, 
 export { listToTrace, type TraceRow } from './list-to-trace'
 export { checkChart, type ChartFlaw } from './check-chart'
 export { readChart, writeChart } from './chart-csv'
+export { openCups } from './open-cups'

@@ -1,4 +1,5 @@
-import type { Garment, PieceKind } from '../pattern'
+import { measureLength } from '../geometry'
+import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
 import type { ZoneId } from './find-zones'
 
 /** A piece with the sizes it is traced in, and why. */
@@ -20,7 +21,7 @@ const REACHES: Record<PieceKind, ZoneId[]> = {
   'skirt-back': ['waist', 'hip'],
   'leg-front': ['waist', 'hip', 'thigh'],
   'leg-back': ['waist', 'hip', 'thigh'],
-  band: [],
+  band: ['bust'],
   other: ['bust', 'waist', 'hip'],
 }
 
@@ -35,10 +36,40 @@ const ZONE_WORDS: Record<ZoneId, string> = {
   hem: 'hem',
 }
 
-/** The zone that a band is sewn to: the neckline follows the upper bodice, a waistband the waist. */
-function bandZone(garment: Garment, pieceId: string): ZoneId {
-  const piece = garment.pieces.find((p) => p.id === pieceId)!
-  return piece.edges.some((e) => e.role === 'waist') ? 'waist' : 'bust'
+/** What a dependent takes its size from, by the edge of its partner that it is sewn along. */
+const BY_PARTNER: Partial<Record<EdgeRole, { zones: ZoneId[]; follows: string }>> = {
+  neck: { zones: ['bust'], follows: 'follows the neckline' },
+  shoulder: { zones: ['bust'], follows: 'follows the shoulder' },
+  armhole: { zones: ['bust'], follows: 'follows the armhole' },
+  waist: { zones: ['waist'], follows: 'follows the waist' },
+  hem: { zones: ['hip'], follows: 'follows the hem' },
+  'leg-opening': { zones: ['hip'], follows: 'follows the leg opening' },
+  'centre-front': { zones: ['bust', 'waist', 'hip'], follows: 'follows the whole length of the centre front' },
+  'centre-back': { zones: ['bust', 'waist', 'hip'], follows: 'follows the whole length of the centre back' },
+}
+const BODY: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back', 'leg-front', 'leg-back']
+
+/**
+ * What a piece that is none of the body's own follows: a sleeve the upper bodice, a cuff its sleeve, a band or a placket the
+ * edge that most of it is sewn to. null for one that is sewn to nothing of the body.
+ */
+function followed(garment: Garment, piece: Piece): { zones: ZoneId[]; follows: string } | null {
+  if (piece.kind === 'sleeve') return { zones: ['bust'], follows: 'follows the upper bodice' }
+  const partners = garment.seams.flatMap((seam) =>
+    seam.sides.flatMap((side, i) =>
+      side.some((r) => r.pieceId === piece.id)
+        ? seam.sides[1 - i]!.flatMap((run) => {
+            const partner = findPiece(garment, run.pieceId)!
+            const edge = partner.edges.find((e) => e.id === run.edgeId)!
+            const by = partner.kind === 'sleeve' ? { zones: ['bust' as const], follows: 'follows the sleeve' } : BY_PARTNER[edge.role]
+            const counts = by && (partner.kind === 'sleeve' || BODY.includes(partner.kind))
+            return counts ? [{ by, mm: measureLength(edgePath(shapeOf(partner, garment.baseSizeId), edge.id)) }] : []
+          })
+        : [],
+    ),
+  )
+  if (partners.length === 0) return null
+  return partners.reduce((a, b) => (b.mm > a.mm ? b : a)).by
 }
 
 /**
@@ -51,20 +82,15 @@ export function listToTrace(garment: Garment, chosen: Partial<Record<ZoneId, str
   const nameOf = (sizeId: string) => garment.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
   const anywhere = chosen.bust ?? chosen.waist ?? chosen.hip ?? garment.baseSizeId
   return garment.pieces.map((piece): TraceRow => {
-    const zones = piece.kind === 'band' ? [bandZone(garment, piece.id)] : REACHES[piece.kind]
+    const own = BODY.includes(piece.kind) ? null : followed(garment, piece)
+    const zones = own?.zones ?? REACHES[piece.kind]
     const sizes = zones.flatMap((zone) => {
       const sizeId = chosen[zone]
       return sizeId ? [{ zone, zoneName: ZONE_WORDS[zone], sizeId, sizeName: nameOf(sizeId) }] : []
     })
     const needed =
       sizes.length > 0 ? sizes : [{ zone: zones[0]!, zoneName: ZONE_WORDS[zones[0]!], sizeId: anywhere, sizeName: nameOf(anywhere) }]
-    const follows =
-      piece.kind === 'sleeve'
-        ? 'follows the upper bodice'
-        : piece.kind === 'band'
-          ? `follows the ${ZONE_WORDS[zones[0]!]}`
-          : 'its own zones'
-    return { pieceId: piece.id, name: piece.name, sizes: withoutRepeats(needed), follows }
+    return { pieceId: piece.id, name: piece.name, sizes: withoutRepeats(needed), follows: own?.follows ?? 'its own zones' }
   })
 }
 

@@ -6,7 +6,7 @@ import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import type { MeasureSet } from '../body'
 import { mapPath } from '../geometry'
-import type { Garment } from '../pattern'
+import type { Garment, Seam } from '../pattern'
 import {
   adviseCup,
   bodyLengths,
@@ -269,7 +269,31 @@ describe('what to trace', () => {
       ['sleeve', ['s1']],
       ['neckband', ['s1']],
     ])
-    expect(rows[2]!.follows).toBe('follows the upper bodice')
+    expect(rows.slice(2).map((r) => r.follows)).toEqual(['follows the upper bodice', 'follows the neckline'])
+  })
+  it('has a placket follow the whole length, a cuff its sleeve, and a band that is sewn to nothing the upper body', () => {
+    const sleeve = garment.pieces.find((p) => p.id === 'sleeve')!
+    const band = (id: string) => ({ ...garment.pieces.find((p) => p.id === 'neckband')!, id, name: id })
+    const sewn = (id: string, pieceId: string, edgeId: string): Seam => ({
+      id,
+      name: id,
+      sides: [[{ pieceId: id, edgeId: 'neck', reversed: false }], [{ pieceId, edgeId, reversed: false }]],
+      wantedEase: { minMm: 0, maxMm: 0 },
+      marks: [],
+    })
+    const centre = garment.pieces[0]!.edges.find((e) => e.role === 'centre-front')!
+    const hem = sleeve.edges.find((e) => e.role === 'hem')!
+    const whole = {
+      ...garment,
+      pieces: [...garment.pieces, band('placket'), band('cuff'), band('loop')],
+      seams: [...garment.seams, sewn('placket', 'front', centre.id), sewn('cuff', 'sleeve', hem.id)],
+    }
+    const rows = listToTrace(whole, { bust: 's1', waist: 's2', hip: 's3' }).slice(-3)
+    expect(rows.map((r) => [r.follows, r.sizes.map((s) => s.sizeId)])).toEqual([
+      ['follows the whole length of the centre front', ['s1', 's2', 's3']],
+      ['follows the sleeve', ['s1']],
+      ['its own zones', ['s1']],
+    ])
   })
   it('has a waistband follow the waist, and names a size once where zones share it', () => {
     const legs = listToTrace(widened(draftTrousers(TAPERED), [1, 1.05]), { waist: 's2', hip: 's1', thigh: 's1' })

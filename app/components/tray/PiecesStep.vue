@@ -2,7 +2,7 @@
 import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { findFolds, matchDraft, ROLE_NAMES, takeFold, type Fold } from '~~/core/import'
+import { ROLE_NAMES } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import { useTray } from '~/stores/tray'
 
@@ -70,23 +70,6 @@ function setGrain(way: 'page' | 'edge') {
     },
   })
 }
-/** Lines inside that look like a dart or a pleat: asked about, one by one. */
-const folds = computed(() => (piece.value ? findFolds(piece.value.draft) : []))
-const mouthWords = (edge: number) => ROLE_NAMES[piece.value!.draft.edges[edge]!.role]
-const foldWords = (fold: Fold) =>
-  fold.what === 'double-dart'
-    ? 'Yes, a dart with two tips'
-    : `Yes, a ${fold.what} ${fold.what === 'dart' ? 'from' : 'in'} the ${mouthWords(fold.mouth.edge)}`
-function makeFold(fold: Fold) {
-  const { edges, lines } = takeFold(piece.value!.draft, fold)
-  void tray.editDraft(id.value, fold.what === 'pleat' ? 'pleat of two lines' : 'dart of inner lines', { edges, lines })
-}
-/** Corners that have no counterpart in another size: shown, and paired by hand. */
-const unsure = computed(() => {
-  const draft = piece.value?.draft
-  if (!draft) return []
-  return matchDraft(draft).flatMap((m, i) => m.sure.flatMap((sure, corner) => (sure ? [] : [{ sizeName: draft.sizes[i]!.name, corner }])))
-})
 function startPairing(u: { sizeName: string; corner: number }) {
   pairing.value = u
   mode.value = 'pair'
@@ -257,40 +240,9 @@ const allAllowances = (mm: number) =>
           @update:model-value="allAllowances"
         />
       </fieldset>
-      <fieldset v-if="folds.length > 0" class="rounded-lg bg-note-pale p-3" data-test="inner-folds">
-        <legend class="sr-only">Darts and pleats</legend>
-        <p class="text-note">Lines inside this piece look like a fold of the cloth. Is it one?</p>
-        <button
-          v-for="f in folds"
-          :key="`${f.what}-${f.lines.join()}`"
-          class="btn mt-2"
-          :data-test="`make-${f.what}-${f.lines.join('-')}`"
-          @click="makeFold(f)"
-        >
-          {{ foldWords(f) }}
-        </button>
-        <p class="mt-1 text-sm text-note">Otherwise leave them: they stay lines.</p>
-      </fieldset>
-      <fieldset v-if="piece.draft.sizes.length > 0" data-test="tray-sizes">
-        <legend class="mb-1 font-semibold">Sizes</legend>
-        <p class="text-sm">
-          {{ piece.draft.sizes.length + 1 }} sizes lie over each other; size <b>{{ piece.draft.sizeName }}</b> is the one you name the edges
-          of.
-        </p>
-        <p v-if="unsure.length === 0" class="mt-1 text-sm text-good">Every corner was found in every size.</p>
-        <ul v-else class="mt-1 space-y-1">
-          <li
-            v-for="u in unsure"
-            :key="`${u.sizeName}:${u.corner}`"
-            class="flex items-center gap-2 rounded-lg bg-ease-pale px-2 py-1 text-sm"
-          >
-            <span class="flex-1">Size {{ u.sizeName }}: no corner where edge {{ u.corner + 1 }} begins</span>
-            <button class="btn text-sm" :data-test="`pair-${u.sizeName}-${u.corner}`" @click="startPairing(u)">
-              {{ pairing?.corner === u.corner && pairing?.sizeName === u.sizeName ? 'Click on its line' : 'Show it' }}
-            </button>
-          </li>
-        </ul>
-      </fieldset>
+      <TrayFoldsField :draft="piece.draft" @take="tray.editDraft(id, $event.label, $event.change)" />
+      <TraySizesField v-if="piece.draft.sizes.length > 0" :draft="piece.draft" :pairing="pairing" @pair="startPairing" />
+      <TrayCupField :draft="piece.draft" />
       <fieldset>
         <legend class="mb-1 font-semibold">Grain {{ piece.draft.grain ? '(set)' : '(not set yet)' }}</legend>
         <div class="flex flex-wrap gap-2">

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes, measureLength, placeAt, type Point } from '~~/core/geometry'
 import { ROLE_NAMES } from '~~/core/import'
-import { dashOfSize } from '~/composables/useSizeLines'
+import { lineOfSize } from '~/composables/useSizeLines'
 import type { TrayPiece } from '~/data/tray-row'
 
 /** One outline from the tray, large: click an edge to name it, or the outline to set a notch or a corner. */
@@ -76,7 +76,7 @@ function onClick(event: MouseEvent) {
         fill="none"
         :stroke="s.name === pairing?.sizeName ? 'var(--note)' : 'var(--ink)'"
         :stroke-width="s.name === pairing?.sizeName ? 2.4 : 1"
-        :stroke-dasharray="dashOfSize(i, false)"
+        :stroke-dasharray="lineOfSize(i, false).dash"
         vector-effect="non-scaling-stroke"
         data-test="tray-size-line"
       />

@@ -167,5 +167,6 @@ function bustSteps({ before, inputs, applied, context, units }: StepInput<BustAm
   ]
 }
 
+export { proposeBust } from './apply'
 export { frontsOf } from './find-front'
 export type { BustAmountInputs } from './schema'

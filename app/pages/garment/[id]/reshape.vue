@@ -109,9 +109,9 @@ const nextStep = computed(() =>
         :handles="atStop && position === selectedIndex + 1 ? (stop?.handles ?? []) : []"
         :touched-ids="atStop ? touchedIds : []"
         :ghosts="atStop && work.ways?.changeId === selected?.id ? work.ways!.list.filter((w) => !w.chosen).map((w) => w.garment) : []"
+        :show-sizes="showSizes"
         @drag="onDrag"
         @drop="onDrop"
-        :show-sizes="showSizes"
         @sizes="wantSizes = !wantSizes"
         @step="position = selectedIndex + $event"
       />

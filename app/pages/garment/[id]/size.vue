@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { ListPlus, Trash2 } from 'lucide-vue-next'
+import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { changeForLength, layOnPlan, planSizes, stopsBeforeSizes, type LaidOn } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
-import { parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
@@ -33,25 +32,6 @@ const sheet = computed(() => {
 const lit = ref<string | null>(null)
 
 const edit = (label: string, recipe: (s: Sizing) => void) => work.act(label, (row) => void recipe(row.sizing))
-const setWanted = (zone: string, mm: number | null) =>
-  edit('wanted ease', (s) => {
-    const rest = Object.entries(s.wantedMm).filter(([id]) => id !== zone)
-    s.wantedMm = Object.fromEntries(mm === null ? rest : [...rest, [zone, mm]])
-  })
-function takeWanted(event: Event, zone: string) {
-  const field = event.target as HTMLInputElement
-  const read = parseLength(field.value, prefs.units)
-  if (read.ok) void setWanted(zone, read.value)
-  else {
-    toast.error(`“${field.value}” is not a length: ${read.problem.remedy}`)
-    field.value = prefs.length(sheet.value.rows.find((r) => r.zone.id === zone)!.wantedMm, { bare: true, fraction: 16 })
-  }
-}
-const setChosen = (zone: string, sizeId: string) =>
-  edit('size of a zone', (s) => {
-    const rest = Object.entries(s.chosen).filter(([id]) => id !== zone)
-    s.chosen = Object.fromEntries(sizeId ? [...rest, [zone, sizeId]] : rest)
-  })
 /** A band is moved on every piece of its zone alike. */
 const shift = (zoneId: string, byMm: number) =>
   edit('level of a zone', (s) => {
@@ -62,12 +42,6 @@ const shift = (zoneId: string, byMm: number) =>
 const tick = (pieceId: string) =>
   edit('traced', (s) => void (s.traced = s.traced.includes(pieceId) ? s.traced.filter((id) => id !== pieceId) : [...s.traced, pieceId]))
 
-/** One scale for all zones, so that the strips can be read against each other. */
-const scale = computed(() => {
-  const eases = sheet.value.rows.flatMap((r) => [...r.sizes.flatMap((s) => s.easeMm ?? []), ...(r.bodyMm === null ? [] : [r.wantedMm])])
-  const near = eases.filter((e) => Math.abs(e) < 320)
-  return { from: Math.min(-20, ...near) - 8, to: Math.max(60, ...near) + 8 }
-})
 /** The zones as the altered pieces have them. */
 const altered = computed(() => {
   const last = work.computedPlan?.garments.at(-1)
@@ -87,7 +61,7 @@ async function takeOut() {
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
-const plan = computed(() => layOnPlan(planSizes(worked.value, sheet.value), project.value.plan))
+const plan = computed(() => layOnPlan(planSizes(worked.value, sizing.value, set.value), project.value.plan))
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 const wordsOf = (l: LaidOn) => findKind(l.proposed.kind)!.describe(worked.value, l.proposed.inputs)
 async function addPlan() {
@@ -120,110 +94,7 @@ async function addLength(row: LengthRow) {
         garment is measured.
       </p>
 
-      <table class="w-full text-sm print:hidden" data-test="worksheet">
-        <thead>
-          <tr class="text-left text-soft">
-            <th class="py-1 font-medium">zone</th>
-            <th class="text-right font-medium">body</th>
-            <th class="px-2 font-medium">ease of each size</th>
-            <th class="font-medium">ease wanted</th>
-            <th class="font-medium">size</th>
-            <th class="text-right font-medium">missing an edge</th>
-            <th v-if="altered" class="text-right font-medium">ease as altered</th>
-          </tr>
-        </thead>
-        <tbody>
-          <template v-for="r in rows" :key="r.zone.id">
-            <tr
-              class="border-t border-edge/60 align-middle"
-              :class="lit === r.zone.id && 'bg-act-pale/60'"
-              :data-test="`zone-${r.zone.id}`"
-              @mouseenter="lit = r.zone.id"
-            >
-              <td class="py-1 font-semibold">
-                {{ r.zone.name }}
-                <button
-                  v-if="isOwn(r.zone.id)"
-                  class="btn-quiet px-1"
-                  :aria-label="`Remove the zone ${r.zone.name}`"
-                  @click="removeZone(r.zone.id)"
-                >
-                  <Trash2 class="size-4" />
-                </button>
-              </td>
-              <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
-              <td class="w-[36%] px-2">
-                <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
-                <span v-else class="text-soft"
-                  >measures
-                  <template v-for="(s, i) in r.sizes" :key="s.sizeId"
-                    >{{ i ? ', ' : '' }}{{ s.name }}: <LengthText :mm="s.mm" bare /></template
-                ></span>
-              </td>
-              <td>
-                <div class="flex items-center gap-1">
-                  <input
-                    class="field w-20 px-2 text-right"
-                    :value="prefs.length(r.wantedMm, { bare: true, fraction: 16 })"
-                    :aria-label="`Ease wanted, ${r.zone.name}`"
-                    :data-test="`wanted-${r.zone.id}`"
-                    @change="takeWanted($event, r.zone.id)"
-                  />
-                  <button
-                    v-if="r.wantedBy === 'you'"
-                    class="btn-quiet px-1 text-xs"
-                    :aria-label="`Ease wanted, ${r.zone.name}: from the table again`"
-                    @click="setWanted(r.zone.id, null)"
-                  >
-                    reset
-                  </button>
-                </div>
-              </td>
-              <td>
-                <select
-                  class="field w-28 px-2"
-                  :value="r.chosen?.by === 'you' ? r.chosen.sizeId : ''"
-                  :aria-label="`Size, ${r.zone.name}`"
-                  :data-test="`size-${r.zone.id}`"
-                  @change="setChosen(r.zone.id, ($event.target as HTMLSelectElement).value)"
-                >
-                  <option value="">
-                    {{
-                      r.chosen && r.chosen.by === 'rule'
-                        ? `${nameOf(r.chosen.sizeId)}${r.chosen.beyond ? ` ${r.chosen.beyond > 0 ? '+' : '−'}${Math.abs(r.chosen.beyond)}` : ''}`
-                        : 'by rule'
-                    }}
-                  </option>
-                  <option v-for="s in garment.sizes" :key="s.id" :value="s.id">{{ s.name }}, yours</option>
-                </select>
-              </td>
-              <td class="text-right font-semibold" :data-test="`missing-${r.zone.id}`">
-                <template v-if="r.remainderMm !== null"
-                  ><LengthText :mm="r.remainderMm / r.edges" signed fine /><span class="block text-xs font-normal text-soft"
-                    >{{ r.edges }} edges</span
-                  ></template
-                >
-              </td>
-              <td v-if="altered" class="text-right" :data-test="`altered-${r.zone.id}`">
-                <LengthText v-if="r.bodyMm !== null" :mm="altered.get(r.zone.id)! - r.bodyMm" signed fine />
-              </td>
-            </tr>
-            <tr v-if="r.chosen || r.disagree.length">
-              <td />
-              <td :colspan="altered ? 6 : 5" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
-                <SentenceText v-if="r.chosen" :text="r.chosen.why" />
-                <span v-if="r.byChart && r.byChart.sizeId !== r.chosen?.sizeId">
-                  The printed chart would give {{ nameOf(r.byChart.sizeId) }}.</span
-                >
-                <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"
-                  >Printed for size {{ d.sizeName }}: <LengthText :mm="d.printedMm" />, but the pieces measure
-                  <LengthText :mm="d.measuredMm" />.</span
-                >
-              </td>
-            </tr>
-          </template>
-        </tbody>
-      </table>
+      <WorksheetTable v-model:lit="lit" :rows="rows" :garment="garment" :altered="altered" :own="isOwn" @edit="edit" @remove="removeZone" />
       <p
         v-if="sheet.cup && rows.some((r) => r.zone.id === 'bust')"
         class="mt-2 rounded-lg p-3 text-sm print:hidden"

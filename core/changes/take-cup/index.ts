@@ -1,0 +1,60 @@
+import { findPiece, type Garment } from '../../pattern'
+import { ok, refuse } from '../../result'
+import type { ChangeKind } from '../types'
+import { applyTakeCup, cupsFor } from './apply'
+import { takeCupSteps } from './paper-steps'
+import { TakeCupSchema, type TakeCupInputs } from './schema'
+
+/** Pieces that the pattern has for several cups. */
+const cupPieces = (garment: Garment) => garment.pieces.filter((p) => cupsFor(garment, p.id).length > 1)
+
+/** Craft 4: the cup variant that full minus high bust picks. */
+export const takeCup: ChangeKind<TakeCupInputs> = {
+  kind: 'take-cup',
+  title: 'Take the piece for another cup',
+  foundBy: ['cup', 'another cup', 'cup variant', 'front for cup', 'cup size', 'bust cup'],
+  does: 'Traces the pattern’s own front for another cup in the place of this one, before anything else is changed.',
+  holds: 'Every seam as it matched, armhole, shoulder and neckline, the grain.',
+  schema: TakeCupSchema,
+  begin(garment) {
+    const [piece] = cupPieces(garment)
+    if (!piece)
+      return refuse(
+        'one-cup',
+        'garment',
+        'its pattern has no pieces for several cups.',
+        'Name them on import, or change the bust with “Fuller or smaller bust”.',
+      )
+    return ok({ pieceId: piece.id, cup: piece.cup ?? cupsFor(garment, piece.id)[0]!.cup! })
+  },
+  withField: (garment, inputs, key, value) =>
+    key === 'pieceId'
+      ? { pieceId: String(value), cup: findPiece(garment, String(value))?.cup ?? inputs.cup }
+      : { ...inputs, cup: String(value) },
+  fields(garment, inputs) {
+    const pieces = cupPieces(garment)
+    const now = findPiece(garment, inputs.pieceId)?.cup
+    return [
+      ...(pieces.length > 1
+        ? [{ type: 'choice' as const, key: 'pieceId', label: 'Piece', options: pieces.map((p) => ({ value: p.id, label: p.name })) }]
+        : []),
+      {
+        type: 'choice',
+        key: 'cup',
+        label: 'Cup',
+        options: cupsFor(garment, inputs.pieceId).map((c) => ({ value: c.cup!, label: c.cup === now ? `${c.cup} (as it is)` : c.cup! })),
+      },
+    ]
+  },
+  describe(garment, inputs) {
+    const taken = cupsFor(garment, inputs.pieceId).find((c) => c.cup === inputs.cup)
+    return { title: taken ? `Take the ${taken.name}` : `Cup ${inputs.cup}, a piece that has gone`, amountMm: null }
+  },
+  apply: applyTakeCup,
+  handles: () => [],
+  drag: (_garment, inputs) => inputs,
+  paperSteps: takeCupSteps,
+}
+
+export { cupsFor } from './apply'
+export type { TakeCupInputs } from './schema'
