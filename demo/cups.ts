@@ -12,13 +12,22 @@ export const CUPS: Sizing['cups'] = [
 /** How far the bust of the half front differs from the draft's, mm. */
 const FROM_DRAFT_MM: Record<string, number> = { A: -11, B: 0, C: 13 }
 
-/** A blouse with a front for each cup: made from its own by our fuller or smaller bust, its lower edge as wide as before. */
+/** A blouse with a front for each cup: made from its own by our fuller or smaller bust, its lower edge as wide as before, its dart finished. */
 export function withCups(garment: Garment): Garment {
-  const cups = CUPS.map(({ name }): Piece => {
-    const inputs: BustAmountInputs = { pieceId: 'front', amountMm: FROM_DRAFT_MM[name]!, waist: 'side', opening: 'dart', tipBackMm: 38 }
-    const done = findKind('bust-amount')!.apply(garment, inputs, { sizeId: garment.baseSizeId })
+  const context = { sizeId: garment.baseSizeId }
+  const made = (from: Garment, kind: string, inputs: unknown): Garment => {
+    const done = findKind(kind)!.apply(from, inputs, context)
     if (!done.ok) throw new Error(done.problem.message)
-    return { ...findPiece(done.value.garment, 'front')!, name: `Front, cup ${name}`, cup: name }
+    return done.value.garment
+  }
+  const cups = CUPS.map(({ name }): Piece => {
+    const named = { name: `Front, cup ${name}`, cup: name }
+    const amountMm = FROM_DRAFT_MM[name]!
+    if (amountMm === 0) return { ...findPiece(garment, 'front')!, ...named }
+    const inputs: BustAmountInputs = { pieceId: 'front', amountMm, waist: 'side', opening: 'dart', tipBackMm: 38 }
+    const spread = made(garment, 'bust-amount', inputs)
+    const finished = made(spread, 'finish-dart', { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' })
+    return { ...findPiece(finished, 'front')!, ...named }
   })
   return { ...garment, pieces: garment.pieces.map((p) => (p.id === 'front' ? cups.find((c) => c.cup === 'B')! : p)), cups }
 }

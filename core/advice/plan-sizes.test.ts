@@ -178,8 +178,11 @@ describe('the bust of a body that differs much from its high bust', () => {
     expect(sheet.cup).toMatchObject({ change: true, cup: null })
     expect(sheet.rows.find((r) => r.zone.id === 'bust')!.chosen!.sizeId).toBe('one')
     const plan = planSizes(garment, own, set)
-    const bust = plan.find((c) => c.kind === 'bust-amount')!.inputs as { amountMm: number }
-    expect(bust.amountMm).toBeGreaterThan(20)
+    // Made fuller from the largest cup that there is, and less so than from the smaller one.
+    expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { cup: 'C' } })
+    const amount = (list: typeof plan) => (list.find((c) => c.kind === 'bust-amount')!.inputs as { amountMm: number }).amountMm
+    expect(amount(plan)).toBeGreaterThan(10)
+    expect(amount(planSizes({ ...garment, cups: undefined }, own, set))).toBeGreaterThan(amount(plan))
     const folded = fold(plan)
     expect(folded.stops.map((s) => s.status)).toEqual(plan.map(() => 'applied'))
     expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => h.label))).toEqual([])

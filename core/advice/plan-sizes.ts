@@ -16,7 +16,7 @@ import {
 import { lineLevel } from '../measure'
 import { alongGrain } from '../moves'
 import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
-import { finishedMm, makeWorksheet, type LengthRow, type Sizing, type Worksheet, type WorksheetRow, type ZoneId } from '../size'
+import { adviseCup, finishedMm, makeWorksheet, type LengthRow, type Sizing, type Worksheet, type WorksheetRow, type ZoneId } from '../size'
 
 /** A stop on its way into a plan. */
 export type NewChange = Omit<Change, 'id'>
@@ -92,8 +92,7 @@ const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
  * @param set the body's figures; without them nothing is planned
  */
 export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | null): NewChange[] {
-  const cups = planCups(garment, makeWorksheet(garment, sizing, set))
-  const traced = after(garment, cups)
+  const { cups, traced } = traceCups(garment, sizing, set)
   const worksheet = makeWorksheet(traced, sizing, set)
   const lengths = PLANNED.flatMap((id) => {
     const row = worksheet.lengths.find((r) => r.id === id)
@@ -127,15 +126,22 @@ const after = (garment: Garment, stops: readonly NewChange[]): Garment =>
     { sizeId: garment.baseSizeId },
   ).garment
 
-/** The pattern's own pieces for the cup that the body takes, where others lie there. */
-function planCups(garment: Garment, { cup }: Worksheet): NewChange[] {
-  if (!cup?.cup) return []
-  return garment.pieces
-    .filter((p) => p.cup !== cup.cup && cupsFor(garment, p.id).some((c) => c.cup === cup.cup))
-    .map((p) => {
-      const inputs: TakeCupInputs = { pieceId: p.id, cup: cup.cup! }
+/**
+ * The pattern's own pieces for the cup that the body takes, where others lie there, and the garment with those traced: what a
+ * worksheet for that body is made of.
+ */
+export function traceCups(garment: Garment, sizing: Sizing, set: MeasureSet | null): { cups: NewChange[]; traced: Garment } {
+  const advice = adviseCup(set, sizing.cups)
+  // Beyond the largest cup the bust is changed on that one.
+  const cup = advice?.cup ?? (advice?.change ? sizing.cups.at(-1)?.name : undefined)
+  if (!cup) return { cups: [], traced: garment }
+  const cups = garment.pieces
+    .filter((p) => p.cup !== cup && cupsFor(garment, p.id).some((c) => c.cup === cup))
+    .map((p): NewChange => {
+      const inputs: TakeCupInputs = { pieceId: p.id, cup }
       return { kind: 'take-cup', on: true, note: 'Full bust less high bust picks this cup.', inputs }
     })
+  return { cups, traced: after(garment, cups) }
 }
 
 /** By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust (craft 4). */

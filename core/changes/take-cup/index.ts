@@ -48,7 +48,10 @@ export const takeCup: ChangeKind<TakeCupInputs> = {
   },
   describe(garment, inputs) {
     const taken = cupsFor(garment, inputs.pieceId).find((c) => c.cup === inputs.cup)
-    return { title: taken ? `Take the ${taken.name}` : `Cup ${inputs.cup}, a piece that has gone`, amountMm: null }
+    const title = taken
+      ? `Take the ${taken.name.charAt(0).toLowerCase()}${taken.name.slice(1)}`
+      : `Cup ${inputs.cup}, a piece that has gone`
+    return { title, amountMm: null }
   },
   apply: applyTakeCup,
   handles: () => [],

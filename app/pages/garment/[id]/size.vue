@@ -2,7 +2,7 @@
 import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { changeForLength, layOnPlan, planSizes, stopsBeforeSizes, type LaidOn } from '~~/core/advice'
+import { changeForLength, layOnPlan, planSizes, stopsBeforeSizes, traceCups, type LaidOn } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
@@ -22,9 +22,11 @@ const set = computed(() => latestSet(work.wearer))
 /** The pieces as the user's own stops leave them: the sheet adds to those, and takes nothing twice. */
 const ownStops = computed(() => stopsBeforeSizes(project.value.plan).filter((c) => c.on).length)
 const worked = computed(() => (ownStops.value && work.computedPlan?.beforeSizes) || garment.value)
+/** And with the pattern's own piece for the body's cup, where it has one: that is what will be traced. */
+const traced = computed(() => traceCups(worked.value, sizing.value, set.value).traced)
 const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
 const sheet = computed(() => {
-  const now = worked.value === garment.value ? bought.value : makeWorksheet(worked.value, sizing.value, set.value)
+  const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value)
   // What is printed on the pattern was printed for the pieces as bought.
   const disagree = (id: string) => bought.value.rows.find((r) => r.zone.id === id)?.disagree ?? []
   return { ...now, rows: now.rows.map((r) => ({ ...r, disagree: disagree(r.zone.id) })) }
@@ -72,7 +74,7 @@ async function addPlan() {
   })
 }
 async function addLength(row: LengthRow) {
-  const change = changeForLength(worked.value, row)
+  const change = changeForLength(traced.value, row)
   if (!change) return
   const laid = layOnPlan([change], project.value.plan)
   await work.takeProposed(laid)
@@ -106,7 +108,7 @@ async function addLength(row: LengthRow) {
 
       <ZoneForm class="mt-3 print:hidden" :garment="garment" @add="addZone" />
 
-      <LengthsTable class="mt-5 print:hidden" :garment="worked" :rows="sheet.lengths" @add="addLength" />
+      <LengthsTable class="mt-5 print:hidden" :garment="traced" :rows="sheet.lengths" @add="addLength" />
 
       <section class="mt-5 rounded-lg border border-edge bg-panel p-4 print:hidden" aria-label="From body to plan">
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
@@ -132,14 +134,14 @@ async function addLength(row: LengthRow) {
         </button>
       </section>
 
-      <TraceList class="mt-5 print:mt-0" :garment="garment" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
+      <TraceList class="mt-5 print:mt-0" :garment="traced" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
 
       <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="edit" />
     </div>
     <aside class="flex min-h-0 flex-col border-l border-edge print:hidden" aria-label="Zones on the pieces">
       <div class="min-h-0 flex-1">
         <ZonePicture
-          :garment="garment"
+          :garment="traced"
           :zones="sheet.rows.map((r) => r.zone)"
           :shifts="sizing.shiftsMm"
           :lit="lit"
