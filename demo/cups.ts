@@ -10,7 +10,7 @@ export const CUPS: Sizing['cups'] = [
   { name: 'C', upToMm: 85 },
 ]
 /** How far the bust of the half front differs from the draft's, mm. */
-const FROM_DRAFT_MM: Record<string, number> = { A: -11, B: 0, C: 13 }
+const FROM_DRAFT_MM: Record<string, number> = { A: -7, B: 0, C: 13 }
 
 /** A blouse with a front for each cup: made from its own by our fuller or smaller bust, its lower edge as wide as before, its dart finished. */
 export function withCups(garment: Garment): Garment {

@@ -313,6 +313,27 @@ describe('offset for seam allowance', () => {
     const needle: Path[] = [at(0, 0), at(300, 4), at(0, 8)].map((p, i, all) => [line(p, all[(i + 1) % 3]!)])
     expect(boundsOf(offsetOutline(needle, [10, 10, 10]).flat()).maxX).toBeLessThan(300 + 41)
   })
+  it('of a curve in two parts that turn by a hair where they meet, as files write them, does not cross itself', () => {
+    for (const turn of [-0.02, -0.0005, -0.00001, 0.00001, 0.0005, 0.02]) {
+      const hollow = [
+        cubic(at(100, 0), at(60, 10), at(50, 40), at(50, 60)),
+        cubic(at(50, 60), at(50 + 20 * turn, 80), at(70, 95), at(110, 100)),
+      ]
+      const edges: Path[] = [hollow, [line(at(110, 100), at(0, 100))], [line(at(0, 100), at(0, 0))], [line(at(0, 0), at(100, 0))]]
+      for (const by of [-8, 8]) expect(findSelfCrossing(offsetOutline(edges, [by, by, by, by]).flat())).toBeNull()
+    }
+  })
+  it('of edges that lean toward each other meets where one, run out straight, meets the other', () => {
+    // The upper edge moves in by 10; the slanting one, not moved, is met further along.
+    const slanted: Path[] = [at(0, 0), at(100, 0), at(40, 80), at(0, 80)].map((p, i, all) => [line(p, all[(i + 1) % 4]!)])
+    const [top, side] = offsetOutline(slanted, [-10, 0, 0, 0])
+    expect(top!.at(-1)!.to).toEqual({ x: expect.closeTo(92.5, 6), y: 10 })
+    expect(side![0]!.from).toEqual({ x: expect.closeTo(92.5, 6), y: expect.closeTo(10, 6) })
+    const blunt: Path[] = [at(0, 0), at(100, 0), at(160, 80), at(0, 80)].map((p, i, all) => [line(p, all[(i + 1) % 4]!)])
+    const [long, leg] = offsetOutline(blunt, [-10, 0, 0, 0])
+    expect(long!.at(-1)!.to).toEqual({ x: expect.closeTo(107.5, 6), y: expect.closeTo(10, 6) })
+    expect(leg![0]!.from).toEqual({ x: expect.closeTo(107.5, 6), y: expect.closeTo(10, 6) })
+  })
   it('in and out again returns the outline', () => {
     const back = offsetOutline(offsetOutline(square, [12, 5, 9, 3]), [-12, -5, -9, -3]).flat()
     expect(measureArea(back)).toBeCloseTo(10000, 3)

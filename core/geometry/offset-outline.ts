@@ -28,13 +28,22 @@ export function offsetPath(path: Path, byMm: number): Path {
   })
 }
 
-/** Closes small gaps between neighbouring offset segments of one edge (a gentle turn inside the edge). */
+/**
+ * Joins neighbouring offset segments of one edge: ends that all but meet are made to (curves written to a file turn by a
+ * hair at their joins), those that cross are trimmed, those that part are bridged.
+ */
 function joinInside(path: Path): Path {
   const out: Segment[] = []
   for (const s of path) {
     const last = out[out.length - 1]
-    if (last && distance(last.to, s.from) > SAME_POINT_MM) out.push(line(last.to, s.from))
-    out.push(s)
+    const gapMm = last ? distance(last.to, s.from) : 0
+    if (!last || gapMm <= SAME_POINT_MM) out.push(s)
+    else if (gapMm <= OFFSET_FIT_MM) out.push({ ...s, from: last.to })
+    else {
+      const hit = intersectPaths([last], [s]).at(-1)
+      if (hit) out.splice(-1, 1, ...cutPath([last], 0, hit.firstMm), ...cutPath([s], hit.secondMm, measureLength([s])))
+      else out.push(line(last.to, s.from), s)
+    }
   }
   return out
 }
@@ -61,13 +70,20 @@ function joinCorner(before: Path, after: Path, corner: Point, reachMm: number): 
   }
   const d1 = tangentAt(end, 1)
   const d2 = tangentAt(start, 0)
+  // One of them, run out straight, meets the other: edges of different allowances that lean toward each other.
+  const out = line(end.to, add(end.to, scale(d1, reachMm * MITRE_LIMIT)))
+  const [onAfter] = intersectPaths([out], after)
+  if (onAfter) return { before, after: cutPath(after, onAfter.secondMm, measureLength(after)), between: [line(end.to, onAfter.point)] }
+  const back = line(start.from, add(start.from, scale(d2, -reachMm * MITRE_LIMIT)))
+  const [onBefore] = intersectPaths([back], before)
+  if (onBefore) return { before: cutPath(before, 0, onBefore.secondMm), after: [line(onBefore.point, start.from), ...after], between: [] }
   const area = cross(d1, d2)
   if (Math.abs(area) > PARALLEL_RAD) {
     const gap = subtract(start.from, end.to)
     const forward = cross(gap, d2) / area
-    const back = -cross(gap, d1) / area
+    const backward = -cross(gap, d1) / area
     const tip = add(end.to, scale(d1, forward))
-    if (forward >= 0 && back >= 0 && distance(tip, corner) <= reachMm * MITRE_LIMIT)
+    if (forward >= 0 && backward >= 0 && distance(tip, corner) <= reachMm * MITRE_LIMIT)
       return { before, after, between: [line(end.to, tip), line(tip, start.from)] }
   }
   return { before, after, between: [line(end.to, start.from)] }

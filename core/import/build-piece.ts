@@ -1,9 +1,9 @@
-import { measureLength, nearestPlace, type Path, type Point } from '../geometry'
+import { measureLength, nearestPlace, tangentAt, turnRad, type Path, type Point } from '../geometry'
 import { takeAllowanceOff } from '../paper'
 import type { Dart, Edge, EdgeRole, NotchPlace, Piece, PieceKind } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { edgesOfSize, matchSizes, type MatchedSize } from './match-sizes'
-import { findDarts, ROLE_NAMES } from './name-edges'
+import { ROLE_NAMES } from './name-edges'
 import { SAME_POINT_MM } from '../tolerances'
 
 /** What a person has settled about an outline on its way in. */
@@ -109,7 +109,9 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     return refuse('no-grain', draft.name, 'it has no grainline yet.', 'Set the grain: along an edge, or up and down the page.')
   const allowances = draft.edges.map((e) => (e.fold ? 0 : e.allowanceMm))
   const cutPaths = draft.edges.map((e) => e.path)
-  const seamPaths = draft.allowanceIncluded ? takeAllowanceOff(draft.name, cutPaths, allowances) : ok(cutPaths)
+  // The legs of a dart are where it is sewn, whatever line the outline is.
+  const takenOff = draft.edges.map((e, i) => (e.role === 'dart-leg' ? 0 : allowances[i]!))
+  const seamPaths = draft.allowanceIncluded ? takeAllowanceOff(draft.name, cutPaths, takenOff) : ok(cutPaths)
   if (!seamPaths.ok) return seamPaths
   const names = edgeNames(draft.edges.map((e) => e.role))
   const edges = draft.edges.map((e, i): Edge => ({
@@ -121,12 +123,14 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
   }))
   const n = edges.length
   const corners = edges.map((e, i) => ({ id: `corner-${i + 1}`, name: cornerName(edges[(i + n - 1) % n]!, e) }))
-  const darts = findDarts(seamPaths.value)
-    .filter((i) => edges[i]!.role === 'dart-leg' && edges[(i + 1) % n]!.role === 'dart-leg' && i + 1 < n)
+  // Two neighbouring edges that are named legs are a dart, however wide it is.
+  const darts = edges
+    .flatMap((e, i) => (e.role === 'dart-leg' && edges[(i + 1) % n]!.role === 'dart-leg' ? [i] : []))
+    .filter((i, k, all) => turnsInward(seamPaths.value[i]!, seamPaths.value[(i + 1) % n]!) && all[k - 1] !== i - 1)
     .map((i, k): Dart => ({
       id: `dart-${k + 1}`,
       name: `dart${k > 0 ? ` ${k + 1}` : ''}`,
-      legs: [edges[i]!.id, edges[i + 1]!.id],
+      legs: [edges[i]!.id, edges[(i + 1) % n]!.id],
       pressTo: 'after',
     }))
   const places: Record<string, NotchPlace> = {}
@@ -168,6 +172,9 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     },
   })
 }
+
+/** Walked clockwise, the outline turns left at the tip of a dart. */
+const turnsInward = (a: Path, b: Path) => turnRad(tangentAt(a[a.length - 1]!, 1), tangentAt(b[0]!, 0)) < 0
 
 /** Corners are called after the two edges that meet there; the trade's own names where there are some. */
 function cornerName(before: Edge, after: Edge): string {

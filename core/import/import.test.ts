@@ -150,6 +150,35 @@ describe('building pieces and proposing seams', () => {
     const wide = buildPiece({ ...draft, edges: draft.edges.map((e) => ({ ...e, fold: false, allowanceMm: 140 })) }, 'one')
     expect(!wide.ok && wide.problem.code).toBe('allowance-too-wide')
   })
+  it.each([
+    ['', 0],
+    ['whose tip the drawing begins at', 3],
+  ])('takes nothing off the legs of a dart %s: they are sewn where they are drawn', (_, from) => {
+    const edges = splitEdges(outline('<path d="M0 0h200v120l-80 20l80 30v130h-200z"/>')[0]!.path)
+    const roles = ['neck', 'side', 'dart-leg', 'dart-leg', 'side', 'hem', 'centre-front'] as const
+    const turned = edges.map((_, i) => (i + from) % edges.length)
+    const draft: PieceDraft = {
+      id: 'p',
+      name: 'Front',
+      kind: 'front',
+      count: 1,
+      mirrored: false,
+      allowanceIncluded: true,
+      grain: { from: { x: 60, y: 50 }, to: { x: 60, y: 250 } },
+      notches: [],
+      lines: [],
+      sizeName: '',
+      sizes: [],
+      edges: turned.map((k) => ({ path: edges[k]!, role: roles[k]!, fold: k === 6, allowanceMm: 10 })),
+    }
+    const built = buildPiece(draft, 'one')
+    if (!built.ok) throw new Error(built.problem.message)
+    const shape = built.value.shapes.one!
+    const [first, second] = built.value.darts[0]!.legs.map((id) => shape.edges[id]!)
+    expect(first![0]!.from).toEqual({ x: expect.closeTo(190, 6), y: expect.closeTo(122.5, 6) })
+    expect(first!.at(-1)!.to).toEqual({ x: expect.closeTo(120, 6), y: expect.closeTo(140, 6) })
+    expect(second!.at(-1)!.to).toEqual({ x: expect.closeTo(190, 6), y: expect.closeTo(166.25, 6) })
+  })
   it.each<[string, Garment, string[]]>([
     ['blouse', draftBlouse(), ['shoulder seam', 'side seam', 'sleeve seam', 'armhole seam']],
     ['trousers', draftTrousers(TAPERED), ['outseam', 'inseam']],

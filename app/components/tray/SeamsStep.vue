@@ -26,7 +26,12 @@ const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = i
         /></label>
         <label class="block"
           ><span class="mb-1 block font-semibold">Who is it for?</span>
-          <select class="field" :value="tray.state.wearerId ?? ''" @change="setWearer(($event.target as HTMLSelectElement).value)">
+          <select
+            class="field"
+            data-test="import-wearer"
+            :value="tray.state.wearerId ?? ''"
+            @change="setWearer(($event.target as HTMLSelectElement).value)"
+          >
             <option value="">no wearer yet</option>
             <option v-for="w in wardrobe.wearers" :key="w.id" :value="w.id">{{ w.name }}</option>
           </select>
