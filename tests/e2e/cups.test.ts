@@ -40,7 +40,8 @@ describe('a pattern with pieces for several cups', () => {
     await press('confirm-scale')
     for (const n of [1, 2, 3, 4]) {
       await press(`tray-outline-${n}`)
-XX, async () => (await textOf(`tray-outline-${n}`)).includes('ready'))
+      await press('grain-page')
+      await soon('ready as it is, too', async () => (await textOf(`tray-outline-${n}`)).includes('ready'))
       await press('allowance-included')
     }
     for (const [n, cup] of [
