@@ -1,4 +1,4 @@
-import { measureLength, nearestPlace, placeAt, unit, subtract, type Path, type Point } from '../core/geometry'
+import { measureLength, nearestPlace, placeAt, scale, unit, subtract, type Path, type Point } from '../core/geometry'
 import type { Garment } from '../core/pattern'
 import {
   armhole,
@@ -25,6 +25,15 @@ const BODY_LENGTH = 200
 const CAP_EASE = 22
 const BAND_WIDTH = 32
 
+/** Level of the bust below the depth of the armhole. */
+const BUST_BELOW = 70
+/** How much wider a quarter is at the underarm than at the bust, where the drafted ease is meant. */
+const ROOM = 6.5
+/** The side dart: how far down the side it begins, how wide it is there, how far its tip stays from the apex. */
+const DART_DOWN = 92
+const DART_INTAKE = 24
+const TIP_BACK = 38
+
 /** Lengthen-or-shorten line above the waist. */
 const LINE_ABOVE_WAIST = 42
 
@@ -34,7 +43,7 @@ function backPiece(): DraftedPiece {
   const q = quarter(BODY)
   const shoulder = shoulderWithDart(at(w, 0), BODY.shoulder, 0.46, 78, 13)
   const waistY = BODY.backToWaist + 22
-  const underarm = at(q - 3, depth + 22)
+  const underarm = at(q + ROOM - 3, depth + 22)
   const side = shapedSide(underarm, at(q - BODY.waistShaping, waistY), at(q + 6, waistY + BODY_LENGTH))
   const hem = shapedHem(endPoint(side), endDirection(side), waistY + BODY_LENGTH + 3)
   const waistMm = nearestPlace(side, at(q - BODY.waistShaping, waistY)).lengthMm
@@ -73,7 +82,7 @@ function backPiece(): DraftedPiece {
     ],
     darts: [{ id: 'shoulder-dart', name: 'shoulder dart', legs: ['dart-in', 'dart-out'], pressTo: 'before' }],
     lines: [
-      { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 18, depth + 40)) },
+      { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + BUST_BELOW), at(q - 18, depth + BUST_BELOW)) },
       {
         id: 'shorten',
         name: 'lengthen or shorten line',
@@ -106,7 +115,7 @@ function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
   const tip = at(w + direction.x * BODY.shoulder, direction.y * BODY.shoulder)
   // The closed side is the back's own side, so that the two are equal by construction; the dart opens it.
   const backSide = back.edges.find((e) => e.id === 'side')!.path
-  const underarm = at(q + 3, depth + 22)
+  const underarm = at(q + ROOM + 3, depth + 22)
   const shift = at(underarm.x - backSide[0]!.from.x, underarm.y - backSide[0]!.from.y)
   const closed = backSide.map((s) => ({
     ...s,
@@ -114,9 +123,11 @@ function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
     to: add2(s.to, shift),
     ...(s.kind === 'cubic' ? { c1: add2(s.c1, shift), c2: add2(s.c2, shift) } : {}),
   })) as Path
-  const apex = at(98, depth + 46)
-  const dartTip = at(134, depth + 56)
-  const opened = sideWithDart(closed, 92, dartTip, 24, 110)
+  const apex = at(98, depth + BUST_BELOW)
+  // The tip ends short of the apex, on the line from it to where the dart begins.
+  const mouth = placeAt(closed, DART_DOWN + DART_INTAKE / 2).point
+  const dartTip = add2(apex, scale(unit(subtract(mouth, apex)), TIP_BACK))
+  const opened = sideWithDart(closed, DART_DOWN, dartTip, DART_INTAKE, 110)
   const lower = dart ? opened.lower : closed
   const hemCorner = endPoint(lower)
   const hemFold = hemCorner.y + 3
@@ -151,7 +162,7 @@ function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
     ],
     darts: dart ? [{ id: 'side-dart', name: 'side dart', legs: ['dart-upper', 'dart-lower'], pressTo: 'after' }] : [],
     lines: [
-      { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + 40), at(q - 12, depth + 40)) },
+      { id: 'bust', name: 'bust line', role: 'bust', path: ruled(at(14, depth + BUST_BELOW), at(q - 12, depth + BUST_BELOW)) },
       {
         id: 'shorten',
         name: 'lengthen or shorten line',

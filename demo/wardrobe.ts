@@ -84,7 +84,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
         stop(
           'to-side',
           'straighten-dart',
-          { dart: 'front side-dart', way: 'exact', lowerMm: 24, tipBackMm: 38, trued: true },
+          { dart: 'front side-dart', way: 'exact', lowerMm: 0, tipBackMm: 38, trued: true },
           'The stage cloth is striped: the dart goes from the armhole to the side, where it lies along the stripes and can be pressed flat.',
         ),
         stop(
@@ -98,7 +98,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
         stop(
           'straight',
           'straighten-dart',
-          { dart: 'front side-dart', way: 'exact', lowerMm: 16, tipBackMm: 38, trued: true },
+          { dart: 'front side-dart', way: 'exact', lowerMm: 0, tipBackMm: 38, trued: true },
           'The slanted dart shows under the stage lights; straight across it disappears in the weave.',
         ),
         stop('lower', 'raise-dart', { dart: 'front side-dart', amountMm: -13 }, 'The bust sits half an inch lower than drafted.'),

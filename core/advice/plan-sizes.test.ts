@@ -182,7 +182,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { cup: 'C' } })
     const amount = (list: typeof plan) => (list.find((c) => c.kind === 'bust-amount')!.inputs as { amountMm: number }).amountMm
     expect(amount(plan)).toBeGreaterThan(10)
-    expect(amount(planSizes({ ...garment, cups: undefined }, own, set))).toBeGreaterThan(amount(plan))
+    expect(amount(planSizes({ ...garment, cups: undefined }, own, set))).toBeGreaterThanOrEqual(amount(plan))
     const folded = fold(plan)
     expect(folded.stops.map((s) => s.status)).toEqual(plan.map(() => 'applied'))
     expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => h.label))).toEqual([])

@@ -8,6 +8,8 @@ import {
   cubic,
   cutPath,
   distance,
+  dot,
+  farthestAlong,
   findSelfCrossing,
   fitCurve,
   flattenPath,
@@ -291,6 +293,23 @@ describe('fit', () => {
     expect(isStraightPath([line(at(0, 0), at(10, 10)), cubic(at(10, 10), at(20, 20), at(30, 30), at(40, 40))], 0.01)).toBe(true)
     expect(isStraightPath([line(at(0, 0), at(10, 0)), line(at(10, 0), at(20, 1))], 0.01)).toBe(false)
     expect(isStraightPath([line(at(0, 0), at(20, 0)), line(at(20, 0), at(10, 0))], 0.01)).toBe(false)
+  })
+})
+
+describe('the farthest point in a direction', () => {
+  it('of a curve is where it runs square to it, else the better of its ends', () => {
+    // Both handles 40 to one side: the curve stands off by three quarters of that, at its middle.
+    const bow = [cubic(at(0, 0), at(40, 0), at(40, 100), at(0, 100))]
+    expect(farthestAlong(bow, at(2, 0))).toEqual({ x: expect.closeTo(30, 9), y: expect.closeTo(50, 9) })
+    expect(farthestAlong(bow, at(-1, 0)).x).toBe(0)
+    expect(farthestAlong(bow, at(0, 1))).toEqual(at(0, 100))
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: Math.PI * 2, noNaN: true }), (angle) => {
+        const u = at(Math.cos(angle), Math.sin(angle))
+        const far = dot(farthestAlong(bow, u), u)
+        for (const p of flattenPath(bow, 0.01)) expect(dot(p, u)).toBeLessThanOrEqual(far + 1e-9)
+      }),
+    )
   })
 })
 

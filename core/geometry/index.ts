@@ -6,6 +6,7 @@ export { placeAt, parameterAtLength } from './place-at'
 export { cutPath } from './cut-path'
 export { nearestPlace } from './nearest-place'
 export { boundsOf, joinBoxes } from './bounds-of'
+export { farthestAlong } from './farthest-along'
 export { measureArea } from './measure-area'
 export {
   type Affine,

@@ -2,7 +2,7 @@ import {
   add,
   distance,
   dot,
-  flattenPath,
+  farthestAlong,
   line,
   measureLength,
   mix,
@@ -13,7 +13,6 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { FLATTEN_MM } from '../tolerances'
 import { FOLDED_ROLES, type InnerLine, type Piece, type Shape } from './schema'
 
 /**
@@ -55,7 +54,7 @@ export function foldedAway(piece: Piece, shape: Shape): Path[] {
     })
 }
 
-/** Tips, widest place, intake and legs of a double-ended dart, mm; curved legs are measured to the flattening tolerance. */
+/** Tips, widest place, intake and legs of a double-ended dart, mm; exact for curved legs too. */
 export function doubleDartFigures(shape: Pick<Shape, 'lines'>, lineId: string): DoubleDartFigures {
   const path = shape.lines[lineId]
   if (!path) throw new Error(`line ${lineId} has no path`)
@@ -106,5 +105,6 @@ function farEnd(path: Path): number {
 
 function widest(leg: Path, upper: Point, across: Point): Point {
   const off = (p: Point) => Math.abs(dot(subtract(p, upper), across))
-  return flattenPath(leg, FLATTEN_MM).reduce((a, b) => (off(b) > off(a) ? b : a))
+  const [one, other] = [farthestAlong(leg, across), farthestAlong(leg, scale(across, -1))]
+  return off(other) > off(one) ? other : one
 }

@@ -1,5 +1,4 @@
 import { measureLength, mix, placeAt } from '../../geometry'
-import { cutPiece } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { formatLength } from '../../units'
@@ -13,14 +12,13 @@ import { SlashSwingSchema, type SlashSwingInputs } from './schema'
 const FROM: EdgeRole[] = ['hem', 'leg-opening', 'waist', 'panel', 'side', 'outseam', 'underarm', 'band', 'other']
 const HINGE: EdgeRole[] = ['shoulder', 'waist', 'cap', 'armhole', 'neck', 'side', 'inseam', 'band', 'other']
 
+/** The first straight cut between two middles that can be swung in every size. */
 function firstSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingInputs | null {
   const shape = shapeOf(piece, sizeId)
   const middle = (e: Edge) => measureLength(edgePath(shape, e.id)) / 2
   for (const from of FROM.flatMap((r) => piece.edges.filter((e) => e.role === r)))
     for (const hinge of HINGE.flatMap((r) => piece.edges.filter((e) => e.role === r && e.id !== from.id))) {
-      const slash = { from: { edgeId: from.id, atMm: middle(from) }, through: [], to: { edgeId: hinge.id, atMm: middle(hinge) } }
-      if (!cutPiece(piece, shape, [slash]).ok) continue
-      return {
+      const inputs: SlashSwingInputs = {
         pieceId: piece.id,
         fromEdgeId: from.id,
         fromMm: middle(from),
@@ -29,6 +27,7 @@ function firstSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingI
         amountMm: 0,
         swings: 'far',
       }
+      if (swingSlash(garment, { ...inputs, amountMm: 1 }).ok) return inputs
     }
   return null
 }

@@ -18,6 +18,9 @@ import type { StraightenDartInputs } from './schema'
 
 const DEG = 180 / Math.PI
 
+/** A cut on the side that swings leaves the middle line straight but for rounding; on the other side it is off by the dart's angle, deg. */
+const SWINGS_DEG = 0.5
+
 /** The cross-grain from the apex toward the side of a piece. */
 export function towardSide(piece: Piece, shape: Shape, apex: Point): Point {
   const grain = grainDirection(shape)
@@ -52,7 +55,7 @@ export function offCrossGrainDeg(garment: Garment, pieceId: string, dartId: stri
 /**
  * Where the new cut begins so that the straightened dart's middle line lies on the cross-grain (craft 6.11): a ray half the
  * dart's angle off it, on the side that swings; or by the ruler, half the old intake from the cross-grain along the edge.
- * Where the cross-grain runs into another edge than the side (the armhole), the dart goes lower: as high on the side as
+ * Where that cut or the cross-grain runs into another edge than the side (the armhole), the dart goes lower: as high on the side as
  * its seam leaves room for.
  *
  * @returns the place, and the edge that the line would have run into; null for a piece without a side under that edge
@@ -68,9 +71,9 @@ export function straightPlace(
   const apex = apexOf(found)(sizeId)
   const across = towardSide(piece, shape, apex)
   const half = angleFrom(apex, shape, dart) / 2
-  const tried = [-half, half].flatMap((turn) => {
-    const hit = leaves(piece, shape, apex, rotateAbout(across, { x: 0, y: 0 }, turn))
-    if (hit?.edge.role !== 'side') return []
+  const hits = [-half, half].flatMap((turn) => leaves(piece, shape, apex, rotateAbout(across, { x: 0, y: 0 }, turn)) ?? [])
+  const tried = hits.flatMap((hit) => {
+    if (hit.edge.role !== 'side') return []
     const moved = moveDart(garment, {
       pieceId: piece.id,
       dartId: dart.id,
@@ -81,8 +84,9 @@ export function straightPlace(
     })
     return [{ hit, off: Math.abs(offCrossGrainDeg(moved.garment, piece.id, dart.id, sizeId, apex)) }]
   })
-  const best = tried.sort((a, b) => a.off - b.off)[0]?.hit
-  const into = best ? null : (leaves(piece, shape, apex, across)?.edge ?? null)
+  // Half the angle off on the side that swings it comes out straight; on the other it does not.
+  const best = tried.filter((t) => t.off <= SWINGS_DEG).sort((a, b) => a.off - b.off)[0]?.hit
+  const into = best ? null : (hits.find((h) => h.edge.role !== 'side')?.edge ?? leaves(piece, shape, apex, across)?.edge ?? null)
   const place = best ?? highestOnSide(piece, shape)
   if (!place) return null
   const path = edgePath(shape, place.edge.id)
