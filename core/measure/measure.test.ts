@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { cubic, line } from '../geometry'
-import { findPiece, shapeOf } from '../pattern'
+import { dartFigures, findPiece, shapeOf } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
-import { compareMeasures, finishedLength, lineLevel, measureGarment, narrowestPlace, widthAt } from './index'
+import { compareMeasures, finishedLength, lineLevel, measureGarment, narrowestPlace, onwardThroughDarts, widthAt } from './index'
 
 const at = (x: number, y: number) => ({ x, y })
 
@@ -38,6 +38,44 @@ describe('widths', () => {
     const closed = widthAt(back, shape, tipY + 1)
     // 60 above the tip the dart is a good half of its 22 mm open.
     expect(closed - inDart).toBeGreaterThan(8)
+  })
+  it('follow a line that runs into a side dart beyond it, as sewn', () => {
+    // A half front 200 wide; legs from (200, 130) and (200, 170) to the tip (100, 150).
+    const piece = polygonPiece(
+      'front',
+      'front',
+      [at(0, 0), at(200, 0), at(200, 130), at(100, 150), at(200, 170), at(200, 300), at(0, 300)],
+      ['neck', 'side', 'dart-leg', 'dart-leg', 'side', 'hem', 'centre-front'],
+      { fold: 6 },
+    )
+    piece.darts.push({ id: 'd', name: 'dart', legs: ['e2', 'e3'], pressTo: 'after' })
+    const shape = piece.shapes.one!
+    // At 140 it meets the upper leg half way, and goes on from the middle of the lower one, turned by the dart's angle.
+    const angle = 2 * Math.atan(20 / 100)
+    expect(widthAt(piece, shape, 140)).toBeCloseTo(150 + 50 / Math.cos(angle), 6)
+    expect(widthAt(piece, shape, 160)).toBeCloseTo(150 + 50 / Math.cos(angle), 6)
+    expect(onwardThroughDarts(piece, shape, 140)).toMatchObject([{ leavesAt: -150, way: -1, edgeId: 'e4' }])
+    expect(onwardThroughDarts(piece, shape, 129.9)).toEqual([])
+    // Across the whole opening the width never falls to what lies before the dart.
+    for (let y = 120; y <= 180; y += 0.5) expect(widthAt(piece, shape, y)).toBeGreaterThan(199)
+    // A dart that runs down the piece is crossed at both its legs, and what lies between is taken off.
+    const down = polygonPiece(
+      'skirt',
+      'skirt-front',
+      [at(0, 0), at(80, 0), at(90, 100), at(100, 0), at(200, 0), at(200, 300), at(0, 300)],
+      ['waist', 'dart-leg', 'dart-leg', 'waist', 'side', 'hem', 'centre-front'],
+      { fold: 6 },
+    )
+    down.darts.push({ id: 'd', name: 'dart', legs: ['e1', 'e2'], pressTo: 'before' })
+    expect(widthAt(down, down.shapes.one!, 50)).toBeCloseTo(190, 6)
+  })
+  it('of a front have no narrow place in the mouth of its dart', () => {
+    const front = findPiece(draftBlouse(), 'front')!
+    const shape = shapeOf(front, 'one')
+    const d = dartFigures(front, shape, front.darts[0]!)
+    const waist = lineLevel(shape, 'waist-line')!
+    expect(Math.abs(narrowestPlace(front, shape)! - waist)).toBeLessThan(30)
+    for (let y = d.first.y - 20; y < d.second.y + 20; y += 2) expect(widthAt(front, shape, y)).toBeGreaterThan(widthAt(front, shape, waist))
   })
   it('are found at any direction of the grain', () => {
     const piece = polygonPiece('p', 'other', [at(0, 0), at(300, 0), at(300, 80), at(0, 80)], ['other', 'other', 'other', 'other'])

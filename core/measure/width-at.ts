@@ -2,30 +2,40 @@ import { dot, type Path, type Point } from '../geometry'
 import { alongGrain, crossPoints } from '../moves'
 import { edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
 import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
+import { onwardThroughDarts } from './onward-through-darts'
 
-/** How much of a line across the grain lies inside a closed path, mm. */
-function widthInside(closed: Path, grain: Point, levelMm: number): number {
+/** A stretch of a line across the grain, mm along the cross-grain. */
+type Stretch = [from: number, to: number]
+
+/** The stretches of a line across the grain that lie inside a closed path. */
+function stretchesInside(closed: Path, grain: Point, levelMm: number): Stretch[] {
   const across = { x: -grain.y, y: grain.x }
   const places = crossPoints(closed, grain, levelMm)
     .map((p) => dot(p, across))
     .sort((a, b) => a - b)
-  let width = 0
-  for (let i = 0; i + 1 < places.length; i += 2) width += places[i + 1]! - places[i]!
-  return width
+  return places.flatMap((from, i): Stretch[] => (i % 2 === 0 && i + 1 < places.length ? [[from, places[i + 1]!]] : []))
 }
 
+const lengthOf = (stretches: readonly Stretch[]) => stretches.reduce((sum, [from, to]) => sum + Math.max(0, to - from), 0)
+
 /**
- * Width of a piece across the grain at a level, mm on the seam lines, as sewn: a dart at the edge lies outside the
- * outline, a double-ended dart or a pleat that the line crosses is taken off. 0 when the level misses the piece.
+ * Width of a piece across the grain at a level, mm on the seam lines, as sewn: darts are closed, and a line that runs into
+ * one lengthways goes on beyond it (see onward-through-darts); a double-ended dart or a pleat that the line crosses is
+ * taken off. 0 when the level misses the piece.
  *
  * @param levelMm grain coordinate of the line
  */
 export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
   const grain = grainDirection(shape)
-  return foldedAway(piece, shape).reduce(
-    (width, closed) => width - widthInside(closed, grain, levelMm),
-    widthInside(outlineOf(piece, shape), grain, levelMm),
-  )
+  const onward = onwardThroughDarts(piece, shape, levelMm)
+  const [from, to] = [
+    Math.max(-Infinity, ...onward.filter((o) => o.way < 0).map((o) => o.leavesAt)),
+    Math.min(Infinity, ...onward.filter((o) => o.way > 0).map((o) => o.leavesAt)),
+  ]
+  const within = (closed: Path) =>
+    lengthOf(stretchesInside(closed, grain, levelMm).map(([a, b]): Stretch => [Math.max(a, from), Math.min(b, to)]))
+  const beyond = onward.reduce((sum, o) => sum + o.mm, 0)
+  return foldedAway(piece, shape).reduce((width, closed) => width - within(closed), within(outlineOf(piece, shape)) + beyond)
 }
 
 const LONG_ROLES = new Set(['side', 'outseam', 'inseam', 'underarm', 'panel'])

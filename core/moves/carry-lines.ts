@@ -1,15 +1,62 @@
-import { applyAffine, distance, isStraightPath, line, mapPath, measureLength, type Affine, type Path, type Point } from '../geometry'
-import { FOLDED_ROLES, type Piece, type Shape } from '../pattern'
-import { SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
+import {
+  add,
+  applyAffine,
+  distance,
+  dot,
+  isStraightPath,
+  line,
+  mapPath,
+  measureLength,
+  scale,
+  subtract,
+  turnDirection,
+  type Affine,
+  type Path,
+  type Point,
+} from '../geometry'
+import { FOLDED_ROLES, grainDirection, type Piece, type Shape } from '../pattern'
+import { PARALLEL_RAD, SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
 
-/** All inner lines of a piece after its parts were laid elsewhere: each goes with the part that it lies on. */
-export function carryLines(piece: Piece, shape: Shape, moveAt: (p: Point) => Affine): Shape['lines'] {
+/** A mark line nearer to the cross-grain than this is a level, deg: printed lines are ruled square to the grain. */
+const LEVEL_DEG = 0.5
+
+/**
+ * All inner lines of a piece after its parts were laid elsewhere: each goes with the part that it lies on. A level (bust,
+ * waist, hip, ...: a straight mark line square to the grain) is ruled square to the grain again, through its end that has
+ * not turned, or its middle when both have: a level of the body does not tilt with the paper.
+ *
+ * @param withGrain where the grain was laid
+ */
+export function carryLines(piece: Piece, shape: Shape, moveAt: (p: Point) => Affine, withGrain: Affine): Shape['lines'] {
   return Object.fromEntries(
     piece.lines.map((l) => {
       const path = shape.lines[l.id]!
-      return [l.id, FOLDED_ROLES.includes(l.role) ? carryCorners(path, moveAt) : carryLine(path, moveAt)]
+      if (FOLDED_ROLES.includes(l.role)) return [l.id, carryCorners(path, moveAt)]
+      const carried = carryLine(path, moveAt)
+      return [l.id, l.role !== 'other' && isLevel(path, shape) ? level(path, carried, shape, moveAt, withGrain) : carried]
     }),
   )
+}
+
+const ends = (path: Path): [Point, Point] => [path[0]!.from, path[path.length - 1]!.to]
+
+function isLevel(path: Path, shape: Shape): boolean {
+  const [from, to] = ends(path)
+  const off = Math.abs(dot(subtract(to, from), grainDirection(shape))) / distance(from, to)
+  return isStraightPath(path, STRAIGHT_MM) && off < Math.sin((LEVEL_DEG * Math.PI) / 180)
+}
+
+/** A carried level ruled square to the grain again. */
+function level(path: Path, carried: Path, shape: Shape, moveAt: (p: Point) => Affine, withGrain: Affine): Path {
+  const hasTurned = ({ a, b }: Affine) =>
+    Math.abs(Math.atan2(b * withGrain.a - a * withGrain.b, a * withGrain.a + b * withGrain.b)) > PARALLEL_RAD
+  const [firstTurned, lastTurned] = ends(path).map((p) => hasTurned(moveAt(p)))
+  if (!firstTurned && !lastTurned) return carried
+  const down = turnDirection(withGrain, grainDirection(shape))
+  const [from, to] = ends(carried)
+  const at = firstTurned === lastTurned ? (dot(from, down) + dot(to, down)) / 2 : dot(firstTurned ? to : from, down)
+  const ruled = (p: Point) => add(p, scale(down, at - dot(p, down)))
+  return [line(ruled(from), ruled(to))]
 }
 
 /** A dart or pleat: each of its corners goes with the paper that it lies on, and its legs are drawn on between them. */

@@ -1,6 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { distance, measureArea, measureLength, mix, nearestPlace, placeAt, rotateAbout, subtract, turnRad, type Point } from '../geometry'
+import {
+  distance,
+  line,
+  measureArea,
+  measureLength,
+  mix,
+  nearestPlace,
+  placeAt,
+  rotateAbout,
+  subtract,
+  turnRad,
+  type Point,
+} from '../geometry'
 import { checkGarment, dartFigures, dartIn, edgePath, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
 import { deepFreeze, garmentOf, polygonPiece } from '../pattern/test-pieces'
 import { angleFrom, edgeFamily, findApex, mapShapes, meetMiddles, mergeDarts, missOfApex, moveDart, takeInFold } from './index'
@@ -51,6 +63,37 @@ const angleDeg = (g: Garment, id: string, apex = APEX) => {
 const edgeOf = (g: Garment, role: EdgeRole) => g.pieces[0]!.edges.filter((e) => e.role === role)
 /** Where a ray from the apex meets an edge, as a place on it. */
 const mouthAt = (edgeId: string, atMm: number) => () => ({ edgeId, fromMm: atMm, toMm: atMm })
+
+describe('mark lines when a dart is moved', () => {
+  /** The front with a bust line through its apex, and a line of no level across it. */
+  const lined = (() => {
+    const garment = front([SIDE])
+    const piece = garment.pieces[0]!
+    const shape = shapeOf(piece, 'one')
+    const lines = [
+      { id: 'bust', name: 'bust line', role: 'bust' as const },
+      { id: 'pocket', name: 'pocket', role: 'other' as const },
+    ]
+    const at = { bust: [line({ x: 10, y: 268 }, { x: 215, y: 268 })], pocket: [line({ x: 60, y: 150 }, { x: 180, y: 380 })] }
+    return deepFreeze({ ...garment, pieces: [{ ...piece, lines, shapes: { one: { ...shape, lines: at } } }] })
+  })()
+  const moved = () => {
+    const mouthOf = mouthAt(edgeOf(lined, 'waist')[0]!.id, 112)
+    const { garment } = moveDart(lined, { pieceId: 'front', dartId: 'side', apexOf, mouthOf, share: 1, trued: false })
+    return shapeOf(garment.pieces[0]!, 'one')
+  }
+  it('a level stays at the height of its end that has not turned, as wide as the paper carries it', () => {
+    const [was, is] = [shapeOf(lined.pieces[0]!, 'one').lines.bust![0]!, moved().lines.bust![0]!]
+    expect(is.from).toEqual(was.from)
+    expect(is.to.y).toBeCloseTo(was.from.y, 9)
+    expect(Math.abs(is.to.x - was.to.x)).toBeLessThan(15)
+  })
+  it('any other line goes with the paper at both its ends', () => {
+    const [was, is] = [shapeOf(lined.pieces[0]!, 'one').lines.pocket![0]!, moved().lines.pocket![0]!]
+    for (const end of ['from', 'to'] as const) expect(distance(is[end], APEX)).toBeCloseTo(distance(was[end], APEX), 6)
+    expect(is).not.toEqual(was)
+  })
+})
 
 describe('moving a dart', () => {
   it('worked case 1: onto the cross-grain', () => {

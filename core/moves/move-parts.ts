@@ -32,11 +32,11 @@ export function moveParts(piece: Piece, shape: Shape, cut: CutPiece, moves: read
       return [notch.id, notchNear(edges.value[notch.edgeId]!, applyAffine(move, placeAt(old, atMm).point), place.from)]
     }),
   )
-  const lines = carryLines(piece, shape, moveAt)
   const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, applyAffine(moveAt(p), p)]))
   const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
   const middle = { x: (shape.grain.from.x + shape.grain.to.x) / 2, y: (shape.grain.from.y + shape.grain.to.y) / 2 }
   const withGrain = straight ? moves[partOfPlace(cut, straight.id, 0)]! : moveAt(middle)
+  const lines = carryLines(piece, shape, moveAt, withGrain)
   const grain = { from: applyAffine(withGrain, shape.grain.from), to: applyAffine(withGrain, shape.grain.to) }
   return ok({ edges: edges.value, notches, lines, points, grain })
 }

@@ -106,7 +106,7 @@ export function turnAboutApex(piece: Piece, shape: Shape, apex: Point, angles: R
     edges[dart.legs[1]] = [line(apex, after[0]!.from)]
   }
   const moveAt = (p: Point) => sectors[sectorOf(sectors, p)]!.move
-  const lines = carryLines(piece, shape, moveAt)
+  const lines = carryLines(piece, shape, moveAt, IDENTITY)
   const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, applyAffine(moveAt(p), p)]))
   return { ...shape, edges, lines, points }
 }

@@ -1,4 +1,5 @@
 import { measureLength, placeAt, type Point } from '../geometry'
+import { onwardThroughDarts } from '../measure'
 import { alongGrain, crossLevel } from '../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece, type Shape } from '../pattern'
 import { findZones, zoneLevel, type ZoneId } from './find-zones'
@@ -70,9 +71,16 @@ export function zonesOnChain(garment: Garment, chain: SideChain, sizeId: string)
             : []
       const level = zoneLevel(garment, part, sizeId)
       if (level === null) return []
+      const along = (e: SideChain['edges'][number], atMm: number) => e.fromMm + (e.reversed ? e.lengthMm - atMm : atMm)
+      // Where the level runs into a dart it meets the side beyond it, as sewn.
+      const beyond = onwardThroughDarts(piece, shape, level).flatMap((o) => {
+        const part = chain.edges.find((e) => e.edgeId === o.edgeId)
+        return part ? [{ zone: zone.id, atMm: along(part, o.atMm) }] : []
+      })
+      if (beyond.length > 0) return beyond.slice(0, 1)
       for (const e of chain.edges) {
         const crossing = crossLevel(edgePath(shape, e.edgeId), grain, level)[0]
-        if (crossing) return [{ zone: zone.id, atMm: e.fromMm + (e.reversed ? e.lengthMm - crossing.atMm : crossing.atMm) }]
+        if (crossing) return [{ zone: zone.id, atMm: along(e, crossing.atMm) }]
       }
       return []
     })

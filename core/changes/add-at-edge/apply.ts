@@ -2,8 +2,8 @@ import { dot, measureLength, reversePath, scale, type Path, type Point } from '.
 import { displacePath, easeIn, redrawMoved } from '../../moves'
 import { edgePath, neighbours, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { findZones, finishedMm, sideChains, zonesOnChain, type SideChain } from '../../size'
-import { SEAM_KEPT_MM } from '../../tolerances'
+import { findZones, finishedMm, sideChains, zonesOnChain, zoneWidth, type SideChain } from '../../size'
+import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { evenSides, surplusOf } from '../even-sides'
@@ -67,6 +67,35 @@ function widenShape(garment: Garment, piece: Piece, inputs: AddAtEdgeInputs, siz
   return { ...shape, edges, notches }
 }
 
+/** Times that the amounts of a piece are set right by what they gave. */
+const PASSES = 3
+
+/**
+ * A piece widened so that each of its zones has grown by just what is asked, as sewn: where a level runs into a dart, or a
+ * side slants, an edge that goes out by an amount gives a little more or less than that.
+ */
+function widenSettled(garment: Garment, piece: Piece, inputs: AddAtEdgeInputs, sizeId: string): Shape {
+  const sides = sideChains(piece, shapeOf(piece, sizeId)).length
+  const parts = findZones(garment, { sewnTwice: true }).flatMap((zone) => {
+    const part = zone.parts.find((p) => p.pieceId === piece.id && (p.by === 'line' || p.by === 'corner'))
+    return part && zone.id in KEYS ? [{ key: KEYS[zone.id as ZoneKey], part }] : []
+  })
+  let own = inputs
+  let shape = widenShape(garment, piece, own, sizeId)
+  for (let pass = 0; pass < PASSES; pass++) {
+    const widened = { ...piece, shapes: { ...piece.shapes, [sizeId]: shape } }
+    const after = { ...garment, pieces: garment.pieces.map((p) => (p === piece ? widened : p)) }
+    const off = parts.map(({ key, part }) => {
+      const grew = zoneWidth(after, part, sizeId) - zoneWidth(garment, part, sizeId)
+      return { key, mm: inputs[key] - grew / sides }
+    })
+    if (off.every((o) => Math.abs(o.mm) <= EQUAL_MM)) break
+    own = off.reduce((sum, o) => ({ ...sum, [o.key]: sum[o.key] + o.mm }), own)
+    shape = widenShape(garment, piece, own, sizeId)
+  }
+  return shape
+}
+
 /** Along whichever direction an edge gets on more. */
 function measured(path: Path, across: Point): Point {
   const chord = { x: path[path.length - 1]!.to.x - path[0]!.from.x, y: path[path.length - 1]!.to.y - path[0]!.from.y }
@@ -80,7 +109,7 @@ function widen(garment: Garment, inputs: AddAtEdgeInputs): Garment {
     const pieces = g.pieces.map((piece) =>
       sideChains(piece, shapeOf(piece, size.id)).length === 0
         ? piece
-        : { ...piece, shapes: { ...piece.shapes, [size.id]: widenShape(g, piece, inputs, size.id) } },
+        : { ...piece, shapes: { ...piece.shapes, [size.id]: widenSettled(g, piece, inputs, size.id) } },
     )
     const evened = evenSides({ ...g, pieces }, size.id, (seam) => [surplusOf(garment, seam, size.id)])
     // The cap and the bands follow what they are sewn to: their ease is what it was.
