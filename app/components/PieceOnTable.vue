@@ -13,6 +13,8 @@ const props = defineProps<{
   t: number
   zoom: number
   dimmed: boolean
+  /** Places of handles on it: their figures stand there, and its name elsewhere. */
+  taken: { x: number; y: number }[]
 }>()
 
 const ends = computed(() => endsOf(props.before, props.after, props.t))
@@ -73,6 +75,7 @@ const namePlace = computed(() => {
   for (let k = 5; k <= 16; k++) {
     const y = box.minY + (height * k) / 20
     if (lines.some((l) => l > y - 24 / props.zoom && l < y + 30 / props.zoom)) continue
+    if (props.taken.some((h) => h.y > y - 40 / props.zoom && h.y < y + 75 / props.zoom)) continue
     const xs = [outline, ...folded]
       .flatMap((path) => crossPoints(path, { x: 0, y: 1 }, y))
       .map((p) => p.x)

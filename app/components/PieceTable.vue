@@ -221,6 +221,7 @@ defineExpose({ fit })
             :after="p.after"
             :t="playing && movesOf(p.piece.id).length > 0 ? 0 : t"
             :zoom="view.k"
+            :taken="handles.filter((h) => h.pieceId === p.piece.id).map((h) => h.at)"
             :dimmed="touchedIds.length > 0 && !touchedIds.includes(p.piece.id)"
           />
           <path
@@ -234,7 +235,6 @@ defineExpose({ fit })
             vector-effect="non-scaling-stroke"
             data-test="ghost"
           />
-          <GradeArrows v-if="progress > 0" :arrows="applied?.arrows?.filter((a) => a.pieceId === p.piece.id) ?? []" :zoom="view.k" />
           <MovesOnTable v-if="playing && movesOf(p.piece.id).length > 0" :moves="movesOf(p.piece.id)" :at="movesDone" :zoom="view.k" />
           <path
             v-for="n in p.nest"
@@ -248,6 +248,11 @@ defineExpose({ fit })
             data-test="nest-line"
           />
         </g>
+        <template v-if="progress > 0 && applied?.arrows">
+          <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
+            <GradeArrows :arrows="applied.arrows.filter((a) => a.pieceId === p.piece.id)" :zoom="view.k" />
+          </g>
+        </template>
         <g v-for="l in levels" :key="l.key">
           <line
             :x1="l.from.x"

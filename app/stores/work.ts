@@ -57,6 +57,8 @@ export const useWork = defineStore('work', () => {
   const selectedId = ref<string | null>(null)
   /** Inputs while a handle or field is being moved, before they are written. */
   const draft = shallowRef<{ changeId: string; inputs: unknown } | null>(null)
+  /** The point whose rule is at hand, by its name: shown on the pieces. */
+  const litPoint = ref<string | null>(null)
   const saving = ref(0)
   /** The worker has been at it long enough to say so. */
   const working = ref(false)
@@ -249,6 +251,7 @@ export const useWork = defineStore('work', () => {
     computedPlan,
     selectedId,
     draft,
+    litPoint,
     saving,
     working,
     progress,

@@ -251,6 +251,9 @@ describe('sizes', () => {
     const held = /Held: (\d+) of (\d+)/.exec(await textOf('held'))!
     expect(held[1]).toBe(held[2])
     await app.driver().executeScript('document.querySelector("details").open = true')
+    await (await field('rule-crotch-point-across')).click()
+    await soon('its point is shown on both legs', async () => (await all('lit-point')).length === 2)
+    expect(await textOf('lit-point')).toMatch(/^\d.* in$/)
     await retype(await field('rule-crotch-point-across'), '0.2')
     await soon('the sums are checked', async () => (await all('caution-rules-off')).length === 1)
     await press('mend-rules-off')

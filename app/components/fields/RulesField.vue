@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { cardinalsOf, CARDINAL_WORDS, rulesOf, tableOf, type GradeInputs, type Rule, type RuleTable } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
 
 /** Grade rules: how far each cardinal point goes for one interval, as parts of it, and what that is in figures. */
 const props = defineProps<{
@@ -14,6 +15,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [rules: GradeInputs['rules']] }>()
 const prefs = usePrefs()
+const work = useWork()
 const NAMES: Record<RuleTable, string> = {
   'bodice-front': 'Front',
   'bodice-back': 'Back',
@@ -67,7 +69,16 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
         </tr>
       </thead>
       <tbody>
-        <tr v-for="r in rows" :key="r.c" class="border-t border-edge/60 align-top">
+        <tr
+          v-for="r in rows"
+          :key="r.c"
+          class="border-t border-edge/60 align-top"
+          :class="work.litPoint === r.name && 'bg-note-pale'"
+          @focusin="work.litPoint = r.name"
+          @focusout="work.litPoint = null"
+          @mouseenter="work.litPoint = r.name"
+          @mouseleave="work.litPoint = null"
+        >
           <td class="py-1 pr-1">{{ r.name }}</td>
           <td v-for="key in ['across', 'along'] as const" :key="key" class="py-1">
             <input
