@@ -1,5 +1,5 @@
 import { distance, measureLength } from '../geometry'
-import { alongGrain, sideLength } from '../moves'
+import { alongGrain, edgeFamily, sideLength } from '../moves'
 import {
   dartFigures,
   doubleDartFigures,
@@ -54,7 +54,11 @@ function pieceMeasures(piece: Piece, shape: Shape): Measure[] {
   for (const edge of piece.edges) {
     if (edge.role === 'dart-leg') continue
     const path = edgePath(shape, edge.id)
-    rows.push({ id: `edge:${piece.id}:${edge.id}`, group: 'edge', label: edge.name, where: piece.name, mm: measureLength(path) })
+    // The parts of an edge that a dart parts count as the one edge that they are when it is closed.
+    const id = `edge:${piece.id}:${edgeFamily(edge.id)}`
+    const whole = rows.find((r) => r.id === id)
+    if (whole) whole.mm += measureLength(path)
+    else rows.push({ id, group: 'edge', label: edge.name, where: piece.name, mm: measureLength(path) })
     if (edge.role === 'hem' || edge.role === 'leg-opening')
       rows.push({
         id: `width:${piece.id}:${edge.id}`,

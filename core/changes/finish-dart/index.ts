@@ -155,9 +155,17 @@ function finishPaperSteps({ before, inputs, applied, context, units }: StepInput
   const apex = apexOf(found)(context.sizeId)
   const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
+  const [first, second] = [figure(distance(d.first, apex)), figure(distance(d.second, apex))]
+  const shorter = distance(d.first, apex) < distance(d.second, apex) ? d.before : d.after
+  const even =
+    inputs.legs !== 'equal'
+      ? ''
+      : first === second
+        ? ' They are as long as each other to the ruler: leave them.'
+        : ` Draw the shorter one on to the length of the longer, and the ${shorter.name} to its end.`
   return [
     {
-      text: `${piece.name}: mark the apex. Lay the ruler along each leg of the ${dart.name} from its end to the apex: they measure ${figure(distance(d.first, apex))} and ${figure(distance(d.second, apex))}.${inputs.legs === 'equal' ? ` Draw the shorter one on to the length of the longer, and the ${d.before.name} to its end.` : ''}`,
+      text: `${piece.name}: mark the apex. Lay the ruler along each leg of the ${dart.name} from its end to the apex: they measure ${first} and ${second}.${even}`,
       drawing: {
         pieceId: piece.id,
         strokes: [outline, lineStroke(d.first, apex, 'line'), lineStroke(d.second, apex, 'line')],
