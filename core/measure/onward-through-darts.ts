@@ -1,6 +1,7 @@
-import { add, distance, dot, mix, placeAt, rotateAbout, scale, subtract, turnRad, unit, type Point } from '../geometry'
-import { crossLevel, placeOnRay } from '../moves'
-import { dartFigures, edgePath, grainDirection, type Dart, type Piece, type Shape } from '../pattern'
+import { add, distance, dot, mix, rotateAbout, scale, subtract, turnRad, unit, type Path, type Point } from '../geometry'
+import { crossPoints } from '../moves'
+import { edgePath, grainDirection, type Dart, type Piece, type Shape } from '../pattern'
+import { SAME_POINT_MM } from '../tolerances'
 
 /** Where a line across the grain goes on beyond a dart that it runs into lengthways. */
 export interface Onward {
@@ -10,18 +11,20 @@ export interface Onward {
   /** From the dart's other leg to the edge that it ends on, mm. */
   mm: number
   edgeId: string
-  /** Along that edge from its start, mm. */
-  atMm: number
+  at: Point
 }
 
 /** A dart lies across the piece when it is nearer to the cross-grain than to the grain: one from the side. */
 const ACROSS = Math.SQRT1_2
 
+function endsOf(shape: Shape, dart: Dart): { first: Point; tip: Point; second: Point } {
+  const [a, b] = dart.legs.map((id) => edgePath(shape, id)) as [Path, Path]
+  return { first: a[0]!.from, tip: b[0]!.from, second: b[b.length - 1]!.to }
+}
+
 /** Where a level coming from the tip's side first meets a leg of a dart, and which; null when it meets none. */
 function metLeg(shape: Shape, dart: Dart, grain: Point, levelMm: number, outward: Point): { at: Point; isFirst: boolean } | null {
-  const met = dart.legs.flatMap((id, k) =>
-    crossLevel(edgePath(shape, id), grain, levelMm).map((c) => ({ at: placeAt(edgePath(shape, id), c.atMm).point, isFirst: k === 0 })),
-  )
+  const met = dart.legs.flatMap((id, k) => crossPoints(edgePath(shape, id), grain, levelMm).map((at) => ({ at, isFirst: k === 0 })))
   return met.length > 0 ? met.reduce((a, b) => (dot(b.at, outward) < dot(a.at, outward) ? b : a)) : null
 }
 
@@ -36,7 +39,9 @@ export function onwardThroughDarts(piece: Piece, shape: Shape, levelMm: number):
   const grain = grainDirection(shape)
   const across = { x: -grain.y, y: grain.x }
   return piece.darts.flatMap((dart): Onward[] => {
-    const d = dartFigures(piece, shape, dart)
+    const d = endsOf(shape, dart)
+    const [a, b, c] = [dot(d.first, grain), dot(d.second, grain), dot(d.tip, grain)]
+    if (levelMm < Math.min(a, b, c) || levelMm > Math.max(a, b, c)) return []
     const lies = dot(unit(subtract(mix(d.first, d.second, 0.5), d.tip)), across)
     if (Math.abs(lies) < ACROSS) return []
     const way = lies > 0 ? 1 : -1
@@ -47,13 +52,14 @@ export function onwardThroughDarts(piece: Piece, shape: Shape, levelMm: number):
     const [alongOwn, alongOther] = [unit(subtract(own, d.tip)), unit(subtract(other, d.tip))]
     const ray = rotateAbout(outward, { x: 0, y: 0 }, turnRad(alongOwn, alongOther))
     const from = add(d.tip, scale(alongOther, Math.min(distance(met.at, d.tip), distance(other, d.tip))))
+    // Square to the ray: where an edge crosses its line, and lies ahead.
+    const square = { x: -ray.y, y: ray.x }
     const hits = piece.edges.flatMap((e): Onward[] => {
       if (e.role === 'dart-leg') return []
-      const path = edgePath(shape, e.id)
-      const atMm = placeOnRay(path, from, ray)
-      return atMm === null
-        ? []
-        : [{ leavesAt: dot(met.at, across), way, mm: distance(placeAt(path, atMm).point, from), edgeId: e.id, atMm }]
+      return crossPoints(edgePath(shape, e.id), square, dot(from, square)).flatMap((at): Onward[] => {
+        const mm = dot(subtract(at, from), ray)
+        return mm >= -SAME_POINT_MM ? [{ leavesAt: dot(met.at, across), way, mm, edgeId: e.id, at }] : []
+      })
     })
     return hits.length > 0 ? [hits.reduce((a, b) => (b.mm < a.mm ? b : a))] : []
   })

@@ -4,19 +4,16 @@ import { edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape
 import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
 import { onwardThroughDarts } from './onward-through-darts'
 
-/** A stretch of a line across the grain, mm along the cross-grain. */
-type Stretch = [from: number, to: number]
-
-/** The stretches of a line across the grain that lie inside a closed path. */
-function stretchesInside(closed: Path, grain: Point, levelMm: number): Stretch[] {
+/** How much of a line across the grain lies inside a closed path, between two places along the cross-grain, mm. */
+function widthInside(closed: Path, grain: Point, levelMm: number, fromMm: number, toMm: number): number {
   const across = { x: -grain.y, y: grain.x }
   const places = crossPoints(closed, grain, levelMm)
     .map((p) => dot(p, across))
     .sort((a, b) => a - b)
-  return places.flatMap((from, i): Stretch[] => (i % 2 === 0 && i + 1 < places.length ? [[from, places[i + 1]!]] : []))
+  let width = 0
+  for (let i = 0; i + 1 < places.length; i += 2) width += Math.max(0, Math.min(places[i + 1]!, toMm) - Math.max(places[i]!, fromMm))
+  return width
 }
-
-const lengthOf = (stretches: readonly Stretch[]) => stretches.reduce((sum, [from, to]) => sum + Math.max(0, to - from), 0)
 
 /**
  * Width of a piece across the grain at a level, mm on the seam lines, as sewn: darts are closed, and a line that runs into
@@ -27,15 +24,15 @@ const lengthOf = (stretches: readonly Stretch[]) => stretches.reduce((sum, [from
  */
 export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
   const grain = grainDirection(shape)
-  const onward = onwardThroughDarts(piece, shape, levelMm)
-  const [from, to] = [
-    Math.max(-Infinity, ...onward.filter((o) => o.way < 0).map((o) => o.leavesAt)),
-    Math.min(Infinity, ...onward.filter((o) => o.way > 0).map((o) => o.leavesAt)),
-  ]
-  const within = (closed: Path) =>
-    lengthOf(stretchesInside(closed, grain, levelMm).map(([a, b]): Stretch => [Math.max(a, from), Math.min(b, to)]))
-  const beyond = onward.reduce((sum, o) => sum + o.mm, 0)
-  return foldedAway(piece, shape).reduce((width, closed) => width - within(closed), within(outlineOf(piece, shape)) + beyond)
+  let [from, to, beyond] = [-Infinity, Infinity, 0]
+  for (const o of onwardThroughDarts(piece, shape, levelMm)) {
+    if (o.way < 0) from = Math.max(from, o.leavesAt)
+    else to = Math.min(to, o.leavesAt)
+    beyond += o.mm
+  }
+  let width = widthInside(outlineOf(piece, shape), grain, levelMm, from, to) + beyond
+  for (const closed of foldedAway(piece, shape)) width -= widthInside(closed, grain, levelMm, from, to)
+  return width
 }
 
 const LONG_ROLES = new Set(['side', 'outseam', 'inseam', 'underarm', 'panel'])

@@ -1,4 +1,4 @@
-import { measureLength, placeAt, type Point } from '../geometry'
+import { measureLength, nearestPlace, placeAt, type Point } from '../geometry'
 import { onwardThroughDarts } from '../measure'
 import { alongGrain, crossLevel } from '../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece, type Shape } from '../pattern'
@@ -75,7 +75,7 @@ export function zonesOnChain(garment: Garment, chain: SideChain, sizeId: string)
       // Where the level runs into a dart it meets the side beyond it, as sewn.
       const beyond = onwardThroughDarts(piece, shape, level).flatMap((o) => {
         const part = chain.edges.find((e) => e.edgeId === o.edgeId)
-        return part ? [{ zone: zone.id, atMm: along(part, o.atMm) }] : []
+        return part ? [{ zone: zone.id, atMm: along(part, nearestPlace(edgePath(shape, part.edgeId), o.at).lengthMm) }] : []
       })
       if (beyond.length > 0) return beyond.slice(0, 1)
       for (const e of chain.edges) {
