@@ -17,13 +17,12 @@ import {
   SLOPE_FRONT,
   type BodyFigures,
 } from './bodice'
-import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece, type DraftEdge } from './draft-piece'
+import { at, ruled, sewn, toGarment, type DraftedPiece, type DraftEdge } from './draft-piece'
+import { neckband, sleevePiece } from './sleeve-and-band'
 
 /** The lamplighter's blouse: made-up figures for a made-up wearer, mm. */
 const BODY: BodyFigures = { bust: 940, ease: 90, shoulder: 122, backToWaist: 412, waistShaping: 22 }
 const BODY_LENGTH = 200
-const CAP_EASE = 22
-const BAND_WIDTH = 32
 
 /** Level of the bust below the depth of the armhole. */
 const BUST_BELOW = 70
@@ -177,113 +176,6 @@ function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
 }
 
 const add2 = (p: { x: number; y: number }, d: { x: number; y: number }) => at(p.x + d.x, p.y + d.y)
-
-function edgeOf(piece: DraftedPiece, id: string): Path {
-  return piece.edges.find((e) => e.id === id)!.path
-}
-
-/** Set-in sleeve: the cap's height is solved so that the cap is longer than the armhole by the wanted ease. */
-export function sleevePiece(back: DraftedPiece, front: DraftedPiece): DraftedPiece {
-  const backMm = measureLength(edgeOf(back, 'armhole'))
-  const frontMm = measureLength(edgeOf(front, 'armhole'))
-  const half = (backMm + frontMm) * 0.38
-  const wrist = half * 0.7
-  const length = 428
-  const seamDown = unit(at(-(half - wrist), length))
-  const rise = at(seamDown.y, -seamDown.x)
-  const cap = (height: number): Path => {
-    const top = at(4, -height)
-    const backMid = at(-half * 0.55, -height * 0.5)
-    const frontMid = at(half * 0.55, -height * 0.44)
-    const climb = unit(at(half * 0.46, -height * 0.86))
-    const fall = unit(at(half * 0.46, height * 0.98))
-    return [
-      ...swept(at(-half, 0), at(rise.x, -rise.y), backMid, climb, [0.34, 0.3]),
-      ...swept(backMid, climb, top, at(1, 0), [0.34, 0.38]),
-      ...swept(top, at(1, 0), frontMid, fall, [0.38, 0.3]),
-      ...swept(frontMid, fall, at(half, 0), rise, [0.34, 0.36]),
-    ].map((s, i, all) => (i === 0 ? s : { ...s, from: all[i - 1]!.to })) as Path
-  }
-  // The cap begins and ends square to the underarm seams, so that it runs on across the sewn seam.
-  const height = solve((h) => measureLength(cap(h)) - (backMm + frontMm + CAP_EASE), 40, 260)
-  const path = cap(height)
-  const capMm = measureLength(path)
-  const hemPath = swept(at(wrist, length), at(-seamDown.y, seamDown.x), at(-wrist, length), at(-seamDown.y, -seamDown.x), [0.3, 0.3])
-  return {
-    id: 'sleeve',
-    name: 'Sleeve',
-    kind: 'sleeve',
-    count: 2,
-    mirrored: true,
-    edges: [
-      { id: 'cap', name: 'cap', role: 'cap', path, corner: 'back underarm' },
-      {
-        id: 'seam-front',
-        name: 'front underarm seam',
-        role: 'underarm',
-        path: ruled(at(half, 0), at(wrist, length)),
-        corner: 'front underarm',
-      },
-      { id: 'hem', name: 'wrist hem', role: 'hem', path: hemPath, corner: 'wrist at front' },
-      {
-        id: 'seam-back',
-        name: 'back underarm seam',
-        role: 'underarm',
-        path: ruled(at(-wrist, length), at(-half, 0)),
-        corner: 'wrist at back',
-      },
-    ],
-    notches: [
-      { id: 'back', name: 'back cap', edgeId: 'cap', place: { from: 'start', distanceMm: 96 } },
-      { id: 'top', name: 'shoulder', edgeId: 'cap', place: { from: 'start', distanceMm: backMm + CAP_EASE / 2 } },
-      { id: 'front', name: 'front cap', edgeId: 'cap', place: { from: 'start', distanceMm: capMm - 86 } },
-    ],
-    lines: [
-      { id: 'bicep', name: 'bicep line', role: 'bicep', path: ruled(at(-half + 8, 4), at(half - 8, 4)) },
-      { id: 'shorten', name: 'lengthen or shorten line', role: 'shorten', path: ruled(at(-half + 40, 215), at(half - 40, 215)) },
-    ],
-    grain: grainOf(-height * 0.4, length - 50, 0),
-  }
-}
-
-function neckband(back: DraftedPiece, front: DraftedPiece): DraftedPiece {
-  const backMm = measureLength(edgeOf(back, 'neck'))
-  const total = backMm + measureLength(edgeOf(front, 'neck'))
-  return {
-    id: 'neckband',
-    name: 'Neckband',
-    kind: 'band',
-    count: 2,
-    mirrored: false,
-    edges: [
-      { id: 'outer', name: 'outer edge', role: 'band', path: ruled(at(0, 0), at(total, 0)), corner: 'outer edge at centre back' },
-      {
-        id: 'end',
-        name: 'centre front end',
-        role: 'band-end',
-        path: ruled(at(total, 0), at(total, BAND_WIDTH)),
-        corner: 'outer edge at centre front',
-      },
-      {
-        id: 'neck',
-        name: 'neck edge',
-        role: 'neck',
-        path: ruled(at(total, BAND_WIDTH), at(0, BAND_WIDTH)),
-        corner: 'neck edge at centre front',
-      },
-      {
-        id: 'fold',
-        name: 'centre back',
-        role: 'centre-back',
-        path: ruled(at(0, BAND_WIDTH), at(0, 0)),
-        corner: 'neck edge at centre back',
-        fold: true,
-      },
-    ],
-    notches: [{ id: 'shoulder', name: 'shoulder', edgeId: 'neck', place: { from: 'end', distanceMm: backMm } }],
-    grain: { from: at(total / 2, 4), to: at(total / 2, BAND_WIDTH - 4) },
-  }
-}
 
 /**
  * Lamplighter's blouse: front with an angled side dart, back with a shoulder dart, set-in sleeve, neckband.

@@ -13,7 +13,7 @@ import {
   SLOPE_FRONT,
   type BodyFigures,
 } from './bodice'
-import { sleevePiece } from './blouse'
+import { sleevePiece } from './sleeve-and-band'
 import { at, ruled, sewn, swept, toGarment, type DraftedPiece } from './draft-piece'
 
 /** Quay dress, mm: bodice with straight sides, joined at the waist to a skirt with flared straight sides. */

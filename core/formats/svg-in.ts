@@ -1,9 +1,10 @@
 import { DOMParser, type Element as XmlElement, type Node as XmlNode } from '@xmldom/xmldom'
-import svgpath from 'svgpath'
-import { applyAffine, chain, cubic, distance, IDENTITY, line, mapPath, type Affine, type Path, type Point, type Segment } from '../geometry'
+import { applyAffine, chain, distance, IDENTITY, mapPath, type Affine, type Path, type Point } from '../geometry'
 import { ok, refuse, type Result } from '../result'
+import { JOIN_MM } from '../tolerances'
 import { INCH_MM } from '../units'
-import { JOIN_MM, SAME_POINT_MM } from '../tolerances'
+import { lengthOf, nameOf, readTransform, strokeStyle, styleOf, UNIT_MM, userUnits, type ScaleFrom } from './svg-attributes'
+import { pathDataOf, readStrokes } from './svg-shapes'
 
 /** One drawn line of a file, in millimetres by the file's own scale. */
 export interface DrawnShape {
@@ -30,8 +31,7 @@ export interface Drawing {
   texts: DrawnText[]
   /** Millimetres one unit of the file's inner coordinates stands for. */
   mmPerUnit: number
-  /** Where the scale comes from; “guess” when the file gives pixels or nothing. */
-  scaleFrom: 'mm' | 'cm' | 'in' | 'pt' | 'guess'
+  scaleFrom: ScaleFrom
 }
 
 /** Bytes beyond which a file is not read: real pattern files are under 5 MB. */
@@ -39,16 +39,6 @@ const MAX_BYTES = 20_000_000
 const MAX_DEPTH = 60
 const MAX_ELEMENTS = 40_000
 const MAX_USES = 2_000
-
-const UNIT_MM: Record<string, [number, Drawing['scaleFrom']]> = {
-  mm: [1, 'mm'],
-  cm: [10, 'cm'],
-  in: [INCH_MM, 'in'],
-  pt: [INCH_MM / 72, 'pt'],
-  pc: [INCH_MM / 6, 'pt'],
-  px: [INCH_MM / 96, 'guess'],
-  '': [INCH_MM / 96, 'guess'],
-}
 
 interface State {
   shapes: DrawnShape[]
@@ -61,174 +51,6 @@ interface State {
 
 const bad = (where: string, message: string): Result<never> =>
   refuse('svg-unreadable', where, message, 'Save it again as plain SVG from the drawing program; nothing was changed here.')
-
-function lengthOf(text: string | null): { value: number; unit: string } | null {
-  const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*(mm|cm|in|pt|pc|px|%|)\s*$/.exec(text ?? '')
-  return match ? { value: Number(match[1]), unit: match[2]! } : null
-}
-
-/** A length inside the drawing, in user units. */
-function userUnits(text: string | null, fallback = 0): number {
-  const read = lengthOf(text)
-  if (!read) return fallback
-  const px = INCH_MM / 96
-  return read.unit === '' || read.unit === 'px' || read.unit === '%' ? read.value : (read.value * UNIT_MM[read.unit]![0]) / px
-}
-
-function readTransform(text: string | null): Affine | null {
-  if (!text) return IDENTITY
-  let m = IDENTITY
-  const parts = [...text.matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)]
-  for (const [, name, inner] of parts) {
-    const n = inner!
-      .split(/[\s,]+/)
-      .filter(Boolean)
-      .map(Number)
-    if (n.some((v) => !Number.isFinite(v))) return null
-    const [p0 = 0, p1 = 0, p2 = 0] = n
-    const turn = (deg: number): Affine => {
-      const r = (deg * Math.PI) / 180
-      return { a: Math.cos(r), b: Math.sin(r), c: -Math.sin(r), d: Math.cos(r), e: 0, f: 0 }
-    }
-    let one: Affine
-    if (name === 'matrix' && n.length === 6) one = { a: n[0]!, b: n[1]!, c: n[2]!, d: n[3]!, e: n[4]!, f: n[5]! }
-    else if (name === 'translate') one = { ...IDENTITY, e: p0, f: p1 }
-    else if (name === 'scale') one = { ...IDENTITY, a: p0, d: n.length > 1 ? p1 : p0 }
-    else if (name === 'rotate')
-      one = n.length > 2 ? chain(chain({ ...IDENTITY, e: p1, f: p2 }, turn(p0)), { ...IDENTITY, e: -p1, f: -p2 }) : turn(p0)
-    else if (name === 'skewX') one = { ...IDENTITY, c: Math.tan((p0 * Math.PI) / 180) }
-    else if (name === 'skewY') one = { ...IDENTITY, b: Math.tan((p0 * Math.PI) / 180) }
-    else return null
-    m = chain(m, one)
-  }
-  return m
-}
-
-/** Path data of any basic shape; null for elements that are not shapes. */
-function pathDataOf(el: XmlElement): string | null {
-  const n = (name: string) => userUnits(el.getAttribute(name))
-  switch (el.localName) {
-    case 'path':
-      return el.getAttribute('d')
-    case 'line':
-      return `M${n('x1')} ${n('y1')}L${n('x2')} ${n('y2')}`
-    case 'polygon':
-    case 'polyline': {
-      const points = (el.getAttribute('points') ?? '').trim()
-      return points === '' ? null : `M${points}${el.localName === 'polygon' ? 'Z' : ''}`
-    }
-    case 'rect': {
-      const [x, y, w, h] = [n('x'), n('y'), n('width'), n('height')]
-      if (w <= 0 || h <= 0) return null
-      const rx = Math.min(el.hasAttribute('rx') ? n('rx') : n('ry'), w / 2)
-      const ry = Math.min(el.hasAttribute('ry') ? n('ry') : n('rx'), h / 2)
-      if (rx <= 0 || ry <= 0) return `M${x} ${y}h${w}v${h}h${-w}z`
-      return `M${x + rx} ${y}h${w - 2 * rx}a${rx} ${ry} 0 0 1 ${rx} ${ry}v${h - 2 * ry}a${rx} ${ry} 0 0 1 ${-rx} ${ry}h${-(w - 2 * rx)}a${rx} ${ry} 0 0 1 ${-rx} ${-ry}v${-(h - 2 * ry)}a${rx} ${ry} 0 0 1 ${rx} ${-ry}z`
-    }
-    case 'circle':
-    case 'ellipse': {
-      const rx = el.localName === 'circle' ? n('r') : n('rx')
-      const ry = el.localName === 'circle' ? n('r') : n('ry')
-      if (rx <= 0 || ry <= 0) return null
-      return `M${n('cx') - rx} ${n('cy')}a${rx} ${ry} 0 1 1 ${2 * rx} 0a${rx} ${ry} 0 1 1 ${-2 * rx} 0z`
-    }
-    default:
-      return null
-  }
-}
-
-/** Strokes of path data as lines and cubics: arcs and quadratics turned into cubics, relative commands made absolute. */
-function readStrokes(d: string): { path: Path; closed: boolean }[] | null {
-  const parsed = svgpath(d)
-  if ((parsed as unknown as { err: string }).err) return null
-  const strokes: { path: Path; closed: boolean }[] = []
-  let run: Segment[] = []
-  let at: Point = { x: 0, y: 0 }
-  let start = at
-  const finish = (closed: boolean) => {
-    if (run.length > 0) strokes.push({ path: run, closed })
-    run = []
-  }
-  const go = (to: Point) => {
-    if (distance(at, to) > SAME_POINT_MM) run.push(line(at, to))
-    at = to
-  }
-  let finite = true
-  parsed
-    .abs()
-    .unarc()
-    .unshort()
-    .iterate((command) => {
-      const n = command.slice(1) as number[]
-      if (n.some((v) => !Number.isFinite(v))) {
-        finite = false
-        return
-      }
-      const last = { x: n[n.length - 2]!, y: n[n.length - 1]! }
-      switch (command[0]) {
-        case 'M':
-          finish(false)
-          at = last
-          start = last
-          break
-        case 'L':
-          go(last)
-          break
-        case 'H':
-          go({ x: n[0]!, y: at.y })
-          break
-        case 'V':
-          go({ x: at.x, y: n[0]! })
-          break
-        case 'C':
-          run.push(cubic(at, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, last))
-          at = last
-          break
-        case 'Q': {
-          const q = { x: n[0]!, y: n[1]! }
-          const third = (from: Point) => ({ x: from.x + ((q.x - from.x) * 2) / 3, y: from.y + ((q.y - from.y) * 2) / 3 })
-          run.push(cubic(at, third(at), third(last), last))
-          at = last
-          break
-        }
-        case 'Z':
-          go(start)
-          finish(true)
-          at = start
-          break
-      }
-    })
-  finish(false)
-  return finite ? strokes : null
-}
-
-const styleOf = (el: XmlElement, name: string): string | null => {
-  const inline = new RegExp(`(?:^|;)\\s*${name}\\s*:\\s*([^;]+)`).exec(el.getAttribute('style') ?? '')
-  return inline ? inline[1]!.trim() : el.getAttribute(name)
-}
-
-/** Colour and dashes of a stroke; what an element does not say, its groups do. */
-function strokeStyle(el: XmlElement): string {
-  const said = (name: string): string => {
-    for (let at: XmlNode | null = el; at?.nodeType === 1; at = at.parentNode) {
-      const own = styleOf(at as XmlElement, name)
-      if (own) return own.replace(/\s+/g, ' ')
-    }
-    return ''
-  }
-  return `${said('stroke')} ${said('stroke-dasharray')}`.trim()
-}
-
-function nameOf(el: XmlElement): string {
-  for (let child = el.firstChild; child; child = child.nextSibling)
-    if (child.nodeType === 1 && (child as XmlElement).localName === 'title' && child.textContent?.trim()) return child.textContent.trim()
-  // Labels live in editors' own namespaces; any attribute called “label” will do.
-  for (let i = 0; i < el.attributes.length; i++) {
-    const a = el.attributes.item(i)!
-    if ((a.localName ?? a.name).replace(/^aria-/, '') === 'label' && a.value.trim()) return a.value.trim()
-  }
-  return el.getAttribute('data-part') ?? el.getAttribute('id') ?? ''
-}
 
 const SKIPPED = new Set([
   'defs',
@@ -327,7 +149,7 @@ function collect(el: XmlElement, state: State): boolean {
 }
 
 /** Millimetres per inner unit from width, height and viewBox. */
-function readScale(root: XmlElement): { mmPerUnit: number; scaleFrom: Drawing['scaleFrom'] } {
+function readScale(root: XmlElement): { mmPerUnit: number; scaleFrom: ScaleFrom } {
   const width = lengthOf(root.getAttribute('width'))
   const height = lengthOf(root.getAttribute('height'))
   const view = (root.getAttribute('viewBox') ?? '')
