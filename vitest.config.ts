@@ -7,6 +7,8 @@ const root = fileURLToPath(new URL('.', import.meta.url)).replace(/\/$/, '')
 export default defineConfig({
   resolve: { alias: { '~~': root, '~': `${root}/app` } },
   test: {
+    // Nothing here is timed: a slow machine only takes longer.
+    testTimeout: 120_000,
     environment: 'node',
     setupFiles: ['core/test-set-up.ts'],
     maxWorkers: '100%',
@@ -18,8 +20,6 @@ export default defineConfig({
         test: {
           name: 'around the core',
           include: ['demo/**/*.test.ts', 'scripts/**/*.test.ts', 'app/**/*.test.ts'],
-          // The command line starts a Node process of its own for every call: slow on a busy machine.
-          testTimeout: 60_000,
         },
       },
     ],
