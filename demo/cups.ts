@@ -21,7 +21,7 @@ export function withCups(garment: Garment): Garment {
     return done.value.garment
   }
   const cups = CUPS.map(({ name }): Piece => {
-    const named = { name: `Front, cup ${name}`, cup: name }
+    const named = { name: `Front for cup ${name}`, cup: name }
     const amountMm = FROM_DRAFT_MM[name]!
     if (amountMm === 0) return { ...findPiece(garment, 'front')!, ...named }
     const inputs: BustAmountInputs = { pieceId: 'front', amountMm, waist: 'side', opening: 'dart', tipBackMm: 38 }

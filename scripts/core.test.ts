@@ -76,7 +76,7 @@ describe('the command line', () => {
     const back = core('import', svg)
     expect(back.status).toBe(0)
     const read = readProjectFile(back.stdout)
-    expect(read.ok && read.value.projects[0]!.garment.pieces.map((p) => p.name)).toEqual(['Front, cup B', 'Back', 'Sleeve', 'Neckband'])
+    expect(read.ok && read.value.projects[0]!.garment.pieces.map((p) => p.name)).toEqual(['Front for cup B', 'Back', 'Sleeve', 'Neckband'])
     expect(read.ok && read.value.projects[0]!.garment.seams.length).toBeGreaterThanOrEqual(4)
     const pdf = join(dir, 'blouse.pdf')
     expect(core('export', file, '--garment', '1', '--format', 'pdf', '--paper', 'letter', '--out', pdf).status).toBe(0)

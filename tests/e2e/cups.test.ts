@@ -80,7 +80,7 @@ describe('a pattern with pieces for several cups', () => {
     await soon('taken', async () => (await all('worked-on')).length === 1)
     await openGarment(id, 'reshape')
     await press('stop-0')
-    await soon('the piece for her cup', async () => (await textOf('stop-title')) === 'Take the front, cup C')
+    await soon('the piece for her cup', async () => (await textOf('stop-title')) === 'Take the front for cup C')
     const held = /Held: (\d+) of (\d+)/.exec(await textOf('held'))!
     expect(held[1]).toBe(held[2])
     expect(Number(held[1])).toBeGreaterThan(3)

@@ -31,7 +31,7 @@ describe('a new user', () => {
       async () => (await outline('front')) !== before.front && (await outline('back')) !== before.back,
     )
     expect(await outline('sleeve')).toBe(before.sleeve)
-    expect(await textOf('changed-pieces')).toBe('Changes: Front, Back')
+    expect(await textOf('changed-pieces')).toBe('Changes: Front for cup B, Back')
     const held = /Held: (\d+) of (\d+)/.exec(await textOf('held'))!
     expect(held[1]).toBe(held[2])
     expect(await textOf('seam-summary')).toContain('5 seams match')

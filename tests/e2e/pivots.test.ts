@@ -45,7 +45,7 @@ describe('pivots and swings', () => {
     await soon('the shoulder is broader', async () => (await textOf('stop-title')) === 'Broader shoulder')
     await soon('by some amount', async () => (await amount()) !== '0')
     const broad = await amount()
-    expect(await textOf('changed-pieces')).toContain('Front, Back')
+    expect(await textOf('changed-pieces')).toContain('Front for cup B, Back')
     await soon('every promise is held', async () => /Held: (\d+) of \1/.test(await textOf('held')))
     const shouldered = await app.outlineAtRest('front', bought)
 

@@ -201,6 +201,16 @@ describe('sizes', () => {
     await paste.sendKeys(Key.chord(Key.CONTROL, 'a'), 'measure,3,4\nbust,38,44')
     await press('chart-take')
     await soon('a printed figure that the pieces do not have', async () => (await textOf('why-bust')).includes('Printed for size 4'))
+    // Every size in figures, with what is printed beside what is measured.
+    await press('all-figures')
+    await soon('in figures', async () => /printed\s+–\s+–\s+38\s+44/.test(await textOf('figures-bust')))
+    await press('chart-bodyChart')
+    const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'chart.csv')
+    writeFileSync(file, 'measure,3,4,5\nbust,90 cm,94 cm,98 cm\nwaist,70 cm,,78 cm\n')
+    await (await field('chart-file')).sendKeys(file)
+    await soon('read from the file', async () => (await (await field('chart-bust-one')).getAttribute('value')) === '37')
+    await soon('and looked over', async () => (await textOf('chart-flaws')).includes('size 4 has no figure'))
+    await soon('the size by the new chart', async () => (await textOf('chart-size-bust')) !== '')
   })
 
   it('says what a stop costs where it stands, and moves it', async () => {
