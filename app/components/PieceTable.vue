@@ -49,6 +49,8 @@ let touched = false
 /** Room kept free around the pieces when they are fitted, px; below it the legend needs its own. */
 const RIM = 34
 const LEGEND = 74
+/** And for the line of each size above it. */
+const SIZE_KEY = 30
 /** Room above the pieces while moves can be played, px: what each is called stands there. */
 const CAPTION = 44
 
@@ -57,15 +59,16 @@ const movesOf = (pieceId: string) => props.applied?.moves?.filter((m) => m.piece
 const steps = computed(() => Math.max(0, ...(props.applied?.moves ?? []).map((m) => movesOf(m.pieceId).length)))
 const playing = computed(() => steps.value > 0 && props.progress > 0 && props.progress < 1)
 const caption = computed(() => (steps.value > 0 ? CAPTION : 0))
+const legend = computed(() => LEGEND + (props.showSizes ? SIZE_KEY * Math.ceil(props.to.sizes.length / 10) : 0))
 
 function fit() {
   if (!svg.value || !behaviour || tableWidth.value === 0) return
   const k = Math.min(
     (tableWidth.value - 2 * RIM) / Math.max(props.layout.widthMm, 1),
-    (height.value - 2 * RIM - LEGEND - caption.value) / Math.max(props.layout.heightMm, 1),
+    (height.value - 2 * RIM - legend.value - caption.value) / Math.max(props.layout.heightMm, 1),
   )
   const x = (tableWidth.value - props.layout.widthMm * k) / 2
-  const y = caption.value + (height.value - LEGEND - caption.value - props.layout.heightMm * k) / 2
+  const y = caption.value + (height.value - legend.value - caption.value - props.layout.heightMm * k) / 2
   select(svg.value).call(behaviour.transform, zoomIdentity.translate(x, y).scale(k))
   touched = false
 }
@@ -86,7 +89,7 @@ onMounted(() => {
   select(svg.value!).call(behaviour).on('dblclick.zoom', null)
   fit()
 })
-watch([tableWidth, height, caption, () => props.layout], () => {
+watch([tableWidth, height, caption, legend, () => props.layout], () => {
   if (!touched) fit()
 })
 
@@ -195,7 +198,6 @@ const placed = computed(() =>
     return { handle: h, at: level ? level.to : place(h.pieceId, h.at) }
   }),
 )
-defineExpose({ fit })
 </script>
 
 <template>

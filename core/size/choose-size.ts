@@ -74,12 +74,17 @@ export function chooseSize(sizes: readonly SizeFigure[], bodyMm: number, wantedM
   const missing = wantedMm - ease(smaller)
   if (missing > (fits.mm - smaller.mm) * BETWEEN) return enoughAt(fits, ease(fits))
   if (takesSmaller(fit, fabric)) return between(smaller, ease(smaller), missing, fits)
+  const [close, crisp] = [fit === 'close', fabric === 'crisp']
+  const why =
+    close || crisp
+      ? `but a ${close ? 'close fit' : 'crisp cloth'} takes the larger`
+      : 'but only a loose fit or a drapey cloth would take it'
   return {
     sizeId: fits.sizeId,
     beyond: 0,
     easeMm: ease(fits),
     rule: 'between-larger',
-    why: `Between ${smaller.name} and ${fits.name}: the smaller misses only ${lengthToken(missing)}, but a close fit or a crisp cloth takes the larger.`,
+    why: `Between ${smaller.name} and ${fits.name}: the smaller misses only ${lengthToken(missing)}, ${why}.`,
   }
 }
 

@@ -127,6 +127,10 @@ describe('choosing a size', () => {
     expect(chooseSize(sizes, 942, 60, 'loose', 'medium')).toMatchObject({ sizeId: 's1', easeMm: 58 })
     expect(chooseSize(sizes, 942, 60, 'fitted', 'crisp')).toMatchObject({ sizeId: 's2', rule: 'between-larger' })
     expect(chooseSize(sizes, 942, 60, 'fitted', 'drapey').why).toContain('{mm 2}')
+    // The reason names what this garment is, and nothing else.
+    expect(chooseSize(sizes, 942, 60, 'fitted', 'crisp').why).toMatch(/but a crisp cloth takes the larger\.$/)
+    expect(chooseSize(sizes, 942, 60, 'close', 'medium').why).toMatch(/but a close fit takes the larger\.$/)
+    expect(chooseSize(sizes, 942, 60, 'fitted', 'medium').why).toMatch(/but only a loose fit or a drapey cloth would take it\.$/)
   })
   it('draws on beyond the range from the last step, and says so', () => {
     expect(chooseSize(sizes, 1100, 60, 'fitted', 'medium')).toMatchObject({ sizeId: 's3', beyond: 2, easeMm: 60, rule: 'above-range' })
