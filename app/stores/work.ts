@@ -1,8 +1,8 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { LaidOn } from '~~/core/advice'
-import type { Wearer } from '~~/core/body'
+import type { LaidOn, NewChange } from '~~/core/advice'
+import { latestSet, type Wearer } from '~~/core/body'
 import { findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
 import { wantedEase, type Sizing } from '~~/core/size'
@@ -53,6 +53,8 @@ export const useWork = defineStore('work', () => {
   const acts = useActs(projectId)
 
   const computedPlan = shallowRef<Computed | null>(null)
+  /** The stops that the body and the worksheet propose; null while they are being worked out for figures that changed. */
+  const proposed = shallowRef<NewChange[] | null>(null)
   /** The stop whose inputs are shown; null shows the whole plan. */
   const selectedId = ref<string | null>(null)
   /** Inputs while a handle or field is being moved, before they are written. */
@@ -133,6 +135,7 @@ export const useWork = defineStore('work', () => {
   function open(id: string): void {
     if (projectId.value === id) return
     computedPlan.value = null
+    proposed.value = null
     draft.value = null
     selectedId.value = null
     projectId.value = id
@@ -233,6 +236,16 @@ export const useWork = defineStore('work', () => {
     return foldWorker().steps(units)
   }
 
+  let proposals = 0
+  async function propose(): Promise<void> {
+    if (!project.value || !computedPlan.value) return
+    const own = ++proposals
+    proposed.value = null
+    const { sizing } = project.value
+    const list = await foldWorker().propose(JSON.parse(JSON.stringify(sizing)), latestSet(wearer.value) ?? null)
+    if (own === proposals) proposed.value = list
+  }
+
   /** The ways of a stop that are shown side by side; null while none are. */
   const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
   async function compareWays(changeId: string | null): Promise<void> {
@@ -266,6 +279,8 @@ export const useWork = defineStore('work', () => {
     moveChange,
     ...acts,
     paperSteps,
+    proposed,
+    propose,
     titleOf,
     setSeamTolerance,
   }

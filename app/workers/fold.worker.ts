@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
-import { listFaults, stopsBeforeSizes, type Fault } from '~~/core/advice'
-import { WearerSchema } from '~~/core/body'
+import { listFaults, planSizes, stopsBeforeSizes, type Fault, type NewChange } from '~~/core/advice'
+import { MeasureSetSchema, WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
   findKind,
@@ -17,6 +17,7 @@ import {
 import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
+import { SizingSchema } from '~~/core/size'
 import type { UnitSystem } from '~~/core/units'
 
 export interface ComputedStop extends Omit<FoldedStop, 'garment'> {
@@ -118,6 +119,14 @@ const api = {
       walked: walkGarment(folded.garment, context.sizeId, tolerances),
       faults: listFaults(folded, context.sizeId, tolerances),
     }
+  },
+
+  /** What a body and a worksheet propose, on the pieces as the user's own stops leave them. */
+  propose(sizing: unknown, set: unknown): NewChange[] {
+    if (!base) return []
+    const garment = foldedBeforeSizes?.garment ?? base.garment
+    const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
+    return planSizes(garment, SizingSchema.parse(sizing), MeasureSetSchema.nullable().parse(set), own)
   },
 
   /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */

@@ -190,6 +190,11 @@ describe('the bust of a body that differs much from its high bust', () => {
       const row = sheet.rows.find((r) => r.zone.id === id)!
       expect(Math.abs(finishedMm(folded.garment, row.zone, 'one') - row.bodyMm! - row.wantedMm), id).toBeLessThan(2)
     }
+    // Once taken, nothing is proposed again.
+    const taken = plan.map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const mine = stopsBeforeSizes(taken)
+    expect(mine.map((c) => c.kind)).toEqual(['take-cup', 'bust-amount', 'finish-dart'])
+    expect(layOnPlan(planSizes(fold(mine).garment, own, set, mine), taken).filter((l) => l.how !== 'there')).toEqual([])
     // By finished measure the size already fits the full bust: it is not made fuller too.
     expect(planSizes(garment, { ...sizing, school: 'finished' }, set).map((c) => c.kind)).not.toContain('bust-amount')
   })

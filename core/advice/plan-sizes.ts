@@ -1,6 +1,7 @@
 import { figureMm, type MeasureSet } from '../body'
 import {
   cupsFor,
+  dartsOf,
   findKind,
   foldPlan,
   proposeBust,
@@ -8,14 +9,15 @@ import {
   type BlendInputs,
   type BustAmountInputs,
   type Change,
+  type FinishDartInputs,
   type GradeInputs,
   type LengthenInputs,
   type Level,
   type TakeCupInputs,
 } from '../changes'
 import { lineLevel } from '../measure'
-import { alongGrain } from '../moves'
-import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
+import { alongGrain, tipBackMm } from '../moves'
+import { cornerPoint, dartFigures, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
 import { adviseCup, finishedMm, makeWorksheet, type LengthRow, type Sizing, type Worksheet, type WorksheetRow, type ZoneId } from '../size'
 
 /** A stop on its way into a plan. */
@@ -85,19 +87,22 @@ const EDGE_MM = 0.5
 const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
 
 /**
- * From a body to an ordered plan: the cup's own piece first, then lengths, so that the zones sit at the body's levels, then
- * the sizes blended (craft 1 and 6.6), the bust where a size was chosen by the high bust, then what all that leaves over.
+ * From a body to an ordered plan: the cup's own piece first, then lengths, so that the zones sit at the body's levels, the
+ * bust where the size was chosen by the high bust, the sizes blended (craft 1 and 6.6), then what all that leaves over.
  *
  * @param garment the pieces that it starts from
  * @param set the body's figures; without them nothing is planned
+ * @param own stops that the garment has gone through already: a bust that one of them changed is not changed again
  */
-export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | null): NewChange[] {
+export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | null, own: readonly Change[] = []): NewChange[] {
   const { cups, traced } = traceCups(garment, sizing, set)
   const worksheet = makeWorksheet(traced, sizing, set)
   const lengths = PLANNED.flatMap((id) => {
     const row = worksheet.lengths.find((r) => r.id === id)
     return row ? (changeForLength(traced, row) ?? []) : []
   })
+  const isBustDone = own.some((c) => c.kind === 'bust-amount' && c.on)
+  const bust = isBustDone ? [] : planBust(after(traced, lengths), worksheet, set)
   const { stops: grown, sizeOf } = growRange(traced, worksheet)
   const base = traced.baseSizeId
   const first = sizeOf('bust') ?? sizeOf('waist') ?? sizeOf('hip') ?? base
@@ -113,9 +118,8 @@ export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | nu
     differs && findKind('blend')!.begin(traced, { sizeId: base }).ok
       ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
       : []
-  const cut = after(traced, [...grown, ...blended])
-  const bust = planBust(cut, worksheet, set)
-  return [...cups, ...lengths, ...grown, ...blended, ...bust, ...remainders(after(cut, bust), worksheet, sizing)]
+  const cut = [...lengths, ...bust, ...grown, ...blended]
+  return [...cups, ...cut, ...remainders(after(traced, cut), worksheet, sizing)]
 }
 
 /** A garment after stops of a plan; one that is refused leaves it as it was. */
@@ -144,12 +148,15 @@ export function traceCups(garment: Garment, sizing: Sizing, set: MeasureSet | nu
   return { cups, traced: after(garment, cups) }
 }
 
-/** By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust (craft 4). */
+/**
+ * By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust
+ * (craft 4), measured in the size that is cut there, and its dart finished.
+ */
 function planBust(garment: Garment, worksheet: Worksheet, set: MeasureSet | null): NewChange[] {
   const row = worksheet.rows.find((r) => r.zone.id === 'bust')
-  if (worksheet.school !== 'high-bust' || !worksheet.cup?.change || !row) return []
+  if (worksheet.school !== 'high-bust' || !worksheet.cup?.change || !row?.chosen) return []
   const context = {
-    sizeId: garment.baseSizeId,
+    sizeId: row.chosen.sizeId,
     wearer: { fullBustMm: figureMm(set, 'bust'), highBustMm: figureMm(set, 'high-bust') },
     bustEaseMm: row.wantedMm,
   }
@@ -158,7 +165,17 @@ function planBust(garment: Garment, worksheet: Worksheet, set: MeasureSet | null
   if (!proposed || !begun.ok) return []
   const inputs: BustAmountInputs = { ...(begun.value as BustAmountInputs), amountMm: proposed.mm, waist: 'side' }
   const note = 'The size was chosen by the high bust; the full bust needs more than it gives.'
-  return [{ kind: 'bust-amount', on: true, note, inputs }]
+  const stop: NewChange = { kind: 'bust-amount', on: true, note, inputs }
+  return [stop, ...finishDartOf(after(garment, [stop]), inputs.pieceId)]
+}
+
+/** The side dart of a front finished afresh: its legs made equal, its tip where it belongs. */
+function finishDartOf(garment: Garment, pieceId: string): NewChange[] {
+  const shape = shapeOf(findPiece(garment, pieceId)!, garment.baseSizeId)
+  const side = dartsOf(garment).find((d) => d.piece.id === pieceId && dartFigures(d.piece, shape, d.dart).before.role === 'side')
+  if (!side) return []
+  const inputs: FinishDartInputs = { dart: side.ref, tipBackMm: tipBackMm('side'), legs: 'equal', pressTo: side.dart.pressTo }
+  return [{ kind: 'finish-dart', on: true, note: 'The fuller bust moved its legs.', inputs }]
 }
 
 /** Zones whose size is cut; limbs follow the upper body. */

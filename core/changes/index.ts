@@ -18,4 +18,4 @@ export { marksOf, markName, markLevel, firstLevel, type LengthenInputs, type Lev
 export { doubleDartInputs } from './double-dart'
 export { cupsFor, type TakeCupInputs } from './take-cup'
 export { proposeBust, type BustAmountInputs } from './bust-amount'
-export { foldCap, type FoldedDart } from './finish-dart'
+export { foldCap, type FinishDartInputs, type FoldedDart } from './finish-dart'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
-import { computed, ref } from 'vue'
-import { changeForLength, layOnPlan, planSizes, stopsBeforeSizes, traceCups, type LaidOn } from '~~/core/advice'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups, type LaidOn, type NewChange } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
@@ -63,7 +63,15 @@ async function takeOut() {
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
-const plan = computed(() => layOnPlan(planSizes(worked.value, sizing.value, set.value), project.value.plan))
+watch([() => work.computedPlan, sizing, set], () => void work.propose(), { immediate: true })
+/** The last list stays to be read while the next is worked out; it can be taken only when it is the newest. */
+const proposed = shallowRef<NewChange[]>([])
+watch(
+  () => work.proposed,
+  (list) => list && (proposed.value = list),
+  { immediate: true },
+)
+const plan = computed(() => layOnPlan(proposed.value, project.value.plan))
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 const wordsOf = (l: LaidOn) => findKind(l.proposed.kind)!.describe(worked.value, l.proposed.inputs)
 async function addPlan() {
@@ -129,7 +137,7 @@ async function addLength(row: LengthRow) {
               : 'With figures of a body a plan is made here.'
           }}
         </p>
-        <button v-if="missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
+        <button v-if="work.proposed && missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
           <ListPlus class="size-5" />Take {{ missingStops.length === 1 ? 'this stop' : `these ${missingStops.length} stops` }} into the plan
         </button>
       </section>
