@@ -19,8 +19,19 @@ const prefs = usePrefs()
 /** How far above or below its handle a figure stands, and half its height, px. */
 const LABEL_AWAY = 32
 const LABEL_HALF = 16
+/** Half the size of a handle, px. */
+const HANDLE = 10
 /** Least distance of a figure from the table's rim, px. */
 const RIM = 6
+
+/** Another handle lies where the figure above a place would stand. */
+const isTaken = (at: Point, width: number) =>
+  props.handles.some(
+    (h) =>
+      h.at.y < at.y &&
+      (at.y - h.at.y) * props.zoom < LABEL_AWAY + LABEL_HALF + HANDLE &&
+      Math.abs(h.at.x - at.x) * props.zoom < width / 2 + HANDLE,
+  )
 
 const shown = computed(() =>
   props.handles.map(({ handle, at }) => {
@@ -29,7 +40,8 @@ const shown = computed(() =>
     const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
     // One that is dragged sideways has its figure above it, or below, where it hides nothing beside it.
     const sideways = handle.kind === 'amount' && Math.abs(handle.axis.x) > Math.abs(handle.axis.y)
-    const away = sideways ? (at.y * props.zoom + props.fromY < LABEL_AWAY + LABEL_HALF ? LABEL_AWAY : -LABEL_AWAY) : 0
+    const offRim = at.y * props.zoom + props.fromY < LABEL_AWAY + LABEL_HALF
+    const away = sideways ? (offRim || isTaken(at, width) ? LABEL_AWAY : -LABEL_AWAY) : 0
     // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
     // Near a rim it is pushed inward.
     const x = at.x * props.zoom + props.fromX
@@ -98,7 +110,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
       role="slider"
       :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
       :aria-valuenow="Math.round(h.handle.valueMm)"
-      :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
+      :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth, fraction: 16 })"
       :class="Math.abs(h.handle.axis.y) > Math.abs(h.handle.axis.x) ? 'cursor-ns-resize' : 'cursor-ew-resize'"
       @pointerdown="onDown($event, h.handle)"
       @pointermove="onMove"
@@ -130,7 +142,8 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
           stroke="var(--note)"
         />
         <text :x="h.sideways ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
-          {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
+          {{ h.handle.kind === 'level' ? `${h.handle.label} ` : ''
+          }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth, fraction: 16 }) }}
         </text>
       </g>
     </g>
