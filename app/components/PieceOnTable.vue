@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { add, boundsOf, leftOf, measureLength, scale } from '~~/core/geometry'
-import { crossPoints } from '~~/core/moves'
-import { FOLDED_ROLES, foldedAway, markLinesOf, notchPlace, outlineOf, type Piece, type Shape } from '~~/core/pattern'
+import { add, leftOf, measureLength, scale, type Point } from '~~/core/geometry'
+import { FOLDED_ROLES, notchPlace, type Piece, type Shape } from '~~/core/pattern'
 import { betweenOutlines, betweenPaths, betweenPoints, endsOf } from '~/composables/usePieceDrawing'
 
 /** One piece lying on the table: as bought dashed, as it is at this place of the tideline, what was added and taken. */
@@ -14,7 +13,7 @@ const props = defineProps<{
   zoom: number
   dimmed: boolean
   /** Places of handles on it: their figures stand there, and its name elsewhere. */
-  taken: { x: number; y: number }[]
+  taken: Point[]
 }>()
 
 const ends = computed(() => endsOf(props.before, props.after, props.t))
@@ -63,41 +62,18 @@ const arrow = computed(() => {
     `M${p.x + back * 9 * u.x - 4 * u.y} ${p.y + back * 9 * u.y + 4 * u.x}L${p.x} ${p.y}L${p.x + back * 9 * u.x + 4 * u.y} ${p.y + back * 9 * u.y - 4 * u.x}`
   return `M${from.x} ${from.y}L${to.x} ${to.y}${head(from, 1)}${head(to, -1)}`
 })
-/** Where the name goes: the widest place of the piece that no inner line crosses, beside what is folded away; small pieces carry it below them. */
-const namePlace = computed(() => {
-  const outline = outlineOf(piece.value, ends.value.to)
-  const box = boundsOf(outline)
-  const height = box.maxY - box.minY
-  if (height * props.zoom < 70) return { x: box.minX, y: box.maxY + 18 / props.zoom, anchor: 'start' as const }
-  const folded = foldedAway(piece.value, ends.value.to)
-  const lines = markLinesOf(piece.value).flatMap((l) => ends.value.to.lines[l.id]!.map((s) => s.from.y))
-  let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
-  for (let k = 5; k <= 16; k++) {
-    const y = box.minY + (height * k) / 20
-    if (lines.some((l) => l > y - 24 / props.zoom && l < y + 30 / props.zoom)) continue
-    if (props.taken.some((h) => h.y > y - 40 / props.zoom && h.y < y + 75 / props.zoom)) continue
-    const xs = [outline, ...folded]
-      .flatMap((path) => crossPoints(path, { x: 0, y: 1 }, y))
-      .map((p) => p.x)
-      .sort((a, b) => a - b)
-    for (let i = 0; i + 1 < xs.length; i += 2)
-      if (xs[i + 1]! - xs[i]! > best.width) best = { width: xs[i + 1]! - xs[i]!, x: (xs[i]! + xs[i + 1]!) / 2, y }
-  }
-  return { x: best.x, y: best.y, anchor: 'middle' as const }
-})
-const count = computed(() => `cut ${piece.value.cut.count}${piece.value.edges.some((e) => e.fold) ? ' on the fold' : ''}`)
 </script>
 
 <template>
   <g :opacity="dimmed ? 0.45 : 1" :data-test="`piece-${piece.id}`">
-    <mask :id="`${uid}-new`" maskUnits="userSpaceOnUse" x="-3000" y="-3000" width="9000" height="9000"
-      ><rect x="-3000" y="-3000" width="9000" height="9000" fill="white" /><path :d="shore" fill="black"
-    /></mask>
-    <mask :id="`${uid}-gone`" maskUnits="userSpaceOnUse" x="-3000" y="-3000" width="9000" height="9000"
-      ><rect x="-3000" y="-3000" width="9000" height="9000" fill="white" /><path :d="land" fill="black"
-    /></mask>
     <path :d="land" fill="var(--land)" />
     <template v-if="changed">
+      <mask :id="`${uid}-new`" maskUnits="userSpaceOnUse" x="-3000" y="-3000" width="9000" height="9000"
+        ><rect x="-3000" y="-3000" width="9000" height="9000" fill="white" /><path :d="shore" fill="black"
+      /></mask>
+      <mask :id="`${uid}-gone`" maskUnits="userSpaceOnUse" x="-3000" y="-3000" width="9000" height="9000"
+        ><rect x="-3000" y="-3000" width="9000" height="9000" fill="white" /><path :d="land" fill="black"
+      /></mask>
       <path :d="land" fill="url(#hatch-gain)" :mask="`url(#${uid}-new)`" />
       <path :d="shore" fill="url(#hatch-loss)" :mask="`url(#${uid}-gone)`" />
       <path :d="shore" fill="none" stroke="var(--ink-soft)" stroke-width="1.2" stroke-dasharray="7 5" vector-effect="non-scaling-stroke" />
@@ -152,28 +128,6 @@ const count = computed(() => `cut ${piece.value.cut.count}${piece.value.edges.so
       vector-effect="non-scaling-stroke"
     />
     <path :d="arrow" fill="none" stroke="var(--ink-soft)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
-    <text
-      :x="namePlace.x"
-      :y="namePlace.y"
-      :text-anchor="namePlace.anchor"
-      paint-order="stroke"
-      :stroke="namePlace.anchor === 'middle' ? 'var(--land)' : 'var(--water)'"
-      :stroke-width="5 / zoom"
-      :font-size="17 / zoom"
-      class="font-display italic"
-      fill="var(--ink)"
-      >{{ piece.name }}</text
-    >
-    <text
-      :x="namePlace.x"
-      :y="namePlace.y + 17 / zoom"
-      :text-anchor="namePlace.anchor"
-      paint-order="stroke"
-      :stroke="namePlace.anchor === 'middle' ? 'var(--land)' : 'var(--water)'"
-      :stroke-width="4 / zoom"
-      :font-size="13 / zoom"
-      fill="var(--ink-soft)"
-      >{{ count }}</text
-    >
+    <PieceName :piece="piece" :shape="ends.to" :zoom="zoom" :taken="taken" />
   </g>
 </template>

@@ -11,7 +11,8 @@ import { openLike } from '~~/core/moves'
 import { toPathData } from '~~/core/formats'
 import { grainDirection, outlineOf, shapeOf, type Garment, type Piece } from '~~/core/pattern'
 import { INCH_MM } from '~~/core/units'
-import { lineOfSize } from '~/composables/useSizeLines'
+import { useFrameLater } from '~/composables/useFrameLater'
+import { lineOfSize, type SizeLine } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
 /** The table: pieces laid out over water, pan and zoom, the lines and handles of the stop that is open. */
@@ -115,7 +116,7 @@ function onKey(event: KeyboardEvent) {
 const grid = computed(() => {
   const fine = prefs.units === 'in' ? INCH_MM : 10
   const strong = prefs.units === 'in' ? 6 : 10
-  return { fine, strong: fine * strong, showFine: fine * view.value.k > 7 }
+  return { fine, strong: fine * strong }
 })
 
 /** How many moves are done, with the one at hand as a fraction. */
@@ -135,19 +136,22 @@ const pieces = computed(() => {
     const from = props.from.pieces.find((p) => p.id === laid.pieceId) ?? (props.t >= 1 ? piece : undefined)
     const original = bought.value.pieces.find((p) => p.id === laid.pieceId)
     if (!piece || !from || !original) return []
-    const nest = props.showSizes
-      ? props.to.sizes.flatMap((s, i) =>
-          s.id === size ? [] : [{ id: s.id, d: toPathData(outlineOf(piece, shapeOf(piece, s.id)), true), line: sizeLines.value[i]!.line }],
-        )
-      : []
     const at = (p: Piece) => ({ piece: p, shape: shapeOf(p, size) })
-    return [{ laid, piece, nest, original: at(original), before: at(from), after: at(piece) }]
+    return [{ laid, piece, original: at(original), before: at(from), after: at(piece) }]
   })
 })
 
 /** The line that each size is drawn with. */
 const sizeLines = computed(() =>
-  props.to.sizes.map((s, i) => ({ id: s.id, name: s.name, line: lineOfSize(i, s.id === props.original.baseSizeId) })),
+  props.to.sizes.map((s, i): SizeLine => ({ id: s.id, name: s.name, line: lineOfSize(i, s.id === props.original.baseSizeId) })),
+)
+/** All other sizes of a piece: a hundred dashed lines on a large garment, so they come after the pieces. */
+const nests = useFrameLater(
+  () => {
+    const sizes = sizeLines.value.filter((s) => s.id !== props.original.baseSizeId)
+    return props.showSizes ? props.to.pieces.map((piece) => ({ id: piece.id, piece, sizes })) : []
+  },
+  () => props.layout,
 )
 
 /** Other ways to do the open stop, as outlines with a line of their own each. */
@@ -212,10 +216,9 @@ const placed = computed(() =>
       data-test="table"
       @keydown="onKey"
     >
-      <TablePatterns :zoom="view.k" :fine-mm="grid.fine" :strong-mm="grid.strong" />
+      <TableHatches :zoom="view.k" />
+      <TableGrid :view="view" :width="tableWidth" :height="height" :fine-mm="grid.fine" :strong-mm="grid.strong" />
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <rect v-if="grid.showFine" x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-fine)" />
-        <rect x="-5000" y="-5000" width="15000" height="15000" fill="url(#grid-strong)" />
         <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
           <PieceOnTable
             :original="p.original"
@@ -238,17 +241,7 @@ const placed = computed(() =>
             data-test="ghost"
           />
           <MovesOnTable v-if="playing && movesOf(p.piece.id).length > 0" :moves="movesOf(p.piece.id)" :at="movesDone" :zoom="view.k" />
-          <path
-            v-for="n in p.nest"
-            :key="n.id"
-            :d="n.d"
-            fill="none"
-            stroke="var(--ink)"
-            :stroke-width="n.line.width"
-            :stroke-dasharray="n.line.dash"
-            vector-effect="non-scaling-stroke"
-            data-test="nest-line"
-          />
+          <template v-for="n in nests" :key="n.id"><NestLines v-if="n.id === p.piece.id" :piece="n.piece" :sizes="n.sizes" /></template>
         </g>
         <template v-if="progress > 0 && applied?.arrows">
           <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { SizeLine } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
 /** What the lines and hatches of the table stand for; with a nest, the line of each size. */
-defineProps<{ sizes: { id: string; name: string; line: { dash: string | undefined; width: number } }[] }>()
+defineProps<{ sizes: readonly SizeLine[] }>()
 const prefs = usePrefs()
 </script>
 

@@ -1,16 +1,17 @@
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { redoAct, undoAct } from '~/data/acts'
-import { db, type Act } from '~/data/db'
+import { lastDone, nextRedo, redoAct, undoAct } from '~/data/acts'
+import type { Act } from '~/data/db'
 import { useLive } from './useLive'
 
 /** What can be undone and done again in a scope, kept up to date; a null scope has nothing. */
 export function useActs(scope: MaybeRefOrGetter<string | null>) {
-  const acts = useLive(
+  /** Only the acts at hand: the others may hold whole garments. */
+  const ends = useLive(
     async () => {
       const now = toValue(scope)
-      return now ? await db.acts.where('scope').equals(now).sortBy('id') : []
+      return now ? { done: await lastDone(now), redo: await nextRedo(now) } : {}
     },
-    [] as Act[],
+    {} as { done?: Act; redo?: Act },
     () => toValue(scope),
   )
   const here = (step: (scope: string) => Promise<string | null>) => () => {
@@ -18,8 +19,8 @@ export function useActs(scope: MaybeRefOrGetter<string | null>) {
     return now ? step(now) : Promise.resolve(null)
   }
   return {
-    lastDone: computed(() => acts.value.filter((a) => a.undone === 0).at(-1) ?? null),
-    nextRedo: computed(() => acts.value.find((a) => a.undone === 1) ?? null),
+    lastDone: computed(() => ends.value.done ?? null),
+    nextRedo: computed(() => ends.value.redo ?? null),
     undo: here(undoAct),
     redo: here(redoAct),
   }

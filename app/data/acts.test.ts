@@ -57,6 +57,16 @@ describe('an act', () => {
     expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(0)
   })
 
+  it.each([
+    ['takes a field away that every garment has', (p: Partial<Project>) => void delete p.plan],
+    ['adds a field that no garment has', (p: object) => void Object.assign(p, { colour: 'red' })],
+    ['spoils something deep inside', (p: Project) => void (p.garment.pieces[0]!.cut.count = -1)],
+  ])('that %s writes nothing either', async (_, spoil) => {
+    const before = await row()
+    await expect(doAct(garment, 'spoil', spoil)).rejects.toThrow()
+    expect(await row()).toEqual(before)
+  })
+
   it('that changes nothing leaves no trace, and one on a garment that has gone is let be', async () => {
     await doAct(garment, 'nothing', () => {})
     await doAct({ ...garment, id: 'nobody' }, 'ghost', (p) => void (p.name = 'x'))

@@ -1,5 +1,5 @@
 import { apply, create, type Patches } from 'mutative'
-import type { ZodType } from 'zod'
+import { never, strictObject, type ZodObject, type ZodType } from 'zod'
 import { WearerSchema } from '~~/core/body'
 import { SlashRecipeSchema } from '~~/core/changes'
 import { ProjectSchema } from '~~/core/formats'
@@ -9,7 +9,7 @@ import { EMPTY_TRAY, TraySchema } from './tray-row'
 /** Acts kept per scope; older ones can no longer be undone. */
 const KEPT_ACTS = 300
 
-const SCHEMAS: { [T in TableName]: ZodType<Rows[T]> } = {
+const SCHEMAS: { [T in TableName]: ZodObject & ZodType<Rows[T]> } = {
   projects: ProjectSchema,
   wearers: WearerSchema,
   tray: TraySchema,
@@ -20,7 +20,7 @@ const TABLES = [db.projects, db.wearers, db.tray, db.recipes, db.acts]
 
 async function addAct(scope: string, label: string, change: Act['change']): Promise<void> {
   // A new act ends what could have been redone.
-  await db.acts.where('[scope+undone]').equals([scope, 1]).delete()
+  await actsOf(scope, 1).delete()
   await db.acts.add({ scope, label, at: new Date().toISOString(), undone: 0, change })
   const ids = await db.acts.where('scope').equals(scope).primaryKeys()
   if (ids.length > KEPT_ACTS) await db.acts.bulkDelete(ids.slice(0, ids.length - KEPT_ACTS))
@@ -28,6 +28,18 @@ async function addAct(scope: string, label: string, change: Act['change']): Prom
 
 /** A garment remembers when it was last worked on. */
 const stamped = (row: AnyRow): AnyRow => ('updatedAt' in row ? { ...row, updatedAt: new Date().toISOString() } : row)
+
+/**
+ * The row as it may be written; throws where its schema refuses it. Only fields that differ from `before`, a row that was
+ * checked when it was written, are checked: a garment is large, and most acts only touch its plan.
+ */
+function checked<T extends AnyRow>(table: TableName, before: T, row: T): T {
+  const fields = [...new Set([...Object.keys(before), ...Object.keys(row)])] as (keyof T & string)[]
+  const differing = fields.filter((key) => before[key] !== row[key])
+  const { shape } = SCHEMAS[table]
+  const schema = strictObject(Object.fromEntries(differing.map((key) => [key, shape[key] ?? never()])))
+  return { ...row, ...schema.parse(Object.fromEntries(differing.map((key) => [key, row[key]]))) }
+}
 
 async function readRow(table: TableName, id: string): Promise<AnyRow | undefined> {
   return (await db.table<AnyRow>(table).get(id)) ?? (table === 'tray' ? EMPTY_TRAY : undefined)
@@ -50,7 +62,7 @@ export async function doAct<T extends TableName>(
     if (!row) return
     const [next, patches, inverse] = create(row, (draft) => recipe(draft as Rows[T]), { enablePatches: true })
     if ((patches as Patches).length === 0) return
-    await db.table(table).put(SCHEMAS[table].parse(stamped(next as Rows[T])))
+    await db.table(table).put(checked(table, row, stamped(next as Rows[T])))
     await addAct(scope, label, { how: 'patch', table, id, patches: patches as Patches, inverse: inverse as Patches })
   })
 }
@@ -76,20 +88,23 @@ async function putRows(table: TableName, ids: string[], rows: (AnyRow | null)[])
 /** The row with patches applied, or null when they do not fit it any more. */
 function applyPatches(table: TableName, row: AnyRow, patches: Patches): AnyRow | null {
   try {
-    const read = SCHEMAS[table].safeParse(apply(row, patches))
-    return read.success ? read.data : null
+    return checked(table, row, apply(row, patches))
   } catch {
     return null
   }
 }
 
+const actsOf = (scope: string, undone: 0 | 1) => db.acts.where('[scope+undone]').equals([scope, undone])
+
+/** The act of a scope that would be taken back next. */
+export const lastDone = (scope: string): Promise<Act | undefined> => actsOf(scope, 0).last()
+
+/** The act of a scope that would be done again next. */
+export const nextRedo = (scope: string): Promise<Act | undefined> => actsOf(scope, 1).first()
+
 async function step(scope: string, back: boolean): Promise<string | null> {
   return db.transaction('rw', TABLES, async () => {
-    const all = await db.acts
-      .where('[scope+undone]')
-      .equals([scope, back ? 0 : 1])
-      .sortBy('id')
-    const act = back ? all[all.length - 1] : all[0]
+    const act = await (back ? lastDone(scope) : nextRedo(scope))
     if (!act) return null
     const { change } = act
     if (change.how === 'rows') await putRows(change.table, change.ids, back ? change.before : change.after)

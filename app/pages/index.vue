@@ -6,21 +6,27 @@ import { toast } from 'vue-sonner'
 import { computed, nextTick, ref } from 'vue'
 import { findKind } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
+import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useUnsettled } from '~/composables/useUnsettled'
+import { db } from '~/data/db'
 import { useWardrobe } from '~/stores/wardrobe'
+import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
 const wardrobe = useWardrobe()
+const wearers = useWearers()
 const work = useWork()
+/** Read here and not in a store: while a garment is worked on, nobody looks at the others. */
+const projects = useLive(() => db.projects.orderBy('updatedAt').reverse().toArray(), null as Project[] | null)
 const saveFile = useSaveFile()
-const unsettled = useUnsettled(computed(() => wardrobe.projects ?? []))
+const unsettled = useUnsettled(computed(() => projects.value ?? []))
 const renaming = ref<string | null>(null)
 const newName = ref('')
 const restoreInput = ref<HTMLInputElement | null>(null)
 const loadingDemo = ref(false)
 
-const wearerOf = (p: Project) => wardrobe.wearers.find((w) => w.id === p.wearerId)
+const wearerOf = (p: Project) => wearers.all.find((w) => w.id === p.wearerId)
 const lastChange = (p: Project) => {
   const last = p.plan.at(-1)
   return last ? (findKind(last.kind)?.describe(p.garment, last.inputs).title ?? last.kind) : 'as bought'
@@ -76,9 +82,7 @@ work.open('')
         <NuxtLink to="/import" class="btn-act" data-test="new-from-file"><FilePlus2 class="size-5" />New from file</NuxtLink>
         <NuxtLink to="/wearers" class="btn" data-test="to-wearers"><Users class="size-5" />Wearers</NuxtLink>
         <button class="btn" data-test="open-demo" :disabled="loadingDemo" @click="openDemo"><Sailboat class="size-5" />Open demo</button>
-        <button class="btn" data-test="back-up" :disabled="!wardrobe.projects?.length" @click="backUp">
-          <Archive class="size-5" />Back up all
-        </button>
+        <button class="btn" data-test="back-up" :disabled="!projects?.length" @click="backUp"><Archive class="size-5" />Back up all</button>
         <button class="btn" data-test="restore" @click="restoreInput?.click()"><ArchiveRestore class="size-5" />Restore</button>
         <input
           ref="restoreInput"
@@ -91,7 +95,7 @@ work.open('')
         />
       </div>
 
-      <div v-if="wardrobe.projects?.length === 0" class="panel grid gap-4 p-8 md:grid-cols-[1fr_auto]">
+      <div v-if="projects?.length === 0" class="panel grid gap-4 p-8 md:grid-cols-[1fr_auto]">
         <div>
           <h2 class="font-display text-2xl">Nothing hangs here yet</h2>
           <p class="mt-2 max-w-xl text-soft">
@@ -108,13 +112,7 @@ work.open('')
       </div>
 
       <ul class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-        <li
-          v-for="p in wardrobe.projects ?? []"
-          :key="p.id"
-          class="panel relative overflow-hidden"
-          data-test="garment-card"
-          :data-id="p.id"
-        >
+        <li v-for="p in projects ?? []" :key="p.id" class="panel relative overflow-hidden" data-test="garment-card" :data-id="p.id">
           <NuxtLink :to="stationOf(p)" class="block" :aria-label="`Open ${p.name}`" data-test="open-garment">
             <div class="h-44 bg-water p-3"><PiecePicture :garment="p.garment" /></div>
           </NuxtLink>
@@ -178,7 +176,7 @@ work.open('')
               /></ListboxButton>
               <ListboxOptions class="absolute bottom-10 z-10 w-56 rounded-lg border border-edge bg-panel p-1 shadow-lg">
                 <ListboxOption
-                  v-for="w in [null, ...wardrobe.wearers]"
+                  v-for="w in [null, ...wearers.all]"
                   :key="w?.id ?? 'none'"
                   v-slot="{ active, selected }"
                   :value="w?.id ?? null"

@@ -1,19 +1,14 @@
 import { defineStore } from 'pinia'
-import type { Wearer } from '~~/core/body'
 import { readProjectFile, writeProjectFile, type Project } from '~~/core/formats'
 import { takeSize, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { NO_SIZING } from '~~/core/size'
-import { useLive } from '~/composables/useLive'
 import { useActs } from '~/composables/useActs'
 import { doAct, doRows } from '~/data/acts'
 import { db } from '~/data/db'
 
-/** All garments and wearers of this browser. */
+/** What is done to the garments of this browser as wholes. */
 export const useWardrobe = defineStore('wardrobe', () => {
-  const projects = useLive(() => db.projects.orderBy('updatedAt').reverse().toArray(), null as Project[] | null)
-  const wearers = useLive(() => db.wearers.toArray(), [] as Wearer[])
-
   /**
    * Puts a project file's wearers into the wardrobe, then its named changes, then its garments: an act each.
    * @param present what happens to a garment or wearer that is there already: replaced (restoring), or let be (the demo)
@@ -83,8 +78,6 @@ export const useWardrobe = defineStore('wardrobe', () => {
   }
 
   return {
-    projects,
-    wearers,
     ...useActs('wardrobe'),
     takeFile,
     openDemo,

@@ -5,13 +5,15 @@ import type { LaidOn, NewChange } from '~~/core/advice'
 import { latestSet, type Wearer } from '~~/core/body'
 import { findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
+import type { Garment } from '~~/core/pattern'
 import { wantedEase, type Sizing } from '~~/core/size'
 import { doAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import type { ComparedWay, Computed, FoldWorker } from '~/workers/fold.worker'
+import type { ComparedWay, Computed, ComputedStop, FoldWorker, SentResult } from '~/workers/fold.worker'
+import { Shelf } from '~/workers/parcel'
 
 /** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */
 const SLOW_MS = 250
@@ -26,6 +28,15 @@ function foldWorker(): Remote<FoldWorker> {
     void remote.tellProgress(proxy((what, done, of) => onProgress(what, done, of)))
   }
   return remote
+}
+
+/** What came from the worker last. */
+const shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+
+/** A result with the parts that the page held already: what no stop has changed is the same object as before. */
+function unpacked({ garments, stops, ...rest }: SentResult): Computed {
+  const all = shelves.garments.unpack(garments)
+  return { ...rest, garments: all.slice(0, -1), beforeSizes: all.at(-1)!, stops: shelves.stops.unpack(stops) }
 }
 
 const bustEase = ({ wantedMm, fit, fabric }: Sizing) => wantedMm.bust ?? wantedEase('bust', fit, fabric)
@@ -113,7 +124,8 @@ export const useWork = defineStore('work', () => {
         trouble.value = null
         return
       }
-      const result = await worker.compute(...asked)
+      const held = { garments: shelves.garments.held, stops: shelves.stops.held }
+      const result = unpacked(await worker.compute(held, ...asked))
       computedFor = askedText
       if (projectId.value === row.id) computedPlan.value = result
       trouble.value = null

@@ -19,6 +19,7 @@ import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
 import { SizingSchema } from '~~/core/size'
 import type { UnitSystem } from '~~/core/units'
+import { pack, type Parcel } from './parcel'
 
 export interface ComputedStop extends Omit<FoldedStop, 'garment'> {
   ledger: LedgerRow[]
@@ -36,6 +37,19 @@ export interface Computed {
   ledger: LedgerRow[]
   walked: WalkedGarment
   faults: Fault[]
+}
+
+/** The same on its way to the page: what is large only where the page does not hold it from before. */
+export type SentResult = Omit<Computed, 'garments' | 'beforeSizes' | 'stops'> & {
+  /** As in `Computed`, and the one before the sizes last. */
+  garments: Parcel<Garment>
+  stops: Parcel<ComputedStop>
+}
+
+/** What the page holds from before, by number. */
+export interface Held {
+  garments: number[]
+  stops: number[]
 }
 
 /** One way of doing a stop, beside the others. */
@@ -84,7 +98,7 @@ const api = {
    * Folds a plan over the pieces and measures what came out.
    * @param bustEaseMm ease wanted round the bust, mm
    */
-  compute(plan: unknown, wearer: unknown, tolerances: Tolerances, bustEaseMm: number): Computed {
+  compute(held: Held, plan: unknown, wearer: unknown, tolerances: Tolerances, bustEaseMm: number): SentResult {
     if (!base) throw new Error('no garment was set')
     const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm, progress }
     // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body.
@@ -112,9 +126,8 @@ const api = {
       return known
     })
     return {
-      garments: [folded.base, ...folded.stops.map((s) => s.garment)],
-      stops,
-      beforeSizes: foldedBeforeSizes.garment,
+      garments: pack([folded.base, ...folded.stops.map((s) => s.garment), foldedBeforeSizes.garment], held.garments),
+      stops: pack(stops, held.stops),
       ledger: compareMeasures(folded.base, folded.garment, context.sizeId),
       walked: walkGarment(folded.garment, context.sizeId, tolerances),
       faults: listFaults(folded, context.sizeId, tolerances),

@@ -2,11 +2,11 @@
 import { Scissors } from 'lucide-vue-next'
 import { seamLengths } from '~~/core/import'
 import { useTray } from '~/stores/tray'
-import { useWardrobe } from '~/stores/wardrobe'
+import { useWearers } from '~/stores/wearers'
 
 /** What the garment is called, and which proposed seams are sewn. */
 const tray = useTray()
-const wardrobe = useWardrobe()
+const wearers = useWearers()
 // What was typed is read at once: the field may show the stored words again before the act is written.
 const setName = (name: string) => tray.act('name of the garment', (t) => void (t.garmentName = name.slice(0, 120)))
 const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = id || null))
@@ -33,7 +33,7 @@ const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = i
             @change="setWearer(($event.target as HTMLSelectElement).value)"
           >
             <option value="">no wearer yet</option>
-            <option v-for="w in wardrobe.wearers" :key="w.id" :value="w.id">{{ w.name }}</option>
+            <option v-for="w in wearers.all" :key="w.id" :value="w.id">{{ w.name }}</option>
           </select>
         </label>
       </div>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { boundsOf, type Point } from '~~/core/geometry'
+import { crossPoints } from '~~/core/moves'
+import { foldedAway, markLinesOf, outlineOf, type Piece, type Shape } from '~~/core/pattern'
+
+/** The name of a piece on the table, and how often it is cut. */
+const props = defineProps<{
+  piece: Piece
+  shape: Shape
+  zoom: number
+  /** Places of handles on it: their figures stand there, and its name elsewhere. */
+  taken: Point[]
+}>()
+
+/** A piece lower than this carries its name below it, px. */
+const LOW_PX = 70
+/** Size of the name, px: a narrow piece carries a smaller one. */
+const NAME_PX = { usual: 17, least: 12 }
+const COUNT_PX = 13
+/** Width of a letter of either to its height, about. */
+const LETTER = 0.52
+
+/** The widest place of the piece that no inner line crosses, beside what is folded away; small pieces carry it below them. */
+const place = computed(() => {
+  const outline = outlineOf(props.piece, props.shape)
+  const box = boundsOf(outline)
+  const height = box.maxY - box.minY
+  if (height * props.zoom < LOW_PX) return { x: box.minX, y: box.maxY + 18 / props.zoom, inside: false, roomPx: Infinity }
+  const folded = foldedAway(props.piece, props.shape)
+  const lines = markLinesOf(props.piece).flatMap((l) => props.shape.lines[l.id]!.map((s) => s.from.y))
+  let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
+  for (let k = 5; k <= 16; k++) {
+    const y = box.minY + (height * k) / 20
+    if (lines.some((l) => l > y - 24 / props.zoom && l < y + 30 / props.zoom)) continue
+    if (props.taken.some((h) => h.y > y - 40 / props.zoom && h.y < y + 75 / props.zoom)) continue
+    const xs = [outline, ...folded]
+      .flatMap((path) => crossPoints(path, { x: 0, y: 1 }, y))
+      .map((p) => p.x)
+      .sort((a, b) => a - b)
+    for (let i = 0; i + 1 < xs.length; i += 2)
+      if (xs[i + 1]! - xs[i]! > best.width) best = { width: xs[i + 1]! - xs[i]!, x: (xs[i]! + xs[i + 1]!) / 2, y }
+  }
+  return { x: best.x, y: best.y, inside: true, roomPx: best.width * props.zoom }
+})
+const ground = computed(() => (place.value.inside ? 'var(--land)' : 'var(--water)'))
+const namePx = computed(() => Math.min(NAME_PX.usual, Math.max(NAME_PX.least, place.value.roomPx / (props.piece.name.length * LETTER))))
+/** How often it is cut, in two lines where one would be too wide. */
+const counts = computed(() => {
+  const words = [`cut ${props.piece.cut.count}`, ...(props.piece.edges.some((e) => e.fold) ? ['on the fold'] : [])]
+  const one = words.join(' ')
+  return one.length * LETTER * COUNT_PX > place.value.roomPx ? words : [one]
+})
+</script>
+
+<template>
+  <g :text-anchor="place.inside ? 'middle' : 'start'" paint-order="stroke" :stroke="ground">
+    <text :x="place.x" :y="place.y" :stroke-width="5 / zoom" :font-size="namePx / zoom" class="font-display italic" fill="var(--ink)">{{
+      piece.name
+    }}</text>
+    <text
+      v-for="(line, i) in counts"
+      :key="line"
+      :x="place.x"
+      :y="place.y + (17 + 15 * i) / zoom"
+      :stroke-width="4 / zoom"
+      :font-size="COUNT_PX / zoom"
+      fill="var(--ink-soft)"
+      >{{ line }}</text
+    >
+  </g>
+</template>
