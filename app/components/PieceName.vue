@@ -21,7 +21,7 @@ const COUNT_PX = 13
 /** Width of a letter of either to its height, about. */
 const LETTER = 0.52
 
-/** The widest place of the piece that no inner line crosses, beside what is folded away; small pieces carry it below them. */
+/** The widest place of the piece that no level crosses, beside what is folded away; small pieces carry it below them. */
 const place = computed(() => {
   const outline = outlineOf(props.piece, props.shape)
   const box = boundsOf(outline)
@@ -29,11 +29,14 @@ const place = computed(() => {
   if (height * props.zoom < LOW_PX) return { x: box.minX, y: box.maxY + 18 / props.zoom, inside: false, roomPx: Infinity }
   const folded = foldedAway(props.piece, props.shape)
   const lines = markLinesOf(props.piece).flatMap((l) => props.shape.lines[l.id]!.map((s) => s.from.y))
+  const within = (y: number, above: number, below: number) => (at: number) => at > y - above / props.zoom && at < y + below / props.zoom
+  const free = Array.from({ length: 12 }, (_, i) => box.minY + (height * (i + 5)) / 20).filter(
+    (y) => !props.taken.some((h) => within(y, 40, 75)(h.y)),
+  )
+  const clear = free.filter((y) => !lines.some(within(y, 24, 30)))
   let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
-  for (let k = 5; k <= 16; k++) {
-    const y = box.minY + (height * k) / 20
-    if (lines.some((l) => l > y - 24 / props.zoom && l < y + 30 / props.zoom)) continue
-    if (props.taken.some((h) => h.y > y - 40 / props.zoom && h.y < y + 75 / props.zoom)) continue
+  // Where lines leave no room, it lies over one rather than under a handle's figure.
+  for (const y of clear.length > 0 ? clear : free) {
     const xs = [outline, ...folded]
       .flatMap((path) => crossPoints(path, { x: 0, y: 1 }, y))
       .map((p) => p.x)

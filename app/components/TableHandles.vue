@@ -38,15 +38,15 @@ const shown = computed(() =>
     const labelled = handle.kind === 'level'
     const width = labelled ? 60 + 7.5 * handle.label.length : 84
     const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
-    // One that is dragged sideways has its figure above it, or below, where it hides nothing beside it.
-    const sideways = handle.kind === 'amount' && Math.abs(handle.axis.x) > Math.abs(handle.axis.y)
+    // An amount has its figure above it, or below: beside it lies what it changes, a dart or an edge.
+    const stacked = handle.kind === 'amount'
     const offRim = at.y * props.zoom + props.fromY < LABEL_AWAY + LABEL_HALF
-    const away = sideways ? (offRim || isTaken(at, width) ? LABEL_AWAY : -LABEL_AWAY) : 0
+    const away = stacked ? (offRim || isTaken(at, width) ? LABEL_AWAY : -LABEL_AWAY) : 0
     // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
     // Near a rim it is pushed inward.
     const x = at.x * props.zoom + props.fromX
-    const inward = sideways ? Math.min(0, props.width - RIM - width / 2 - x) + Math.max(0, width / 2 + RIM - x) : 0
-    return { handle, at, width, flip, sideways, away, inward, quiet: labelled && !handle.line }
+    const inward = stacked ? Math.min(0, props.width - RIM - width / 2 - x) + Math.max(0, width / 2 + RIM - x) : 0
+    return { handle, at, width, flip, stacked, away, inward, quiet: labelled && !handle.line }
   }),
 )
 
@@ -129,11 +129,11 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
       />
       <!-- Marks that say where (a hinge, a cut) show their figure when they are taken hold of. -->
       <g
-        :transform="`translate(${h.at.x + (h.sideways ? h.inward : h.flip ? -15 : 15) / zoom} ${h.at.y + h.away / zoom}) scale(${1 / zoom})`"
+        :transform="`translate(${h.at.x + (h.stacked ? h.inward : h.flip ? -15 : 15) / zoom} ${h.at.y + h.away / zoom}) scale(${1 / zoom})`"
         :class="h.quiet && 'quiet-label'"
       >
         <rect
-          :x="h.sideways ? -h.width / 2 : h.flip ? -h.width : 0"
+          :x="h.stacked ? -h.width / 2 : h.flip ? -h.width : 0"
           y="-14"
           :width="h.width"
           height="28"
@@ -141,7 +141,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
           fill="var(--note-pale)"
           stroke="var(--note)"
         />
-        <text :x="h.sideways ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
+        <text :x="h.stacked ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
           {{ h.handle.kind === 'level' ? `${h.handle.label} ` : ''
           }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth, fraction: 16 }) }}
         </text>
