@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { WalkedSeam } from '~~/core/match'
+import type { WalkedMark, WalkedSeam } from '~~/core/match'
 import { usePrefs } from '~/stores/prefs'
 
 /** The two edges of a seam unrolled side by side like two tapes: notches as ticks, the surplus at the end. */
@@ -47,6 +47,8 @@ const sides = computed(() =>
 )
 const shorter = computed(() => (props.walked.surplusMm > 0 ? 1 : 0))
 const surplus = computed(() => Math.abs(props.walked.surplusMm))
+/** How far two marks lie apart where nothing was to be eased in between them, mm. */
+const apart = (mark: WalkedMark) => (eased.value ? 0 : Math.abs(mark.firstMm - mark.secondMm))
 const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.walked.seam.wantedEase.maxMm !== 0)
 </script>
 
@@ -144,9 +146,14 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
       <span v-if="walked.marks.length" class="text-soft">
         Notches:
         <span v-for="m in walked.marks" :key="m.name" class="mr-2"
-          >{{ m.name }} {{ m.verdict === 'good' ? 'meets' : 'off by' }}
-          <LengthText v-if="m.verdict !== 'good'" :mm="Math.abs(m.offMm)" fine /></span
-      ></span>
+          >{{ m.name }}
+          <template v-if="m.verdict !== 'good'">off by <LengthText :mm="Math.abs(m.offMm)" fine /></template>
+          <template v-else-if="apart(m) > prefs.tolerances.goodMm"
+            ><LengthText :mm="apart(m)" fine /> apart, no more than the surplus</template
+          >
+          <template v-else>meets</template></span
+        ></span
+      >
     </p>
   </div>
 </template>

@@ -34,7 +34,7 @@ const strong = computed(() => rule(props.strongMm))
 
 <template>
   <g fill="none">
-    <path :d="fine" stroke="var(--water-line)" stroke-width="0.5" />
-    <path :d="strong" stroke="var(--water-line-strong)" />
+    <path :d="fine" stroke="var(--water-line)" stroke-width="0.4" />
+    <path :d="strong" stroke="var(--water-line-strong)" stroke-width="0.7" />
   </g>
 </template>
