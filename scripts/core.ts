@@ -1,7 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { listFaults } from '../core/advice'
-import { ChangeSchema, findKind, foldPlan, wearerFigures, type Change, type FoldedPlan } from '../core/changes'
+import { ChangeSchema, foldPlan, wearerFigures, type Change, type FoldedPlan } from '../core/changes'
 import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
 import {
@@ -121,7 +121,7 @@ function stopRows(folded: FoldedPlan) {
     const row = {
       id: stop.change.id,
       kind: stop.change.kind,
-      title: findKind(stop.change.kind)?.describe(before, stop.change.inputs).title ?? stop.change.kind,
+      title: stop.words.title,
       status: stop.status,
       problem: stop.problem,
       touched: stop.applied?.touched.map((t) => ({ pieceId: t.pieceId, how: t.how })) ?? [],
@@ -137,7 +137,7 @@ function stopRows(folded: FoldedPlan) {
 
 async function exportFile(
   project: Project,
-  garment: Garment,
+  folded: FoldedPlan,
   plan: Change[],
   whole: ProjectFile,
   options: Options,
@@ -149,12 +149,13 @@ async function exportFile(
   if (paperName !== 'a4' && paperName !== 'letter') throw new WrongUse(`--paper is a4 or letter, not ${paperName}.`)
   const paper = PAPER_SIZES[paperName]
   const wearer = whole.wearers.find((w) => w.id === project.wearerId)?.name ?? null
+  const { garment } = folded
   const words = {
     garmentName: project.name,
     wearerName: wearer,
     sizeName: garment.sizes.find((s) => s.id === garment.baseSizeId)!.name,
     date: new Date().toISOString().slice(0, 10),
-    changes: plan.filter((c) => c.on).map((c) => findKind(c.kind)!.describe(project.garment, c.inputs).title),
+    changes: folded.stops.filter((s) => s.status === 'applied').map((s) => s.words.title),
   }
   const sheet = layOutSheet(garment, garment.baseSizeId, words, 5 * (paper.widthMm - 30) + 10)
   if (format === 'svg') return writeSvg(sheet, project.name)
@@ -254,7 +255,7 @@ async function run(args: string[]): Promise<void> {
       const refused = after.stops.slice(plan.length).find((s) => s.problem)
       if (refused) throw new BadInput(sentence(refused.problem!))
       out = json({ garment: project.name, stops: stopRows(after), ledger: compareMeasures(after.base, after.garment, size), plan: all })
-    } else out = await exportFile(project, folded.garment, plan, whole, options)
+    } else out = await exportFile(project, folded, plan, whole, options)
   }
   if (options.out !== undefined) await writeFile(options.out, out)
   else process.stdout.write(out)

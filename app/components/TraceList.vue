@@ -10,6 +10,7 @@ const props = defineProps<{ garment: Garment; sheet: Worksheet; traced: string[]
 const emit = defineEmits<{ tick: [pieceId: string] }>()
 const work = useWork()
 const list = computed(() => listToTrace(props.garment, chosenSizes(props.sheet)))
+const isBeyond = computed(() => list.value.some((t) => t.sizes.some((s) => s.beyond !== 0)))
 const printPage = () => window.print()
 </script>
 
@@ -45,6 +46,9 @@ const printPage = () => window.print()
         </label>
       </li>
     </ul>
+    <p v-if="isBeyond" class="mt-2 text-sm text-soft">
+      Steps beyond the printed sizes are drawn by the plan: trace from the paper of station Paper, or grade by its steps.
+    </p>
     <p class="mt-3 hidden text-sm print:block">
       Trace on the seam line with grain, notches and darts; where a piece takes several sizes, trace the largest and keep the paper.
     </p>

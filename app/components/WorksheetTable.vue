@@ -3,7 +3,7 @@ import { Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import type { Garment } from '~~/core/pattern'
-import type { Sizing, WorksheetRow } from '~~/core/size'
+import { sizeWords, type Sizing, type WorksheetRow } from '~~/core/size'
 import { parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 
@@ -48,9 +48,6 @@ const scale = computed(() => {
 })
 /** Finished measure and ease of every size are written out, too. */
 const allFigures = ref(false)
-const sizeWords = ({ sizeId, beyond }: { sizeId: string; beyond: number }) =>
-  `${nameOf(sizeId)}${beyond ? ` ${beyond > 0 ? '+' : '−'}${Math.abs(beyond)}` : ''}`
-const nameOf = (sizeId: string) => props.garment.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 </script>
 
 <template>
@@ -93,7 +90,7 @@ const nameOf = (sizeId: string) => props.garment.sizes.find((s) => s.id === size
             </td>
             <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
             <td class="px-2 text-center" :data-test="`chart-size-${r.zone.id}`">
-              <template v-if="r.byChart">{{ sizeWords(r.byChart) }}</template><span v-else class="text-soft">–</span>
+              <template v-if="r.byChart">{{ sizeWords(garment, r.byChart) }}</template><span v-else class="text-soft">–</span>
             </td>
             <td class="w-[34%] px-2">
               <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
@@ -131,7 +128,7 @@ const nameOf = (sizeId: string) => props.garment.sizes.find((s) => s.id === size
                 @change="setChosen(r.zone.id, ($event.target as HTMLSelectElement).value)"
               >
                 <option value="">
-                  {{ r.chosen && r.chosen.by === 'rule' ? sizeWords(r.chosen) : 'by rule' }}
+                  {{ r.chosen && r.chosen.by === 'rule' ? sizeWords(garment, r.chosen) : 'by rule' }}
                 </option>
                 <option v-for="s in garment.sizes" :key="s.id" :value="s.id">{{ s.name }}, yours</option>
               </select>

@@ -7,6 +7,8 @@ import { DEFAULT_TOLERANCES } from '~~/core/match'
 export interface Unsettled {
   faults: number
   stuck: number
+  /** What the last stop is called; null as bought. */
+  last: string | null
 }
 
 /** What is left to settle in each garment, worked out one garment at a time so that the page stays quick. */
@@ -24,7 +26,7 @@ export function useUnsettled(projects: Ref<Project[]>): Ref<Map<string, Unsettle
         const faults = listFaults(plan, sizeId, DEFAULT_TOLERANCES).filter((f) => f.verdict === 'fault').length
         const stuck = plan.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length
         done.set(row.id, row.updatedAt)
-        found.value = new Map(found.value).set(row.id, { faults, stuck })
+        found.value = new Map(found.value).set(row.id, { faults, stuck, last: plan.stops.at(-1)?.words.title ?? null })
       }
     },
     { immediate: true },

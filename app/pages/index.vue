@@ -4,7 +4,6 @@ import { Archive, ArchiveRestore, ChevronDown, Copy, EllipsisVertical, FilePlus2
 import { formatDistanceToNow } from 'date-fns'
 import { toast } from 'vue-sonner'
 import { computed, nextTick, ref } from 'vue'
-import { findKind } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
 import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
@@ -27,10 +26,6 @@ const restoreInput = ref<HTMLInputElement | null>(null)
 const loadingDemo = ref(false)
 
 const wearerOf = (p: Project) => wearers.all.find((w) => w.id === p.wearerId)
-const lastChange = (p: Project) => {
-  const last = p.plan.at(-1)
-  return last ? (findKind(last.kind)?.describe(p.garment, last.inputs).title ?? last.kind) : 'as bought'
-}
 const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuffix: true })
 
 async function openDemo() {
@@ -190,7 +185,7 @@ work.open('')
                 </ListboxOption>
               </ListboxOptions>
             </Listbox>
-            <p class="text-sm text-soft">{{ lastChange(p) }} · {{ ago(p) }}</p>
+            <p class="text-sm text-soft">{{ unsettled.get(p.id)?.last ?? (p.plan.length ? '' : 'as bought') }} · {{ ago(p) }}</p>
             <p v-if="unsettled.get(p.id)" class="mt-2 text-sm font-semibold">
               <span
                 v-if="unsettled.get(p.id)!.faults || unsettled.get(p.id)!.stuck"

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { LaidOn, NewChange } from '~~/core/advice'
+import type { LaidOn } from '~~/core/advice'
 import { latestSet, type Wearer } from '~~/core/body'
 import { findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
@@ -12,7 +12,7 @@ import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import type { ComparedWay, Computed, ComputedStop, FoldWorker, SentResult } from '~/workers/fold.worker'
+import type { ComparedWay, Computed, ComputedStop, FoldWorker, Proposed, SentResult } from '~/workers/fold.worker'
 import { Shelf } from '~/workers/parcel'
 
 /** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */
@@ -65,7 +65,7 @@ export const useWork = defineStore('work', () => {
 
   const computedPlan = shallowRef<Computed | null>(null)
   /** The stops that the body and the worksheet propose; null while they are being worked out for figures that changed. */
-  const proposed = shallowRef<NewChange[] | null>(null)
+  const proposed = shallowRef<Proposed[] | null>(null)
   /** The stop whose inputs are shown; null shows the whole plan. */
   const selectedId = ref<string | null>(null)
   /** Inputs while a handle or field is being moved, before they are written. */
@@ -173,9 +173,11 @@ export const useWork = defineStore('work', () => {
       else delete seam.tolerance
     })
 
+  /** What a stop is called where it stands in the plan; one that is new, at its end. */
   const titleOf = (change: Change): string => {
-    const kind = findKind(change.kind)
-    return kind && project.value ? kind.describe(project.value.garment, change.inputs).title : change.kind
+    const there = computedPlan.value?.stops.find((s) => s.change.id === change.id)
+    const garment = computedPlan.value?.garments.at(-1) ?? project.value?.garment
+    return there?.words.title ?? (garment && findKind(change.kind)?.describe(garment, change.inputs).title) ?? change.kind
   }
 
   /** Adds a stop and shows it. */

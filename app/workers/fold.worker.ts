@@ -52,6 +52,12 @@ export interface Held {
   stops: number[]
 }
 
+/** A stop that is proposed, and what it is called after those before it. */
+export interface Proposed {
+  change: NewChange
+  words: FoldedStop['words']
+}
+
 /** One way of doing a stop, beside the others. */
 export interface ComparedWay {
   label: string
@@ -135,11 +141,17 @@ const api = {
   },
 
   /** What a body and a worksheet propose, on the pieces as the user's own stops leave them. */
-  propose(sizing: unknown, set: unknown): NewChange[] {
+  propose(sizing: unknown, set: unknown): Proposed[] {
     if (!base) return []
     const garment = foldedBeforeSizes?.garment ?? base.garment
     const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
-    return planSizes(garment, SizingSchema.parse(sizing), MeasureSetSchema.nullable().parse(set), own)
+    const list = planSizes(garment, SizingSchema.parse(sizing), MeasureSetSchema.nullable().parse(set), own)
+    const { stops } = foldPlan(
+      garment,
+      list.map((c, i) => ({ ...c, id: `${i}` })),
+      { sizeId: garment.baseSizeId },
+    )
+    return list.map((change, i) => ({ change, words: stops[i]!.words }))
   },
 
   /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */
@@ -180,7 +192,7 @@ const api = {
       return [
         {
           changeId: stop.change.id,
-          title: kind.describe(garment, stop.change.inputs).title,
+          title: stop.words.title,
           steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, units }),
         },
       ]

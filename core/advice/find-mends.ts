@@ -1,14 +1,4 @@
-import {
-  dartRef,
-  doubleDartInputs,
-  findKind,
-  notchRef,
-  type Change,
-  type FoldedPlan,
-  type FoldedStop,
-  type LengthenInputs,
-  type Level,
-} from '../changes'
+import { dartRef, doubleDartInputs, findKind, notchRef, type Change, type FoldedPlan, type LengthenInputs, type Level } from '../changes'
 import { placeAt } from '../geometry'
 import {
   cornersAsSewn,
@@ -44,16 +34,13 @@ export function includeAgain(plan: FoldedPlan, seam: WalkedSeam): Mend[] {
     return [
       {
         how: 'edit',
-        label: `Change ${names} too in “${findKind(stop.change.kind)!.describe(garmentBefore(plan, stop), inputs).title}”`,
+        label: `Change ${names} too in “${stop.words.title}”`,
         changeId: stop.change.id,
         inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => !ids.has(id)) },
       },
     ]
   })
 }
-
-/** The garment that a stop is applied to: its darts and pieces may be called otherwise than as bought. */
-const garmentBefore = (plan: FoldedPlan, stop: FoldedStop): Garment => plan.stops[plan.stops.indexOf(stop) - 1]?.garment ?? plan.base
 
 /** A line across the short side in the middle of the stretch, between two marks, where the surplus arises. */
 function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, sizeId: string): { piece: Piece; level: Level } {
@@ -184,7 +171,7 @@ export function switchOff(
       return [
         {
           how: 'off',
-          label: `Switch off “${findKind(stop.change.kind)!.describe(garmentBefore(plan, stop), stop.change.inputs).title}”`,
+          label: `Switch off “${stop.words.title}”`,
           changeId: stop.change.id,
         },
       ]

@@ -53,7 +53,9 @@ describe('from body to plan', () => {
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
     const plan = planSizes(project.garment, project.sizing, set).map((c, i): Change => ({ ...c, id: `c${i}` }))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'grade', 'blend', 'add-at-edge'])
-    const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
+    const { garment, stops } = foldPlan(project.garment, plan, { sizeId: 'one' })
+    // Called by the sizes that the stop before it made.
+    expect(stops[2]!.words.title).toBe('Size 9')
     for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
       expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)

@@ -6,6 +6,8 @@ import type { Applied, ChangeContext } from './types'
 /** What became of one stop of the plan. */
 export interface FoldedStop {
   change: Change
+  /** What it is called on the pieces that it finds, and its figure: sizes and darts can be a stop's own making. */
+  words: { title: string; amountMm: number | null }
   status: 'applied' | 'off' | 'refused' | 'orphan'
   /** The garment after this stop; the same object as before it unless the change was applied. */
   garment: Garment
@@ -43,11 +45,13 @@ export function foldPlan(base: Garment, changes: readonly Change[], context: Cha
 }
 
 function applyStop(garment: Garment, change: Change, context: ChangeContext): FoldedStop {
-  if (!change.on) return { change, status: 'off', garment, applied: null, problem: null }
   const kind = findKind(change.kind)
+  const words = kind?.describe(garment, change.inputs) ?? { title: change.kind, amountMm: null }
+  if (!change.on) return { change, words, status: 'off', garment, applied: null, problem: null }
   if (!kind)
     return {
       change,
+      words,
       status: 'orphan',
       garment,
       applied: null,
@@ -59,7 +63,7 @@ function applyStop(garment: Garment, change: Change, context: ChangeContext): Fo
       },
     }
   const applied = kind.apply(garment, change.inputs, context)
-  if (applied.ok) return { change, status: 'applied', garment: applied.value.garment, applied: applied.value, problem: null }
+  if (applied.ok) return { change, words, status: 'applied', garment: applied.value.garment, applied: applied.value, problem: null }
   const status = ORPHAN_CODES.has(applied.problem.code) ? 'orphan' : 'refused'
-  return { change, status, garment, applied: null, problem: applied.problem }
+  return { change, words, status, garment, applied: null, problem: applied.problem }
 }

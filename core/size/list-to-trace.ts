@@ -1,5 +1,6 @@
 import { measureLength } from '../geometry'
 import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+import type { ChosenSize } from './choose-size'
 import type { ZoneId } from './find-zones'
 
 /** A piece with the sizes it is traced in, and why. */
@@ -7,10 +8,13 @@ export interface TraceRow {
   pieceId: string
   name: string
   /** From the top down; one when the whole piece is one size. */
-  sizes: { zone: ZoneId; zoneName: string; sizeId: string; sizeName: string }[]
+  sizes: { zone: ZoneId; zoneName: string; sizeId: string; beyond: number; sizeName: string }[]
   /** What it follows, in words. */
   follows: string
 }
+
+/** A printed size, and how many steps beyond the range lie between it and the body. */
+type Size = Pick<ChosenSize, 'sizeId' | 'beyond'>
 
 /** Which zones a kind of piece reaches over, from the top down; pieces without their own follow another (craft 4). */
 const REACHES: Record<PieceKind, ZoneId[]> = {
@@ -49,6 +53,18 @@ const BY_PARTNER: Partial<Record<EdgeRole, { zones: ZoneId[]; follows: string }>
 }
 const BODY: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back', 'leg-front', 'leg-back']
 
+/** The zones a piece of the body reaches over; one that is sewn to a skirt at the waist ends there. */
+function reached(piece: Piece): ZoneId[] {
+  const isBodice = piece.kind === 'front' || piece.kind === 'back'
+  return REACHES[piece.kind].filter((zone) => !(isBodice && zone === 'hip' && piece.edges.some((e) => e.role === 'waist')))
+}
+
+/** A chosen size in words: the printed one, and the steps beyond it. */
+export function sizeWords(garment: Garment, { sizeId, beyond }: Size): string {
+  const name = garment.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
+  return beyond === 0 ? name : `${name} ${beyond > 0 ? '+' : '−'}${Math.abs(beyond)}`
+}
+
 /**
  * What a piece that is none of the body's own follows: a sleeve the upper bodice, a cuff its sleeve, a band or a placket the
  * edge that most of it is sewn to. null for one that is sewn to nothing of the body.
@@ -76,25 +92,30 @@ function followed(garment: Garment, piece: Piece): { zones: ZoneId[]; follows: s
  * Every piece with the sizes to trace it in: body pieces by the zones that they reach over, dependents by what they are
  * sewn to. Where a piece takes several, the largest is traced for the paper's sake and the others drawn in.
  *
- * @param chosen size id by zone; zones without one take the nearest above them that has
+ * @param chosen size by zone; zones without one take the nearest above them that has
  */
-export function listToTrace(garment: Garment, chosen: Partial<Record<ZoneId, string>>): TraceRow[] {
-  const nameOf = (sizeId: string) => garment.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
-  const anywhere = chosen.bust ?? chosen.waist ?? chosen.hip ?? garment.baseSizeId
+export function listToTrace(garment: Garment, chosen: Partial<Record<ZoneId, Size>>): TraceRow[] {
+  const anywhere = chosen.bust ?? chosen.waist ?? chosen.hip ?? { sizeId: garment.baseSizeId, beyond: 0 }
+  const entry = (zone: ZoneId, { sizeId, beyond }: Size) => ({
+    zone,
+    zoneName: ZONE_WORDS[zone],
+    sizeId,
+    beyond,
+    sizeName: sizeWords(garment, { sizeId, beyond }),
+  })
   return garment.pieces.map((piece): TraceRow => {
     const own = BODY.includes(piece.kind) ? null : followed(garment, piece)
-    const zones = own?.zones ?? REACHES[piece.kind]
+    const zones = own?.zones ?? reached(piece)
     const sizes = zones.flatMap((zone) => {
-      const sizeId = chosen[zone]
-      return sizeId ? [{ zone, zoneName: ZONE_WORDS[zone], sizeId, sizeName: nameOf(sizeId) }] : []
+      const size = chosen[zone]
+      return size ? [entry(zone, size)] : []
     })
-    const needed =
-      sizes.length > 0 ? sizes : [{ zone: zones[0]!, zoneName: ZONE_WORDS[zones[0]!], sizeId: anywhere, sizeName: nameOf(anywhere) }]
+    const needed = sizes.length > 0 ? sizes : [entry(zones[0]!, anywhere)]
     return { pieceId: piece.id, name: piece.name, sizes: withoutRepeats(needed), follows: own?.follows ?? 'its own zones' }
   })
 }
 
 /** One entry for zones that follow each other in the same size. */
 function withoutRepeats(sizes: TraceRow['sizes']): TraceRow['sizes'] {
-  return sizes.filter((s, i) => i === 0 || s.sizeId !== sizes[i - 1]!.sizeId)
+  return sizes.filter((s, i) => i === 0 || s.sizeId !== sizes[i - 1]!.sizeId || s.beyond !== sizes[i - 1]!.beyond)
 }

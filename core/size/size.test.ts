@@ -188,7 +188,7 @@ describe('the worksheet', () => {
     const row = (id: string) => sheet.rows.find((r) => r.zone.id === id)!
     expect(row('bust')).toMatchObject({ wantedMm: 200, wantedBy: 'you' })
     expect(row('waist').chosen).toMatchObject({ sizeId: 's4', by: 'you' })
-    expect(chosenSizes(sheet).waist).toBe('s4')
+    expect(chosenSizes(sheet).waist).toMatchObject({ sizeId: 's4', beyond: 0 })
   })
   it('chooses by the printed chart of bodies where that is the school; round the bust by the high bust', () => {
     const bodyChart = {
@@ -265,8 +265,9 @@ describe('lengths', () => {
 
 describe('what to trace', () => {
   const garment = widened(draftBlouse(), [1, 1.05, 1.1])
+  const printed = (sizeId: string, beyond = 0) => ({ sizeId, beyond })
   it('gives every piece its sizes, dependents those of what they are sewn to', () => {
-    const rows = listToTrace(garment, { bust: 's1', waist: 's2', hip: 's3' })
+    const rows = listToTrace(garment, { bust: printed('s1'), waist: printed('s2'), hip: printed('s3') })
     expect(rows.map((r) => [r.pieceId, r.sizes.map((s) => s.sizeId)])).toEqual([
       ['front', ['s1', 's2', 's3']],
       ['back', ['s1', 's2', 's3']],
@@ -292,15 +293,23 @@ describe('what to trace', () => {
       pieces: [...garment.pieces, band('placket'), band('cuff'), band('loop')],
       seams: [...garment.seams, sewn('placket', 'front', centre.id), sewn('cuff', 'sleeve', hem.id)],
     }
-    const rows = listToTrace(whole, { bust: 's1', waist: 's2', hip: 's3' }).slice(-3)
+    const rows = listToTrace(whole, { bust: printed('s1'), waist: printed('s2'), hip: printed('s3') }).slice(-3)
     expect(rows.map((r) => [r.follows, r.sizes.map((s) => s.sizeId)])).toEqual([
       ['follows the whole length of the centre front', ['s1', 's2', 's3']],
       ['follows the sleeve', ['s1']],
       ['its own zones', ['s1']],
     ])
   })
+  it('says how many steps a body lies beyond the printed sizes, and ends a bodice at the waist', () => {
+    const dress = widened(draftQuayDress(), [1, 1.05])
+    const rows = listToTrace(dress, { bust: printed('s2', 2), waist: printed('s2'), hip: printed('s1', -1) })
+    const words = (id: string) => rows.find((r) => r.pieceId === id)!.sizes.map((s) => `${s.sizeName} ${s.zoneName}`)
+    expect(words('bodice-front')).toEqual(['2 +2 bust', '2 waist'])
+    expect(words('skirt-front')).toEqual(['2 waist', '1 −1 hip'])
+    expect(words('sleeve')).toEqual(['2 +2 bust'])
+  })
   it('has a waistband follow the waist, and names a size once where zones share it', () => {
-    const legs = listToTrace(widened(draftTrousers(TAPERED), [1, 1.05]), { waist: 's2', hip: 's1', thigh: 's1' })
+    const legs = listToTrace(widened(draftTrousers(TAPERED), [1, 1.05]), { waist: printed('s2'), hip: printed('s1'), thigh: printed('s1') })
     expect(legs.find((r) => r.pieceId === 'waistband')).toMatchObject({ follows: 'follows the waist', sizes: [{ sizeId: 's2' }] })
     expect(legs[0]!.sizes.map((s) => s.sizeId)).toEqual(['s2', 's1'])
   })

@@ -173,6 +173,6 @@ function chosenSize(
 const isFound = (id: string): id is ZoneId => (ZONE_IDS as readonly string[]).includes(id)
 
 /** The size chosen in each zone that has one; a zone of one's own is measured, and chooses nothing. */
-export function chosenSizes(worksheet: Worksheet): Partial<Record<ZoneId, string>> {
-  return Object.fromEntries(worksheet.rows.flatMap((r) => (r.chosen && isFound(r.zone.id) ? [[r.zone.id, r.chosen.sizeId]] : [])))
+export function chosenSizes(worksheet: Worksheet): Partial<Record<ZoneId, ChosenSize>> {
+  return Object.fromEntries(worksheet.rows.flatMap((r) => (r.chosen && isFound(r.zone.id) ? [[r.zone.id, r.chosen]] : [])))
 }

@@ -33,11 +33,9 @@ const words = computed(() => ({
   changes: done.value.stops
     .filter((s) => s.status === 'applied')
     .map((s) => {
-      const c = s.change
-      const d = work.titleOf(c)
-      const inputs = c.inputs as { amountMm?: number; wantedMm?: number }
+      const inputs = s.change.inputs as { amountMm?: number; wantedMm?: number }
       const mm = inputs.amountMm ?? inputs.wantedMm
-      return mm === undefined ? d : `${d} ${prefs.length(Math.abs(mm))}`
+      return mm === undefined ? s.words.title : `${s.words.title} ${prefs.length(Math.abs(mm))}`
     }),
 }))
 /** The sheet width that needs the fewest pages. */

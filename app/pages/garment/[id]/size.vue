@@ -2,13 +2,14 @@
 import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups, type LaidOn, type NewChange } from '~~/core/advice'
+import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
+import type { Proposed } from '~/workers/fold.worker'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
@@ -65,15 +66,19 @@ const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === size
 
 watch([() => work.computedPlan, sizing, set], () => void work.propose(), { immediate: true })
 /** The last list stays to be read while the next is worked out; it can be taken only when it is the newest. */
-const proposed = shallowRef<NewChange[]>([])
+const proposed = shallowRef<Proposed[]>([])
 watch(
   () => work.proposed,
   (list) => list && (proposed.value = list),
   { immediate: true },
 )
-const plan = computed(() => layOnPlan(proposed.value, project.value.plan))
+const plan = computed(() =>
+  layOnPlan(
+    proposed.value.map((p) => p.change),
+    project.value.plan,
+  ),
+)
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
-const wordsOf = (l: LaidOn) => findKind(l.proposed.kind)!.describe(worked.value, l.proposed.inputs)
 async function addPlan() {
   const count = missingStops.value.length
   await work.takeProposed(missingStops.value)
@@ -86,7 +91,7 @@ async function addLength(row: LengthRow) {
   if (!change) return
   const laid = layOnPlan([change], project.value.plan)
   await work.takeProposed(laid)
-  toast.success(`“${wordsOf(laid[0]!).title}” taken into the plan.`)
+  toast.success(`“${findKind(change.kind)!.describe(worked.value, change.inputs).title}” taken into the plan.`)
 }
 </script>
 
@@ -122,8 +127,10 @@ async function addLength(row: LengthRow) {
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
         <ol v-if="plan.length" class="mb-3 list-decimal space-y-1 pl-6">
           <li v-for="(l, i) in plan" :key="i">
-            {{ wordsOf(l).title }}
-            <span v-if="wordsOf(l).amountMm !== null" class="text-soft">{{ prefs.length(wordsOf(l).amountMm!, { signed: true }) }}</span>
+            {{ proposed[i]!.words.title }}
+            <span v-if="proposed[i]!.words.amountMm !== null" class="text-soft">{{
+              prefs.length(proposed[i]!.words.amountMm!, { signed: true })
+            }}</span>
             <span v-if="l.how === 'there'" class="text-sm text-good"> in the plan</span>
             <span v-else-if="l.how === 'set'" class="text-sm text-ease"> in the plan with other figures</span>
           </li>
