@@ -76,6 +76,9 @@ function onKey(event: KeyboardEvent, change: Change, i: number) {
     void work.removeChange(change.id)
   }
 }
+/** From this many stops on, title and figure run on over two lines. */
+const CROWDED = 4
+const isCrowded = computed(() => count.value >= CROWDED)
 const dot = (i: number) => props.stops[i]?.status ?? 'applied'
 </script>
 
@@ -138,13 +141,18 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                 <span class="sr-only"
                   >Stop {{ i + 1 }} of {{ count }}{{ dot(i) === 'applied' ? '' : `, ${dot(i)}` }}. Alt and arrow keys move it.</span
                 >
-                <span class="min-w-0">
-                  <span class="block truncate text-sm leading-tight font-semibold" :class="dot(i) === 'off' && 'line-through'">{{
-                    describe(c).title
-                  }}</span>
-                  <span class="block truncate text-sm leading-tight text-soft"
-                    ><LengthText v-if="describe(c).amountMm !== null" :mm="describe(c).amountMm!" :signed="c.kind !== 'place-seam'"
-                  /></span>
+                <span class="min-w-0 text-sm leading-tight" :class="isCrowded && 'line-clamp-2'">
+                  <span
+                    class="font-semibold"
+                    :class="[dot(i) === 'off' && 'line-through', !isCrowded && 'block truncate']"
+                    :title="describe(c).title"
+                    >{{ describe(c).title }}</span>{{ ' ' }}
+                  <LengthText
+                    v-if="describe(c).amountMm !== null"
+                    class="text-soft"
+                    :mm="describe(c).amountMm!"
+                    :signed="c.kind !== 'place-seam'"
+                  />
                 </span>
               </button>
             </li>
