@@ -18,6 +18,8 @@ const LOW_PX = 70
 /** Size of the name, px: a narrow piece carries a smaller one. */
 const NAME_PX = { usual: 17, least: 12 }
 const COUNT_PX = 13
+/** Room that the two lines need to a handle with its figure, and to a level, px above and below the name. */
+const CLEAR = { handle: { above: 40, below: 75 }, level: { above: 24, below: 30 } }
 /** Width of a letter to its height, about: of the name, and of what stands below it. */
 const LETTER = { name: 0.52, count: 0.42 }
 
@@ -29,11 +31,14 @@ const place = computed(() => {
   if (height * props.zoom < LOW_PX) return { x: box.minX, y: box.maxY + 18 / props.zoom, inside: false, roomPx: Infinity }
   const folded = foldedAway(props.piece, props.shape)
   const lines = markLinesOf(props.piece).flatMap((l) => props.shape.lines[l.id]!.map((s) => s.from.y))
-  const within = (y: number, above: number, below: number) => (at: number) => at > y - above / props.zoom && at < y + below / props.zoom
+  const within =
+    (y: number, { above, below }: { above: number; below: number }) =>
+    (at: number) =>
+      at > y - above / props.zoom && at < y + below / props.zoom
   const free = Array.from({ length: 12 }, (_, i) => box.minY + (height * (i + 5)) / 20).filter(
-    (y) => !props.taken.some((h) => within(y, 40, 75)(h.y)),
+    (y) => !props.taken.some((h) => within(y, CLEAR.handle)(h.y)),
   )
-  const clear = free.filter((y) => !lines.some(within(y, 24, 30)))
+  const clear = free.filter((y) => !lines.some(within(y, CLEAR.level)))
   let best = { width: 0, x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
   // Where lines leave no room, it lies over one rather than under a handle's figure.
   for (const y of clear.length > 0 ? clear : free) {
