@@ -23,6 +23,24 @@ async function open(path: string, sign: string): Promise<void> {
   await byTest(driver, sign)
 }
 
+async function setBust(figure: string): Promise<void> {
+  await open('garment/demo-blouse/wearer', 'choose-set')
+  await (await byTest(driver, 'figure-bust')).sendKeys(Key.chord(Key.CONTROL, 'a'), figure, Key.ENTER)
+  await settle(500)
+}
+
+/** One stop of the plan that the worksheet makes of the blouse; then the plan is taken back. */
+async function shootPlanned(stop: string, name: string): Promise<void> {
+  await open('garment/demo-blouse/size', 'worksheet')
+  await click(driver, 'make-plan')
+  await settle(1500)
+  await open('garment/demo-blouse/reshape', 'table')
+  await click(driver, stop)
+  await shoot(name)
+  await click(driver, 'undo')
+  await settle(500)
+}
+
 try {
   await driver.get(server.url)
   await click(driver, 'open-demo-first')
@@ -35,28 +53,10 @@ try {
   await shoot('wearer')
   await open('garment/demo-blouse/size', 'worksheet')
   await shoot('size')
-  await click(driver, 'make-plan')
-  await settle(1500)
-  await open('garment/demo-blouse/reshape', 'table')
-  await click(driver, 'stop-1')
-  await shoot('blend')
-  await click(driver, 'undo')
-  await settle(500)
-
-  await open('garment/demo-blouse/wearer', 'choose-set')
-  await (await byTest(driver, 'figure-bust')).sendKeys(Key.chord(Key.CONTROL, 'a'), '38 1/2', Key.ENTER)
-  await settle(500)
-  await open('garment/demo-blouse/size', 'worksheet')
-  await click(driver, 'make-plan')
-  await settle(1500)
-  await open('garment/demo-blouse/reshape', 'table')
-  await click(driver, 'stop-0')
-  await shoot('cup')
-  await click(driver, 'undo')
-  await settle(500)
-  await open('garment/demo-blouse/wearer', 'choose-set')
-  await (await byTest(driver, 'figure-bust')).sendKeys(Key.chord(Key.CONTROL, 'a'), '37 5/16', Key.ENTER)
-  await settle(500)
+  await shootPlanned('stop-1', 'blend')
+  await setBust('38 1/2')
+  await shootPlanned('stop-0', 'cup')
+  await setBust('37 5/16')
 
   await open('garment/demo-blouse/reshape', 'table')
   const wish = await byTest(driver, 'wish')

@@ -133,7 +133,7 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
         </path>
       </g>
     </svg>
-    <p class="mt-1 text-sm">
+    <p class="mt-1 text-sm" data-test="seam-words">
       <template v-if="eased"
         >Ease <LengthText :mm="walked.surplusMm" fine />, wanted <LengthText :mm="walked.seam.wantedEase.minMm" fine bare /> to
         <LengthText :mm="walked.seam.wantedEase.maxMm" fine />; between the marks:

@@ -47,7 +47,8 @@ const printPage = () => window.print()
       </li>
     </ul>
     <p v-if="isBeyond" class="mt-2 text-sm text-soft">
-      Steps beyond the printed sizes are drawn by the plan: trace from the paper of station Paper, or grade by its steps.
+      +1 or −1 is a step beyond the printed sizes. The plan draws it: take its stops into the plan, and print the piece on station Paper
+      instead of tracing it.
     </p>
     <p class="mt-3 hidden text-sm print:block">
       Trace on the seam line with grain, notches and darts; where a piece takes several sizes, trace the largest and keep the paper.

@@ -26,6 +26,11 @@ const restoreInput = ref<HTMLInputElement | null>(null)
 const loadingDemo = ref(false)
 
 const wearerOf = (p: Project) => wearers.all.find((w) => w.id === p.wearerId)
+/** What was done last, once that is known. */
+const lastStop = (p: Project) => {
+  const last = p.plan.length === 0 ? 'as bought' : unsettled.value.get(p.id)?.last
+  return last ? `${last} · ` : ''
+}
 const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuffix: true })
 
 async function openDemo() {
@@ -185,7 +190,7 @@ work.open('')
                 </ListboxOption>
               </ListboxOptions>
             </Listbox>
-            <p class="text-sm text-soft">{{ unsettled.get(p.id)?.last ?? (p.plan.length ? '' : 'as bought') }} · {{ ago(p) }}</p>
+            <p class="text-sm text-soft">{{ lastStop(p) }}{{ ago(p) }}</p>
             <p v-if="unsettled.get(p.id)" class="mt-2 text-sm font-semibold">
               <span
                 v-if="unsettled.get(p.id)!.faults || unsettled.get(p.id)!.stuck"

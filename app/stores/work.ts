@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { LaidOn } from '~~/core/advice'
+import type { LaidOn, Proposed } from '~~/core/advice'
 import { latestSet, type Wearer } from '~~/core/body'
 import { findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
@@ -12,7 +12,7 @@ import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import type { ComparedWay, Computed, ComputedStop, FoldWorker, Proposed, SentResult } from '~/workers/fold.worker'
+import type { ComparedWay, Computed, ComputedStop, FoldWorker, SentResult } from '~/workers/fold.worker'
 import { Shelf } from '~/workers/parcel'
 
 /** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
-import { listFaults, planSizes, stopsBeforeSizes, type Fault, type NewChange } from '~~/core/advice'
+import { listFaults, nameProposed, planSizes, stopsBeforeSizes, type Fault, type Proposed } from '~~/core/advice'
 import { MeasureSetSchema, WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
@@ -50,12 +50,6 @@ export type SentResult = Omit<Computed, 'garments' | 'beforeSizes' | 'stops'> & 
 export interface Held {
   garments: number[]
   stops: number[]
-}
-
-/** A stop that is proposed, and what it is called after those before it. */
-export interface Proposed {
-  change: NewChange
-  words: FoldedStop['words']
 }
 
 /** One way of doing a stop, beside the others. */
@@ -145,13 +139,7 @@ const api = {
     if (!base) return []
     const garment = foldedBeforeSizes?.garment ?? base.garment
     const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
-    const list = planSizes(garment, SizingSchema.parse(sizing), MeasureSetSchema.nullable().parse(set), own)
-    const { stops } = foldPlan(
-      garment,
-      list.map((c, i) => ({ ...c, id: `${i}` })),
-      { sizeId: garment.baseSizeId },
-    )
-    return list.map((change, i) => ({ change, words: stops[i]!.words }))
+    return nameProposed(garment, planSizes(garment, SizingSchema.parse(sizing), MeasureSetSchema.nullable().parse(set), own))
   },
 
   /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */

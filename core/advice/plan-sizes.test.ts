@@ -6,7 +6,7 @@ import { latestSet, type MeasureSet } from '../body'
 import { findKind, foldPlan, type Change } from '../changes'
 import { DEFAULT_TOLERANCES } from '../match'
 import { findZones, finishedMm, makeWorksheet, NO_SIZING } from '../size'
-import { changeForLength, layOnPlan, listFaults, planSizes, stopsBeforeSizes } from './index'
+import { changeForLength, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes } from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
 const setOf = (figures: Record<string, number>): MeasureSet => ({
@@ -51,11 +51,12 @@ describe('from body to plan', () => {
     const set = latestSet(wearers.find((w) => w.id === 'lamplighter'))!
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
-    const plan = planSizes(project.garment, project.sizing, set).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const list = planSizes(project.garment, project.sizing, set)
+    const plan = list.map((c, i): Change => ({ ...c, id: `c${i}` }))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'grade', 'blend', 'add-at-edge'])
-    const { garment, stops } = foldPlan(project.garment, plan, { sizeId: 'one' })
-    // Called by the sizes that the stop before it made.
-    expect(stops[2]!.words.title).toBe('Size 9')
+    // Called by the sizes that the stop before it makes.
+    expect(nameProposed(project.garment, list).map((p) => p.words.title)[2]).toBe('Size 9')
+    const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
     for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
       expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)

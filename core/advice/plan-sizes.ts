@@ -10,6 +10,8 @@ import {
   type BustAmountInputs,
   type Change,
   type FinishDartInputs,
+  type FoldedPlan,
+  type FoldedStop,
   type GradeInputs,
   type LengthenInputs,
   type Level,
@@ -122,13 +124,27 @@ export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | nu
   return [...cups, ...cut, ...remainders(after(traced, cut), worksheet, sizing)]
 }
 
-/** A garment after stops of a plan; one that is refused leaves it as it was. */
-const after = (garment: Garment, stops: readonly NewChange[]): Garment =>
+const fold = (garment: Garment, stops: readonly NewChange[]): FoldedPlan =>
   foldPlan(
     garment,
     stops.map((c, i) => ({ ...c, id: `${i}` })),
     { sizeId: garment.baseSizeId },
-  ).garment
+  )
+
+/** A garment after stops of a plan; one that is refused leaves it as it was. */
+const after = (garment: Garment, stops: readonly NewChange[]): Garment => fold(garment, stops).garment
+
+/** A stop that is proposed, and what it is called after those before it. */
+export interface Proposed {
+  change: NewChange
+  words: FoldedStop['words']
+}
+
+/** Proposed stops with what each is called where it will stand: a blend by the sizes that a grade before it makes. */
+export function nameProposed(garment: Garment, list: readonly NewChange[]): Proposed[] {
+  const { stops } = fold(garment, list)
+  return list.map((change, i) => ({ change, words: stops[i]!.words }))
+}
 
 /**
  * The pattern's own pieces for the cup that the body takes, where others lie there, and the garment with those traced: what a

@@ -35,6 +35,14 @@ describe('match', () => {
 describe('match, seam by seam', () => {
   beforeEach(freshDemo)
 
+  it('says of notches that lie apart that they do, where the seam has a surplus', async () => {
+    await openGarment('demo-bather', 'match')
+    await soon('3/4 in too long', async () => /Surplus 3\/4 in on Front/.test(await textOf('seam-words')))
+    expect(await textOf('seam-words')).toContain('right waist 3/4 in apart, no more than the surplus')
+    await click(driver, 'mend-0')
+    await soon('none does any more', async () => !(await textOf('seam-words')).includes('apart'))
+  })
+
   it('takes limits for one seam alone, and undoes them', async () => {
     await openGarment('demo-flared', 'match')
     await click(driver, 'seam-outseam')

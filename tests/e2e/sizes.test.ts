@@ -213,6 +213,25 @@ describe('sizes', () => {
     await soon('the size by the new chart', async () => (await textOf('chart-size-bust')) !== '')
   })
 
+  it('calls what lies beyond the printed sizes by its name, in the plan, on the tideline and on the card', async () => {
+    await openGarment('demo-tapered', 'size')
+    const section = (label: string) =>
+      app
+        .driver()
+        .findElement(By.css(`[aria-label="${label}"]`))
+        .getText()
+    await soon('a plan', async () => /Grade 2 up/.test(await section('From body to plan')))
+    expect(await section('From body to plan')).toMatch(/Grade 2 up.*\nSize 9\n/)
+    expect(await section('What to trace')).toMatch(/size 7 \+2/)
+    await press('make-plan')
+    await press('station-reshape')
+    await soon('on the tideline', async () =>
+      (await app.driver().findElement(By.css('[aria-label="Tideline"]')).getText()).includes('Size 9'),
+    )
+    await app.driver().get(app.url())
+    await soon('on the card', async () => /Let the sides out|Take the sides in/.test(await (await app.card('demo-tapered')).getText()))
+  })
+
   it('says what a stop costs where it stands, and moves it', async () => {
     await openGarment('demo-blouse', 'size')
     await press('make-plan')

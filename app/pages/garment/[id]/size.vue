@@ -2,14 +2,13 @@
 import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups } from '~~/core/advice'
+import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
-import type { Proposed } from '~/workers/fold.worker'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
