@@ -14,6 +14,7 @@ watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
   <div class="flex h-full flex-col">
     <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3">To the work</a>
     <AppHeader />
+    <StorageBanner />
     <main id="main" class="min-h-0 flex-1">
       <NuxtPage />
     </main>

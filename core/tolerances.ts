@@ -14,6 +14,9 @@ export const EQUAL_MM = 0.01
 /** mm. Stop criterion of the adaptive length quadrature per segment; the stated bound for a path is 0.001 mm. */
 export const LENGTH_STEP_MM = 1e-7
 
+/** Unitless. The same criterion for very long curves, as a part of the length: some hundred times the noise of a double. */
+export const LENGTH_STEP_PART = 1e-13
+
 /** mm. How far a redrawn curve may run from the exact redrawn points: a tenth of a sharp pencil line. */
 export const FIT_MM = 0.02
 

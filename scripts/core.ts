@@ -4,21 +4,12 @@ import { listFaults } from '../core/advice'
 import { ChangeSchema, foldPlan, wearerFigures, type Change, type FoldedPlan } from '../core/changes'
 import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
-import {
-  findOutlines,
-  guessKind,
-  nameEdges,
-  proposeSeams,
-  readMarks,
-  splitEdges,
-  buildNest,
-  nestDrafts,
-  type PieceDraft,
-} from '../core/import'
+import { bringIn } from '../core/import'
+import { issueWords } from '../core/issue-words'
 import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
 import { compareMeasures, measureGarment } from '../core/measure'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
-import { checkGarment, type Garment, type Piece } from '../core/pattern'
+import { checkGarment, toName } from '../core/pattern'
 import { problemSentence, type Problem } from '../core/result'
 import { NO_SIZING } from '../core/size'
 import { writeLengths } from '../core/units'
@@ -108,7 +99,9 @@ async function readChanges(file: string): Promise<Change[]> {
   return (Array.isArray(data) ? data : [data]).map((one, i) => {
     const read = ChangeSchema.safeParse({ id: `added-${i + 1}`, on: true, note: '', ...(one as object) })
     if (!read.success)
-      throw new BadInput(`${file}, change ${i + 1}, ${read.error.issues[0]!.path.join('.') || 'kind'}: ${read.error.issues[0]!.message}.`)
+      throw new BadInput(
+        `${file}, change ${i + 1}, ${read.error.issues[0]!.path.join('.') || 'kind'}: ${issueWords(read.error.issues[0]!)}.`,
+      )
     return read.data
   })
 }
@@ -176,54 +169,17 @@ async function exportFile(
 async function importFile(file: string): Promise<string> {
   const read = readSvg(await readText(file))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
-  const pieces: { piece: Piece; draft: PieceDraft }[] = []
-  for (const outline of findOutlines(read.value)) {
-    const left = (why: string) => console.error(`${outline.name} is left out: ${why}`)
-    if (outline.trouble) {
-      const { at } = outline.trouble
-      left(`its outline ${outline.trouble.code === 'open' ? 'is open' : 'crosses itself'} at ${at.x.toFixed(0)}, ${at.y.toFixed(0)} mm.`)
-      continue
-    }
-    const kind = guessKind(outline.name)
-    const edges = splitEdges(outline.path)
-    const roles = nameEdges(kind, edges, { x: 0, y: 1 })
-    const marks = readMarks(outline)
-    const allowanceMm = outline.called === 'seam line' ? 10 : 0
-    const draft: PieceDraft = {
-      id: outline.id,
-      name: outline.name,
-      kind,
-      count: 1,
-      mirrored: false,
-      edges: edges.map((path, i) => ({ path, role: roles[i]!, fold: false, allowanceMm })),
-      allowanceIncluded: false,
-      ...marks,
-      sizeName: outline.sizeName,
-      sizes: outline.sizes.map((size) => ({ ...size, pairs: {} })),
-    }
-    const piece = buildNest(draft, 'one')
-    if (piece.ok) pieces.push({ piece: piece.value, draft })
-    else left(piece.problem.message)
-  }
-  const garment: Garment = { ...nestDrafts(pieces, 'one'), seams: [] }
-  if (pieces.length === 0) throw new BadInput(`${file} has no usable piece in it.`)
-  const whole = { ...garment, seams: proposeSeams(garment) }
-  const problem = checkGarment(whole)
+  const brought = bringIn(read.value)
+  if (!brought.ok) throw new BadInput(`${file}: ${sentence(brought.problem)}`)
+  const { garment, leftOut } = brought.value
+  for (const { name, why } of [...read.value.leftOut, ...leftOut]) console.error(`${name} is left out: ${why}`)
+  if (garment.pieces.length === 0) throw new BadInput(`${file} has no usable piece in it.`)
+  const problem = checkGarment(garment)
   if (problem) throw new BadInput(`${file}: ${sentence(problem)}`)
   const now = new Date().toISOString()
+  const name = toName(file.replace(/^.*\/|\.[^.]+$/g, '')) || 'imported'
   return writeProjectFile(
-    [
-      {
-        id: 'imported',
-        name: file.replace(/^.*\/|\.[^.]+$/g, ''),
-        wearerId: null,
-        garment: whole,
-        sizing: NO_SIZING,
-        plan: [],
-        createdAt: now,
-        updatedAt: now,
-      },
-    ],
+    [{ id: 'imported', name, wearerId: null, garment, sizing: NO_SIZING, plan: [], createdAt: now, updatedAt: now }],
     [],
     new Date(),
   )

@@ -7,6 +7,7 @@ import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
+import { storage } from '~/data/storage'
 
 const route = useRoute()
 const prefs = usePrefs()
@@ -36,6 +37,14 @@ const stations = computed(() => {
     { name: 'Match', to: `/garment/${id}/match`, open: faults.value, what: faults.value === 1 ? 'fault' : 'faults', settled: true },
     { name: 'Paper', to: `/garment/${id}/paper`, open: 0, what: '', settled: false },
   ]
+})
+
+/** What is stored, or being worked on, in a word or two. */
+const status = computed(() => {
+  if (inGarment.value && work.working) return work.progress || 'working'
+  if (storage.pending > 0) return 'saving'
+  if (storage.where === 'opening') return 'opening'
+  return storage.where === 'page' || storage.unstored.length > 0 ? 'not saved' : 'saved'
 })
 
 async function undo() {
@@ -132,9 +141,13 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Sun v-if="prefs.dark" class="size-5" /><Moon v-else class="size-5" />
       </button>
-      <span class="hidden w-16 text-right text-sm text-soft sm:inline" role="status" data-test="status">{{
-        inGarment && work.working ? work.progress || 'working' : work.saving ? 'saving' : 'saved'
-      }}</span>
+      <span
+        class="hidden w-20 text-right text-sm sm:inline"
+        :class="status === 'not saved' ? 'font-semibold text-fault' : 'text-soft'"
+        role="status"
+        data-test="status"
+        >{{ status }}</span
+      >
     </div>
   </header>
 </template>

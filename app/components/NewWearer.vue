@@ -11,6 +11,7 @@ const name = ref('')
 async function make() {
   if (!name.value.trim()) return
   const wearer = await wearers.create(name.value)
+  if (!wearer) return
   name.value = ''
   emit('made', wearer.id)
 }

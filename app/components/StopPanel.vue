@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucid
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
-import { checkInputs, findKind, type Change, type SlashSwingInputs } from '~~/core/changes'
+import { checkInputs, findKind, withLargest, type Change, type SlashSwingInputs } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
@@ -40,14 +40,12 @@ function edit(inputs: unknown) {
 function useLargest() {
   const mm = props.stop.problem?.largestMm
   if (mm === undefined || !kind.value) return
-  const inputs = props.change.inputs as Record<string, unknown>
-  if ('amountMm' in inputs) void edit({ ...inputs, amountMm: mm })
-  else if ('wantedMm' in inputs) void edit({ ...inputs, wantedMm: mm })
-  else if (kind.value.withAmount) void edit(kind.value.withAmount(props.before, inputs, mm, { sizeId: props.before.baseSizeId }))
+  const inputs = withLargest(kind.value, props.before, props.change.inputs, mm, { sizeId: props.before.baseSizeId })
+  if (inputs !== null) edit(inputs)
 }
 async function remove() {
-  await work.removeChange(props.change.id)
-  toast(`Deleted “${title.value}”.`, { action: { label: 'Undo', onClick: () => void work.undo() } })
+  const stored = await work.removeChange(props.change.id)
+  if (stored) toast(`Deleted “${title.value}”.`, { action: { label: 'Undo', onClick: () => void work.undo() } })
 }
 const ownName = ref('')
 async function keepOwn() {
@@ -56,14 +54,11 @@ async function keepOwn() {
   else toast.success(`“${ownName.value.trim()}” is found under “What should change?” on every garment.`)
   if (!sentence) ownName.value = ''
 }
-async function note(event: Event) {
-  const text = (event.target as HTMLTextAreaElement).value
-  if (text !== props.change.note)
-    await work.act(`note on “${title.value}”`, (row) => {
-      const stop = row.plan.find((c) => c.id === props.change.id)
-      if (stop) stop.note = text.slice(0, 2000)
-    })
-}
+const note = (text: string) =>
+  work.act(`note on “${title.value}”`, (row) => {
+    const stop = row.plan.find((c) => c.id === props.change.id)
+    if (stop) stop.note = text
+  })
 </script>
 
 <template>
@@ -118,16 +113,14 @@ async function note(event: Event) {
 
     <section v-if="stop.applied" aria-label="Ledger of this stop"><LedgerTable :rows="stop.ledger" /></section>
 
-    <label class="block">
-      <span class="mb-1 block font-semibold">Why</span>
-      <textarea
-        class="field min-h-20 py-2"
-        :value="change.note"
-        placeholder="What you saw, and why you decided this"
-        data-test="note"
-        @change="note"
-      />
-    </label>
+    <UiNoteField
+      :key="change.id"
+      :model-value="change.note"
+      label="Why"
+      placeholder="What you saw, and why you decided this"
+      test="note"
+      @update:model-value="note"
+    />
 
     <form v-if="change.kind === 'slash-swing'" class="flex items-end gap-2" @submit.prevent="keepOwn">
       <label class="min-w-0 flex-1"

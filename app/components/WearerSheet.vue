@@ -35,7 +35,7 @@ const nameOf = (id: string) => measures.value.find((m) => m.id === id)?.name ?? 
 const dayOf = (day: string) => format(new Date(`${day}T12:00:00`), 'd MMM yyyy')
 
 async function addSet() {
-  setId.value = await wearers.addSet(props.scope, props.wearer.id)
+  setId.value = (await wearers.addSet(props.scope, props.wearer.id)) ?? setId.value
 }
 const put = (measureId: string, figure: Figure | null) =>
   set.value && wearers.setFigure(props.scope, props.wearer.id, set.value.id, measureId, figure)
@@ -51,7 +51,8 @@ async function addOwn() {
 const asking = ref(false)
 async function remove() {
   const { name } = props.wearer
-  await wearers.remove(props.wearer)
+  const stored = await wearers.remove(props.wearer)
+  if (!stored.ok) return
   toast(`${name} and all figures were deleted for good.`)
   emit('deleted')
 }
@@ -113,14 +114,14 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
           </select>
           <button class="btn" data-test="own-add"><Plus class="size-4" />Add</button>
         </form>
-        <label class="block pt-2"
-          ><span class="mb-1 block text-sm text-soft">Note</span
-          ><textarea
-            class="field min-h-16 py-2"
-            :value="set.note"
-            @change="wearers.editSet(scope, wearer.id, set!.id, { note: ($event.target as HTMLTextAreaElement).value.slice(0, 2000) })"
-          />
-        </label>
+        <UiNoteField
+          :key="set.id"
+          class="pt-2"
+          :model-value="set.note"
+          label="Note"
+          test="set-note"
+          @update:model-value="wearers.editSet(scope, wearer.id, set!.id, { note: $event })"
+        />
       </div>
       <p v-else class="text-soft">No figures yet: begin with a new set.</p>
     </section>

@@ -1,8 +1,10 @@
 import { liveQuery } from 'dexie'
 import { onScopeDispose, shallowRef, watch, type Ref, type WatchSource } from 'vue'
+import { readFailed, storage } from '~/data/storage'
 
 /**
- * The result of a database question, kept up to date, also when another tab writes.
+ * The result of a database question, kept up to date, also when another tab writes, and when the page has to go on without
+ * the browser's storage.
  * @param ask run again when `on` changes or the rows it read change
  */
 export function useLive<T>(ask: () => Promise<T>, initial: T, on?: WatchSource): Readonly<Ref<T>> {
@@ -10,10 +12,12 @@ export function useLive<T>(ask: () => Promise<T>, initial: T, on?: WatchSource):
   let stop = () => {}
   const start = () => {
     stop()
-    const subscription = liveQuery(ask).subscribe({ next: (v) => (value.value = v), error: (e) => console.error(e) })
+    const subscription = liveQuery(ask).subscribe({ next: (v) => (value.value = v), error: readFailed })
     stop = () => subscription.unsubscribe()
   }
   if (on) watch(on, start)
+  // Read again from where rows are kept now.
+  watch(() => storage.turn, start)
   start()
   onScopeDispose(() => stop())
   return value

@@ -1,8 +1,8 @@
-import Dexie, { type Table } from 'dexie'
+import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
 import type { SlashRecipe } from '~~/core/changes'
-import { projectToVersion2, projectToVersion3, wearerToVersion2, type Project } from '~~/core/formats'
+import { projectToVersion2, projectToVersion3, projectToVersion4, wearerToVersion2, wearerToVersion4, type Project } from '~~/core/formats'
 import type { Tray } from './tray-row'
 
 /** What each table of things that people make holds. */
@@ -28,15 +28,16 @@ export interface Act {
     | { how: 'rows'; table: TableName; ids: string[]; before: (AnyRow | null)[]; after: (AnyRow | null)[] }
 }
 
-class TidalSeamDb extends Dexie {
+export class TidalSeamDb extends Dexie {
   declare projects: Table<Project, string>
   declare wearers: Table<Wearer, string>
   declare acts: Table<Act, number>
   declare tray: Table<Tray, string>
   declare recipes: Table<SlashRecipe, string>
 
-  constructor() {
-    super('tidal-seam')
+  /** @param options another place than the browser's own storage */
+  constructor(options?: DexieOptions) {
+    super('tidal-seam', options)
     this.version(1).stores({ projects: 'id, updatedAt', wearers: 'id', acts: '++id, scope, [scope+undone]', tray: 'id' })
     // Version 2: acts name their table, and the tray's row is the tray itself, so that its acts can be undone too.
     this.version(2).upgrade(async (tx) => {
@@ -104,7 +105,26 @@ class TidalSeamDb extends Dexie {
             act.change.after = act.change.after.map((r) => r && projectToVersion3(r))
           })
       })
+    // Version 5: names, days and figures that were stored unchecked are mended, so that they can be opened and backed up.
+    this.version(5).upgrade(async (tx) => {
+      type Plain = Record<string, unknown>
+      const mends: [table: string, mend: (row: Plain) => Plain][] = [
+        ['wearers', wearerToVersion4],
+        ['projects', projectToVersion4],
+      ]
+      for (const [table, mend] of mends)
+        await tx
+          .table(table)
+          .toCollection()
+          .modify((row: Plain, ref: { value: Plain }) => void (ref.value = mend(row)))
+    })
   }
 }
 
-export const db = new TidalSeamDb()
+/** Where rows are read and written now: the browser's storage, or this page alone (see storage.ts). */
+export let db = new TidalSeamDb()
+
+/** Reads and writes go there from now on. */
+export function useDb(next: TidalSeamDb): void {
+  db = next
+}

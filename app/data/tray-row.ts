@@ -6,7 +6,9 @@ const Mm = z.number().finite()
 /** What a person has settled so far about an outline on its way in (see PieceDraft), and what still stands in the way. */
 const TrayPieceSchema = z.strictObject({
   taken: z.boolean(),
-  trouble: z.strictObject({ code: z.enum(['open', 'crosses']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
+  /** A frame of the page: left out unless it is taken back. */
+  aside: z.literal('frame').optional(),
+  trouble: z.strictObject({ code: z.enum(['open', 'crosses', 'too-fine']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
   draft: z.strictObject({
     id: Id,
     name: z.string(),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { computed, watch } from 'vue'
 import { useWork } from '~/stores/work'
 
 const route = useRoute()
@@ -9,18 +9,48 @@ watch(
   (id) => id && work.open(id),
   { immediate: true },
 )
+
+/** The stop that the program was at when it could not go on. */
+const culprit = computed(() => work.project?.plan.find((c) => c.id === work.trouble?.stopId) ?? null)
+async function leaveOut() {
+  if (culprit.value && (await work.switchChange(culprit.value.id, false))) await work.tryAgain()
+}
 </script>
 
 <template>
-  <NuxtPage v-if="work.project && work.computedPlan" />
-  <div v-else class="grid h-full place-items-center text-soft" role="status">
-    <p v-if="work.trouble" class="max-w-lg rounded-xl bg-fault-pale p-5 text-fault">
-      This garment cannot be worked out: {{ work.trouble }}
-    </p>
-    <div v-else-if="work.missing" class="panel max-w-lg p-6 text-center">
-      <p class="text-ink">There is no such garment in this browser: it was deleted, or it hangs in another one.</p>
-      <NuxtLink to="/" class="btn-act mt-4">To the wardrobe</NuxtLink>
+  <div class="flex h-full flex-col print:block">
+    <div
+      v-if="work.trouble"
+      class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-fault-pale px-4 py-1.5 text-fault print:hidden"
+      role="alert"
+      data-test="trouble"
+    >
+      <p class="min-w-0 flex-1">
+        <span class="font-semibold">This plan cannot be worked out:</span> {{ work.trouble.sentence }}
+        <template v-if="culprit">It was at “{{ work.titleOf(culprit) }}”.</template>
+        Nothing is lost.
+      </p>
+      <button v-if="culprit" class="btn" data-test="leave-out-stop" @click="leaveOut">Leave this stop out</button>
+      <button class="btn" data-test="work-again" @click="work.tryAgain()">Try again</button>
     </div>
-    <p v-else>Laying the pieces out …</p>
+    <div
+      v-else-if="work.long"
+      class="flex flex-wrap items-center gap-4 border-b border-edge bg-note-pale px-4 py-1.5 text-note print:hidden"
+      role="status"
+    >
+      <p class="flex-1">This takes long{{ work.progress ? `: ${work.progress}` : '' }}.</p>
+      <button class="btn" data-test="stop-working" @click="work.stopWorking()">Stop</button>
+    </div>
+    <div class="min-h-0 flex-1 print:block">
+      <NuxtPage v-if="work.project && work.computedPlan" />
+      <div v-else class="grid h-full place-items-center text-soft" role="status">
+        <div v-if="work.missing" class="panel max-w-lg p-6 text-center">
+          <p class="text-ink">There is no such garment in this browser: it was deleted, or it hangs in another one.</p>
+          <NuxtLink to="/" class="btn-act mt-4">To the wardrobe</NuxtLink>
+        </div>
+        <NuxtLink v-else-if="work.trouble" to="/" class="btn-act">To the wardrobe</NuxtLink>
+        <p v-else>Laying the pieces out …</p>
+      </div>
+    </div>
   </div>
 </template>

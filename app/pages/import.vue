@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { ArrowLeft, FileUp, Trash2 } from 'lucide-vue-next'
+import { ArrowLeft, FileUp, LoaderCircle, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { ref } from 'vue'
 import { problemSentence } from '~~/core/result'
 import { useTray } from '~/stores/tray'
-import { useWardrobe } from '~/stores/wardrobe'
 
 const tray = useTray()
 const countOf = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
-const wardrobe = useWardrobe()
 const router = useRouter()
 const input = ref<HTMLInputElement | null>(null)
 const refused = ref<string | null>(null)
@@ -28,7 +26,12 @@ async function take(file: File | undefined) {
     refused.value = `${file.name} has ${Math.round(file.size / 1e6)} MB; up to ${MAX_FILE / 1e6} MB are read. Take pictures and hidden parts out of it and save it again; nothing was changed here.`
     return
   }
-  const problem = await tray.takeFile(file.name, await file.text())
+  const text = await file.text().catch(() => null)
+  if (text === null) {
+    refused.value = `${file.name} cannot be read from the disk: it was moved or changed meanwhile. Choose it again.`
+    return
+  }
+  const problem = await tray.takeFile(file.name, text)
   if (problem) refused.value = `${file.name}, ${problemSentence(problem)}`
 }
 function onPick(event: Event) {
@@ -43,7 +46,6 @@ async function finish() {
     toast.error(done.sentence)
     return
   }
-  await wardrobe.create(done.project)
   toast.success(
     `“${done.project.name}” hangs in the wardrobe: ${countOf(done.project.garment.pieces.length, 'piece')}, ${countOf(done.project.garment.seams.length, 'seam')}.`,
   )
@@ -70,8 +72,15 @@ async function finish() {
     </div>
     <input ref="input" type="file" accept=".svg,image/svg+xml" class="hidden" aria-label="SVG file" data-test="svg-file" @change="onPick" />
 
+    <div v-if="tray.busy" class="grid flex-1 place-items-center p-6" role="status" data-test="tray-busy">
+      <div class="panel max-w-md p-6 text-center">
+        <LoaderCircle class="mx-auto size-8 animate-spin text-act motion-reduce:animate-none" aria-hidden="true" />
+        <p class="mt-3">{{ tray.busy }} …</p>
+        <button class="btn mt-4" data-test="tray-stop" @click="tray.stop()">Stop</button>
+      </div>
+    </div>
     <div
-      v-if="!tray.drawing && tray.ready && !tray.state.scaleConfirmed"
+      v-else-if="!tray.drawing && tray.ready && !tray.state.scaleConfirmed"
       class="grid flex-1 place-items-center p-6"
       @dragover.prevent
       @drop.prevent="take($event.dataTransfer?.files[0])"

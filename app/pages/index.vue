@@ -35,8 +35,7 @@ const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuff
 
 async function openDemo() {
   loadingDemo.value = true
-  const done = await wardrobe.openDemo()
-  loadingDemo.value = false
+  const done = await wardrobe.openDemo().finally(() => (loadingDemo.value = false))
   if (done.ok)
     toast.success(
       done.count > 0 ? `The demo wardrobe is here: ${done.count} garments.` : 'The demo wardrobe is here already; nothing was changed.',
@@ -51,11 +50,11 @@ function startRename(p: Project) {
 async function finishRename(p: Project) {
   const name = newName.value.trim()
   renaming.value = null
-  if (name && name !== p.name) await wardrobe.rename(p, name.slice(0, 120))
+  if (name && name !== p.name) await wardrobe.rename(p, name)
 }
 async function remove(p: Project) {
-  await wardrobe.remove(p)
-  toast(`Deleted “${p.name}”.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
+  const stored = await wardrobe.remove(p)
+  if (stored.ok) toast(`Deleted “${p.name}”.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
 }
 async function backUp() {
   saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${new Date().toISOString().slice(0, 10)}.json`, 'application/json')

@@ -15,8 +15,8 @@ export const useRecipes = defineStore('recipes', () => {
     if (!name.trim()) return 'Give it a name first.'
     const recipe = toRecipe(garment, inputs, name, crypto.randomUUID())
     if (!recipe.ok) return problemSentence(recipe.problem)
-    await doRows('recipes', `keep “${recipe.value.name}”`, [{ id: recipe.value.id, after: recipe.value }])
-    return null
+    const stored = await doRows('recipes', `keep “${recipe.value.name}”`, [{ id: recipe.value.id, after: recipe.value }])
+    return stored.ok ? null : problemSentence(stored.problem)
   }
 
   const forget = (recipe: SlashRecipe) => doRows('recipes', `forget “${recipe.name}”`, [{ id: recipe.id, after: null }])

@@ -1,35 +1,29 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
-import { readSvg, type Project } from '~~/core/formats'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Drawing, Project } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import {
-  buildNest,
-  findOutlines,
-  guessKind,
-  nameEdges,
-  nestDrafts,
-  proposeSeams,
-  readMarks,
-  splitEdges,
-  takeCupsAside,
-  type PieceDraft,
-} from '~~/core/import'
-import { checkGarment, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
-import { problemSentence, type Problem } from '~~/core/result'
+import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
+import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
+import { problemSentence, refuse, type Problem, type Result } from '~~/core/result'
 import { NO_SIZING, openCups } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import { doAct } from '~/data/acts'
+import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
 import { EMPTY_TRAY, type Tray, type TrayPiece } from '~/data/tray-row'
+import { Bench, Ended } from '~/workers/bench'
+import { importJobs, type ImportJobs } from '~/workers/import-jobs'
 
-const SIZE = 'one'
 const DOWN: Point = { x: 0, y: 1 }
-const DEFAULT_ALLOWANCE_MM = 10
 /** A corner nearer than this to another makes no edge that one could sew, mm. */
 const LEAST_EDGE_MM = 2
 /** A click this near to a notch means that notch, mm. */
 const SAME_NOTCH_MM = 8
+
+/** Reading a file may take this long, ms: its own budget ends it much earlier on any machine that one would work on. */
+const LONGEST_MS = 120_000
+
+const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
 
 const ROW = { table: 'tray', id: 'now', scope: 'tray' } as const
 
@@ -39,10 +33,50 @@ export const useTray = defineStore('tray', () => {
   const ready = computed(() => row.value !== null)
   const state = computed(() => row.value ?? EMPTY_TRAY)
   const text = computed(() => state.value.text)
-  const drawing = computed(() => {
-    const read = text.value ? readSvg(text.value) : null
-    return read?.ok ? read.value : null
-  })
+  /** The drawing of the file in the tray, as the worker has read it. */
+  const drawing = shallowRef<Drawing | null>(null)
+  let drawingOf = ''
+  /** What is being worked on, in words; null while nothing is. */
+  const busy = ref<string | null>(null)
+
+  /** Has something read or found in the worker; it can be stopped. */
+  async function inWorker<T>(
+    what: string,
+    job: (jobs: { [K in keyof ImportJobs]: (...args: Parameters<ImportJobs[K]>) => Promise<ReturnType<ImportJobs[K]>> }) => Promise<
+      Result<T>
+    >,
+  ): Promise<Result<T>> {
+    busy.value = what
+    try {
+      if (typeof Worker === 'undefined')
+        return await job({
+          read: (t) => Promise.resolve(importJobs.read(t)),
+          drafts: (t, times) => Promise.resolve(importJobs.drafts(t, times)),
+        })
+      return await bench.run((remote) => job(remote as never), LONGEST_MS)
+    } catch (error) {
+      const why = error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
+      return refuse('import-ended', what, why, 'Nothing was changed. Try again, or save the file with fewer lines in it.')
+    } finally {
+      busy.value = null
+    }
+  }
+  /** Ends what is being worked on. */
+  const stop = () => bench.stop()
+
+  // A tray that was there before the page was opened has its drawing read again.
+  watch(
+    text,
+    async (now) => {
+      if (now === drawingOf) return
+      drawingOf = now
+      drawing.value = null
+      if (!now) return
+      const read = await inWorker('Reading the file', (jobs) => jobs.read(now))
+      if (drawingOf === now) drawing.value = read.ok ? read.value : null
+    },
+    { immediate: true },
+  )
   const chosenId = ref<string | null>(null)
 
   const act = (label: string, recipe: (tray: Tray) => void) => doAct(ROW, label, recipe)
@@ -51,52 +85,35 @@ export const useTray = defineStore('tray', () => {
 
   /** Reads a file; a file that cannot be read leaves the tray as it is. */
   async function takeFile(fileName: string, content: string): Promise<Problem | null> {
-    const read = readSvg(content)
+    const read = await inWorker(`Reading ${fileName}`, (jobs) => jobs.read(content))
     if (!read.ok) return read.problem
     chosenId.value = null
-    const garmentName = fileName
-      .replace(/\.[^.]+$/, '')
-      .replace(/[-_]+/g, ' ')
-      .slice(0, 120)
-    await act(`take in ${fileName}`, (tray) => void Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }))
+    const garmentName = toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
+    const stored = await act(
+      `take in ${fileName}`,
+      (tray) => void Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }),
+    )
+    if (!stored.ok) return stored.problem
+    drawingOf = content
+    drawing.value = read.value
     return null
   }
 
-  /** The scale is settled: the outlines are looked for, with a first guess at everything. */
-  async function confirmScale(times: number): Promise<void> {
-    if (!drawing.value) return
-    const pieces = findOutlines(drawing.value, times).map((o): TrayPiece => {
-      const kind = guessKind(o.name)
-      const marks = readMarks(o)
-      const edges = splitEdges(o.path)
-      const roles = nameEdges(kind, edges, DOWN)
-      const onFold = o.texts.some((t) => /\bfold\b/i.test(t))
-      return {
-        taken: true,
-        trouble: o.trouble,
-        draft: {
-          id: o.id,
-          name: o.name,
-          kind,
-          count: kind === 'sleeve' || kind.startsWith('leg') ? 2 : 1,
-          mirrored: kind === 'sleeve' || kind.startsWith('leg'),
-          edges: edges.map((path, i) => ({
-            path,
-            role: roles[i]!,
-            fold: onFold && roles[i]!.startsWith('centre'),
-            allowanceMm: DEFAULT_ALLOWANCE_MM,
-          })),
-          allowanceIncluded: o.called !== 'seam line',
-          grain: marks.grain,
-          notches: marks.notches,
-          lines: marks.lines,
-          sizeName: o.sizeName,
-          sizes: o.sizes.map((s) => ({ ...s, pairs: {} })),
-        },
-      }
-    })
-    await act('settle the scale', (tray) => void Object.assign(tray, plain({ times, scaleConfirmed: true, pieces })))
-    chosenId.value = pieces[0]?.draft.id ?? null
+  /** The scale is settled: the outlines are looked for, with a first guess at everything; or why they cannot be. */
+  async function confirmScale(times: number): Promise<Problem | null> {
+    const content = text.value
+    const drafts = await inWorker('Finding the pieces', (jobs) => jobs.drafts(content, times))
+    if (!drafts.ok) return drafts.problem
+    const pieces = drafts.value.map(({ draft, trouble, aside }): TrayPiece => ({
+      taken: !aside,
+      ...(aside ? { aside } : {}),
+      trouble,
+      draft,
+    }))
+    const stored = await act('settle the scale', (tray) => void Object.assign(tray, plain({ times, scaleConfirmed: true, pieces })))
+    if (!stored.ok) return stored.problem
+    chosenId.value = (pieces.find((p) => p.taken) ?? pieces[0])?.draft.id ?? null
+    return null
   }
 
   /** Does something to one outline of the tray. */
@@ -108,7 +125,7 @@ export const useTray = defineStore('tray', () => {
   const editDraft = (id: string, label: string, change: Partial<PieceDraft>) =>
     edit(id, label, (p) => void Object.assign(p.draft, plain(change)))
 
-  function setKind(id: string, kind: PieceKind): Promise<void> {
+  function setKind(id: string, kind: PieceKind) {
     return edit(id, 'kind of piece', ({ draft }) => {
       const roles = nameEdges(
         kind,
@@ -174,7 +191,7 @@ export const useTray = defineStore('tray', () => {
       taken: p.taken,
       trouble: p.trouble,
       draft: p.draft,
-      piece: p.trouble ? null : buildNest(p.draft, SIZE),
+      piece: p.trouble ? null : buildNest(p.draft, BASE_SIZE),
     })),
   )
 
@@ -182,7 +199,7 @@ export const useTray = defineStore('tray', () => {
   const sorted = computed(() => {
     const ready = built.value.flatMap((b) => (b.taken && b.piece?.ok ? [{ piece: b.piece.value, draft: b.draft }] : []))
     return takeCupsAside(
-      nestDrafts(ready, SIZE),
+      nestDrafts(ready, BASE_SIZE),
       ready.map((r) => r.draft),
     )
   })
@@ -190,9 +207,10 @@ export const useTray = defineStore('tray', () => {
   const proposed = computed((): Seam[] => proposeSeams(whole.value))
 
   function waiting(p: TrayPiece): string | null {
-    if (!p.taken) return 'left out'
+    if (!p.taken) return p.aside ? 'set aside: it frames the pieces' : 'left out'
     if (p.trouble?.code === 'open') return `open: a gap of ${(p.trouble.gapMm ?? 0).toFixed(1)} mm`
     if (p.trouble?.code === 'crosses') return 'its outline crosses itself'
+    if (p.trouble) return 'drawn in too many parts'
     const b = built.value.find((x) => x.id === p.draft.id)?.piece
     const problem = b && !b.ok ? b.problem : sorted.value.problems.get(p.draft.id)
     return problem ? problem.message.replace(/\.$/, '') : null
@@ -200,30 +218,37 @@ export const useTray = defineStore('tray', () => {
 
   const readyCount = computed(() => state.value.pieces.filter((p) => p.taken && waiting(p) === null).length)
 
-  /** The finished garment as a row of the wardrobe; what is not ready stays in the tray. */
+  /** Hangs the finished garment in the wardrobe; what is not ready stays in the tray. Both are stored, or neither. */
   async function finish(): Promise<{ ok: true; project: Project } | { ok: false; sentence: string }> {
     const garment: Garment = { ...whole.value, seams: proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)) }
     if (garment.pieces.length === 0) return { ok: false, sentence: 'No piece is ready yet: each needs a closed outline and a grainline.' }
     const problem = checkGarment(garment)
     if (problem) return { ok: false, sentence: problemSentence(problem) }
     const now = new Date().toISOString()
-    const project: Project = {
+    const project = plain<Project>({
       id: crypto.randomUUID(),
-      name: state.value.garmentName.trim() || 'New garment',
+      name: toName(state.value.garmentName) || 'New garment',
       wearerId: state.value.wearerId,
       garment,
       sizing: { ...NO_SIZING, cups: openCups(garment.cups ?? []) },
       plan: [],
       createdAt: now,
       updatedAt: now,
-    }
+    })
     const done = new Set([...garment.pieces.map((p) => p.id), ...sorted.value.taken])
     const rest = state.value.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
-    await act(`hang “${project.name}” in the wardrobe`, (tray) => {
-      if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)
-      else tray.pieces = tray.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
-    })
-    return { ok: true, project: plain(project) }
+    const stored = await doTogether(
+      `hang “${project.name}” in the wardrobe`,
+      [{ table: 'projects', label: `new garment “${project.name}”`, rows: [{ id: project.id, after: project }] }],
+      {
+        where: ROW,
+        recipe: (tray) => {
+          if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)
+          else tray.pieces = tray.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
+        },
+      },
+    )
+    return stored.ok ? { ok: true, project } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
   const clear = () => act('empty the tray', (tray) => void Object.assign(tray, EMPTY_TRAY))
@@ -233,6 +258,8 @@ export const useTray = defineStore('tray', () => {
   return {
     state,
     drawing,
+    busy,
+    stop,
     chosenId,
     ready,
     built,

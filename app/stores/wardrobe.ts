@@ -1,16 +1,19 @@
 import { defineStore } from 'pinia'
 import { readProjectFile, writeProjectFile, type Project } from '~~/core/formats'
-import { takeSize, type Garment } from '~~/core/pattern'
+import { LONGEST_NAME, takeSize, toName, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { NO_SIZING } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
-import { doAct, doRows } from '~/data/acts'
+import { doAct, doRows, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
+
+const COPY = ' (copy)'
 
 /** What is done to the garments of this browser as wholes. */
 export const useWardrobe = defineStore('wardrobe', () => {
   /**
-   * Puts a project file's wearers into the wardrobe, then its named changes, then its garments: an act each.
+   * Puts a project file's wearers into the wardrobe, then its named changes, then its garments: an act each, all stored or
+   * none.
    * @param present what happens to a garment or wearer that is there already: replaced (restoring), or let be (the demo)
    */
   async function takeFile(
@@ -24,45 +27,46 @@ export const useWardrobe = defineStore('wardrobe', () => {
     const rows = file.value.projects.filter((p) => present === 'replace' || !there.has(p.id)).map((p) => ({ id: p.id, after: p }))
     const known = new Set(await db.wearers.toCollection().primaryKeys())
     const wearers = file.value.wearers.filter((w) => present === 'replace' || !known.has(w.id)).map((w) => ({ id: w.id, after: w }))
-    if (wearers.length > 0) await doRows('wearers', `${label}: wearers`, wearers)
     const named = new Set(await db.recipes.toCollection().primaryKeys())
     const recipes = file.value.recipes.filter((r) => present === 'replace' || !named.has(r.id)).map((r) => ({ id: r.id, after: r }))
-    if (recipes.length > 0) await doRows('recipes', `${label}: changes with a name`, recipes)
-    if (rows.length > 0) await doRows('projects', label, rows)
-    return { ok: true, count: rows.length }
+    const stored = await doTogether(label, [
+      { table: 'wearers', label: `${label}: wearers`, rows: wearers },
+      { table: 'recipes', label: `${label}: changes with a name`, rows: recipes },
+      { table: 'projects', label, rows },
+    ])
+    return stored.ok ? { ok: true, count: rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
   async function openDemo() {
-    const text = await $fetch<string>('/api/demo', { responseType: 'text' })
+    const text = await $fetch<string>('/api/demo', { responseType: 'text' }).catch(() => null)
+    if (text === null)
+      return { ok: false as const, sentence: 'The demo could not be fetched: the server of this page does not answer. Try again.' }
     return takeFile(text, 'open the demo wardrobe', 'keep')
   }
 
-  async function create(project: Project): Promise<void> {
-    await doRows('projects', `new garment “${project.name}”`, [{ id: project.id, after: project }])
-  }
-
-  /** One size of a nest, as it is after the plan, as a garment of its own; gives its id. */
-  async function takeOut(project: Project, altered: Garment, sizeId: string): Promise<string> {
+  /** One size of a nest, as it is after the plan, as a garment of its own; gives its id, or null where it cannot be stored. */
+  async function takeOut(project: Project, altered: Garment, sizeId: string): Promise<string | null> {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
     // JSON: what is written is plain data, never a reactive proxy.
     const garment = JSON.parse(JSON.stringify(takeSize(altered, sizeId))) as Garment
-    const name = `${project.name}, size ${garment.sizes[0]!.name}`.slice(0, 120)
+    const ending = `, size ${garment.sizes[0]!.name}`.slice(0, LONGEST_NAME / 2)
+    const name = toName(toName(project.name, LONGEST_NAME - ending.length) + ending)
     const own: Project = { ...project, id, name, garment, plan: [], sizing: NO_SIZING, createdAt: now, updatedAt: now }
-    await doRows('projects', `take “${name}” out of its nest`, [{ id, after: JSON.parse(JSON.stringify(own)) as Project }])
-    return id
+    const stored = await doRows('projects', `take “${name}” out of its nest`, [{ id, after: JSON.parse(JSON.stringify(own)) as Project }])
+    return stored.ok ? id : null
   }
 
-  async function duplicate(project: Project): Promise<void> {
+  async function duplicate(project: Project) {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
-    await doRows('projects', `duplicate “${project.name}”`, [
-      { id, after: { ...project, id, name: `${project.name} (copy)`, createdAt: now, updatedAt: now } },
-    ])
+    const name = `${toName(project.name, LONGEST_NAME - COPY.length)}${COPY}`
+    return doRows('projects', `duplicate “${project.name}”`, [{ id, after: { ...project, id, name, createdAt: now, updatedAt: now } }])
   }
 
   const rowOf = (project: Project) => ({ table: 'projects', id: project.id, scope: 'wardrobe' }) as const
-  const rename = (project: Project, name: string) => doAct(rowOf(project), `rename “${project.name}”`, (row) => void (row.name = name))
+  const rename = (project: Project, name: string) =>
+    doAct(rowOf(project), `rename “${project.name}”`, (row) => void (row.name = toName(name) || row.name))
   const setWearer = (project: Project, wearerId: string | null) =>
     doAct(rowOf(project), `wearer of “${project.name}”`, (row) => void (row.wearerId = wearerId))
   const remove = (project: Project) => doRows('projects', `delete “${project.name}”`, [{ id: project.id, after: null }])
@@ -81,7 +85,6 @@ export const useWardrobe = defineStore('wardrobe', () => {
     ...useActs('wardrobe'),
     takeFile,
     openDemo,
-    create,
     duplicate,
     takeOut,
     rename,

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { readWearersCsv, writeWearersCsv, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
+import { toName } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { deleteForGood, doAct, doRows } from '~/data/acts'
 import { db } from '~/data/db'
@@ -14,17 +15,18 @@ export const useWearers = defineStore('wearers', () => {
   const today = () => new Date().toISOString().slice(0, 10)
   const emptySet = (): MeasureSet => ({ id: crypto.randomUUID(), takenOn: today(), note: '', figures: {} })
 
-  async function create(name: string): Promise<Wearer> {
-    const wearer: Wearer = { id: crypto.randomUUID(), name: name.trim().slice(0, 120), sets: [emptySet()], ownMeasures: [] }
-    await doRows('wearers', `new wearer “${wearer.name}”`, [{ id: wearer.id, after: wearer }])
-    return wearer
+  /** A new wearer with an empty set of today; null where it could not be stored. */
+  async function create(name: string): Promise<Wearer | null> {
+    const wearer: Wearer = { id: crypto.randomUUID(), name: toName(name), sets: [emptySet()], ownMeasures: [] }
+    const stored = await doRows('wearers', `new wearer “${wearer.name}”`, [{ id: wearer.id, after: wearer }])
+    return stored.ok ? wearer : null
   }
 
   const act = (scope: string, id: string, label: string, recipe: (wearer: Wearer) => void) =>
     doAct({ table: 'wearers', id, scope }, label, recipe)
 
   const rename = (scope: string, id: string, name: string) =>
-    act(scope, id, 'name of the wearer', (w) => void (w.name = name.slice(0, 120)))
+    act(scope, id, 'name of the wearer', (w) => void (w.name = toName(name) || w.name))
 
   /** Sets or clears one figure of a set. */
   const setFigure = (scope: string, id: string, setId: string, measureId: string, figure: Figure | null) =>
@@ -36,10 +38,10 @@ export const useWearers = defineStore('wearers', () => {
     })
 
   /** A new set of today, empty: figures that are not taken again are not carried over. */
-  async function addSet(scope: string, id: string): Promise<string> {
+  async function addSet(scope: string, id: string): Promise<string | null> {
     const set = emptySet()
-    await act(scope, id, 'new set of figures', (w) => void w.sets.push(set))
-    return set.id
+    const stored = await act(scope, id, 'new set of figures', (w) => void w.sets.push(set))
+    return stored.ok ? set.id : null
   }
   const editSet = (scope: string, id: string, setId: string, change: Partial<Pick<MeasureSet, 'takenOn' | 'note'>>) =>
     act(scope, id, 'day or note of a set', (w) => {
@@ -50,7 +52,7 @@ export const useWearers = defineStore('wearers', () => {
     act(scope, id, 'delete a set of figures', (w) => void (w.sets = w.sets.filter((s) => s.id !== setId)))
 
   const addOwn = (scope: string, id: string, name: string, kind: 'round' | 'length') =>
-    act(scope, id, `own measure “${name}”`, (w) => void w.ownMeasures.push({ id: crypto.randomUUID(), name: name.slice(0, 120), kind }))
+    act(scope, id, `own measure “${name}”`, (w) => void w.ownMeasures.push({ id: crypto.randomUUID(), name: toName(name), kind }))
 
   const remove = (wearer: Wearer) => deleteForGood('wearers', wearer.id)
 
@@ -72,8 +74,8 @@ export const useWearers = defineStore('wearers', () => {
       }
       return { id: there.id, after }
     })
-    await doRows('wearers', 'read wearers from a file', rows)
-    return { ok: true, count: rows.length }
+    const stored = await doRows('wearers', 'read wearers from a file', rows)
+    return stored.ok ? { ok: true, count: rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
   return { all, create, rename, setFigure, addSet, editSet, removeSet, addOwn, remove, writeCsv, takeCsv }

@@ -1,4 +1,4 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { LaidOn, Proposed } from '~~/core/advice'
@@ -13,25 +13,36 @@ import { usePrefs } from '~/stores/prefs'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import type { ComparedWay, Computed, ComputedStop, FoldWorker, SentResult } from '~/workers/fold.worker'
+import { Bench, Ended } from '~/workers/bench'
 import { Shelf } from '~/workers/parcel'
 
 /** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */
 const SLOW_MS = 250
 
-let remote: Remote<FoldWorker> | null = null
+/** A plan without a sign of life for so long will not come to an end, ms: the worker is ended. */
+const SILENT_MS = 30_000
+/** From here on it can be stopped by hand, ms. */
+const LONG_MS = 4000
 
 let onProgress: NonNullable<ChangeContext['progress']> = () => {}
 
-function foldWorker(): Remote<FoldWorker> {
-  if (!remote) {
-    remote = wrap<FoldWorker>(new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }))
-    void remote.tellProgress(proxy((what, done, of) => onProgress(what, done, of)))
-  }
-  return remote
-}
+const bench = new Bench<FoldWorker>(
+  () => new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }),
+  (remote) => {
+    const tell = proxy<typeof onProgress>((what, done, of) => {
+      bench.alive()
+      onProgress(what, done, of)
+    })
+    remote.tellProgress(tell).catch(() => {
+      // The worker ended before it heard: the next one is told again.
+    })
+    // What the page holds is numbered by the worker that sent it.
+    shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+  },
+)
 
 /** What came from the worker last. */
-const shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+let shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
 
 /** A result with the parts that the page held already: what no stop has changed is the same object as before. */
 function unpacked({ garments, stops, ...rest }: SentResult): Computed {
@@ -72,13 +83,20 @@ export const useWork = defineStore('work', () => {
   const draft = shallowRef<{ changeId: string; inputs: unknown } | null>(null)
   /** The point whose rule is at hand, by its name: shown on the pieces. */
   const litPoint = ref<string | null>(null)
-  const saving = ref(0)
   /** The worker has been at it long enough to say so. */
   const working = ref(false)
+  /** It has been at it so long that one may want to stop it. */
+  const long = ref(false)
   /** How far it has come, in words, where a change tells. */
   const progress = ref('')
-  onProgress = (what, done, of) => void (progress.value = `${what} ${done} of ${of}`)
-  const trouble = ref<string | null>(null)
+  /** The stop that the worker is at, by its place in the plan. */
+  let at = -1
+  onProgress = (what, done, of) => {
+    if (what === 'stop') at = done
+    progress.value = `${what} ${done + (what === 'stop' ? 1 : 0)} of ${of}`
+  }
+  /** Why the plan could not be worked out, and the stop that it was at. */
+  const trouble = shallowRef<{ sentence: string; stopId: string | null } | null>(null)
 
   let baseKey = ''
   /** What the shown result was computed for. */
@@ -99,6 +117,9 @@ export const useWork = defineStore('work', () => {
     }
     busy = true
     const slow = setTimeout(() => (working.value = true), SLOW_MS)
+    const endless = setTimeout(() => (long.value = true), LONG_MS)
+    at = -1
+    let planned: readonly Change[] = []
     try {
       const row = project.value
       if (row.garment !== baseGarment) {
@@ -106,34 +127,42 @@ export const useWork = defineStore('work', () => {
         garmentText = JSON.stringify(row.garment)
       }
       const key = `${row.id}:${garmentText}`
-      const worker = foldWorker()
-      if (key !== baseKey) {
-        await worker.setBase(key, row.garment)
-        baseKey = key
-        computedFor = ''
-      }
       const dragged = draft.value
       const last = dragged ? row.plan.findIndex((c) => c.id === dragged.changeId) : -1
       // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
       const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
       const plan = shown.map((c) => (dragged?.changeId === c.id ? { ...c, inputs: dragged.inputs } : c))
+      planned = plan
       const asked = [plan, wearer.value ?? null, { ...prefs.tolerances }, bustEase(row.sizing)] as const
       // A row is read again when another of its table was written: what was computed for the same is not computed twice.
       const askedText = JSON.stringify(asked)
-      if (askedText === computedFor && computedPlan.value) {
+      if (askedText === computedFor && key === baseKey && computedPlan.value) {
         trouble.value = null
         return
       }
-      const held = { garments: shelves.garments.held, stops: shelves.stops.held }
-      const result = unpacked(await worker.compute(held, ...asked))
+      const sent = await bench.run(async (worker) => {
+        if (key !== baseKey) {
+          await worker.setBase(key, row.garment)
+          baseKey = key
+        }
+        return worker.compute({ garments: shelves.garments.held, stops: shelves.stops.held }, ...asked)
+      }, SILENT_MS)
+      const result = unpacked(sent)
       computedFor = askedText
       if (projectId.value === row.id) computedPlan.value = result
       trouble.value = null
     } catch (error) {
-      trouble.value = error instanceof Error ? error.message : String(error)
+      const sentence =
+        error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
+      trouble.value = { sentence, stopId: (planned[at] ?? planned.at(-1))?.id ?? null }
+      // A new worker knows nothing yet.
+      baseKey = ''
+      computedFor = ''
     } finally {
       clearTimeout(slow)
+      clearTimeout(endless)
       working.value = false
+      long.value = false
       progress.value = ''
       busy = false
       if (again) {
@@ -153,15 +182,10 @@ export const useWork = defineStore('work', () => {
     projectId.value = id
   }
 
-  async function act(label: string, recipe: (draft: Project) => void): Promise<void> {
+  /** Does something to the open garment; false where it could not be stored, which is said on the page already. */
+  async function act(label: string, recipe: (draft: Project) => void): Promise<boolean> {
     const id = projectId.value
-    if (!id) return
-    saving.value += 1
-    try {
-      await doAct({ table: 'projects', id, scope: id }, label, recipe)
-    } finally {
-      saving.value -= 1
-    }
+    return id !== null && (await doAct({ table: 'projects', id, scope: id }, label, recipe)).ok
   }
 
   /** What counts as matching on one seam alone; null goes back to the wardrobe's limits. */
@@ -180,22 +204,22 @@ export const useWork = defineStore('work', () => {
     return there?.words.title ?? (garment && findKind(change.kind)?.describe(garment, change.inputs).title) ?? change.kind
   }
 
-  /** Adds a stop and shows it. */
-  async function addChange(change: Omit<Change, 'id'>): Promise<string> {
+  /** Adds a stop and shows it; gives its id, or null where it could not be stored. */
+  async function addChange(change: Omit<Change, 'id'>): Promise<string | null> {
     const id = crypto.randomUUID()
-    await act(`add “${titleOf({ ...change, id })}”`, (row) => void row.plan.push({ ...change, id }))
+    if (!(await act(`add “${titleOf({ ...change, id })}”`, (row) => void row.plan.push({ ...change, id })))) return null
     selectedId.value = id
     return id
   }
 
   /** Takes proposed stops into the plan as one act: new ones in their order at its end or start, others set to their new figures. */
-  async function takeProposed(list: readonly LaidOn[]): Promise<void> {
+  async function takeProposed(list: readonly LaidOn[]): Promise<boolean> {
     const laid = JSON.parse(JSON.stringify(list.filter((l) => l.how !== 'there'))) as LaidOn[]
     const stopsAt = (place: 'start' | 'end') =>
       laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [{ ...l.proposed, id: crypto.randomUUID() }] : []))
     const [first, added] = [stopsAt('start'), stopsAt('end')]
     const label = laid.length === 1 ? `“${titleOf({ ...laid[0]!.proposed, id: '' })}”` : `${laid.length} stops`
-    await act(`plan ${label}`, (row) => {
+    const stored = await act(`plan ${label}`, (row) => {
       for (const l of laid) {
         const stop = l.how === 'set' ? row.plan.find((c) => c.id === l.changeId) : undefined
         if (stop && l.how === 'set') stop.inputs = l.inputs
@@ -203,41 +227,44 @@ export const useWork = defineStore('work', () => {
       row.plan.unshift(...first)
       row.plan.push(...added)
     })
-    selectedId.value = added.at(-1)?.id ?? first.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.changeId] : [])).at(-1) ?? null
+    if (stored)
+      selectedId.value = added.at(-1)?.id ?? first.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.changeId] : [])).at(-1) ?? null
+    return stored
   }
 
-  async function editInputs(changeId: string, inputs: unknown): Promise<void> {
+  async function editInputs(changeId: string, inputs: unknown): Promise<boolean> {
     const change = project.value?.plan.find((c) => c.id === changeId)
-    if (!change) return
+    if (!change) return false
     // JSON: what is written is plain data, never a reactive proxy.
     const plain = JSON.parse(JSON.stringify(inputs)) as unknown
-    await act(`change “${titleOf(change)}”`, (row) => {
+    const stored = await act(`change “${titleOf(change)}”`, (row) => {
       const stop = row.plan.find((c) => c.id === changeId)
       if (stop) stop.inputs = plain
     })
     if (draft.value?.changeId === changeId) draft.value = null
+    return stored
   }
 
-  async function removeChange(changeId: string): Promise<void> {
+  async function removeChange(changeId: string): Promise<boolean> {
     const change = project.value?.plan.find((c) => c.id === changeId)
-    if (!change) return
+    if (!change) return false
     if (selectedId.value === changeId) selectedId.value = null
-    await act(`delete “${titleOf(change)}”`, (row) => void (row.plan = row.plan.filter((c) => c.id !== changeId)))
+    return act(`delete “${titleOf(change)}”`, (row) => void (row.plan = row.plan.filter((c) => c.id !== changeId)))
   }
 
-  async function switchChange(changeId: string, on: boolean): Promise<void> {
+  async function switchChange(changeId: string, on: boolean): Promise<boolean> {
     const change = project.value?.plan.find((c) => c.id === changeId)
-    if (!change) return
-    await act(`switch ${on ? 'on' : 'off'} “${titleOf(change)}”`, (row) => {
+    if (!change) return false
+    return act(`switch ${on ? 'on' : 'off'} “${titleOf(change)}”`, (row) => {
       const stop = row.plan.find((c) => c.id === changeId)
       if (stop) stop.on = on
     })
   }
 
-  async function moveChange(changeId: string, to: number): Promise<void> {
+  async function moveChange(changeId: string, to: number): Promise<boolean> {
     const change = project.value?.plan.find((c) => c.id === changeId)
-    if (!change) return
-    await act(`move “${titleOf(change)}”`, (row) => {
+    if (!change) return false
+    return act(`move “${titleOf(change)}”`, (row) => {
       const from = row.plan.findIndex((c) => c.id === changeId)
       if (from < 0) return
       const [stop] = row.plan.splice(from, 1)
@@ -245,9 +272,18 @@ export const useWork = defineStore('work', () => {
     })
   }
 
+  /** Ends what the worker is at; the page says so, and offers to leave the stop out. */
+  const stopWorking = () => bench.stop()
+
+  async function tryAgain(): Promise<void> {
+    trouble.value = null
+    await recompute()
+    if (computedPlan.value) await propose()
+  }
+
   const paperSteps = async (units: 'in' | 'cm') => {
     await recompute()
-    return foldWorker().steps(units)
+    return bench.run((worker) => worker.steps(units), SILENT_MS)
   }
 
   let proposals = 0
@@ -256,14 +292,21 @@ export const useWork = defineStore('work', () => {
     const own = ++proposals
     proposed.value = null
     const { sizing } = project.value
-    const list = await foldWorker().propose(JSON.parse(JSON.stringify(sizing)), latestSet(wearer.value) ?? null)
+    const asked = [JSON.parse(JSON.stringify(sizing)) as Sizing, latestSet(wearer.value) ?? null] as const
+    const list = await bench
+      .run((worker) => worker.propose(...asked), SILENT_MS)
+      .catch((error: unknown) => {
+        trouble.value = { sentence: `no plan can be proposed: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
+        return []
+      })
     if (own === proposals) proposed.value = list
   }
 
   /** The ways of a stop that are shown side by side; null while none are. */
   const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
   async function compareWays(changeId: string | null): Promise<void> {
-    ways.value = changeId === null ? null : { changeId, list: await foldWorker().compare(changeId) }
+    ways.value =
+      changeId === null ? null : { changeId, list: await bench.run((worker) => worker.compare(changeId), SILENT_MS).catch(() => []) }
   }
   // What is compared follows the figures of the stop.
   watch(computedPlan, () => void (ways.value && compareWays(ways.value.changeId)))
@@ -279,10 +322,12 @@ export const useWork = defineStore('work', () => {
     selectedId,
     draft,
     litPoint,
-    saving,
     working,
     progress,
+    long,
     trouble,
+    stopWorking,
+    tryAgain,
     open,
     act,
     addChange,

@@ -121,8 +121,11 @@ export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | nu
       ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
       : []
   const cut = [...lengths, ...bust, ...grown, ...blended]
-  return [...cups, ...cut, ...remainders(after(traced, cut), worksheet, sizing)]
+  return [...cups, ...cut, ...remainders(after(traced, cut), worksheet, sizing)].filter(canBeKept)
 }
+
+/** A body far off the pattern asks for more than a change may give: such a stop is not proposed. */
+const canBeKept = (stop: NewChange): boolean => findKind(stop.kind)?.schema.safeParse(stop.inputs).success ?? false
 
 const fold = (garment: Garment, stops: readonly NewChange[]): FoldedPlan =>
   foldPlan(

@@ -156,7 +156,7 @@ describe('wearers as CSV', () => {
     ['no heading', 'hello,world\n1,2\n', /column “wearer”, “taken on”, “measure” is missing/],
     ['nothing below the heading', 'wearer,taken on,measure,figure\n', /no rows/],
     ['a figure that is none', 'wearer,taken on,measure,figure\nthe Cook,2026-03-01,Waist,lots\n', /lots/],
-    ['a length of nothing', 'wearer,taken on,measure,figure\nthe Cook,2026-03-01,Waist,0\n', /“0”: not a length/],
+    ['a length of nothing', 'wearer,taken on,measure,figure\nthe Cook,2026-03-01,Waist,0\n', /“0”: this is not a length/],
     ['a day that is none', 'wearer,taken on,measure,figure\nthe Cook,last week,Waist,31\n', /“last week” is not a day/],
     ['a row without a name', 'wearer,taken on,measure,figure\n,2026-03-01,Waist,31\n', /no name/],
   ])('are refused whole with %s, naming the line', (_, text, words) => {

@@ -1,12 +1,24 @@
 import { z } from 'zod'
-import { Id } from '../pattern'
+import { Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
 
-const Mm = z.number().finite().positive().max(5000)
+/** The longest figure of a body, mm: beyond it something else was typed. */
+export const LONGEST_FIGURE_MM = 5000
+const Mm = z.number().finite().positive().max(LONGEST_FIGURE_MM)
 
 /** One figure, or one for each side of the body. */
 export const FigureSchema = z.union([z.strictObject({ mm: Mm }), z.strictObject({ leftMm: Mm, rightMm: Mm })])
 
-const Day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, { message: 'not a day (year-month-day)' })
+/** Is it a day of the calendar, written as year-month-day? “2026-02-30” is none. */
+export function isDay(text: string): boolean {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false
+  const at = new Date(`${text}T00:00:00Z`)
+  return !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === text && text >= FIRST_DAY
+}
+
+/** Nobody measured earlier than this is fitted today: an earlier day is a slip. */
+const FIRST_DAY = '1900-01-01'
+
+const Day = z.string().refine(isDay, { message: 'it is not a day of the calendar (year-month-day)' })
 
 /** What was measured on one day. Sets are kept: a body changes. */
 export const MeasureSetSchema = z.strictObject({
@@ -18,12 +30,12 @@ export const MeasureSetSchema = z.strictObject({
 })
 
 /** A measure that a person has added for this wearer. */
-export const OwnMeasureSchema = z.strictObject({ id: Id, name: z.string().min(1).max(120), kind: z.enum(['round', 'length']) })
+export const OwnMeasureSchema = z.strictObject({ id: Id, name: nameOfUpTo(LONGEST_NAME), kind: z.enum(['round', 'length']) })
 
 /** A person clothes are fitted to, named by role. */
 export const WearerSchema = z.strictObject({
   id: Id,
-  name: z.string().min(1).max(120),
+  name: nameOfUpTo(LONGEST_NAME),
   /** Oldest first. */
   sets: z.array(MeasureSetSchema).max(1000),
   ownMeasures: z.array(OwnMeasureSchema).max(100),

@@ -15,7 +15,7 @@ describe('inputs that a change cannot work with', () => {
     ['finish-dart', { tipBackMm: 508 }, '“Tip short of the apex”', `it can be ${lengthToken(300)} at most.`],
     ['double-dart', { upperMm: 0 }, '“From the widest place to the upper tip”', `it has to be ${lengthToken(5)} at least.`],
     ['move-dart', { sharePct: 1 }, '“Share that goes, %”', 'it has to be 5 at least.'],
-    ['finish-dart', { legs: 'crossed' }, '“Legs”', 'this cannot be used here.'],
+    ['finish-dart', { legs: 'crossed' }, '“Legs”', 'it should be one of these: equal, keep.'],
   ])('%s: are named as the form names them, with the limit', (kind, change, where, message) => {
     expect(checkInputs(kind, garment, { ...begun(kind), ...change })).toMatchObject({ code: 'input-out-of-range', where, message })
   })

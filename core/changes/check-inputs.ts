@@ -1,3 +1,4 @@
+import { issueWords } from '../issue-words'
 import type { Garment } from '../pattern'
 import type { Problem } from '../result'
 import { lengthToken } from '../units'
@@ -21,6 +22,6 @@ export function checkInputs(kindName: string, garment: Garment, inputs: unknown)
       ? `it has to be ${words(issue.minimum)} at least.`
       : issue.code === 'too_big'
         ? `it can be ${words(issue.maximum)} at most.`
-        : 'this cannot be used here.'
+        : `${issueWords(issue)}.`
   return { code: 'input-out-of-range', where: `“${label}”`, message, remedy: 'It stays as it was.' }
 }

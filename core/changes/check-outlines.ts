@@ -1,5 +1,5 @@
-import { dot, findSelfCrossing, measureArea, measureLength, subtract } from '../geometry'
-import { edgePath, findPiece, grainDirection, neighbours, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import { dot, findSelfCrossing, measureArea, measureLength, pointsOf, subtract, type Point } from '../geometry'
+import { edgePath, findPiece, grainDirection, neighbours, outlineOf, REACH_MM, shapeOf, type Garment, type Piece } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 
 /** Does an edge run between the same neighbours on both pieces? */
@@ -33,9 +33,29 @@ export function findBrokenOutline(before: Garment, after: Garment): { pieceId: s
         if (lost || turned) return { pieceId: piece.id, where: piece.name, what: `the edge “${edge.name}” would be used up` }
       }
       const outline = outlineOf(piece, is)
+      if (findBrokenFigure(before, { ...after, pieces: [piece] }) !== null)
+        return { pieceId: piece.id, where: piece.name, what: 'a line would run off to where no paper is' }
       if (measureArea(outline) <= 0) return { pieceId: piece.id, where: piece.name, what: 'nothing of the piece would be left' }
       if (findSelfCrossing(outline)) return { pieceId: piece.id, where: piece.name, what: 'the outline would cross itself' }
     }
   }
+  return null
+}
+
+/** Does a place lie on paper that there is: finite, and within what a garment may measure? */
+const onPaper = (p: Point) => Math.abs(p.x) <= REACH_MM && Math.abs(p.y) <= REACH_MM
+
+/**
+ * Looks whether every figure of the pieces that a change touched is finite and within reach.
+ * @returns the name of the first piece with one that is not, or null
+ */
+export function findBrokenFigure(before: Garment, after: Garment): string | null {
+  const touched = after.pieces.filter((p) => !before.pieces.includes(p))
+  for (const piece of touched)
+    for (const shape of Object.values(piece.shapes)) {
+      const paths = [...Object.values(shape.edges), ...Object.values(shape.lines)]
+      const points = [...paths.flat().flatMap(pointsOf), ...Object.values(shape.points), shape.grain.from, shape.grain.to]
+      if (!points.every(onPaper) || !Object.values(shape.notches).every((n) => Number.isFinite(n.distanceMm))) return piece.name
+    }
   return null
 }

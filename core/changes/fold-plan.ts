@@ -1,5 +1,6 @@
 import type { Garment } from '../pattern'
 import type { Problem } from '../result'
+import { applyOrRefuse } from './apply-or-refuse'
 import { findKind, type Change } from './registry'
 import type { Applied, ChangeContext } from './types'
 
@@ -37,6 +38,7 @@ export function foldPlan(base: Garment, changes: readonly Change[], context: Cha
   const stops = changes.map((change, i): FoldedStop => {
     const known = earlier?.stops[i]
     same = same && known?.change === change
+    if (!same) context.progress?.('stop', i, changes.length)
     const stop = same ? known! : applyStop(garment, change, context)
     garment = stop.garment
     return stop
@@ -62,7 +64,7 @@ function applyStop(garment: Garment, change: Change, context: ChangeContext): Fo
         remedy: 'Open the garment in the version it was made with.',
       },
     }
-  const applied = kind.apply(garment, change.inputs, context)
+  const applied = applyOrRefuse(kind, garment, change.inputs, context)
   if (applied.ok) return { change, words, status: 'applied', garment: applied.value.garment, applied: applied.value, problem: null }
   const status = ORPHAN_CODES.has(applied.problem.code) ? 'orphan' : 'refused'
   return { change, words, status, garment, applied: null, problem: applied.problem }

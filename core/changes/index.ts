@@ -1,6 +1,7 @@
 export * from './types'
 export { wearerFigures } from './wearer-figures'
 export { CHANGE_KINDS, ChangeSchema, findKind, type Change } from './registry'
+export { applyOrRefuse, withLargest } from './apply-or-refuse'
 export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'
 export { checkInputs } from './check-inputs'
 export { findChanges } from './find-changes'

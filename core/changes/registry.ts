@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { issueWords } from '../issue-words'
 import { Id } from '../pattern'
 import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
@@ -73,10 +74,11 @@ export const ChangeSchema = z
   })
   .superRefine((change, context) => {
     const kind = findKind(change.kind)
-    if (!kind) return void context.addIssue({ code: 'custom', message: `“${change.kind}” is not a change this version knows` })
+    if (!kind) return void context.addIssue({ code: 'custom', message: `“${change.kind.slice(0, 40)}” is not a change this version knows` })
     const read = kind.schema.safeParse(change.inputs)
     if (!read.success)
-      for (const issue of read.error.issues) context.addIssue({ code: 'custom', message: issue.message, path: ['inputs', ...issue.path] })
+      for (const issue of read.error.issues)
+        context.addIssue({ code: 'custom', message: issueWords(issue), path: ['inputs', ...issue.path] })
   })
 
 export type Change = z.infer<typeof ChangeSchema>

@@ -11,8 +11,8 @@ export interface ChangeContext {
   wearer?: { heelRoundMm?: number; waistToKneeMm?: number; fullBustMm?: number; highBustMm?: number }
   /** Ease wanted round the bust, mm, where the worksheet settles it. */
   bustEaseMm?: number
-  /** Told by a change that makes several things one after the other: what they are, how many are done, and of how many. */
-  progress?: (what: 'size', done: number, of: number) => void
+  /** Told before each stop of a plan, and by a change that makes several things: what they are, how many are done, and of how many. */
+  progress?: (what: 'stop' | 'size', done: number, of: number) => void
 }
 
 /** A promise: a figure that the change must hold still, measured before and after. */
@@ -170,6 +170,8 @@ export interface ChangeKind<I> {
   paperSteps(input: StepInput<I>): PaperStep[]
   /** Other ways to do the same, to be seen side by side; the inputs at hand are one of them. */
   choices?(garment: Garment, inputs: I, context: ChangeContext): { label: string; inputs: I }[]
+  /** Inputs with the largest amount that a refusal offers, where that is not the amount of `withAmount`. */
+  withLargest?(garment: Garment, inputs: I, largestMm: number, context: ChangeContext): I
   /** The same inputs with the amount set. A change that is done or not done, and has no amount, has none. */
   withAmount?(garment: Garment, inputs: I, amountMm: number, context: ChangeContext): I
 }

@@ -35,8 +35,8 @@ describe('project file', () => {
     ['cut short', text.slice(0, text.length / 2), 'file-unreadable', /line \d+/],
     ['not JSON', 'hello', 'file-unreadable', /line 1/],
     ['another format', '{"format":"x"}', 'file-other', /project file/],
-    ['a newer version', text.replace('"version": 3', '"version": 4'), 'file-newer', /version/],
-    ['no version', text.replace('"version": 3', '"version": "one"'), 'file-version', /version/],
+    ['a newer version', text.replace('"version": 4', '"version": 5'), 'file-newer', /version/],
+    ['no version', text.replace('"version": 4', '"version": "one"'), 'file-version', /version/],
     [
       'a wrong figure',
       text.replace('"allowanceMm": 10', '"allowanceMm": -10'),

@@ -1,6 +1,6 @@
 export * from './project-schema'
 export { readProjectFile, writeProjectFile } from './project-file'
-export { migrateFile, projectToVersion2, projectToVersion3, wearerToVersion2 } from './migrations'
+export { migrateFile, projectToVersion2, projectToVersion3, projectToVersion4, wearerToVersion2, wearerToVersion4 } from './migrations'
 export { toPathData } from './path-data'
 export { writeSvg } from './svg-out'
 export { readSvg, type Drawing, type DrawnShape, type DrawnText } from './svg-in'

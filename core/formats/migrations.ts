@@ -1,10 +1,12 @@
+import { FigureSchema, isDay } from '../body'
+import { toName } from '../pattern'
 import { FILE_VERSION } from './project-schema'
 
 /** Turns a file of one version into the next. Works on plain JSON; the schema judges the result. */
 export type Migration = (file: Record<string, unknown>) => Record<string, unknown>
 
 /** The migration at index i leads from version i + 1 to version i + 2. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3]
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4]
 
 type Plain = Record<string, unknown>
 
@@ -35,11 +37,47 @@ export const projectToVersion2 = (project: Plain): Plain => ({ ...project, sizin
 /** A garment of version 2 had no zones of its own. */
 export const projectToVersion3 = (project: Plain): Plain => ({ ...project, sizing: { ...(project.sizing as Plain), ownZones: [] } })
 
+/** The day that was meant, as far as one can tell; what was written is kept in the note. */
+function mendDay(set: Plain): Plain {
+  const written = String(set.takenOn)
+  if (isDay(written)) return set
+  const [year, month] = written.split('-')
+  const last = [31, 30, 29, 28].map((d) => `${year}-${month}-${d}`).find(isDay)
+  return { ...set, takenOn: last ?? '2000-01-01', note: `${String(set.note ?? '')} (day as written: ${written.slice(0, 40)})`.trim() }
+}
+
+/** Figures that no body has were kept unchecked before version 4; they are put into the note. */
+function mendFigures(set: Plain): Plain {
+  const all = Object.entries((set.figures ?? {}) as Plain)
+  const lost = all.filter(([, f]) => !FigureSchema.safeParse(f).success)
+  if (lost.length === 0) return set
+  const words = lost.map(([id, f]) => `${id} ${JSON.stringify(f)}`).join(', ')
+  const note = `${String(set.note ?? '')} (left out, too large for a body: ${words})`.trim().slice(0, 2000)
+  return { ...set, figures: Object.fromEntries(all.filter((e) => !lost.includes(e))), note }
+}
+
+const named = (thing: Plain): Plain => (typeof thing.name === 'string' ? { ...thing, name: toName(thing.name) || 'without a name' } : thing)
+
+/** Before version 4 days, figures and names of wearers could be stored that cannot be. */
+export const wearerToVersion4 = (wearer: Plain): Plain =>
+  named({
+    ...wearer,
+    sets: listOf(wearer.sets).map((s) => mendFigures(mendDay(s))),
+    ownMeasures: listOf(wearer.ownMeasures).map(named),
+  })
+
+/** Before version 4 a garment could have a name that was too long, or had signs in it that do not print. */
+export const projectToVersion4 = named
+
 const listOf = (value: unknown) => (Array.isArray(value) ? (value as Plain[]) : [])
 
 /** A file of version 2 had no slashes with a name. */
 function toVersion3(file: Plain): Plain {
   return { ...file, projects: listOf(file.projects).map(projectToVersion3), recipes: [] }
+}
+
+function toVersion4(file: Plain): Plain {
+  return { ...file, wearers: listOf(file.wearers).map(wearerToVersion4), projects: listOf(file.projects).map(projectToVersion4) }
 }
 
 function toVersion2(file: Plain): Plain {

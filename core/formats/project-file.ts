@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import type { Wearer } from '../body'
 import type { SlashRecipe } from '../changes'
+import { issueWords } from '../issue-words'
 import { checkGarment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { migrateFile } from './migrations'
@@ -32,6 +33,32 @@ function issuePlace(file: unknown, issue: z.core.$ZodIssue): string {
     return [`garment ${index + 1}${typeof name === 'string' ? ` (${name})` : ''}`, ...rest.map(String)].join(', ')
   }
   return issue.path.length === 0 ? 'project file' : issue.path.map(String).join(', ')
+}
+
+/** The first id that two things of one kind share, with the place of the second. */
+function findTwin(file: ProjectFile): { where: string; id: string } | null {
+  const lists: [where: string, things: readonly { id: string }[]][] = [
+    ['garments', file.projects],
+    ['wearers', file.wearers],
+    ['changes with a name', file.recipes],
+    ...file.projects.flatMap((p): [string, { id: string }[]][] => [
+      [`garment “${p.name}”, plan`, p.plan],
+      [`garment “${p.name}”, sizes`, p.garment.sizes],
+      [`garment “${p.name}”, own zones`, p.sizing.ownZones],
+    ]),
+    ...file.wearers.flatMap((w): [string, { id: string }[]][] => [
+      [`wearer “${w.name}”, sets of figures`, w.sets],
+      [`wearer “${w.name}”, own measures`, w.ownMeasures],
+    ]),
+  ]
+  for (const [where, things] of lists) {
+    const seen = new Set<string>()
+    for (const { id } of things) {
+      if (seen.has(id)) return { where, id }
+      seen.add(id)
+    }
+  }
+  return null
 }
 
 /** Line and column of a JSON parser's complaint, where it gives a position. */
@@ -86,10 +113,18 @@ export function readProjectFile(text: string): Result<ProjectFile> {
     return refuse(
       'file-wrong',
       issuePlace(file, issue),
-      `something is wrong in the file: ${issue.message}.`,
+      `something is wrong in the file: ${issueWords(issue)}.`,
       'Mend the figure or try another copy; nothing was changed here.',
     )
   }
+  const twin = findTwin(read.data)
+  if (twin)
+    return refuse(
+      'file-wrong',
+      twin.where,
+      `the id “${twin.id}” is used twice.`,
+      'Mend the file or try another copy; nothing was changed here.',
+    )
   for (const [i, project] of read.data.projects.entries()) {
     const problem = checkGarment(project.garment)
     if (problem)

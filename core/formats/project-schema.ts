@@ -1,15 +1,17 @@
 import { z } from 'zod'
 import { WearerSchema } from '../body'
 import { ChangeSchema, SlashRecipeSchema } from '../changes'
-import { GarmentSchema, Id } from '../pattern'
+import { GarmentSchema, Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
 import { SizingSchema } from '../size'
 
-const When = z.string().refine((s) => !Number.isNaN(Date.parse(s)), { message: 'not a date' })
+/** The last moment with a year of four digits: later ones are slips, and are written in another way. */
+const LAST_MOMENT = Date.parse('9999-12-31')
+const When = z.string().refine((s) => Date.parse(s) >= 0 && Date.parse(s) <= LAST_MOMENT, { message: 'it is not a time' })
 
 /** One garment's work: the pieces as bought and the list of changes. Altered pieces are never stored. */
 export const ProjectSchema = z.strictObject({
   id: Id,
-  name: z.string().min(1).max(120),
+  name: nameOfUpTo(LONGEST_NAME),
   wearerId: Id.nullable(),
   garment: GarmentSchema,
   /** How sizes are chosen for this garment, and its size chart. */
@@ -22,7 +24,7 @@ export const ProjectSchema = z.strictObject({
 export type Project = z.infer<typeof ProjectSchema>
 
 /** The version this application writes. Raise it together with a new migration. */
-export const FILE_VERSION = 3
+export const FILE_VERSION = 4
 
 export const ProjectFileSchema = z.strictObject({
   format: z.literal('tidal-seam'),

@@ -1,4 +1,4 @@
-import type { Element as XmlElement, Node as XmlNode } from '@xmldom/xmldom'
+import type { Element as XmlElement } from '@xmldom/xmldom'
 import { chain, IDENTITY, type Affine } from '../geometry'
 import { INCH_MM } from '../units'
 
@@ -22,12 +22,16 @@ export function lengthOf(text: string | null): { value: number; unit: string } |
   return match ? { value: Number(match[1]), unit: match[2]! } : null
 }
 
-/** A length inside the drawing, in user units. */
-export function userUnits(text: string | null, fallback = 0): number {
+/**
+ * A length inside the drawing, in user units.
+ * @param whole what a percentage is of: the page's width or height
+ */
+export function userUnits(text: string | null, fallback = 0, whole = 0): number {
   const read = lengthOf(text)
   if (!read) return fallback
   const px = INCH_MM / 96
-  return read.unit === '' || read.unit === 'px' || read.unit === '%' ? read.value : (read.value * UNIT_MM[read.unit]![0]) / px
+  if (read.unit === '%') return (read.value / 100) * whole
+  return read.unit === '' || read.unit === 'px' ? read.value : (read.value * UNIT_MM[read.unit]![0]) / px
 }
 
 /** What a “transform” does; the identity without one, null for one that cannot be read. */
@@ -62,21 +66,27 @@ export function readTransform(text: string | null): Affine | null {
 
 /** A property from an element’s style, or the attribute of that name. */
 export const styleOf = (el: XmlElement, name: string): string | null => {
-  const inline = new RegExp(`(?:^|;)\\s*${name}\\s*:\\s*([^;]+)`).exec(el.getAttribute('style') ?? '')
-  return inline ? inline[1]!.trim() : el.getAttribute(name)
+  const style = el.getAttribute('style')
+  if (style)
+    for (const rule of style.split(';')) {
+      const colon = rule.indexOf(':')
+      if (colon > 0 && rule.slice(0, colon).trim() === name) return rule.slice(colon + 1).trim()
+    }
+  return el.getAttribute(name)
 }
 
-/** Colour and dashes of a stroke; what an element does not say, its groups do. */
-export function strokeStyle(el: XmlElement): string {
-  const said = (name: string): string => {
-    for (let at: XmlNode | null = el; at?.nodeType === 1; at = at.parentNode) {
-      const own = styleOf(at as XmlElement, name)
-      if (own) return own.replace(/\s+/g, ' ')
-    }
-    return ''
-  }
-  return `${said('stroke')} ${said('stroke-dasharray')}`.trim()
+/** Colour and dashes of a stroke, with what an element's groups say where it says nothing itself. */
+export interface StrokeStyle {
+  stroke: string
+  dashes: string
 }
+export const NO_STYLE: StrokeStyle = { stroke: '', dashes: '' }
+
+/** The style of an element within a group of that style. */
+export const styleWithin = (outer: StrokeStyle, el: XmlElement): StrokeStyle => ({
+  stroke: styleOf(el, 'stroke')?.replace(/\s+/g, ' ') || outer.stroke,
+  dashes: styleOf(el, 'stroke-dasharray')?.replace(/\s+/g, ' ') || outer.dashes,
+})
 
 /** What a person called an element: its title, label or id. */
 export function nameOf(el: XmlElement): string {

@@ -1,9 +1,35 @@
 import { DOMParser, type Element as XmlElement, type Node as XmlNode } from '@xmldom/xmldom'
-import { applyAffine, chain, distance, IDENTITY, mapPath, type Affine, type Path, type Point } from '../geometry'
+import { bounded, spend } from '../budget'
+import {
+  applyAffine,
+  handleBoxOf,
+  chain,
+  distance,
+  IDENTITY,
+  mapPath,
+  measureLength,
+  pointsOf,
+  type Affine,
+  type Box,
+  type Path,
+  type Point,
+} from '../geometry'
+import { REACH_MM } from '../pattern'
 import { ok, refuse, type Result } from '../result'
-import { JOIN_MM } from '../tolerances'
+import { JOIN_MM, SAME_POINT_MM } from '../tolerances'
 import { INCH_MM } from '../units'
-import { lengthOf, nameOf, readTransform, strokeStyle, styleOf, UNIT_MM, userUnits, type ScaleFrom } from './svg-attributes'
+import {
+  lengthOf,
+  nameOf,
+  NO_STYLE,
+  readTransform,
+  styleOf,
+  styleWithin,
+  UNIT_MM,
+  userUnits,
+  type ScaleFrom,
+  type StrokeStyle,
+} from './svg-attributes'
 import { pathDataOf, readStrokes } from './svg-shapes'
 
 /** One drawn line of a file, in millimetres by the file's own scale. */
@@ -32,19 +58,31 @@ export interface Drawing {
   /** Millimetres one unit of the file's inner coordinates stands for. */
   mmPerUnit: number
   scaleFrom: ScaleFrom
+  /** The page as the file states it, where it states one. */
+  page: Box | null
+  /** Lines that are no lines of a pattern, by name and reason: larger than any paper, or lost far away. */
+  leftOut: { name: string; why: string }[]
 }
+
+/** Coordinates beyond this are no longer exact to a pencil line, mm: 10 km. */
+const LOST_MM = 1e7
 
 /** Bytes beyond which a file is not read: real pattern files are under 5 MB. */
 const MAX_BYTES = 20_000_000
 const MAX_DEPTH = 60
 const MAX_ELEMENTS = 40_000
 const MAX_USES = 2_000
+/** Parts of all lines together, repeated ones counted as often as they are drawn. */
+const MAX_SEGMENTS = 400_000
 
 interface State {
   shapes: DrawnShape[]
   texts: DrawnText[]
   byId: Map<string, XmlElement>
+  /** Width and height of the page in user units. */
+  page: { width: number; height: number }
   elements: number
+  segments: number
   uses: number
   problem: Result<never> | null
 }
@@ -69,8 +107,18 @@ const SKIPPED = new Set([
   'namedview',
 ])
 
-function walk(el: XmlElement, to: Affine, groups: string[], depth: number, state: State): void {
+/** Where an element stands: what moves it, the names and the style of the groups that it is in, and how deep. */
+interface Within {
+  to: Affine
+  groups: string[]
+  style: StrokeStyle
+  depth: number
+}
+
+function walk(el: XmlElement, within: Within, state: State): void {
   if (state.problem) return
+  const { to, groups, depth } = within
+  spend()
   state.elements += 1
   const where = `element ${state.elements}${el.getAttribute('id') ? ` (“${el.getAttribute('id')}”)` : ''}`
   if (state.elements > MAX_ELEMENTS) return void (state.problem = bad('file', `it has more than ${MAX_ELEMENTS} parts.`))
@@ -79,25 +127,29 @@ function walk(el: XmlElement, to: Affine, groups: string[], depth: number, state
   const own = readTransform(styleOf(el, 'transform') ?? null)
   if (!own) return void (state.problem = bad(where, 'its transform cannot be read.'))
   const here = chain(to, own)
-  if (el.localName === 'use') return walkUse(el, here, groups, depth, state, where)
+  const style = styleWithin(within.style, el)
+  if (el.localName === 'use') return walkUse(el, { to: here, groups, style, depth }, state, where)
   if (el.localName === 'text') {
     const text = (el.textContent ?? '').replace(/\s+/g, ' ').trim()
     if (text) state.texts.push({ text, at: applyAffine(here, { x: userUnits(el.getAttribute('x')), y: userUnits(el.getAttribute('y')) }) })
     return
   }
-  const data = pathDataOf(el)
+  const data = pathDataOf(el, state.page)
   if (data !== null) {
     const strokes = readStrokes(data)
     if (!strokes) return void (state.problem = bad(where, 'its line cannot be read or runs to infinity.'))
     for (const s of strokes) {
       const path = mapPath(s.path, (p) => applyAffine(here, p))
-      if (path.some((x) => ![x.from, x.to].every((p) => Number.isFinite(p.x) && Number.isFinite(p.y))))
+      if (path.flatMap(pointsOf).some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y)))
         return void (state.problem = bad(where, 'its line runs to infinity.'))
+      state.segments += path.length
+      spend(path.length)
+      if (state.segments > MAX_SEGMENTS) return void (state.problem = bad('file', `its lines have more than ${MAX_SEGMENTS} parts.`))
       state.shapes.push({
         index: state.shapes.length + 1,
         name: nameOf(el) || groups[groups.length - 1] || '',
         groups,
-        style: strokeStyle(el),
+        style: `${style.stroke} ${style.dashes}`.trim(),
         path,
         closed: s.closed,
       })
@@ -110,7 +162,12 @@ function walk(el: XmlElement, to: Affine, groups: string[], depth: number, state
   // A nested svg has its own window.
   const box = depth > 0 && el.localName === 'svg' ? nestedBox(el) : IDENTITY
   for (let child: XmlNode | null = el.firstChild; child; child = child.nextSibling)
-    if (child.nodeType === 1) walk(child as XmlElement, chain(here, box), name && depth > 0 ? [...groups, name] : groups, depth + 1, state)
+    if (child.nodeType === 1)
+      walk(
+        child as XmlElement,
+        { to: chain(here, box), groups: name && depth > 0 ? [...groups, name] : groups, style, depth: depth + 1 },
+        state,
+      )
 }
 
 function nestedBox(el: XmlElement): Affine {
@@ -122,16 +179,16 @@ function nestedBox(el: XmlElement): Affine {
   return { a: s, b: 0, c: 0, d: s, e: x - view[0]! * s, f: y - view[1]! * s }
 }
 
-function walkUse(el: XmlElement, here: Affine, groups: string[], depth: number, state: State, where: string): void {
+function walkUse(el: XmlElement, within: Within, state: State, where: string): void {
   state.uses += 1
   if (state.uses > MAX_USES) return void (state.problem = bad(where, 'it repeats parts of itself too often.'))
   const href = el.getAttribute('href') ?? el.getAttribute('xlink:href') ?? ''
   const target = href.startsWith('#') ? state.byId.get(href.slice(1)) : undefined
   if (!target) return
-  const moved = chain(here, { ...IDENTITY, e: userUnits(el.getAttribute('x')), f: userUnits(el.getAttribute('y')) })
-  if (target.localName !== 'symbol') return walk(target, moved, groups, depth + 1, state)
-  for (let child = target.firstChild; child; child = child.nextSibling)
-    if (child.nodeType === 1) walk(child as XmlElement, moved, groups, depth + 1, state)
+  const moved = chain(within.to, { ...IDENTITY, e: userUnits(el.getAttribute('x')), f: userUnits(el.getAttribute('y')) })
+  const inside = { ...within, to: moved, depth: within.depth + 1 }
+  if (target.localName !== 'symbol') return walk(target, inside, state)
+  for (let child = target.firstChild; child; child = child.nextSibling) if (child.nodeType === 1) walk(child as XmlElement, inside, state)
 }
 
 function collect(el: XmlElement, state: State): boolean {
@@ -148,33 +205,55 @@ function collect(el: XmlElement, state: State): boolean {
   return true
 }
 
-/** Millimetres per inner unit from width, height and viewBox. */
-function readScale(root: XmlElement): { mmPerUnit: number; scaleFrom: ScaleFrom } {
+/** The page of the root element: its box in user units, where it states one, and the millimetres of a unit. */
+function readPage(root: XmlElement): { mmPerUnit: number; scaleFrom: ScaleFrom; view: Box | null } {
   const width = lengthOf(root.getAttribute('width'))
   const height = lengthOf(root.getAttribute('height'))
-  const view = (root.getAttribute('viewBox') ?? '')
+  const box = (root.getAttribute('viewBox') ?? '')
     .trim()
     .split(/[\s,]+/)
     .map(Number)
-  const hasView = view.length === 4 && view.every(Number.isFinite) && view[2]! > 0 && view[3]! > 0
+  const hasView = box.length === 4 && box.every(Number.isFinite) && box[2]! > 0 && box[3]! > 0
+  const [x, y, w, h] = box as [number, number, number, number]
   const side =
     width && width.unit !== '%' && width.value > 0
-      ? { read: width, units: view[2]! }
+      ? { read: width, units: w }
       : height && height.unit !== '%' && height.value > 0
-        ? { read: height, units: view[3]! }
+        ? { read: height, units: h }
         : null
-  if (!side) return { mmPerUnit: INCH_MM / 96, scaleFrom: 'guess' }
-  const [mm, from] = UNIT_MM[side.read.unit]!
-  return { mmPerUnit: hasView ? (side.read.value * mm) / side.units : INCH_MM / 96, scaleFrom: from }
+  const px = INCH_MM / 96
+  const [mm, scaleFrom] = side ? UNIT_MM[side.read.unit]! : ([px, 'guess'] as const)
+  const mmPerUnit = side && hasView ? (side.read.value * mm) / side.units : px
+  if (hasView) return { mmPerUnit, scaleFrom, view: { minX: x, minY: y, maxX: x + w, maxY: y + h } }
+  const sides = [root.getAttribute('width'), root.getAttribute('height')].map((s) => userUnits(s))
+  return { mmPerUnit, scaleFrom, view: sides.every((s) => s > 0) ? { minX: 0, minY: 0, maxX: sides[0]!, maxY: sides[1]! } : null }
 }
+
+const scaledBox = (b: Box, by: number): Box => ({ minX: b.minX * by, minY: b.minY * by, maxX: b.maxX * by, maxY: b.maxY * by })
+
+/** Why a line is no line of a pattern, or null: no length, larger than any paper, or so far away that it is not exact. */
+function absurd(path: Path): string | null {
+  const b = handleBoxOf(path)
+  if (Math.max(Math.abs(b.minX), Math.abs(b.maxX), Math.abs(b.minY), Math.abs(b.maxY)) > LOST_MM) return 'it lies more than 10 km away.'
+  return Math.max(b.maxX - b.minX, b.maxY - b.minY) > REACH_MM ? `it is larger than ${REACH_MM / 1000} m.` : null
+}
+
+/** Steps that reading one file may take: forty thousand lines of ten parts are read. */
+const STEPS = 40_000_000
 
 /**
  * Reads the lines of an SVG file, in millimetres by the file's own scale: nested groups and transforms, `use`, all basic
- * shapes, arcs, relative commands, style attributes. Nothing in the file is ever run or fetched.
+ * shapes, arcs, relative commands, style attributes. Nothing in the file is ever run or fetched. Lines of no length are
+ * dropped; what no paper could hold is left out by name.
  * Refuses, with the place: text that is not XML or not SVG, over 20 MB, scripts, declared entities, lines that cannot be
  * read or run to infinity, groups over 60 deep, over 40 000 parts.
  */
 export function readSvg(text: string): Result<Drawing> {
+  return bounded('file', () => readWhole(text), STEPS)
+}
+
+/** The root element of the file, or why there is none. */
+function parse(text: string): Result<XmlElement> {
   if (text.length > MAX_BYTES)
     return refuse(
       'svg-too-large',
@@ -200,23 +279,31 @@ export function readSvg(text: string): Result<Drawing> {
     const at = /line (\d+)/i.exec(complaint ?? '') ?? /line:(\d+)/i.exec(complaint ?? '') ?? /@#\[line:(\d+)/.exec(complaint ?? '')
     return bad(at ? `line ${at[1]}` : 'file', 'it is not a whole XML file.')
   }
-  if (root.localName !== 'svg') return bad('file', 'it is not an SVG file.')
-  const state: State = { shapes: [], texts: [], byId: new Map(), elements: 0, uses: 0, problem: null }
+  return root.localName === 'svg' ? ok(root) : bad('file', 'it is not an SVG file.')
+}
+
+function readWhole(text: string): Result<Drawing> {
+  const parsed = parse(text)
+  if (!parsed.ok) return parsed
+  const root = parsed.value
+  const { mmPerUnit, scaleFrom, view } = readPage(root)
+  const page = { width: view ? view.maxX - view.minX : 0, height: view ? view.maxY - view.minY : 0 }
+  const state: State = { shapes: [], texts: [], byId: new Map(), page, elements: 0, segments: 0, uses: 0, problem: null }
   if (!collect(root, state))
     return refuse('svg-script', 'file', 'it contains a script.', 'Save it as plain SVG without scripts; nothing was changed here.')
-  walk(root, IDENTITY, [], 0, state)
+  walk(root, { to: IDENTITY, groups: [], style: NO_STYLE, depth: 0 }, state)
   if (state.problem) return state.problem
-  if (state.shapes.length === 0) return bad('file', 'it has no lines in it.')
-  const { mmPerUnit, scaleFrom } = readScale(root)
   const toMm = (p: Point): Point => ({ x: p.x * mmPerUnit, y: p.y * mmPerUnit })
-  return ok({
-    shapes: state.shapes.map((s) => {
-      const path = mapPath(s.path, toMm)
-      const closed = s.closed || distance(path[0]!.from, path[path.length - 1]!.to) <= JOIN_MM
-      return { ...s, path, closed }
-    }),
-    texts: state.texts.map((t) => ({ ...t, at: toMm(t.at) })),
-    mmPerUnit,
-    scaleFrom,
+  const leftOut: Drawing['leftOut'] = []
+  const shapes = state.shapes.flatMap((s): DrawnShape[] => {
+    const path = mapPath(s.path, toMm)
+    const why = absurd(path)
+    if (why) leftOut.push({ name: s.name || `line ${s.index}`, why })
+    if (why || measureLength(path) <= SAME_POINT_MM) return []
+    return [{ ...s, path, closed: s.closed || distance(path[0]!.from, path[path.length - 1]!.to) <= JOIN_MM }]
   })
+  const first = leftOut[0]
+  if (shapes.length === 0) return first ? bad(`“${first.name}”`, first.why) : bad('file', 'it has no lines in it.')
+  const texts = state.texts.map((t) => ({ ...t, at: toMm(t.at) })).filter((t) => Number.isFinite(t.at.x + t.at.y))
+  return ok({ shapes, texts, mmPerUnit, scaleFrom, page: view && scaledBox(view, mmPerUnit), leftOut })
 }

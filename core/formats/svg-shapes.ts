@@ -4,9 +4,15 @@ import { cubic, distance, line, type Path, type Point, type Segment } from '../g
 import { SAME_POINT_MM } from '../tolerances'
 import { userUnits } from './svg-attributes'
 
-/** Path data of any basic shape; null for elements that are not shapes. */
-export function pathDataOf(el: XmlElement): string | null {
-  const n = (name: string) => userUnits(el.getAttribute(name))
+/** Percentages of these are of the page's height; of all others of its width. */
+const UPRIGHT = new Set(['y', 'y1', 'y2', 'cy', 'ry', 'height'])
+
+/**
+ * Path data of any basic shape; null for elements that are not shapes.
+ * @param page width and height of the page in user units, for percentages
+ */
+export function pathDataOf(el: XmlElement, page: { width: number; height: number }): string | null {
+  const n = (name: string) => userUnits(el.getAttribute(name), 0, UPRIGHT.has(name) ? page.height : page.width)
   switch (el.localName) {
     case 'path':
       return el.getAttribute('d')

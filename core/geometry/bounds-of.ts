@@ -1,5 +1,5 @@
 import { turnsAlong } from './farthest-along'
-import { pointAt } from './segment'
+import { pointAt, pointsOf } from './segment'
 import type { Box, Path } from './types'
 
 const RIGHT = { x: 1, y: 0 }
@@ -15,6 +15,18 @@ export function boundsOf(path: Path): Box {
       box.maxX = Math.max(box.maxX, p.x)
       box.maxY = Math.max(box.maxY, p.y)
     }
+  return box
+}
+
+/** The smallest upright box around a path and the handles of its curves. */
+export function handleBoxOf(path: Path): Box {
+  const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity }
+  for (const p of path.flatMap(pointsOf)) {
+    box.minX = Math.min(box.minX, p.x)
+    box.minY = Math.min(box.minY, p.y)
+    box.maxX = Math.max(box.maxX, p.x)
+    box.maxY = Math.max(box.maxY, p.y)
+  }
   return box
 }
 

@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { FLATTEN_MM, SAME_POINT_MM } from '../tolerances'
 import { flattenPath } from './flatten-path'
 import type { Path, Point } from './types'
@@ -20,6 +21,7 @@ export function findSelfCrossing(closed: Path): Point | null {
     const s = chords[k]!
     for (let m = k + 1; m < n && chords[m]!.top <= s.bottom; m++) {
       const r = chords[m]!
+      spend()
       if (r.left > s.right || s.left > r.right) continue
       const apartBy = Math.abs(s.i - r.i)
       if (apartBy === 1 || apartBy === n - 1) continue

@@ -1,3 +1,4 @@
+import { finite, spend } from '../budget'
 import { SAME_POINT_MM } from '../tolerances'
 import { cubic, derivativeAt, line, pointAt } from './segment'
 import type { Cubic, Path, Point, Segment } from './types'
@@ -89,7 +90,8 @@ function closer(curve: Cubic, points: readonly Point[], ts: readonly number[]): 
 export function fitCurve(points: readonly Point[], startDir: Point, endDir: Point, toleranceMm: number): Path {
   const from = points[0]!
   const to = points[points.length - 1]!
-  const chord = distance(from, to)
+  const chord = finite(distance(from, to))
+  spend(points.length)
   if (points.length <= 2 || chord <= SAME_POINT_MM) {
     const along = unit(subtract(to, from))
     const bent = Math.abs(cross(along, startDir)) + Math.abs(cross(along, endDir)) > SAME_POINT_MM
@@ -100,6 +102,7 @@ export function fitCurve(points: readonly Point[], startDir: Point, endDir: Poin
   let curve = handlesFor(points, ts, startDir, endDir)
   let worst = worstOf(curve, points, ts)
   for (let round = 0; round < ROUNDS && worst.off > toleranceMm; round++) {
+    spend(points.length)
     ts = closer(curve, points, ts)
     curve = handlesFor(points, ts, startDir, endDir)
     const next = worstOf(curve, points, ts)

@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { PARALLEL_RAD, SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
 import { measureSegment } from './measure-length'
 import { cutSegment, derivativeAt, pointAt } from './segment'
@@ -97,6 +98,7 @@ function cubicCubic(a: Segment, b: Segment): Hit[] {
   const hits: Hit[] = []
   let pairs = 0
   const search = (sa: Segment, a0: number, a1: number, sb: Segment, b0: number, b1: number, depth: number): void => {
+    spend()
     if (++pairs > MOST_PAIRS || apart(handleBox(sa), handleBox(sb))) return
     if (depth >= HALVINGS) {
       const hit = polish(a, b, (a0 + a1) / 2, (b0 + b1) / 2)
@@ -144,6 +146,7 @@ export function intersectPaths(first: Path, second: Path): Crossing[] {
   let firstBefore = 0
   for (const a of first) {
     let secondBefore = 0
+    spend(second.length)
     for (const b of second) {
       for (const [ta, tb] of hitsOf(a, b)) {
         const point = pointAt(a, ta)

@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { SAME_PARAMETER } from '../tolerances'
 import { measureSegment } from './measure-length'
 import { derivativeAt, pointAt, tangentAt } from './segment'
@@ -13,6 +14,7 @@ function nearestOn(s: Segment, p: Point): number {
     const length2 = dot(d, d)
     return length2 === 0 ? 0 : Math.min(1, Math.max(0, dot(subtract(p, s.from), d) / length2))
   }
+  spend(SAMPLES)
   const gap = (t: number) => distance(pointAt(s, t), p)
   const samples = Array.from({ length: SAMPLES + 1 }, (_, i) => gap(i / SAMPLES))
   let best = 0

@@ -73,3 +73,6 @@ export function isStraight(s: Segment): boolean {
   const b = along(s.c2)
   return off(s.c1) <= STRAIGHT_MM && off(s.c2) <= STRAIGHT_MM && a >= 0 && b >= a && b <= length
 }
+
+/** The points that state a segment: its ends, and the handles of a curve. */
+export const pointsOf = (s: Segment): Point[] => (s.kind === 'line' ? [s.from, s.to] : [s.from, s.c1, s.c2, s.to])

@@ -1,6 +1,6 @@
-import { measureLength, nearestPlace, tangentAt, turnRad, type Path, type Point } from '../geometry'
+import { measureLength, nearestPlace, pointsOf, tangentAt, turnRad, type Path, type Point } from '../geometry'
 import { takeAllowanceOff } from '../paper'
-import type { Dart, Edge, EdgeRole, NotchPlace, Piece, PieceKind } from '../pattern'
+import { REACH_MM, type Dart, type Edge, type EdgeRole, type NotchPlace, type Piece, type PieceKind } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { edgesOfSize, matchSizes, type MatchedSize } from './match-sizes'
 import { ROLE_NAMES } from './name-edges'
@@ -113,6 +113,18 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
   const takenOff = draft.edges.map((e, i) => (e.role === 'dart-leg' ? 0 : allowances[i]!))
   const seamPaths = draft.allowanceIncluded ? takeAllowanceOff(draft.name, cutPaths, takenOff) : ok(cutPaths)
   if (!seamPaths.ok) return seamPaths
+  if (
+    seamPaths.value
+      .flat()
+      .flatMap(pointsOf)
+      .some((p) => Math.max(Math.abs(p.x), Math.abs(p.y)) > REACH_MM)
+  )
+    return refuse(
+      'too-large',
+      draft.name,
+      `it reaches further than ${REACH_MM / 1000} m.`,
+      'Set the scale, or draw it nearer to the others.',
+    )
   const names = edgeNames(draft.edges.map((e) => e.role))
   const edges = draft.edges.map((e, i): Edge => ({
     id: `edge-${i + 1}`,

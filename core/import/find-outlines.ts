@@ -1,19 +1,25 @@
+import { spend } from '../budget'
 import type { Drawing, DrawnShape } from '../formats'
 import {
-  boundsOf,
+  handleBoxOf,
   distance,
   findSelfCrossing,
-  flattenPath,
   line,
+  mapPath,
   measureArea,
   measureLength,
   reversePath,
+  thinOut,
+  type Box,
   type Path,
   type Point,
   type Segment,
 } from '../geometry'
-import { containsPoint } from '../moves'
-import { GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
+import { FIT_MM, GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
+import { chainStrokes, endOf, startOf, type Stroke } from './chain-strokes'
+import { findFrames } from './find-frames'
+import { findNests } from './find-nests'
+import { calledLine, contains, liesIn, pieceName, sized, type Sized } from './sized'
 
 /** Something in a drawing that may be a pattern piece. */
 export interface FoundOutline {
@@ -24,6 +30,8 @@ export interface FoundOutline {
   path: Path
   /** Why it cannot be used yet, with the place. */
   trouble: { code: 'open' | 'crosses'; at: Point; gapMm?: number } | null
+  /** It holds the pieces of the page rather than being one: left out unless it is taken back. */
+  aside: 'frame' | null
   /** Other lines that lie inside it or touch it: marks, grain, notches. */
   marks: DrawnShape[]
   texts: string[]
@@ -34,208 +42,178 @@ export interface FoundOutline {
   called: 'seam line' | 'cut line' | null
 }
 
-interface Stroke {
-  path: Path
-  shape: DrawnShape
-}
-
-const endOf = (p: Path): Point => p[p.length - 1]!.to
-
-/** Joins open strokes of one group end to end; each chain that comes back to its start is an outline. */
-function chainStrokes(strokes: Stroke[]): Stroke[] {
-  const left = [...strokes]
-  const chains: Stroke[] = []
-  while (left.length > 0) {
-    let chain = left.shift()!
-    for (let grown = true; grown;) {
-      grown = false
-      if (distance(chain.path[0]!.from, endOf(chain.path)) <= GAP_MM && chain.path.length > 1) break
-      for (const [i, next] of left.entries()) {
-        const tip = endOf(chain.path)
-        const forward = distance(tip, next.path[0]!.from) <= GAP_MM
-        const backward = distance(tip, endOf(next.path)) <= GAP_MM
-        const before = distance(chain.path[0]!.from, endOf(next.path)) <= GAP_MM
-        if (!forward && !backward && !before) continue
-        const add = backward && !forward ? reversePath(next.path) : next.path
-        chain = { shape: chain.shape, path: before && !forward && !backward ? [...add, ...chain.path] : [...chain.path, ...add] }
-        left.splice(i, 1)
-        grown = true
-        break
-      }
-    }
-    chains.push(chain)
-  }
-  return chains
-}
-
-/** Takes out parts of no length and lets each part start exactly where the one before ends. */
+/** Takes out parts of no length and lets each part start exactly where the one before ends; empty when nothing is left. */
 function weldClosed(path: Path): Path {
   const parts = path.filter((s) => measureLength([s]) > SAME_POINT_MM)
   const welded: Segment[] = parts.map((s, i) => (i === 0 ? s : { ...s, from: parts[i - 1]!.to }))
-  const last = welded[welded.length - 1]!
-  const start = welded[0]!.from
-  if (distance(last.to, start) <= GAP_MM) welded[welded.length - 1] = { ...last, to: start }
-  return welded
+  const last = welded[welded.length - 1]
+  if (last && distance(last.to, welded[0]!.from) <= GAP_MM) welded[welded.length - 1] = { ...last, to: welded[0]!.from }
+  return welded.length > FINE_SEGMENTS ? thinOut(welded, FIT_MM) : welded
 }
 
-const contains = (outline: Path, p: Point): boolean => containsPoint(flattenPath(outline, 1), p)
+/** An outline with more parts than this was traced by a machine: its chords are thinned out. */
+const FINE_SEGMENTS = 1500
 
 /** Closed lines within a piece are buttons and badges, unless they are this many times longer than wide: then a dart. */
 const SLENDER_TIMES = 2
 /** A closed line is a mark when it covers less than this part of the piece: more is a seam line, or another size. */
 const MARK_PART = 0.15
 
+/** Directions in which the reach of a line is measured: enough to find it to a hundredth part. */
+const DIRECTIONS = Array.from({ length: 12 }, (_, i) => ({ x: Math.cos((i * Math.PI) / 12), y: Math.sin((i * Math.PI) / 12) }))
+
 /** Is a closed line long and narrow, whichever way it lies? Of such a line the ends are far apart, and little lies between. */
 function isSlender(closed: Path): boolean {
-  const corners = closed.map((s) => s.from)
-  const reach = Math.max(...corners.flatMap((a) => corners.map((b) => distance(a, b))))
+  const reach = Math.max(
+    ...DIRECTIONS.map((d) => {
+      let [low, high] = [Infinity, -Infinity]
+      for (const { from } of closed) {
+        const along = from.x * d.x + from.y * d.y
+        low = Math.min(low, along)
+        high = Math.max(high, along)
+      }
+      return high - low
+    }),
+  )
   return Math.abs(measureArea(closed)) * SLENDER_TIMES < reach * reach
 }
 
-/** A size that a line or its group is called by: “size 12”, “Size M”. */
-const sizeCalled = (shape: DrawnShape): string | null => {
-  for (const name of [shape.name, ...[...shape.groups].reverse()]) {
-    const found = /\bsize[\s_:-]*([a-z0-9./]{1,8})\b/i.exec(name)
-    if (found) return found[1]!
+/** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
+function findCandidates(strokes: readonly Stroke[]): Sized[] {
+  const open = strokes.filter((s) => !s.shape.closed)
+  const byGroup = new Map<string, Stroke[]>()
+  for (const s of open) {
+    const group = s.shape.groups.join('/')
+    const there = byGroup.get(group)
+    if (there) there.push(s)
+    else byGroup.set(group, [s])
   }
-  return null
+  const chains = [...byGroup.values()].flatMap(chainStrokes)
+  const candidates = [
+    ...strokes.filter((s) => s.shape.closed).map((stroke) => ({ stroke, gapMm: 0 })),
+    ...chains.map((stroke) => ({ stroke, gapMm: distance(startOf(stroke.path), endOf(stroke.path)) })),
+  ]
+  return candidates
+    .flatMap(({ stroke, gapMm }) => {
+      const isOpen = gapMm > GAP_MM
+      const loop = isOpen ? [...stroke.path, line(endOf(stroke.path), startOf(stroke.path))] : weldClosed(stroke.path)
+      const area = measureArea(loop)
+      // An open line counts as an outline when its gap is short for its length; otherwise it is a mark.
+      if (Math.abs(area) < LEAST_PIECE_MM2 || (isOpen && gapMm > measureLength(stroke.path) / 5)) return []
+      return [sized(stroke, area < 0 ? reversePath(loop) : loop, Math.abs(area), gapMm, isOpen)]
+    })
+    .sort((a, b) => b.area - a.area)
 }
 
-/** Boxes of two sizes of a piece share at least this part of what they cover together. */
-const NEST_SHARE = 0.55
+/** Marks may stand this far outside of the outline that they belong to, mm: notches drawn outward. */
+const MARK_REACH_MM = 12
 
-/** Outlines that only differ in how they are drawn are sizes from this many on: two may be a cut line and a seam line. */
-const LEAST_STYLES = 3
-
-interface Sized {
-  stroke: Stroke
-  loop: Path
+interface Mark extends Stroke {
+  lengthMm: number
+  /** Of a closed one: is it long and narrow, and how much does it cover? */
+  slender: boolean
   area: number
 }
 
-function shareOfBoxes(a: Path, b: Path): number {
-  const [p, q] = [boundsOf(a), boundsOf(b)]
-  const w = Math.min(p.maxX, q.maxX) - Math.max(p.minX, q.minX)
-  const h = Math.min(p.maxY, q.maxY) - Math.max(p.minY, q.minY)
-  if (w <= 0 || h <= 0) return 0
-  const area = (r: typeof p) => (r.maxX - r.minX) * (r.maxY - r.minY)
-  return (w * h) / (area(p) + area(q) - w * h)
-}
-
-/**
- * Closed outlines that are one piece in several sizes: they lie over each other and are called by a size each, or are
- * drawn in a style of their own each. Smallest first.
- */
-function findNests<T extends Sized>(sized: readonly T[]): { name: string; one: T }[][] {
-  const nests: { called: boolean; list: { name: string; one: T }[] }[] = []
-  for (const one of [...sized].sort((a, b) => a.area - b.area)) {
-    const called = sizeCalled(one.stroke.shape)
-    const name = called ?? one.stroke.shape.style
-    if (!called && calledLine(one.stroke.shape)) continue
-    const nest = nests.find(
-      (n) =>
-        n.called === (called !== null) &&
-        n.list.every((x) => x.name !== name && shareOfBoxes(x.one.loop, one.loop) >= NEST_SHARE) &&
-        (called === null || pieceName(n.list[0]!.one.stroke.shape, []) === pieceName(one.stroke.shape, [])),
+/** The lines that lie in or at an outline and are not one themselves. */
+function marksOf(piece: Sized, marks: readonly Mark[]): DrawnShape[] {
+  spend(marks.length)
+  const { box } = piece
+  const inBox = (q: Point) =>
+    q.x >= box.minX - MARK_REACH_MM && q.x <= box.maxX + MARK_REACH_MM && q.y >= box.minY - MARK_REACH_MM && q.y <= box.maxY + MARK_REACH_MM
+  const around = measureLength(piece.stroke.path)
+  return marks
+    .filter(
+      (s) =>
+        s.path !== piece.stroke.path &&
+        inBox(startOf(s.path)) &&
+        inBox(endOf(s.path)) &&
+        (!s.shape.closed || (s.slender && !calledLine(s.shape) && s.area < piece.area * MARK_PART)) &&
+        s.lengthMm < around * 0.9,
     )
-    if (nest) nest.list.push({ name, one })
-    else nests.push({ called: called !== null, list: [{ name, one }] })
+    .map((s) => ({ ...s.shape, path: s.path }))
+}
+
+function troubleOf(p: Sized): FoundOutline['trouble'] {
+  if (p.isOpen) return { code: 'open', at: endOf(p.stroke.path), gapMm: p.gapMm }
+  const crossing = findSelfCrossing(p.loop)
+  return crossing && { code: 'crosses', at: crossing }
+}
+
+/** Pieces that lie further out than this are brought home, mm: half of what a garment may span. */
+const FAR_MM = 10_000
+
+/** An outline with all that belongs to it, brought near to the origin when it was drawn far away. */
+function broughtHome(outline: FoundOutline, box: Box): FoundOutline {
+  if (Math.max(Math.abs(box.minX), Math.abs(box.maxX), Math.abs(box.minY), Math.abs(box.maxY)) <= FAR_MM) return outline
+  const home = (p: Point): Point => ({ x: p.x - box.minX, y: p.y - box.minY })
+  const moved = (path: Path) => mapPath(path, home)
+  return {
+    ...outline,
+    path: moved(outline.path),
+    trouble: outline.trouble && { ...outline.trouble, at: home(outline.trouble.at) },
+    marks: outline.marks.map((m) => ({ ...m, path: moved(m.path) })),
+    sizes: outline.sizes.map((s) => ({ ...s, path: moved(s.path) })),
   }
-  return nests
-    .filter((n) => n.list.length >= (n.called ? 2 : LEAST_STYLES))
-    .map((n) => (n.called ? n.list : n.list.map((x, i) => ({ ...x, name: String(i + 1) }))))
-}
-
-const calledLine = (shape: DrawnShape): FoundOutline['called'] => {
-  const words = [shape.name, ...shape.groups].join(' ').toLowerCase().replace(/[-_]/g, ' ')
-  if (/\b(seam|stitch(ing)?|sewing) line\b/.test(words)) return 'seam line'
-  return /\bcut(ting)? line\b/.test(words) ? 'cut line' : null
-}
-
-/** A group's name that says something about the piece, not about the kind of line. */
-function pieceName(shape: DrawnShape, texts: readonly string[]): string {
-  const useful = [...shape.groups]
-    .reverse()
-    .concat(shape.name)
-    .find((n) => n && !/line|layer|^size\b|^(g|path|svg|rect|polygon)[\d-]*$|^[\d_-]+$/i.test(n))
-  return (useful ?? texts.find((t) => /[a-z]{3}/i.test(t)) ?? '').slice(0, 80)
 }
 
 /**
  * Finds what may be pattern pieces among the lines of a drawing: closed lines (or strokes that join into one) that are
- * large enough and do not lie inside another. Where the file names a seam line within a cut line, the seam line is the
- * outline. Lines that are long but open, or that cross themselves, are kept too, with the place of the trouble.
+ * large enough and do not lie inside another. Frames and backgrounds are set aside. Where the file names a seam line within
+ * a cut line, the seam line is the outline. Lines that are long but open, or that cross themselves, are kept too, with the
+ * place of the trouble.
  *
  * @param times factor on the file's own scale, when the person gave a true length
  */
 export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
-  const scaled = (path: Path): Path =>
-    times === 1
-      ? path
-      : path.map((s) =>
-          s.kind === 'line' ? line(by(s.from), by(s.to)) : { ...s, from: by(s.from), c1: by(s.c1), c2: by(s.c2), to: by(s.to) },
-        )
   const by = (p: Point): Point => ({ x: p.x * times, y: p.y * times })
   // A printed test square is not a piece.
   const shapes = drawing.shapes.filter((s) => ![s.name, ...s.groups].some((n) => /^test[ -]square/i.test(n)))
-  const strokes = shapes.map((shape) => ({ shape, path: scaled(shape.path) }))
-  const closed = strokes.filter((s) => s.shape.closed)
-  const open = strokes.filter((s) => !s.shape.closed)
-  const byGroup = new Map<string, Stroke[]>()
-  for (const s of open) byGroup.set(s.shape.groups.join('/'), [...(byGroup.get(s.shape.groups.join('/')) ?? []), s])
-  const chains = [...byGroup.values()].flatMap(chainStrokes)
-  const candidates: { stroke: Stroke; gapMm: number }[] = [
-    ...closed.map((stroke) => ({ stroke, gapMm: 0 })),
-    ...chains.map((stroke) => ({ stroke, gapMm: distance(stroke.path[0]!.from, endOf(stroke.path)) })),
-  ]
-  const sized = candidates.flatMap(({ stroke, gapMm }) => {
-    const isOpen = gapMm > GAP_MM
-    const loop = isOpen ? [...stroke.path, line(endOf(stroke.path), stroke.path[0]!.from)] : weldClosed(stroke.path)
-    const area = measureArea(loop)
-    // An open line counts as an outline when its gap is short for its length; otherwise it is a mark.
-    if (Math.abs(area) < LEAST_PIECE_MM2 || (isOpen && gapMm > measureLength(stroke.path) / 5)) return []
-    return [{ stroke, loop: area < 0 ? reversePath(loop) : loop, area: Math.abs(area), isOpen, gapMm }]
-  })
-  sized.sort((a, b) => b.area - a.area)
-  const nests = findNests(sized.filter((s) => !s.isOpen))
+  const strokes = shapes.map((shape) => ({ shape, path: times === 1 ? shape.path : mapPath(shape.path, by) }))
+  const candidates = findCandidates(strokes)
+  const page = drawing.page && {
+    minX: drawing.page.minX * times,
+    maxX: drawing.page.maxX * times,
+    minY: drawing.page.minY * times,
+    maxY: drawing.page.maxY * times,
+  }
+  const frames = findFrames(candidates, page)
+  const own = candidates.filter((c) => !frames.has(c))
+  const nests = findNests(own.filter((s) => !s.isOpen))
   // A nest comes in as its middle size; the others go along with it.
   const middles = new Map(nests.map((n) => [n[Math.floor((n.length - 1) / 2)]!.one, n]))
   const others = new Set(nests.flatMap((n) => n.map((x) => x.one)).filter((one) => !middles.has(one)))
-  const pieces: typeof sized = [...middles.keys()]
-  for (const one of sized.filter((s) => !others.has(s) && !middles.has(s))) {
-    const outer = pieces.find(
-      (p) => contains(p.loop, one.loop[0]!.from) || contains(p.loop, endOf([one.loop[Math.floor(one.loop.length / 2)]!])),
-    )
+  const pieces: Sized[] = [...middles.keys()]
+  for (const one of own.filter((s) => !others.has(s) && !middles.has(s))) {
+    spend(pieces.length)
+    const outer = pieces.find((p) => liesIn(one, p))
     if (!outer) pieces.push(one)
     else if (calledLine(one.stroke.shape) === 'seam line' && calledLine(outer.stroke.shape) !== 'seam line')
       pieces[pieces.indexOf(outer)] = one
   }
-  pieces.sort((a, b) => a.stroke.shape.index - b.stroke.shape.index)
-  return pieces.map((p, i): FoundOutline => {
-    const box = boundsOf(p.loop)
-    const inBox = (q: Point) => q.x >= box.minX - 12 && q.x <= box.maxX + 12 && q.y >= box.minY - 12 && q.y <= box.maxY + 12
-    const marks = strokes
-      .filter(
-        (s) =>
-          s !== p.stroke &&
-          (!s.shape.closed || (isSlender(s.path) && !calledLine(s.shape) && Math.abs(measureArea(s.path)) < p.area * MARK_PART)) &&
-          inBox(s.path[0]!.from) &&
-          inBox(endOf(s.path)) &&
-          measureLength(s.path) < measureLength(p.stroke.path) * 0.9,
-      )
-      .map((s) => ({ ...s.shape, path: s.path }))
-    const texts = drawing.texts.filter((t) => contains(p.loop, by(t.at))).map((t) => t.text)
-    const crossing = p.isOpen ? null : findSelfCrossing(p.loop)
-    return {
+  const found = [...pieces, ...frames].sort((a, b) => a.stroke.shape.index - b.stroke.shape.index)
+  const marks = strokes.map((s): Mark => ({
+    ...s,
+    lengthMm: measureLength(s.path),
+    slender: s.shape.closed && isSlender(s.path),
+    area: s.shape.closed ? Math.abs(measureArea(s.path)) : 0,
+  }))
+  return found.map((p, i): FoundOutline => {
+    const isFrame = frames.has(p)
+    spend(drawing.texts.length)
+    const texts = isFrame ? [] : drawing.texts.filter((t) => contains(p, by(t.at))).map((t) => t.text)
+    const outline: FoundOutline = {
       id: `outline-${p.stroke.shape.index}`,
-      name: pieceName(p.stroke.shape, texts) || `Piece ${i + 1}`,
+      name: pieceName(p.stroke.shape, texts) || (isFrame ? 'Frame of the page' : `Piece ${i + 1}`),
       path: p.loop,
-      trouble: p.isOpen ? { code: 'open', at: endOf(p.stroke.path), gapMm: p.gapMm } : crossing ? { code: 'crosses', at: crossing } : null,
-      marks,
+      trouble: troubleOf(p),
+      aside: isFrame ? 'frame' : null,
+      marks: isFrame ? [] : marksOf(p, marks),
       texts,
       sizeName: middles.get(p)?.find((x) => x.one === p)!.name ?? '',
       sizes: (middles.get(p) ?? []).filter((x) => x.one !== p).map((x) => ({ name: x.name, path: x.one.loop })),
       called: calledLine(p.stroke.shape),
     }
+    return broughtHome(outline, handleBoxOf(p.loop))
   })
 }

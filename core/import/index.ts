@@ -1,4 +1,6 @@
 export { findOutlines, type FoundOutline } from './find-outlines'
+export { makeDrafts, type Draft } from './make-drafts'
+export { BASE_SIZE, bringIn, type BroughtIn } from './bring-in'
 export { splitEdges } from './split-edges'
 export { nameEdges, findDarts, guessKind, ROLE_NAMES } from './name-edges'
 export { readMarks, type ReadMarks } from './read-marks'

@@ -126,9 +126,8 @@ export function measureGarment(garment: Garment, sizeId: string): Measure[] {
     }
     for (const edge of piece.edges)
       if (edge.role === 'hem' || edge.role === 'leg-opening') {
-        const width = own.find((r) => r.id === `edge:${piece.id}:${edge.id}`)!
         const key = piece.kind === 'sleeve' ? 'cap' : edge.role
-        rounds.set(key, [...(rounds.get(key) ?? []), { piece, mm: width.mm }])
+        rounds.set(key, [...(rounds.get(key) ?? []), { piece, mm: measureLength(edgePath(shape, edge.id)) }])
       }
   }
   const finished: Measure[] = [...zones].map(([name, parts]) => ({

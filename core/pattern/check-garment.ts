@@ -1,11 +1,13 @@
-import { distance, findSelfCrossing, measureArea } from '../geometry'
-import type { Problem } from '../result'
-import { JOIN_MM } from '../tolerances'
+import { bounded } from '../budget'
+import { distance, findSelfCrossing, measureArea, measureLength } from '../geometry'
+import { ok, type Problem } from '../result'
+import { JOIN_MM, SAME_POINT_MM } from '../tolerances'
 import { cornerPoint, outlineOf } from './outline'
 import type { Garment, Piece } from './schema'
 
 function firstTwin(ids: readonly string[]): string | undefined {
-  return ids.find((id, i) => ids.indexOf(id) !== i)
+  const seen = new Set<string>()
+  return ids.find((id) => seen.has(id) || !seen.add(id))
 }
 
 function checkPiece(piece: Piece, sizes: Garment['sizes']): Problem | null {
@@ -46,6 +48,7 @@ function checkPiece(piece: Piece, sizes: Garment['sizes']): Problem | null {
       const next = shape.edges[piece.edges[(i + 1) % piece.edges.length]!.id]!
       if (distance(path[path.length - 1]!.to, next[0]!.from) > JOIN_MM)
         return bad(`the outline is open after “${piece.edges[i]!.name}” in size “${size.name}”.`)
+      if (measureLength(path) <= SAME_POINT_MM) return bad(`the edge “${piece.edges[i]!.name}” has no length in size “${size.name}”.`)
     }
     const outline = outlineOf(piece, shape)
     const crossing = findSelfCrossing(outline)
@@ -61,13 +64,18 @@ function checkPiece(piece: Piece, sizes: Garment['sizes']): Problem | null {
  * @returns the first problem found, or null for a sound garment
  */
 export function checkGarment(garment: Garment): Problem | null {
+  const checked = bounded('garment', () => ok(findProblem(garment)))
+  return checked.ok ? checked.value : checked.problem
+}
+
+function findProblem(garment: Garment): Problem | null {
   const bad = (where: string, message: string): Problem => ({
     code: 'garment-invalid',
     where,
     message,
     remedy: 'Mend the file, or import the outline again.',
   })
-  const twin = firstTwin(garment.pieces.map((p) => p.id)) ?? firstTwin(garment.seams.map((s) => s.id))
+  const twin = [garment.pieces, garment.seams, garment.sizes].map((list) => firstTwin(list.map((x) => x.id))).find((id) => id !== undefined)
   if (twin) return bad('garment', `the id “${twin}” is used twice.`)
   if (!garment.sizes.some((s) => s.id === garment.baseSizeId)) return bad('garment', 'the base size is not one of the sizes.')
   for (const piece of garment.pieces) {

@@ -2,12 +2,50 @@ import { z } from 'zod'
 import { JOIN_MM } from '../tolerances'
 import { distance, type Path } from '../geometry'
 
-/** Every id is a short stable string: later changes, notches and seams find their edge by it. */
-export const Id = z.string().min(1).max(80)
-const Name = z.string().min(1).max(120)
-const Mm = z.number().finite().min(-20000).max(20000)
+/**
+ * Every id is a short stable string: later changes, notches and seams find their edge by it. Things are looked up by id,
+ * so it cannot be a word that every object of the language answers to (“constructor”, “__proto__”).
+ */
+export const Id = z
+  .string()
+  .min(1)
+  .max(80)
+  .refine((id) => !(id in {}), { message: 'this word cannot be used as an id' })
+
+/** A name as people read it: one line, without signs that do not print. */
+export const nameOfUpTo = (longest: number) =>
+  z
+    .string()
+    .min(1)
+    .max(longest)
+    .refine((name) => !CONTROL_SIGNS.test(name), { message: 'it has signs in it that do not print' })
+
+// eslint-disable-next-line no-control-regex
+const CONTROL_SIGNS = /[\u0000-\u001f\u007f-\u009f\u200e\u200f\u2028-\u202e\u2066-\u2069\ufeff]/
+
+/** A typed or read name made fit to keep: signs that do not print become spaces, too long an end is cut off. */
+export const toName = (text: string, longest = LONGEST_NAME): string =>
+  text
+    .replace(new RegExp(CONTROL_SIGNS, 'g'), ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, longest)
+    // Half of a sign that takes two places is none.
+    .replace(/[\ud800-\udbff]$/, '')
+    .trim()
+
+/** Signs that a name may have. */
+export const LONGEST_NAME = 120
+const Name = nameOfUpTo(LONGEST_NAME)
+/** How far from the origin paper may lie, mm: 20 m, more than any roll that a pattern is printed on. */
+export const REACH_MM = 20_000
+const Mm = z.number().finite().min(-REACH_MM).max(REACH_MM)
 
 export const PointSchema = z.strictObject({ x: Mm, y: Mm })
+
+/** Parts that one line may have, and things of one sort that a piece may have: a hand draws some ten. */
+export const MOST_SEGMENTS = 5000
+export const MOST_PARTS = 400
 
 const LineSchema = z.strictObject({ kind: z.literal('line'), from: PointSchema, to: PointSchema })
 const CubicSchema = z.strictObject({
@@ -22,7 +60,7 @@ export const SegmentSchema = z.discriminatedUnion('kind', [LineSchema, CubicSche
 export const PathSchema: z.ZodType<Path> = z
   .array(SegmentSchema)
   .min(1)
-  .max(5000)
+  .max(MOST_SEGMENTS)
   .refine((path) => path.every((s, i) => i === 0 || distance(s.from, path[i - 1]!.to) <= JOIN_MM), {
     message: 'each part of a line must start where the one before ends',
   })
@@ -121,15 +159,15 @@ export const PieceSchema = z
     kind: PieceKindSchema,
     /** How many are cut in cloth, and whether every second one is turned over. */
     cut: z.strictObject({ count: z.int().min(1).max(99), mirrored: z.boolean() }),
-    edges: z.array(EdgeSchema).min(2).max(400),
-    corners: z.array(CornerSchema),
-    notches: z.array(NotchSchema),
-    darts: z.array(DartSchema),
-    lines: z.array(InnerLineSchema),
-    points: z.array(InnerPointSchema),
+    edges: z.array(EdgeSchema).min(2).max(MOST_PARTS),
+    corners: z.array(CornerSchema).max(MOST_PARTS),
+    notches: z.array(NotchSchema).max(MOST_PARTS),
+    darts: z.array(DartSchema).max(100),
+    lines: z.array(InnerLineSchema).max(MOST_PARTS),
+    points: z.array(InnerPointSchema).max(MOST_PARTS),
     shapes: z.record(Id, ShapeSchema),
     /** The cup that it is drafted for, where the pattern has a piece for each of several. */
-    cup: z.string().min(1).max(20).optional(),
+    cup: nameOfUpTo(20).optional(),
   })
   .refine((p) => p.corners.length === p.edges.length, { message: 'a piece has one corner at the start of each edge' })
 
@@ -143,17 +181,20 @@ export const SeamSchema = z.strictObject({
   id: Id,
   name: Name,
   /** Both sides walked from the same end. */
-  sides: z.tuple([z.array(RunEdgeSchema).min(1), z.array(RunEdgeSchema).min(1)]),
+  sides: z.tuple([z.array(RunEdgeSchema).min(1).max(MOST_PARTS), z.array(RunEdgeSchema).min(1).max(MOST_PARTS)]),
   /** How much longer the first side is meant to be: least and most, mm. */
   wantedEase: z.strictObject({ minMm: Mm, maxMm: Mm }),
   /** Marks that meet, first side and second side. */
-  marks: z.array(z.tuple([SeamMarkSchema, SeamMarkSchema])),
+  marks: z.array(z.tuple([SeamMarkSchema, SeamMarkSchema])).max(MOST_PARTS),
   /** What counts as matching, and as easing, on this seam alone, mm; without it the wardrobe's own limits hold. */
   tolerance: z.strictObject({ goodMm: z.number().finite().min(0).max(100), easeMm: z.number().finite().min(0).max(100) }).optional(),
 })
 
 export const GarmentSchema = z.strictObject({
-  sizes: z.array(z.strictObject({ id: Id, name: Name })).min(1),
+  sizes: z
+    .array(z.strictObject({ id: Id, name: Name }))
+    .min(1)
+    .max(100),
   baseSizeId: Id,
   pieces: z.array(PieceSchema).max(200),
   seams: z.array(SeamSchema).max(1000),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Id } from '../pattern'
+import { Id, nameOfUpTo } from '../pattern'
 
 const Mm = z.number().finite().min(-5000).max(5000)
 
@@ -19,7 +19,7 @@ const ShiftsSchema = z.record(Id, z.record(Id, Mm))
 /** A zone of one's own: a level on some pieces, measured from a corner of each. */
 const OwnZoneSchema = z.strictObject({
   id: Id,
-  name: z.string().min(1).max(60),
+  name: nameOfUpTo(60),
   /** The body measure it is compared with. */
   measureId: Id.nullable(),
   /** Round one limb: a pair of pieces goes round two. */
@@ -48,10 +48,10 @@ export const SizingSchema = z.strictObject({
   /** By zone id, then piece id. */
   shiftsMm: ShiftsSchema,
   /** Cup variants of the pattern: full bust minus high bust up to which each is made, smallest first. */
-  cups: z.array(z.strictObject({ name: z.string().min(1).max(20), upToMm: Mm.positive() })).max(40),
+  cups: z.array(z.strictObject({ name: nameOfUpTo(20), upToMm: Mm.positive() })).max(40),
   ownZones: z.array(OwnZoneSchema).max(40),
   /** Pieces that are traced already. */
-  traced: z.array(Id),
+  traced: z.array(Id).max(1000),
 })
 
 export type Fit = (typeof FITS)[number]

@@ -2,68 +2,64 @@ import { ok, refuse, type Result } from '../result'
 import type { UnitSystem } from './types'
 import { INCH_MM } from './types'
 
-const VULGAR: Record<string, string> = {
-  '¼': '1/4',
-  '½': '1/2',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-  '⅓': '1/3',
-  '⅔': '2/3',
-  '⅕': '1/5',
-  '⅖': '2/5',
-  '⅗': '3/5',
-  '⅘': '4/5',
-  '⅙': '1/6',
-  '⅚': '5/6',
-}
+const FOOT_MM = 12 * INCH_MM
 
-const UNIT_MM: Record<string, number> = {
-  '"': INCH_MM,
-  '″': INCH_MM,
-  '”': INCH_MM,
-  "''": INCH_MM,
-  in: INCH_MM,
-  inch: INCH_MM,
-  inches: INCH_MM,
-  "'": 12 * INCH_MM,
-  '′': 12 * INCH_MM,
-  ft: 12 * INCH_MM,
-  foot: 12 * INCH_MM,
-  feet: 12 * INCH_MM,
-  mm: 1,
-  cm: 10,
-  m: 1000,
-}
+/** By the word or mark as it is after `toPlain`. A map, so that no word of the language is taken for a unit. */
+const UNIT_MM = new Map<string, number>(
+  Object.entries({
+    '"': INCH_MM,
+    in: INCH_MM,
+    inch: INCH_MM,
+    inches: INCH_MM,
+    "'": FOOT_MM,
+    ft: FOOT_MM,
+    foot: FOOT_MM,
+    feet: FOOT_MM,
+    mm: 1,
+    cm: 10,
+    m: 1000,
+  }),
+)
 
-/** Full-width digits and signs, typographic fractions, dashes and spaces, brought to plain ones. */
+/** Marks of inches and of feet, however a keyboard or another program writes them. */
+const INCH_MARKS = /[\u2033\u201c\u201d\u201e\u201f\u3003\uff02]|''|[\u2032\u2019\u2018\u02b9\u00b4`]{2}/g
+const FOOT_MARKS = /[\u2032\u2019\u2018\u02b9\u00b4`\uff07]/g
+
+/** Full-width digits and signs, typographic fractions of every kind, dashes, marks and spaces, brought to plain ones. */
 function toPlain(text: string): string {
-  let plain = text.normalize('NFKC').replace(/\u2044/g, '/')
-  // NFKC writes "1⅜" as "13/8": put the space back by looking at the text as typed.
-  plain = [...text].some((c) => c in VULGAR) ? [...text].map((c) => (c in VULGAR ? ` ${VULGAR[c]}` : c.normalize('NFKC'))).join('') : plain
-  return plain
-    .replace(/[\u2212\u2013\u2014\uFF0D]/g, '-')
-    .replace(/[\u00A0\u2009\u202F\u3000]/g, ' ')
+  // A sign that is a fraction (“⅜”) is one of its own after a whole figure: “1⅜” is 1 3/8 and not 13/8.
+  const parted = [...text.replace(INCH_MARKS, '"').replace(FOOT_MARKS, "'")].map((c) => {
+    const plain = c.normalize('NFKC')
+    return plain !== c && plain.includes('\u2044') ? ` ${plain}` : plain
+  })
+  return parted
+    .join('')
+    .replace(/[\u2044\u2215]/g, '/')
+    .replace(/[\u2212\u2012\u2013\u2014]/g, '-')
     .replace(/\s+/g, ' ')
     .trim()
     .toLowerCase()
 }
 
+/** No length is written with more signs than this. */
+const LONGEST = 60
+
 const NUMBER = '(?:\\d+[.,]\\d+|[.,]\\d+|\\d+)'
-const TERM = new RegExp(`^(?:(\\d+)(?: |-|\\+| and )(\\d+) ?/ ?(\\d+)|(\\d+) ?/ ?(\\d+)|(${NUMBER})) ?("|″|”|''|'|′|[a-z]+)?`)
+const TERM = new RegExp(`^(?:(\\d+)(?: |-|\\+| and )(\\d+) ?/ ?(\\d+)|(\\d+) ?/ ?(\\d+)|(${NUMBER})) ?("|'|[a-z]+)?`)
 
 /**
- * Reads a length as people type it: `1 3/8`, `1-3/8`, `1.375"`, `3/8 in`, `1⅜`, `35mm`, `3,5 cm`, `1' 2 1/2"`,
+ * Reads a length as people type it: `1 3/8`, `1-3/8`, `1.375"`, `3/8 in`, `1⅜`, `35mm`, `3,5 cm`, `1' 2 1/2"`, `5 ft`,
  * `-1/2`, full-width digits included. A figure without a unit is in the given system.
  *
- * @returns millimetres in full precision; refuses text that is not one length
+ * @returns millimetres in full precision; refuses text that is not one length, and asks about a foot mark that stands alone,
+ * since that is more often half of an inch mark
  * @example parseLength('1 3/8', 'in') // { ok: true, value: 34.925 }
  */
 export function parseLength(text: string, system: UnitSystem): Result<number> {
   const bad = (message: string): Result<number> =>
     refuse('length-unreadable', `“${text}”`, message, 'Type it like 1 3/8, 1.375" or 3.5 cm.')
+  if (text.length > LONGEST)
+    return refuse('length-unreadable', `“${text.slice(0, 20)} ...”`, 'This is not a length.', 'Type it like 1 3/8, 1.375" or 3.5 cm.')
   let rest = toPlain(text)
   if (rest === '') return bad('No length was typed.')
   let sign = 1
@@ -74,6 +70,13 @@ export function parseLength(text: string, system: UnitSystem): Result<number> {
   let total = 0
   let lastUnit = Infinity
   let terms = 0
+  if (/^[^']*'$/.test(rest))
+    return refuse(
+      'length-feet',
+      `“${text}”`,
+      'A single mark stands for feet.',
+      `Is that meant? Then type “ft”; for inches type " or nothing.`,
+    )
   while (rest !== '') {
     const match = TERM.exec(rest)
     if (!match) return bad('This is not a length.')
@@ -90,10 +93,10 @@ export function parseLength(text: string, system: UnitSystem): Result<number> {
     }
     let unitMm = system === 'in' ? INCH_MM : 10
     if (unitName !== undefined) {
-      const known = UNIT_MM[unitName]
+      const known = UNIT_MM.get(unitName)
       if (known === undefined) return bad(`“${unitName}” is not a unit of length used here.`)
       unitMm = known
-    } else if (terms > 0 && lastUnit !== 12 * INCH_MM) {
+    } else if (terms > 0 && lastUnit !== FOOT_MM) {
       return bad('There is more than one figure here.')
     }
     if (unitMm >= lastUnit) return bad('There is more than one figure here.')

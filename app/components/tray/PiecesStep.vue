@@ -3,7 +3,7 @@ import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
 import { ROLE_NAMES } from '~~/core/import'
-import { EDGE_ROLES, PIECE_KINDS, type EdgeRole, type PieceKind } from '~~/core/pattern'
+import { EDGE_ROLES, PIECE_KINDS, toName, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import { useTray } from '~/stores/tray'
 
 /** Piece by piece: name and kind, edges, grain, fold, notches, allowance. */
@@ -26,6 +26,11 @@ const KIND_NAMES: Record<PieceKind, string> = {
 }
 
 const piece = computed(() => tray.state.pieces.find((p) => p.draft.id === tray.chosenId) ?? tray.state.pieces[0] ?? null)
+const outlineCount = computed(() => {
+  const asideCount = tray.state.pieces.filter((p) => p.aside && !p.taken).length
+  const n = tray.state.pieces.length - asideCount
+  return `${n} ${n === 1 ? 'outline' : 'outlines'}${asideCount > 0 ? `, ${asideCount} set aside` : ''}`
+})
 const id = computed(() => piece.value?.draft.id ?? '')
 watch(id, () => {
   edge.value = 0
@@ -81,7 +86,7 @@ const allAllowances = (mm: number) =>
 <template>
   <div v-if="piece" class="grid min-h-0 flex-1 grid-cols-[15rem_minmax(0,1fr)_22rem]">
     <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="Tray">
-      <p class="mb-2 px-1 text-sm text-soft" data-test="tray-count">{{ tray.state.pieces.length }} outlines, {{ tray.readyCount }} ready</p>
+      <p class="mb-2 px-1 text-sm text-soft" data-test="tray-count">{{ outlineCount }}, {{ tray.readyCount }} ready</p>
       <ul class="space-y-1">
         <li v-for="p in tray.state.pieces" :key="p.draft.id">
           <button
@@ -130,11 +135,16 @@ const allAllowances = (mm: number) =>
       </div>
     </div>
     <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="This piece">
+      <p v-if="piece.aside && !piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="set-aside">
+        This line holds the other pieces: it is taken for the frame of the page and set aside. If it is a piece, take it back below.
+      </p>
       <p v-if="piece.trouble" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert">
         {{
-          piece.trouble.code === 'open'
-            ? `The outline is open: ${(piece.trouble.gapMm ?? 0).toFixed(1)} mm are missing at the marked place. Close it in the drawing program and bring the file again; the other pieces can be used now.`
-            : 'The outline crosses itself at the marked place. Mend it in the drawing program and bring the file again; the other pieces can be used now.'
+          piece.trouble.code === 'too-fine'
+            ? 'The outline, or what is drawn in it, has more parts than can be worked with. Draw it again with fewer points and bring the file again; the other pieces can be used now.'
+            : piece.trouble.code === 'open'
+              ? `The outline is open: ${(piece.trouble.gapMm ?? 0).toFixed(1)} mm are missing at the marked place. Close it in the drawing program and bring the file again; the other pieces can be used now.`
+              : 'The outline crosses itself at the marked place. Mend it in the drawing program and bring the file again; the other pieces can be used now.'
         }}
       </p>
       <label class="block"
@@ -143,9 +153,7 @@ const allAllowances = (mm: number) =>
           class="field"
           :value="piece.draft.name"
           data-test="piece-name"
-          @change="
-            tray.editDraft(id, 'name', { name: ($event.target as HTMLInputElement).value.trim().slice(0, 120) || piece!.draft.name })
-          "
+          @change="tray.editDraft(id, 'name', { name: toName(($event.target as HTMLInputElement).value) || piece!.draft.name })"
       /></label>
       <label class="block"
         ><span class="mb-1 block font-semibold">Kind of piece</span>
@@ -257,7 +265,7 @@ const allAllowances = (mm: number) =>
           :checked="!piece.taken"
           data-test="leave-out"
           @change="tray.edit(id, 'take or leave out', (p) => void (p.taken = !p.taken))"
-        />leave this outline out</label
+        />{{ piece.aside ? 'leave it out, it is a frame' : 'leave this outline out' }}</label
       >
     </aside>
   </div>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
+import { problemSentence } from '~~/core/result'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 
@@ -33,6 +34,11 @@ const times = computed(() =>
   scaleWay.value === 'line' && scaleSegment.value && trueLength.value > 0 ? trueLength.value / scaleSegment.value.mm : 1,
 )
 const canConfirm = computed(() => scaleWay.value === 'file' || (scaleSegment.value !== null && trueLength.value > 0))
+const refused = ref('')
+async function confirm() {
+  const problem = await tray.confirmScale(times.value)
+  refused.value = problem ? problemSentence(problem) : ''
+}
 const scaleWords = computed(
   () =>
     ({
@@ -107,9 +113,17 @@ const scaleWords = computed(
           The drawing is then <LengthText v-if="box" :mm="(box.maxX - box.minX) * times" /> wide.
         </p>
       </div>
-      <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="tray.confirmScale(times)">
-        Find the pieces
-      </button>
+      <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="confirm">Find the pieces</button>
+      <p v-if="refused" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="scale-refused">
+        <SentenceText :text="refused" />
+      </p>
+      <div v-if="tray.drawing?.leftOut.length" class="rounded-lg bg-note-pale p-3 text-sm text-note" data-test="lines-left-out">
+        <p class="font-semibold">Lines of the file that are left out</p>
+        <ul class="mt-1 space-y-0.5">
+          <li v-for="(l, i) in tray.drawing.leftOut.slice(0, 12)" :key="i">“{{ l.name }}”: {{ l.why }}</li>
+        </ul>
+        <p v-if="tray.drawing.leftOut.length > 12">and {{ tray.drawing.leftOut.length - 12 }} more</p>
+      </div>
       <button class="btn w-full" @click="tray.clear()">Choose another file</button>
     </aside>
   </div>

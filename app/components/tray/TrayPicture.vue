@@ -156,7 +156,7 @@ function onClick(event: MouseEvent) {
           data-test="trouble-place"
         />
         <text :x="piece.trouble.at.x + px(22)" :y="piece.trouble.at.y + px(5)" :font-size="px(15)" font-weight="700" fill="var(--fault)">
-          {{ piece.trouble.code === 'open' ? 'open here' : 'crosses itself here' }}
+          {{ { open: 'open here', crosses: 'crosses itself here', 'too-fine': 'too many parts' }[piece.trouble.code] }}
         </text>
       </g>
     </svg>

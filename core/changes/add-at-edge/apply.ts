@@ -4,7 +4,7 @@ import { edgePath, neighbours, shapeOf, type Garment, type NotchPlace, type Piec
 import { ok, refuse, type Result } from '../../result'
 import { findZones, finishedMm, sideChains, zonesOnChain, zoneWidth, type SideChain } from '../../size'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { evenSides, surplusOf } from '../even-sides'
 import { findLargest } from '../find-largest'
@@ -168,7 +168,7 @@ export function applyAddAtEdge(garment: Garment, inputs: AddAtEdgeInputs, contex
       'amount-too-large',
       broken.where,
       `${broken.what} by this amount.`,
-      `All three can be taken together up to ${lengthToken(Math.abs(largest))} an edge where most was asked.`,
+      `All three can be taken together up to ${limitToken(Math.abs(largest))} an edge where most was asked.`,
       largest,
     )
   }

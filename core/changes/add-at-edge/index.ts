@@ -92,6 +92,11 @@ export const addAtEdge: ChangeKind<AddAtEdgeInputs> = {
     return key ? { ...inputs, [key]: inputs[key] + byMm } : inputs
   },
   paperSteps: addPaperSteps,
+  withLargest: (_garment, inputs, largestMm) => {
+    const most = Math.max(Math.abs(inputs.bustMm), Math.abs(inputs.waistMm), Math.abs(inputs.hipMm))
+    const part = most > 0 ? Math.abs(largestMm) / most : 0
+    return { bustMm: inputs.bustMm * part, waistMm: inputs.waistMm * part, hipMm: inputs.hipMm * part }
+  },
   withAmount: (_garment, _inputs, amountMm) => ({ bustMm: amountMm / 4, waistMm: amountMm / 2, hipMm: amountMm }),
 }
 

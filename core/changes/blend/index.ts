@@ -3,7 +3,7 @@ import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { finishedMm, findZones, pointOnChain, sideChains, type SideChain } from '../../size'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
-import { formatLength, lengthToken } from '../../units'
+import { formatLength, limitToken } from '../../units'
 import { sideLength } from '../../moves'
 import { findBrokenOutline } from '../check-outlines'
 import { outlineStroke } from '../draw-step'
@@ -79,7 +79,7 @@ function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeConte
       'amount-too-large',
       'side seam',
       'the change would begin below where it has to end.',
-      `It can begin ${lengthToken(largest)} below the underarm at most.`,
+      `It can begin ${limitToken(largest)} below the underarm at most.`,
       largest,
     )
   }

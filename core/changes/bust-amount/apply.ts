@@ -4,7 +4,7 @@ import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece,
 import { ok, refuse, type Result } from '../../result'
 import { findZones, finishedMm, wantedEase } from '../../size'
 import { EQUAL_MM, LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { familyMm } from '../find-darts'
 import { findLargest } from '../find-largest'
@@ -188,7 +188,7 @@ export function applyBustAmount(garment: Garment, inputs: BustAmountInputs, cont
   if (!done.ok) {
     if (!['amount-too-large', 'no-room'].includes(done.problem.code)) return done
     const largest = findLargest(inputs.amountMm, (mm) => sound(mm).ok)
-    const remedy = `On this front ${lengthToken(Math.abs(largest))} ${inputs.amountMm > 0 ? 'more' : 'less'} works at most.`
+    const remedy = `On this front ${limitToken(Math.abs(largest))} ${inputs.amountMm > 0 ? 'more' : 'less'} works at most.`
     return refuse('amount-too-large', done.problem.where, done.problem.message, remedy, largest)
   }
   const front = frontKind(garment, findPiece(garment, inputs.pieceId)!)!

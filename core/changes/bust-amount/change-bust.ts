@@ -88,7 +88,7 @@ function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: num
   const down = runsDown(piece, shape, dart)
   const next = (id: string) => (down ? neighbours(piece, id).after : neighbours(piece, id).before)
   const run = [down ? d.after : d.before]
-  while (next(run[run.length - 1]!.id).role === 'side') run.push(next(run[run.length - 1]!.id))
+  while (run.length < piece.edges.length && next(run[run.length - 1]!.id).role === 'side') run.push(next(run[run.length - 1]!.id))
   // Walked from the dart downward, whichever way the outline runs.
   const way = (path: Path) => (down ? path : reversePath(path))
   const led = leadRun(

@@ -2,7 +2,7 @@ import { growLeg } from '../../moves'
 import { dartFigures, shapeOf, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { dartsOf, type FoundDart } from '../find-darts'
 import { findLargest } from '../find-largest'
@@ -44,7 +44,7 @@ export function applyEqualLegs(garment: Garment, inputs: EqualLegsInputs, contex
       'amount-too-large',
       `${found.piece.name}, ${found.dart.name}`,
       'the leg cannot change by this amount without spoiling the outline.',
-      `At most ${lengthToken(Math.abs(largest))} that way works.`,
+      `At most ${limitToken(Math.abs(largest))} that way works.`,
       largest,
     )
   }

@@ -1,7 +1,7 @@
 import { cornersOf, findPiece, grainDirection, shapeOf, cornerPoint, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { findZones } from '../../size'
-import { lengthToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { findLargest } from '../find-largest'
 import type { Applied, ChangeContext, ChangeKind, Handle } from '../types'
 import { cardinalsOf } from './cardinals'
@@ -41,7 +41,7 @@ function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContex
       'amount-too-large',
       `${broken.pieceName}, size ${broken.sizeName}`,
       `${broken.what} by this interval.`,
-      `With this many sizes the interval can be ${lengthToken(largest)} at most; make fewer sizes, or smaller steps.`,
+      `With this many sizes the interval can be ${limitToken(largest)} at most; make fewer sizes, or smaller steps.`,
       largest,
     )
   }

@@ -3,7 +3,7 @@ import { angleOfGap, placeOnRun } from '../../moves'
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../held'
@@ -161,7 +161,7 @@ export function applyHemFullness(garment: Garment, inputs: HemFullnessInputs, co
       'amount-too-large',
       done.ok ? broken!.where : done.problem.where,
       done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `Each hem can be ${lengthToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'shorter' : 'longer'} at most; or make more cuts.`,
+      `Each hem can be ${limitToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'shorter' : 'longer'} at most; or make more cuts.`,
       largest,
     )
   }

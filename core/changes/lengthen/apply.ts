@@ -1,6 +1,6 @@
 import type { Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import type { Applied, ChangeContext } from '../types'
@@ -28,7 +28,7 @@ export function applyLengthen(garment: Garment, inputs: LengthenInputs, context:
       'amount-too-large',
       broken.where,
       `${broken.what} by this amount.`,
-      `Here it can be ${way} by ${lengthToken(Math.abs(largest))} at most; move the line, or share the amount between lines.`,
+      `Here it can be ${way} by ${limitToken(Math.abs(largest))} at most; move the line, or share the amount between lines.`,
       largest,
     )
   }

@@ -27,7 +27,7 @@ import {
 } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM, STRAIGHT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
 import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../swing-garment'
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
@@ -207,7 +207,7 @@ export function applyLevelWedge(garment: Garment, inputs: LevelWedgeInputs, cont
     garment,
     inputs.amountMm,
     (amountMm) => swingWedge(garment, { ...inputs, amountMm }),
-    (largestMm) => `A wedge of ${lengthToken(Math.abs(largestMm))} at most can be ${inputs.amountMm < 0 ? 'taken out' : 'put in'} here.`,
+    (largestMm) => `A wedge of ${limitToken(Math.abs(largestMm))} at most can be ${inputs.amountMm < 0 ? 'taken out' : 'put in'} here.`,
   )
   if (!done.ok) return done
   const { garment: after, swung } = done.value

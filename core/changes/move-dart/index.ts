@@ -95,6 +95,7 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
     const name = dartsOf(garment).find((d) => d.ref === inputs.dart)?.dart.name ?? 'a dart that has gone'
     return { title: `${inputs.sharePct < 100 ? 'Split' : 'Move'} the ${name}: to the ${edgeName(garment, inputs)}`, amountMm: null }
   },
+  withLargest: (_garment, inputs, largestMm) => ({ ...inputs, atMm: Math.min(inputs.atMm, largestMm) }),
   apply: applyMoveDart,
   handles(garment, inputs, applied, context): Handle[] {
     const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!

@@ -1,7 +1,7 @@
 import { outlineOf, shapeOf, type Garment, type Piece } from '../../pattern'
 import { measureArea } from '../../geometry'
 import { ok, refuse, type Result } from '../../result'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
 import type { Applied, ChangeContext } from '../types'
@@ -43,7 +43,7 @@ export function applyMoveNotch(garment: Garment, inputs: MoveNotchInputs, contex
       'amount-too-large',
       where,
       'it would leave its edge by this amount.',
-      `It can move ${lengthToken(Math.abs(largest))} that way at most.`,
+      `It can move ${limitToken(Math.abs(largest))} that way at most.`,
       largest,
     )
   }

@@ -3,7 +3,7 @@ import { traceAndMove, type TracedRun } from '../../moves'
 import { edgePath, findPiece, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdGrain, holdMeasure, holdSeam } from '../held'
@@ -148,7 +148,7 @@ export function applyPivotSlide(garment: Garment, inputs: PivotSlideInputs, cont
       const all = tried.ok && pieces.every((p) => inputs.leftOut.includes(p.id) || tried.value.plans.has(p.id))
       return tried.ok && all && findBrokenOutline(garment, tried.value.garment) === null
     })
-    return refuse('amount-too-large', where, what, `Each edge can go ${lengthToken(Math.abs(largest))} at most here.`, largest)
+    return refuse('amount-too-large', where, what, `Each edge can go ${limitToken(Math.abs(largest))} at most here.`, largest)
   }
   const { garment: after, plans } = done.value
   return ok({

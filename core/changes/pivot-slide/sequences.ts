@@ -165,13 +165,14 @@ const bust: Plan = (_garment, piece, shape, amountMm) =>
 function shoulderRun(piece: Piece, first: Edge, reversed: boolean): { edges: Edge[]; inner: Edge } {
   const edges = [first]
   let inner = first
-  for (;;) {
+  while (edges.length < piece.edges.length) {
     const { before, after } = neighbours(piece, inner.id)
     const next = reversed ? after : before
-    if (next.role !== 'dart-leg' && next.role !== 'shoulder') return { edges, inner: edges.filter((e) => e.role === 'shoulder').at(-1)! }
+    if (next.role !== 'dart-leg' && next.role !== 'shoulder') break
     edges.push(next)
     inner = next
   }
+  return { edges, inner: edges.filter((e) => e.role === 'shoulder').at(-1)! }
 }
 
 const slope: Plan = (_garment, piece, shape, amountMm) =>

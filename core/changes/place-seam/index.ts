@@ -124,6 +124,7 @@ export const placeSeam: ChangeKind<PlaceSeamInputs> = {
     }
     return steps
   },
+  withLargest: (_garment, inputs, largestMm) => ({ ...inputs, wantedMm: largestMm }),
   withAmount(garment, inputs, amountMm, context) {
     const piece = findPiece(garment, inputs.pieceId)!
     const seam = garment.seams.find((s) => s.id === inputs.seamId)!

@@ -3,7 +3,7 @@ import { angleFrom, edgeFamily, mapShapes, markApex, raiseDart, runsAlongGrain }
 import { dartFigures, findPiece, grainDirection, shapeOf, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
-import { formatLength, lengthToken } from '../../units'
+import { formatLength, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
@@ -40,7 +40,7 @@ function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: ChangeCo
       'amount-too-large',
       `${piece.name}, ${dart.name}`,
       'the dart would leave its edge.',
-      `It can go ${inputs.amountMm > 0 ? 'up' : 'down'} by ${lengthToken(Math.abs(largest))} at most.`,
+      `It can go ${inputs.amountMm > 0 ? 'up' : 'down'} by ${limitToken(Math.abs(largest))} at most.`,
       largest,
     )
   }

@@ -3,7 +3,7 @@ import { cutPiece, partOfPlace, placeOnRun, type Slash, type SlashEnd } from '..
 import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../held'
@@ -155,7 +155,7 @@ export function applyShoulderWidth(garment: Garment, inputs: ShoulderWidthInputs
       'amount-too-large',
       done.ok ? broken!.where : done.problem.where,
       done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `Here the shoulder can be ${lengthToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'shorter' : 'longer'} at most; or move the hinge down the armhole.`,
+      `Here the shoulder can be ${limitToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'shorter' : 'longer'} at most; or move the hinge down the armhole.`,
       largest,
     )
   }

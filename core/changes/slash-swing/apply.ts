@@ -3,7 +3,7 @@ import { angleOfGap } from '../../moves'
 import { edgePath, findPiece, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
 import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../swing-garment'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
@@ -72,7 +72,7 @@ export function applySlashSwing(garment: Garment, inputs: SlashSwingInputs, cont
     garment,
     inputs.amountMm,
     (amountMm) => swingSlash(garment, { ...inputs, amountMm }),
-    (largestMm) => `This cut can ${inputs.amountMm < 0 ? 'close' : 'open'} by ${lengthToken(Math.abs(largestMm))} at most.`,
+    (largestMm) => `This cut can ${inputs.amountMm < 0 ? 'close' : 'open'} by ${limitToken(Math.abs(largestMm))} at most.`,
   )
   if (!done.ok) return done
   const { garment: after, swung } = done.value

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { EdgeRoleSchema, Id, PieceKindSchema } from '../../pattern'
+import { EdgeRoleSchema, Id, nameOfUpTo, PieceKindSchema } from '../../pattern'
 
 const AlongMm = z.number().finite().min(0).max(20000)
 
@@ -24,7 +24,7 @@ const Share = z.number().finite().min(0).max(1)
 /** A slash that was given a name: by what edges are, not by their ids, so that it finds its place on another garment. */
 export const SlashRecipeSchema = z.strictObject({
   id: Id,
-  name: z.string().min(1).max(80),
+  name: nameOfUpTo(80),
   pieceKind: PieceKindSchema,
   fromRole: EdgeRoleSchema,
   fromShare: Share,

@@ -3,7 +3,7 @@ import { angleFrom, edgeFamily, finishTip, halfNames, insertDart, openOut, opens
 import { dartIn, cornersOf, edgePath, findPiece, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { apexOf, besideDart, dartRef, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
 import { findLargest } from '../find-largest'
@@ -105,7 +105,7 @@ function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeConte
     const largest = findLargest(inputs.amountMm, works)
     const where = one.ok ? `${one.value.found.piece.name}, ${one.value.edge.name}` : one.problem.where
     const what = one.ok ? 'so deep a fold would spoil the outline.' : one.problem.message
-    return refuse('amount-too-large', where, what, `At most ${lengthToken(largest)} can be taken in from there.`, largest)
+    return refuse('amount-too-large', where, what, `At most ${limitToken(largest)} can be taken in from there.`, largest)
   }
   const { found, edge, apex, pins } = one.value
   const { piece, dart } = found

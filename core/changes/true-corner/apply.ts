@@ -4,7 +4,7 @@ import { bendEnd } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SMOOTH_DEG } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdSeams } from '../held'
@@ -113,7 +113,7 @@ export function applyTrueCorner(garment: Garment, inputs: TrueCornerInputs, cont
       'amount-too-large',
       corner.where,
       `there is not that much edge to redraw.`,
-      `At most ${lengthToken(largest)} on each side of the seam can be redrawn here.`,
+      `At most ${limitToken(largest)} on each side of the seam can be redrawn here.`,
       largest,
     )
   }

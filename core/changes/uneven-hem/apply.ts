@@ -4,7 +4,7 @@ import { edgePath, findPiece, grainDirection, neighbours, seamsOfEdge, shapeOf, 
 import { walkGarment } from '../../match'
 import { ok, refuse, type Result } from '../../result'
 import { RUN_THROUGH_DEG, SAME_POINT_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdSeams } from '../held'
@@ -153,7 +153,7 @@ export function applyUnevenHem(garment: Garment, inputs: UnevenHemInputs, contex
       'amount-too-large',
       broken.where,
       `${broken.what} by this amount.`,
-      `All three amounts can be taken together up to ${lengthToken(Math.abs(largest))} at the place where most was asked.`,
+      `All three amounts can be taken together up to ${limitToken(Math.abs(largest))} at the place where most was asked.`,
       largest,
     )
   }

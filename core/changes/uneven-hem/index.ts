@@ -85,5 +85,10 @@ export const unevenHem: ChangeKind<UnevenHemInputs> = {
     return key ? { ...inputs, [key]: inputs[key] + byMm } : inputs
   },
   paperSteps: unevenHemPaperSteps,
+  withLargest: (_garment, inputs, largestMm) => {
+    const most = Math.max(Math.abs(inputs.centreFrontMm), Math.abs(inputs.sideMm), Math.abs(inputs.centreBackMm))
+    const part = most > 0 ? Math.abs(largestMm) / most : 0
+    return { centreFrontMm: inputs.centreFrontMm * part, sideMm: inputs.sideMm * part, centreBackMm: inputs.centreBackMm * part }
+  },
   withAmount: (_garment, _inputs, amountMm) => ({ centreFrontMm: amountMm, sideMm: amountMm / 2, centreBackMm: amountMm / 4 }),
 }

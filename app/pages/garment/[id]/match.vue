@@ -31,14 +31,14 @@ const LABEL = { good: 'matches', ease: 'can be eased', fault: 'fault' } as const
 const ownLimits = (on: boolean) => work.setSeamTolerance(chosen.value!.seam.id, on ? { goodMm: prefs.goodMm, easeMm: prefs.easeMm } : null)
 
 async function mend(m: Mend) {
-  if (m.how === 'add') await work.addChange(m.change)
-  else if (m.how === 'edit') {
-    await work.editInputs(m.changeId, m.inputs)
-    work.selectedId = m.changeId
-  } else {
-    await work.switchChange(m.changeId, false)
-    work.selectedId = m.changeId
-  }
+  const stored =
+    m.how === 'add'
+      ? (await work.addChange(m.change)) !== null
+      : m.how === 'edit'
+        ? await work.editInputs(m.changeId, m.inputs)
+        : await work.switchChange(m.changeId, false)
+  if (!stored) return
+  if (m.how !== 'add') work.selectedId = m.changeId
   toast.success(`Done: ${writeLengths(m.label, prefs.units)}.`, {
     action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
   })

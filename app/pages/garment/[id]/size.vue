@@ -59,6 +59,7 @@ const nest = computed(() => work.computedPlan?.garments.at(-1) ?? garment.value)
 const outId = ref(garment.value.baseSizeId)
 async function takeOut() {
   const id = await wardrobe.takeOut(project.value, nest.value, outId.value)
+  if (id === null) return
   toast.success('It hangs in the wardrobe.', { action: { label: 'Open it', onClick: () => void router.push(`/garment/${id}/reshape`) } })
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
@@ -80,7 +81,7 @@ const plan = computed(() =>
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 async function addPlan() {
   const count = missingStops.value.length
-  await work.takeProposed(missingStops.value)
+  if (!(await work.takeProposed(missingStops.value))) return
   toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
     action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
   })
@@ -89,7 +90,7 @@ async function addLength(row: LengthRow) {
   const change = changeForLength(traced.value, row)
   if (!change) return
   const laid = layOnPlan([change], project.value.plan)
-  await work.takeProposed(laid)
+  if (!(await work.takeProposed(laid))) return
   toast.success(`“${findKind(change.kind)!.describe(worked.value, change.inputs).title}” taken into the plan.`)
 }
 </script>

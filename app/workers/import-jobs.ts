@@ -1,0 +1,22 @@
+import { readSvg, type Drawing } from '~~/core/formats'
+import { makeDrafts, type Draft } from '~~/core/import'
+import type { Result } from '~~/core/result'
+
+let last: { text: string; read: Result<Drawing> } | null = null
+
+/** What the import worker does; also done on the spot where there are no workers. */
+export const importJobs = {
+  /** The drawing in a file. */
+  read(text: string): Result<Drawing> {
+    if (last?.text !== text) last = { text, read: readSvg(text) }
+    return last.read
+  },
+
+  /** The outlines of a file at a scale, with first guesses. */
+  drafts(text: string, times: number): Result<Draft[]> {
+    const read = importJobs.read(text)
+    return read.ok ? makeDrafts(read.value, times) : read
+  },
+}
+
+export type ImportJobs = typeof importJobs

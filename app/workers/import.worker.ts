@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { importJobs } from './import-jobs'
+
+expose(importJobs)

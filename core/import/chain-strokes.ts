@@ -1,0 +1,63 @@
+import { spend } from '../budget'
+import type { DrawnShape } from '../formats'
+import { distance, PointGrid, reversePath, type Path, type Point } from '../geometry'
+import { GAP_MM } from '../tolerances'
+
+/** A line of a drawing, true to size. */
+export interface Stroke {
+  path: Path
+  shape: DrawnShape
+}
+
+export const startOf = (path: Path): Point => path[0]!.from
+export const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/**
+ * Joins open strokes end to end, whichever way each was drawn; each chain that comes back to its start is an outline. A
+ * stroke is in one chain only, the nearest end goes first.
+ */
+export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
+  const grid = new PointGrid<number>(GAP_MM)
+  for (const [i, s] of strokes.entries()) {
+    grid.add(startOf(s.path), i)
+    grid.add(endOf(s.path), i)
+  }
+  const used = new Set<number>()
+  const take = (i: number): Stroke => {
+    const stroke = strokes[i]!
+    used.add(i)
+    grid.remove(startOf(stroke.path), i)
+    grid.remove(endOf(stroke.path), i)
+    return stroke
+  }
+  /** The strokes that go on from a point, each turned so that it leads away from it; none once `home` is reached. */
+  const onward = (from: Point, home: () => Point, parts: Path[]): void => {
+    for (let tip = from; ;) {
+      spend()
+      if (parts.length > 0 && distance(tip, home()) <= GAP_MM) return
+      const next = grid.near(tip)[0]
+      if (next === undefined) return
+      const { path } = take(next)
+      const led = distance(startOf(path), tip) <= distance(endOf(path), tip) ? path : reversePath(path)
+      parts.push(led)
+      tip = endOf(led)
+    }
+  }
+  const chains: Stroke[] = []
+  for (const i of strokes.keys()) {
+    if (used.has(i)) continue
+    const first = take(i)
+    if (first.path.length > 1 && distance(startOf(first.path), endOf(first.path)) <= GAP_MM) {
+      chains.push(first)
+      continue
+    }
+    const after: Path[] = []
+    onward(endOf(first.path), () => startOf(first.path), after)
+    const tip = after.length > 0 ? endOf(after[after.length - 1]!) : endOf(first.path)
+    const before: Path[] = []
+    if (distance(tip, startOf(first.path)) > GAP_MM || after.length === 0) onward(startOf(first.path), () => tip, before)
+    const path = [...before.reverse().flatMap((p) => [...reversePath(p)]), ...first.path, ...after.flatMap((p) => [...p])]
+    chains.push({ shape: first.shape, path })
+  }
+  return chains
+}

@@ -1,0 +1,113 @@
+import { layOnPlan, planSizes } from '../../core/advice'
+import { readWearersCsv, writeWearersCsv, type Wearer } from '../../core/body'
+import { ChangeSchema, findKind, foldPlan, withLargest, type Change } from '../../core/changes'
+import { readProjectFile, readSvg, type Project } from '../../core/formats'
+import { bringIn } from '../../core/import'
+import { readChart } from '../../core/size'
+import { parseLength } from '../../core/units'
+import type { Case } from './cases'
+import { GARMENTS } from './garments'
+import { liveThrough, wellRefused } from './live-through'
+
+const projectOf = (id: string): Project => GARMENTS.get(id)!
+
+/** A wearer with one set of figures. */
+const wearerWith = (figures: Wearer['sets'][number]['figures']): Wearer => ({
+  id: 'made',
+  name: 'made up',
+  sets: [{ id: 'first', takenOn: '2026-03-01', note: '', figures }],
+  ownMeasures: [],
+})
+
+function checkChanges({ garment, stops }: Case & { part: 'changes' }): string | null {
+  const project = projectOf(garment)
+  const plan: Change[] = []
+  for (const [i, stop] of stops.entries()) {
+    const read = ChangeSchema.safeParse({ ...stop, id: `s${i}`, on: true, note: '' })
+    if (read.success) plan.push(read.data)
+  }
+  const bad = liveThrough({ ...project, plan }, null, false)
+  if (bad) return bad
+  // What a refusal offers as the largest that works has to work.
+  const folded = foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId })
+  for (const [i, stop] of folded.stops.entries()) {
+    const largest = stop.problem?.largestMm
+    const kind = findKind(stop.change.kind)
+    if (largest === undefined || !kind) continue
+    const inputs = withLargest(kind, stop.garment, stop.change.inputs, largest, { sizeId: project.garment.baseSizeId })
+    if (inputs === null) continue
+    const again = foldPlan(project.garment, [...plan.slice(0, i), { ...stop.change, inputs }], { sizeId: project.garment.baseSizeId })
+    const last = again.stops.at(-1)!
+    if (last.problem)
+      return `${stop.change.kind}: the largest that works (${largest}) is refused: ${last.problem.message} ${last.problem.remedy}`
+  }
+  return null
+}
+
+function checkPlan({ garment, figures, sizing }: Case & { part: 'plan' }): string | null {
+  const project = projectOf(garment)
+  const own: Project = { ...project, sizing: { ...project.sizing, ...sizing } }
+  const wearer = wearerWith(figures)
+  const proposed = planSizes(own.garment, own.sizing, wearer.sets[0]!, own.plan)
+  const plan: Change[] = [...own.plan]
+  for (const laid of layOnPlan(proposed, own.plan)) if (laid.how === 'add') plan.push({ ...laid.proposed, id: `p${plan.length}` })
+  for (const change of plan) {
+    const read = ChangeSchema.safeParse(change)
+    if (!read.success) return `a stop is proposed that cannot be kept: ${change.kind} ${JSON.stringify(read.error.issues[0])}`
+  }
+  return liveThrough({ ...own, plan: JSON.parse(JSON.stringify(plan)) as Change[] }, wearer)
+}
+
+/**
+ * Lets the program do with a case what it does with the real thing.
+ *
+ * @returns what is wrong, or null; throws where the program does
+ */
+export function checkCase(one: Case): string | null {
+  switch (one.part) {
+    case 'length': {
+      const read = parseLength(one.text, one.units)
+      if (!read.ok) return wellRefused(read.problem)
+      return Number.isFinite(read.value) ? null : 'a length that is none'
+    }
+    case 'csv': {
+      if (one.what === 'chart') {
+        const project = projectOf('demo-dress')
+        const read = readChart(one.text, project.garment.sizes, one.units)
+        if (!read.ok) return wellRefused(read.problem)
+        return liveThrough({ ...project, sizing: { ...project.sizing, bodyChart: read.value } }, null)
+      }
+      let n = 0
+      const read = readWearersCsv(one.text, one.units, () => `id-${n++}`)
+      if (!read.ok) return wellRefused(read.problem)
+      for (const wearer of read.value) {
+        const bad = liveThrough({ ...projectOf('demo-flared'), wearerId: wearer.id }, wearer)
+        if (bad) return bad
+      }
+      const again = readWearersCsv(writeWearersCsv(read.value, 'cm'), 'cm', () => `id-${n++}`)
+      return again.ok ? null : `written, it cannot be read again: ${again.problem.message}`
+    }
+    case 'svg': {
+      const read = readSvg(one.text)
+      if (!read.ok) return wellRefused(read.problem)
+      const found = bringIn(read.value, 1)
+      if (!found.ok) return wellRefused(found.problem)
+      const { garment } = found.value
+      if (garment.pieces.length === 0) return null
+      return liveThrough({ ...projectOf('demo-flared'), id: 'in', name: 'brought in', garment, plan: [] }, null)
+    }
+    case 'project': {
+      const read = readProjectFile(one.text)
+      if (!read.ok) return wellRefused(read.problem)
+      for (const project of read.value.projects) {
+        const bad = liveThrough(project, read.value.wearers.find((w) => w.id === project.wearerId) ?? null)
+        if (bad) return bad
+      }
+      return null
+    }
+    case 'changes':
+      return checkChanges(one)
+    case 'plan':
+      return checkPlan(one)
+  }
+}

@@ -1,0 +1,115 @@
+import { isDeepStrictEqual } from 'node:util'
+import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, traceCups } from '../../core/advice'
+import { findDoubts, latestSet, type Wearer } from '../../core/body'
+import { findKind, foldPlan, wearerFigures, type FoldedPlan } from '../../core/changes'
+import { readProjectFile, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
+import { DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
+import { compareMeasures, measureGarment } from '../../core/measure'
+import { layOutSheet, PAPER_SIZES, tilePages } from '../../core/paper'
+import { checkGarment, outlineOf, shapeOf } from '../../core/pattern'
+import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
+import { writeLengths } from '../../core/units'
+
+/** Words that no sentence for people may hold: of the language, or of a figure that was not there. */
+const NOT_A_WORD = /\b(undefined|NaN|Infinity|expected|received|[Ii]nvalid (input|option))\b|\[object/
+
+/** A complaint about a sentence that a person would read, or null. */
+export function readable(words: string, where: string): string | null {
+  if (words.trim() === '') return `${where}: an empty sentence`
+  // What somebody typed is said back to them in quotes, whatever it was.
+  return NOT_A_WORD.test(words.replace(/“[^”]*”?/g, '')) ? `${where}: not a sentence for people: ${words.slice(0, 200)}` : null
+}
+
+/** A complaint about a refusal, or null: it says where, what and what to do. */
+export const wellRefused = (p: { code: string; where: string; message: string; remedy: string }): string | null =>
+  p.code === 'program-fault'
+    ? `the program failed: ${p.message}`
+    : (readable(p.where, `${p.code}, where`) ?? readable(p.message, `${p.code}, what`) ?? readable(p.remedy, `${p.code}, what to do`))
+
+/** A complaint about the stops of a folded plan, looked at as the stations do, or null. */
+function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
+  let before = folded.base
+  for (const stop of folded.stops) {
+    const kind = findKind(stop.change.kind)
+    const complaint =
+      readable(stop.words.title, 'title') ??
+      (stop.problem && wellRefused(stop.problem)) ??
+      (kind &&
+        kind
+          .fields(before, stop.change.inputs)
+          .map((f) => readable(f.label, `field ${f.key}`))
+          .find(Boolean))
+    if (complaint) return `${stop.change.kind}: ${complaint}`
+    if (stop.applied && kind) {
+      const invalid = checkGarment(stop.garment)
+      if (invalid) return `${stop.change.kind} gave a garment that is none: ${invalid.where} ${invalid.message}`
+      compareMeasures(before, stop.garment, sizeId)
+      for (const h of stop.applied.held)
+        if (!Number.isFinite(h.before + h.after)) return `${stop.change.kind}: the promise “${h.label}” has no figure`
+      for (const handle of kind.handles(before, stop.change.inputs, stop.applied, { sizeId })) {
+        if (!Number.isFinite(handle.at.x + handle.at.y + handle.valueMm)) return `${stop.change.kind}: a handle has no place`
+        for (const by of [7, -40]) {
+          const dragged = kind.schema.safeParse(kind.drag(before, stop.change.inputs, handle.id, by, { sizeId }))
+          if (!dragged.success && kind.schema.safeParse(stop.change.inputs).success && Math.abs(handle.valueMm) < 100)
+            return `${stop.change.kind}: dragged ${by} mm its inputs are none`
+        }
+      }
+      for (const units of ['in', 'cm'] as const)
+        for (const step of kind.paperSteps({ before, inputs: stop.change.inputs, applied: stop.applied, context: { sizeId }, units })) {
+          const bad = readable(step.text, `${stop.change.kind}, step on paper`)
+          if (bad) return bad
+        }
+      for (const c of stop.applied.cautions) {
+        const bad = readable(writeLengths(c.message, 'in'), `${stop.change.kind}, caution ${c.code}`)
+        if (bad) return bad
+        if (c.mend && !kind.schema.safeParse(c.mend.inputs).success) return `${stop.change.kind}: the mend of ${c.code} cannot be used`
+      }
+    }
+    before = stop.garment
+  }
+  return null
+}
+
+/**
+ * Takes a garment that a reader accepted through everything that the stations do with one: folded, measured, matched,
+ * planned, drawn, saved and read again.
+ *
+ * @returns a complaint, or null when all went well; throws where the program does
+ */
+export function liveThrough(project: Project, wearer: Wearer | null, deep = true): string | null {
+  const sizeId = project.garment.baseSizeId
+  const folded = foldPlan(project.garment, project.plan, { sizeId, wearer: wearerFigures(wearer) })
+  const bad = lookAtStops(folded, sizeId)
+  if (bad) return bad
+  for (const m of measureGarment(folded.garment, sizeId)) if (!Number.isFinite(m.mm)) return `${m.id} has no figure`
+  walkGarment(folded.garment, sizeId, DEFAULT_TOLERANCES)
+  const faults = listFaults(folded, sizeId, DEFAULT_TOLERANCES)
+  for (const f of faults) {
+    const words = readable(writeLengths(f.message, 'cm'), 'fault')
+    if (words) return words
+  }
+  adviseOrder(project.plan, folded.garment)
+  for (const piece of folded.garment.pieces) toPathData(outlineOf(piece, shapeOf(piece, sizeId)), true)
+  if (!deep) return null
+  const set = latestSet(wearer)
+  if (set) findDoubts(set)
+  const { traced } = traceCups(folded.garment, project.sizing, set)
+  const worksheet = makeWorksheet(traced, project.sizing, set)
+  listToTrace(traced, chosenSizes(worksheet))
+  const proposed = planSizes(folded.garment, project.sizing, set, project.plan)
+  nameProposed(folded.garment, proposed)
+  layOnPlan(proposed, project.plan)
+  const sheet = layOutSheet(
+    folded.garment,
+    sizeId,
+    { garmentName: project.name, wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [] },
+    1000,
+  )
+  tilePages(sheet, PAPER_SIZES.a4)
+  if (!writeSvg(sheet, project.name).includes('</svg>')) return 'the drawing has no end'
+  const text = writeProjectFile([project], wearer ? [wearer] : [], new Date(0))
+  const again = readProjectFile(text)
+  if (!again.ok) return `saved, it cannot be read again: ${again.problem.where} ${again.problem.message}`
+  if (!isDeepStrictEqual(again.value.projects[0], JSON.parse(JSON.stringify(project)))) return 'saved and read again it is another'
+  return null
+}
