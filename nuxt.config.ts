@@ -8,6 +8,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: false,
   css: ['~/assets/main.css'],
+  nitro: { compressPublicAssets: { gzip: true, brotli: true } },
   app: {
     head: {
       title: 'Tidal Seam',

@@ -1,5 +1,5 @@
 // npm run fuzz: made-up files, forms, figures and bodies, each let through the program in a worker with a time limit.
-import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'

@@ -122,6 +122,8 @@ export class TidalSeamDb extends Dexie {
 }
 
 /** Where rows are read and written now: the browser's storage, or this page alone (see storage.ts). */
+// Every reader sees the new place at once: that is what a live binding is for.
+// eslint-disable-next-line import/no-mutable-exports
 export let db = new TidalSeamDb()
 
 /** Reads and writes go there from now on. */

@@ -1,16 +1,17 @@
 import { bounded } from '../budget'
 import { measureGarment } from '../measure'
 import type { Garment } from '../pattern'
-import { refuse, type Problem, type Result } from '../result'
+import { ok, refuse, type Problem, type Result } from '../result'
 import { lengthToken, limitToken } from '../units'
 import { findBrokenFigure } from './check-outlines'
 import { findLargest } from './find-largest'
+import { settleNotches } from './settle-notches'
 import type { Applied, ChangeContext, ChangeKind } from './types'
 
 /** Steps that one application may take: eight sizes of a dress need a twentieth of it; all of it takes a second or two. */
-const STEPS = 600_000
+const STEPS = 800_000
 /** Steps for finding what could be offered in place of what is refused. */
-const OFFER_STEPS = 300_000
+const OFFER_STEPS = 200_000
 
 type Kind = ChangeKind<unknown>
 
@@ -20,8 +21,9 @@ function attempt(kind: Kind, garment: Garment, inputs: unknown, context: ChangeC
   if (!applied.ok) return applied
   const broken = findBrokenFigure(garment, applied.value.garment)
   if (broken !== null) return refuse('not-finite', broken, 'a line would run off to where no paper is.', 'Try a smaller figure.')
-  measureGarment(applied.value.garment, context.sizeId)
-  return applied
+  const settled = settleNotches(garment, applied.value)
+  measureGarment(settled.garment, context.sizeId)
+  return ok(settled)
 }
 
 /** The inputs with the largest amount that works in place of what was asked; null for a kind that has none to set. */
@@ -37,11 +39,7 @@ function offerWhatWorks(kind: Kind, garment: Garment, inputs: unknown, problem: 
     const tried = withLargest(kind, garment, inputs, mm, context)
     return tried === null || (kind.schema.safeParse(tried).success && attempt(kind, garment, tried, context).ok)
   }
-  const found = bounded(
-    kind.title,
-    () => ({ ok: true, value: largestMm !== 0 && works(largestMm) ? largestMm : findLargest(largestMm, works) }),
-    OFFER_STEPS,
-  )
+  const found = bounded(kind.title, () => ok(largestMm !== 0 && works(largestMm) ? largestMm : findLargest(largestMm, works)), OFFER_STEPS)
   const { largestMm: _, ...rest } = problem
   if (!found.ok) return { ...rest, remedy: 'Try a much smaller figure.' }
   if (found.value === 0) return { ...rest, remedy: 'No amount works here: choose another place, or leave it out.' }

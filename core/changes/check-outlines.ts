@@ -29,7 +29,8 @@ export function findBrokenOutline(before: Garment, after: Garment): { pieceId: s
         const run = (p: typeof a) => dot(subtract(p[p.length - 1]!.to, p[0]!.from), grain)
         const lost = measureLength(b) <= SAME_POINT_MM && measureLength(a) > SAME_POINT_MM
         // An edge that runs mostly along the grain and now runs the other way has been eaten up.
-        const turned = Math.abs(run(a)) > measureLength(a) / 2 && run(a) * run(b) <= 0
+        // A dart's leg is drawn anew wherever its dart goes, and may well turn over.
+        const turned = edge.role !== 'dart-leg' && Math.abs(run(a)) > measureLength(a) / 2 && run(a) * run(b) <= 0
         if (lost || turned) return { pieceId: piece.id, where: piece.name, what: `the edge “${edge.name}” would be used up` }
       }
       const outline = outlineOf(piece, is)

@@ -46,9 +46,19 @@ export function foldPlan(base: Garment, changes: readonly Change[], context: Cha
   return { base, stops, garment }
 }
 
+/** What a stop is called; by its kind alone where the program cannot say more. */
+function wordsOf(kind: ReturnType<typeof findKind>, garment: Garment, change: Change): FoldedStop['words'] {
+  try {
+    if (kind) return kind.describe(garment, change.inputs)
+  } catch {
+    // Applying it fails too, and says so.
+  }
+  return { title: kind?.title ?? change.kind, amountMm: null }
+}
+
 function applyStop(garment: Garment, change: Change, context: ChangeContext): FoldedStop {
   const kind = findKind(change.kind)
-  const words = kind?.describe(garment, change.inputs) ?? { title: change.kind, amountMm: null }
+  const words = wordsOf(kind, garment, change)
   if (!change.on) return { change, words, status: 'off', garment, applied: null, problem: null }
   if (!kind)
     return {

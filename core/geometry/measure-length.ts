@@ -69,6 +69,7 @@ export function measureSegment(s: Segment, t0 = 0, t1 = 1): number {
  * @example measureLength([line({ x: 0, y: 0 }, { x: 3, y: 4 })]) // 5
  */
 export function measureLength(path: Path): number {
+  spend()
   let total = 0
   for (const s of path) total += measureSegment(s)
   return total

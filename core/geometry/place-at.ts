@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
 import { measureLength, measureSegment } from './measure-length'
 import { derivativeAt, pointAt, tangentAt } from './segment'
@@ -29,6 +30,7 @@ export function parameterAtLength(s: Segment, lengthMm: number): number {
 
 /** Which segment of a path a length falls on, and the parameter there. Lengths beyond the ends take the ends. */
 export function locate(path: Path, lengthMm: number): { index: number; t: number } {
+  spend(path.length)
   let rest = lengthMm
   for (let index = 0; index < path.length; index++) {
     const own = measureSegment(path[index]!)

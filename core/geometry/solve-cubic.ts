@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { SAME_PARAMETER } from '../tolerances'
 
 /**
@@ -6,6 +7,7 @@ import { SAME_PARAMETER } from '../tolerances'
  * Cardano's formula and never wrong near double roots.
  */
 export function rootsInUnit(a: number, b: number, c: number, d: number): number[] {
+  spend()
   const f = (t: number) => ((a * t + b) * t + c) * t + d
   const turns: number[] = []
   const q = b * b - 3 * a * c

@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { mapSegment, reverseSegment } from './segment'
 import type { Path, Point } from './types'
 
@@ -43,7 +44,10 @@ export const slideBy = (by: Point): Affine => ({ ...IDENTITY, e: by.x, f: by.y }
 /** The direction that a placement gives to a direction: its slide is left aside. */
 export const turnDirection = (m: Affine, d: Point): Point => ({ x: m.a * d.x + m.c * d.y, y: m.b * d.x + m.d * d.y })
 
-export const mapPath = (path: Path, f: (p: Point) => Point): Path => path.map((s) => mapSegment(s, f))
+export function mapPath(path: Path, f: (p: Point) => Point): Path {
+  spend(path.length)
+  return path.map((s) => mapSegment(s, f))
+}
 
 export function movePath(path: Path, by: Point): Path {
   return by.x === 0 && by.y === 0 ? path : mapPath(path, (p) => ({ x: p.x + by.x, y: p.y + by.y }))

@@ -52,9 +52,21 @@ function meetHalfWay(before: Path, after: Path): [Path, Path] {
   return [[...before.slice(0, -1), { ...before[before.length - 1]!, to: middle }], startAt(after, middle)]
 }
 
-/** Two edges as they lie, with a straight line over the open mouth between them. */
+/** How far to each side of an open mouth the edge is drawn anew, mm, where it has so much room. */
+const MOUTH_MM = 80
+/** Of a short edge at most this part is drawn anew. */
+const MOUTH_PART = 0.6
+
+/** Two edges and the open mouth between them as one smooth line: their far parts stay, their ends bend toward each other. */
 function bridgeMouth(before: Path, after: Path): [Path, Path] {
-  return [[...before, line(before[before.length - 1]!.to, after[0]!.from)], after]
+  const [a, b] = [measureLength(before), measureLength(after)]
+  const window = Math.min(MOUTH_MM, MOUTH_PART * a, MOUTH_PART * b)
+  const from = placeAt(before, a - window)
+  const to = placeAt(after, window)
+  const reach = distance(from.point, to.point) / 3
+  const c1 = { x: from.point.x + from.tangent.x * reach, y: from.point.y + from.tangent.y * reach }
+  const c2 = { x: to.point.x - to.tangent.x * reach, y: to.point.y - to.tangent.y * reach }
+  return [[...cutPath(before, 0, a - window), cubic(from.point, c1, c2, to.point)], cutPath(after, window, b)]
 }
 
 const JOINS = { true: trueJoint, meet: meetHalfWay, bridge: bridgeMouth }
@@ -72,7 +84,7 @@ function joined(before: Path, after: Path): Path {
  * had parted them; otherwise they stay two that meet at a corner. Seams and notches follow. A corner of the piece at which
  * the dart began stays a corner.
  *
- * @param join how the edge is drawn where the dart was: smooth over the closed place, as its two parts lie, or straight
+ * @param join how the edge is drawn where the dart was: smooth over the closed place, as its two parts lie, or smooth
  * across a mouth that is still open
  */
 export function closeDart(garment: Garment, pieceId: string, dartId: string, join: keyof typeof JOINS): Garment {

@@ -7,7 +7,7 @@ import { readChart } from '../../core/size'
 import { parseLength } from '../../core/units'
 import type { Case } from './cases'
 import { GARMENTS } from './garments'
-import { liveThrough, wellRefused } from './live-through'
+import { liveThrough, lookAtPlan, wellRefused } from './live-through'
 
 const projectOf = (id: string): Project => GARMENTS.get(id)!
 
@@ -26,17 +26,17 @@ function checkChanges({ garment, stops }: Case & { part: 'changes' }): string | 
     const read = ChangeSchema.safeParse({ ...stop, id: `s${i}`, on: true, note: '' })
     if (read.success) plan.push(read.data)
   }
-  const bad = liveThrough({ ...project, plan }, null, false)
+  const folded = foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId })
+  const bad = lookAtPlan({ ...project, plan }, folded)
   if (bad) return bad
   // What a refusal offers as the largest that works has to work.
-  const folded = foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId })
-  for (const [i, stop] of folded.stops.entries()) {
+  for (const stop of folded.stops) {
     const largest = stop.problem?.largestMm
     const kind = findKind(stop.change.kind)
     if (largest === undefined || !kind) continue
     const inputs = withLargest(kind, stop.garment, stop.change.inputs, largest, { sizeId: project.garment.baseSizeId })
     if (inputs === null) continue
-    const again = foldPlan(project.garment, [...plan.slice(0, i), { ...stop.change, inputs }], { sizeId: project.garment.baseSizeId })
+    const again = foldPlan(stop.garment, [{ ...stop.change, inputs }], { sizeId: project.garment.baseSizeId })
     const last = again.stops.at(-1)!
     if (last.problem)
       return `${stop.change.kind}: the largest that works (${largest}) is refused: ${last.problem.message} ${last.problem.remedy}`

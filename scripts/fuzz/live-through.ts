@@ -6,7 +6,8 @@ import { readProjectFile, toPathData, writeProjectFile, writeSvg, type Project }
 import { DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../../core/paper'
-import { checkGarment, outlineOf, shapeOf } from '../../core/pattern'
+import { measureLength } from '../../core/geometry'
+import { checkGarment, edgePath, outlineOf, shapeOf } from '../../core/pattern'
 import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
 import { writeLengths } from '../../core/units'
 
@@ -44,6 +45,12 @@ function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
       const invalid = checkGarment(stop.garment)
       if (invalid) return `${stop.change.kind} gave a garment that is none: ${invalid.where} ${invalid.message}`
       compareMeasures(before, stop.garment, sizeId)
+      for (const piece of stop.garment.pieces)
+        for (const n of piece.notches) {
+          const shape = shapeOf(piece, sizeId)
+          if (shape.notches[n.id]!.distanceMm > measureLength(edgePath(shape, n.edgeId)) + 0.1)
+            return `${stop.change.kind}: “${n.name}” lies beyond its edge`
+        }
       for (const h of stop.applied.held)
         if (!Number.isFinite(h.before + h.after)) return `${stop.change.kind}: the promise “${h.label}” has no figure`
       for (const handle of kind.handles(before, stop.change.inputs, stop.applied, { sizeId })) {
@@ -76,9 +83,16 @@ function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
  *
  * @returns a complaint, or null when all went well; throws where the program does
  */
-export function liveThrough(project: Project, wearer: Wearer | null, deep = true): string | null {
+export function liveThrough(project: Project, wearer: Wearer | null): string | null {
   const sizeId = project.garment.baseSizeId
   const folded = foldPlan(project.garment, project.plan, { sizeId, wearer: wearerFigures(wearer) })
+  const bad = lookAtPlan(project, folded) ?? planAndDraw(project, folded, wearer)
+  return bad ?? saveAndReadAgain(project, wearer)
+}
+
+/** A complaint about a plan that was folded, as Reshape and Match look at it. */
+export function lookAtPlan(project: Project, folded: FoldedPlan): string | null {
+  const sizeId = project.garment.baseSizeId
   const bad = lookAtStops(folded, sizeId)
   if (bad) return bad
   for (const m of measureGarment(folded.garment, sizeId)) if (!Number.isFinite(m.mm)) return `${m.id} has no figure`
@@ -90,7 +104,12 @@ export function liveThrough(project: Project, wearer: Wearer | null, deep = true
   }
   adviseOrder(project.plan, folded.garment)
   for (const piece of folded.garment.pieces) toPathData(outlineOf(piece, shapeOf(piece, sizeId)), true)
-  if (!deep) return null
+  return null
+}
+
+/** A complaint about what the worksheet, the proposed plan and the sheet make of it. */
+function planAndDraw(project: Project, folded: FoldedPlan, wearer: Wearer | null): string | null {
+  const sizeId = project.garment.baseSizeId
   const set = latestSet(wearer)
   if (set) findDoubts(set)
   const { traced } = traceCups(folded.garment, project.sizing, set)
@@ -107,6 +126,10 @@ export function liveThrough(project: Project, wearer: Wearer | null, deep = true
   )
   tilePages(sheet, PAPER_SIZES.a4)
   if (!writeSvg(sheet, project.name).includes('</svg>')) return 'the drawing has no end'
+  return null
+}
+
+function saveAndReadAgain(project: Project, wearer: Wearer | null): string | null {
   const text = writeProjectFile([project], wearer ? [wearer] : [], new Date(0))
   const again = readProjectFile(text)
   if (!again.ok) return `saved, it cannot be read again: ${again.problem.where} ${again.problem.message}`

@@ -64,7 +64,7 @@ const roomMm = (garment: Garment, inputs: BlendInputs): number =>
 
 function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeContext): Result<Applied> {
   const zones = zonesOfSides(garment)
-  const gone = zones.find((z) => !garment.sizes.some((s) => s.id === inputs[z]))
+  const gone = (['bust', 'waist', 'hip'] as const).find((z) => !garment.sizes.some((s) => s.id === inputs[z]))
   if (garment.pieces.length === 0 || zones.length === 0 || gone)
     return refuse(
       'reference-gone',

@@ -1,5 +1,5 @@
-import { dot, line, measureLength, subtract, type Point } from '../../geometry'
-import { edgeFamily, outwardOf, type SpreadBust } from '../../moves'
+import { dot, line, measureLength, type Point } from '../../geometry'
+import { edgeFamily, type SpreadBust } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { findZones, finishedMm, wantedEase } from '../../size'
@@ -11,12 +11,24 @@ import { findLargest } from '../find-largest'
 import { holdGrain, holdMeasure, holdSeam } from '../held'
 import { dartCautions } from '../turn-dart'
 import type { Applied, Caution, ChangeContext, HeldPromise, PlayMove } from '../types'
-import { changeBust, type BustDone } from './change-bust'
+import { changeBust, halfBustMm, type BustDone } from './change-bust'
 import { APEX_BELOW_MM, apexOfFront, frontKind, type FrontKind } from './find-front'
 import type { BustAmountInputs } from './schema'
 
 /** Armhole, shoulder and neckline may differ by this, mm (issue of the darts). */
 const BUST_KEPT_MM = 0.1
+
+/** How far the side end of the lower edge lies below its centre end, along the grain, mm; null where it has not both. */
+function lowerFallMm(piece: Piece, shape: Shape): number | null {
+  const grain = grainDirection(shape)
+  const end = (roles: readonly string[], fold: boolean) => {
+    const edges = piece.edges.filter((e) => roles.includes(e.role) || (fold && e.fold))
+    const levels = edges.flatMap((e) => edgePath(shape, e.id)).flatMap((s) => [dot(s.from, grain), dot(s.to, grain)])
+    return levels.length > 0 ? Math.max(...levels) : null
+  }
+  const [side, centre] = [end(['side'], false), end(['centre-front'], true)]
+  return side === null || centre === null ? null : side - centre
+}
 
 /** What the change holds still, measured. */
 function heldByBust(before: Garment, done: BustDone, front: FrontKind, inputs: BustAmountInputs, sizeId: string): HeldPromise[] {
@@ -25,8 +37,15 @@ function heldByBust(before: Garment, done: BustDone, front: FrontKind, inputs: B
   const [was, is] = [shapeOf(front.piece, sizeId), shapeOf(piece, sizeId)]
   const held: HeldPromise[] = []
   if (spread) {
-    const outward = outwardOf(front.piece, was, done.apex)
-    held.push(holdMeasure('half bust grows by', piece.name, inputs.amountMm, dot(subtract(spread.apex, done.apex), outward), EQUAL_MM))
+    const bought = findPiece(done.prepared, front.piece.id)!
+    const dartId = done.dartId
+    const before = halfBustMm(bought, shapeOf(bought, sizeId), done.apex, dartId)
+    const after = halfBustMm(piece, is, spread.apex, dartId)
+    if (before !== null && after !== null)
+      held.push(holdMeasure('half bust grows by', piece.name, inputs.amountMm, after - before, SEAM_KEPT_MM))
+    const [fell, falls] = [lowerFallMm(front.piece, was), lowerFallMm(piece, is)]
+    if (fell !== null && falls !== null)
+      held.push(holdMeasure('lower edge, how far its side end hangs below the centre', piece.name, fell, falls, LENGTH_KEPT_MM))
   }
   const families = new Map(front.piece.edges.filter((e) => e.role !== 'dart-leg').map((e) => [edgeFamily(e.id), e]))
   for (const [family, edge] of families) {
@@ -161,7 +180,11 @@ function bustCautions(garment: Garment, done: BustDone, front: FrontKind, inputs
       ),
     )
   if (done.spread && inputs.amountMm !== 0) {
-    const drop = Math.abs(dot(subtract(done.spread.apex, done.apex), grainDirection(shapeOf(front.piece, context.sizeId))))
+    const centreMm = (p: Piece) =>
+      p.edges
+        .filter((e) => e.fold || e.role === 'centre-front')
+        .reduce((sum, e) => sum + measureLength(edgePath(shapeOf(p, context.sizeId), e.id)), 0)
+    const drop = Math.abs(centreMm(piece) - centreMm(front.piece))
     if (drop > EQUAL_MM)
       said.push({
         code: 'front-longer',

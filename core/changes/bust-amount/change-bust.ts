@@ -1,4 +1,16 @@
-import { add, dot, measureLength, nearestPlace, reversePath, scale, subtract, type Path, type Point } from '../../geometry'
+import {
+  add,
+  distance,
+  dot,
+  measureLength,
+  nearestPlace,
+  placeAt,
+  reversePath,
+  scale,
+  subtract,
+  type Path,
+  type Point,
+} from '../../geometry'
 import {
   bulge,
   closeDart,
@@ -81,7 +93,10 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
   return ok({ garment: insertDart(garment, piece.id, { id: dartId, name: 'bust dart' }, mouthOf, apexOf), dartId })
 }
 
-/** The side below the dart led in by what the lower edge gained, its length kept; the lower edge follows. */
+/**
+ * The side below the dart led in by what the lower edge gained, its length kept. Its end rises or falls a little by that:
+ * the whole lower edge goes along, so that it stays as level as it was, and the centre ends with it.
+ */
 function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: number, outward: Point): Shape {
   const dart = dartIn(piece, dartId)
   const d = dartFigures(piece, shape, dart)
@@ -100,13 +115,69 @@ function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: num
   const lower = next(run[run.length - 1]!.id)
   const old = way(edgePath(shape, lower.id))
   const none = { x: 0, y: 0 }
-  const edges = Object.fromEntries(run.map((e, i) => [e.id, way(led[i]!)]))
-  edges[lower.id] = way(stretchAlong(old, subtract(last[last.length - 1]!.to, old[0]!.from), none))
-  return { ...shape, edges: { ...shape.edges, ...edges } }
+  const edges: Record<string, Path> = { ...shape.edges, ...Object.fromEntries(run.map((e, i) => [e.id, way(led[i]!)])) }
+  const by = subtract(last[last.length - 1]!.to, old[0]!.from)
+  const grain = grainDirection(shape)
+  const level = scale(grain, dot(by, grain))
+  edges[lower.id] = way(stretchAlong(old, by, level))
+  // On along the lower edge, in and out of its darts, to the centre, whose end follows.
+  let edge = next(lower.id)
+  let isIn = false
+  for (let i = 0; i < piece.edges.length && (edge.role === lower.role || edge.role === 'dart-leg'); i++) {
+    const path = way(edgePath(shape, edge.id))
+    if (edge.role === 'dart-leg') {
+      edges[edge.id] = way(isIn ? stretchAlong(path, none, level) : stretchAlong(path, level, none))
+      isIn = !isIn
+    } else edges[edge.id] = way(stretchAlong(path, level, level))
+    edge = next(edge.id)
+  }
+  edges[edge.id] = way(stretchAlong(way(edgePath(shape, edge.id)), level, none))
+  return { ...shape, edges }
 }
+
+/**
+ * Half of the bust, mm: from the centre across to the apex, and from there along the closed dart to the side; without a
+ * dart on across the grain.
+ */
+export function halfBustMm(piece: Piece, shape: Shape, apex: Point, dartId: string | null): number | null {
+  const outward = outwardOf(piece, shape, apex)
+  const reach = (edge: Edge, ray: Point) => {
+    const atMm = placeOnRay(edgePath(shape, edge.id), apex, ray)
+    return atMm === null ? [] : [distance(placeAt(edgePath(shape, edge.id), atMm).point, apex)]
+  }
+  const inner = piece.edges.filter((e) => e.fold || e.role === 'centre-front').flatMap((e) => reach(e, scale(outward, -1)))[0]
+  const dart = piece.darts.find((d) => d.id === dartId)
+  const d = dart && dartFigures(piece, shape, dart)
+  const outer = d
+    ? (distance(d.first, apex) + distance(d.second, apex)) / 2
+    : piece.edges.filter((e) => e.role === 'side').flatMap((e) => reach(e, outward))[0]
+  return inner === undefined || outer === undefined ? null : inner + outer
+}
+
+/** Rounds of asking for as much more as was lost in drawing the side smooth: each leaves a tenth. */
+const ROUNDS = 4
 
 /** The whole change in every size, or why it cannot be. */
 export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<BustDone> {
+  const piece = findPiece(garment, inputs.pieceId)
+  const isEased = piece !== undefined && inputs.opening === 'ease' && frontKind(garment, piece)?.how === 'no-dart'
+  if (!isEased || inputs.amountMm === 0) return spreadFront(garment, inputs)
+  // A side that is drawn smooth over what opened cuts a little of the bust off: that much more is spread.
+  let asked = inputs.amountMm
+  for (let round = 0; ; round++) {
+    const done = spreadFront(garment, { ...inputs, amountMm: asked })
+    if (!done.ok || round === ROUNDS) return done
+    const [was, is] = [garment, done.value.garment].map((g, i) => {
+      const own = findPiece(g, piece.id)!
+      return halfBustMm(own, shapeOf(own, g.baseSizeId), i === 0 ? done.value.apex : done.value.spread!.apex, null)
+    })
+    if (was == null || is == null || Math.abs(is - was - inputs.amountMm) <= EQUAL_MM) return done
+    asked += inputs.amountMm - (is - was)
+  }
+}
+
+/** The front spread by an amount, its side and lower edge settled as asked. */
+function spreadFront(garment: Garment, inputs: BustAmountInputs): Result<BustDone> {
   const piece = findPiece(garment, inputs.pieceId)
   const front = piece ? frontKind(garment, piece) : null
   if (!piece || !front)

@@ -1,3 +1,4 @@
+import { spend } from '../../budget'
 import {
   add,
   boundsOf,
@@ -105,6 +106,8 @@ export function gradeShape(
   totalMm: number,
   outMm: Partial<Record<Cardinal, number>> = {},
 ): Shape {
+  // Every edge is redrawn and measured anew: dearer than its parts say.
+  spend(piece.edges.length * 30)
   const frame = frameOf(piece, shape)
   const outline = outlineOf(piece, shape)
   const box = boundsOf(outline)

@@ -85,10 +85,11 @@ function ruleStraight(piece: Piece, was: Shape, moved: Shape, inputs: LevelWedge
 }
 
 function planWedge(piece: Piece, shape: Shape, inputs: LevelWedgeInputs): Result<SwingPlan | null> {
-  if (piece.id !== inputs.pieceId || inputs.amountMm === 0) return ok(null)
+  if (piece.id !== inputs.pieceId) return ok(null)
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)
   const side = piece.edges.find((e) => e.id === inputs.hingeEdgeId)
   if (!edge || !side) return refuse('reference-gone', piece.name, 'the edge this wedge was made for has gone.', 'Choose another edge.')
+  if (inputs.amountMm === 0) return ok(null)
   const atMm = placeBelow(shape, edge.id, inputs.belowMm)
   const hingeAt = placeBelow(shape, side.id, inputs.hingeBelowMm)
   if (atMm === null || hingeAt === null)

@@ -10,9 +10,10 @@ import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { SlashSwingInputs } from './schema'
 
 function planSlash(piece: Piece, shape: Shape, inputs: SlashSwingInputs): Result<SwingPlan | null> {
-  if (piece.id !== inputs.pieceId || inputs.amountMm === 0) return ok(null)
+  if (piece.id !== inputs.pieceId) return ok(null)
   if (![inputs.fromEdgeId, inputs.hingeEdgeId].every((id) => piece.edges.some((e) => e.id === id)))
     return refuse('reference-gone', piece.name, 'the edge this slash begins or ends at has gone.', 'Choose another edge.')
+  if (inputs.amountMm === 0) return ok(null)
   const mouth = placeAt(edgePath(shape, inputs.fromEdgeId), inputs.fromMm).point
   const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), inputs.hingeMm).point
   const reach = distance(mouth, hinge)

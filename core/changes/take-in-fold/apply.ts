@@ -1,8 +1,8 @@
-import { measureLength, placeAt, type Point } from '../../geometry'
+import { distance, measureLength, placeAt, type Point } from '../../geometry'
 import { angleFrom, edgeFamily, finishTip, halfNames, insertDart, openOut, opensOut, otherHalf, takeInFold } from '../../moves'
 import { dartIn, cornersOf, edgePath, findPiece, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM } from '../../tolerances'
+import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { apexOf, besideDart, dartRef, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
@@ -126,6 +126,11 @@ function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeConte
   const foldRad = inputs.amountMm > 0 ? angleFrom(at, shapeOf(wedge, context.sizeId), fold) : 0
   const before = angleAtApexDeg(piece, was, at, [dart.id])
   const sumDeg = { before: before + foldRad * DEG, after: angleAtApexDeg(now, is, at, [dart.id]) }
+  // What was closed is what the dart has gained, measured on it: seen from the apex, as wide as that at the two pins.
+  const path = edgePath(was, edge.id)
+  const pinPoints = [placeAt(path, pins.fromMm).point, placeAt(path, pins.toMm).point] as const
+  const [r, q] = pinPoints.map((p) => distance(p, at)) as [number, number]
+  const closedMm = Math.sqrt(Math.max(0, r * r + q * q - 2 * r * q * Math.cos((sumDeg.after - before) / DEG)))
   const drawn = inputs.amountMm > 0 ? [edgeFamily(edge.id), ...besideDart(piece, was, dart)] : []
   const edgeMm = (p: Piece, s: Shape) =>
     p.edges.filter((e) => edgeFamily(e.id) === edgeFamily(edge.id)).reduce((sum, e) => sum + measureLength(edgePath(s, e.id)), 0)
@@ -143,7 +148,7 @@ function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeConte
     garment: after,
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: [holdMeasure('pinned at the edge', piece.name, inputs.amountMm, pins.toMm - pins.fromMm, EQUAL_MM), ...held],
+    held: [holdMeasure('fold, straight between its pins', piece.name, distance(...pinPoints), closedMm, EQUAL_MM), ...held],
     cautions,
     folded: { pieceId: piece.id, dartId: dart.id },
     moves:
