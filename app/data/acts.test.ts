@@ -2,8 +2,9 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Project } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
-import { doAct, doRows, redoAct, undoAct } from './acts'
+import { doAct, doRows, doTogether, redoAct, undoAct } from './acts'
 import { db } from './db'
+import { storage } from './storage'
 import { EMPTY_TRAY } from './tray-row'
 
 const { projects } = demoWardrobe(new Date('2026-03-01'))
@@ -52,7 +53,11 @@ describe('an act', () => {
   })
 
   it('that would write a row the schema refuses writes nothing at all', async () => {
-    await expect(doAct(garment, 'spoil', (p) => void (p.name = ''))).rejects.toThrow()
+    const done = await doAct(garment, 'spoil', (p) => void (p.name = ''))
+    expect(done).toMatchObject({ ok: false, problem: { code: 'not-fit', where: 'name', message: 'it is empty.' } })
+    // It is said on every screen, with what was to be stored.
+    expect(storage.unstored.at(-1)).toMatchObject({ label: 'spoil', sentence: 'name: it is empty.' })
+    expect(JSON.parse(storage.unstored.at(-1)!.content)).toMatchObject({ id: blouse.id, name: '' })
     expect((await row())!.name).toBe(blouse.name)
     expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(0)
   })
@@ -63,7 +68,7 @@ describe('an act', () => {
     ['spoils something deep inside', (p: Project) => void (p.garment.pieces[0]!.cut.count = -1)],
   ])('that %s writes nothing either', async (_, spoil) => {
     const before = await row()
-    await expect(doAct(garment, 'spoil', spoil)).rejects.toThrow()
+    expect((await doAct(garment, 'spoil', spoil)).ok).toBe(false)
     expect(await row()).toEqual(before)
   })
 
@@ -72,6 +77,34 @@ describe('an act', () => {
     await doAct({ ...garment, id: 'nobody' }, 'ghost', (p) => void (p.name = 'x'))
     expect(await undoAct(blouse.id)).toBeNull()
     expect(await db.projects.count()).toBe(1)
+  })
+})
+
+describe('whole rows', () => {
+  it.each([
+    ['a name that is too long', { ...blouse, name: 'x'.repeat(121) }, /more than 120 signs/],
+    ['a field that no garment has', { ...blouse, colour: 'red' }, /not known|something else/],
+    ['a time that is none', { ...blouse, updatedAt: 'soon' }, /not a time/],
+  ])('with %s are refused, and nothing is written', async (_, spoilt, words) => {
+    const done = await doRows('projects', 'put', [
+      { id: 'other', after: { ...blouse, id: 'other' } },
+      { id: blouse.id, after: spoilt },
+    ])
+    expect(!done.ok && done.problem.message).toMatch(words)
+    expect(await db.projects.get('other')).toBeUndefined()
+    expect((await row())!.name).toBe(blouse.name)
+  })
+  it('of several tables and an act on another row are stored together or not at all', async () => {
+    const tray = { table: 'tray', id: 'now', scope: 'tray' } as const
+    await db.tray.clear()
+    const rows = (name: string) => [
+      { table: 'projects' as const, label: 'new', rows: [{ id: 'new', after: { ...blouse, id: 'new', name } }] },
+    ]
+    const recipe = (t: { garmentName: string }) => void (t.garmentName = 'emptied')
+    expect((await doTogether('hang', rows(''), { where: tray, recipe })).ok).toBe(false)
+    expect([await db.projects.get('new'), await db.tray.get('now')]).toEqual([undefined, undefined])
+    expect((await doTogether('hang', rows('Waistcoat'), { where: tray, recipe })).ok).toBe(true)
+    expect([(await db.projects.get('new'))!.name, (await db.tray.get('now'))!.garmentName]).toEqual(['Waistcoat', 'emptied'])
   })
 })
 

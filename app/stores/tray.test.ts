@@ -25,7 +25,7 @@ async function taken() {
 const chosen = (tray: ReturnType<typeof useTray>, index: number) => tray.state.pieces[index]!.draft
 
 beforeEach(async () => {
-  await Promise.all([db.tray.clear(), db.acts.clear()])
+  await Promise.all([db.tray.clear(), db.acts.clear(), db.projects.clear()])
   setActivePinia(createPinia())
 })
 
@@ -105,5 +105,20 @@ describe('the import tray', () => {
     await tray.undo()
     await settled(() => expect(tray.state.pieces).toHaveLength(3))
     expect(tray.drawing).not.toBeNull()
+  })
+
+  it('hangs the garment and empties the tray in one go: where one cannot be stored, the other is not done', async () => {
+    const tray = await taken()
+    const before = await db.tray.get('now')
+    const browser = db
+    vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementationOnce(() => {
+      throw new DOMException('The quota has been exceeded.', 'QuotaExceededError')
+    })
+    // The page goes on without the storage that failed, and has both; the browser has neither.
+    expect((await tray.finish()).ok).toBe(true)
+    expect([await db.projects.count(), (await db.tray.get('now'))!.pieces.length]).toEqual([1, 1])
+    await browser.open()
+    expect(await browser.tray.get('now')).toEqual(before)
+    expect(await browser.projects.count()).toBe(0)
   })
 })

@@ -101,7 +101,7 @@ export const useTray = defineStore('tray', () => {
 
   /** The scale is settled: the outlines are looked for, with a first guess at everything; or why they cannot be. */
   async function confirmScale(times: number): Promise<Problem | null> {
-    const content = text.value
+    const content = drawingOf
     const drafts = await inWorker('Finding the pieces', (jobs) => jobs.drafts(content, times))
     if (!drafts.ok) return drafts.problem
     const pieces = drafts.value.map(({ draft, trouble, aside }): TrayPiece => ({

@@ -50,7 +50,7 @@ it('takes one size of a nest out as a garment of its own, to be undone', async (
   const { projects } = demoWardrobe(new Date('2026-01-01'))
   const nest = projects.find((p) => p.garment.sizes.length > 1)!
   const size = nest.garment.sizes[2]!
-  const id = await useWardrobe().takeOut(nest, nest.garment, size.id)
+  const id = (await useWardrobe().takeOut(nest, nest.garment, size.id))!
   const row = (await db.projects.get(id))!
   expect(row.name).toBe(`${nest.name}, size ${size.name}`)
   expect(row.garment.sizes.map((s) => s.id)).toEqual([size.id])
@@ -58,4 +58,13 @@ it('takes one size of a nest out as a garment of its own, to be undone', async (
   expect(ProjectSchema.safeParse(row).success).toBe(true)
   await undoAct('wardrobe')
   expect(await db.projects.get(id)).toBeUndefined()
+})
+
+it('duplicates a garment whose name leaves no room for another word, within what a name may have', async () => {
+  const { projects } = demoWardrobe(new Date('2026-01-01'))
+  const long = { ...projects[0]!, name: 'n'.repeat(120) }
+  expect((await useWardrobe().duplicate(long)).ok).toBe(true)
+  const copy = (await db.projects.toArray()).find((p) => p.name.endsWith('(copy)'))!
+  expect(copy.name).toHaveLength(120)
+  expect(readProjectFile(await useWardrobe().backUp()).ok).toBe(true)
 })

@@ -32,7 +32,7 @@ vi.stubGlobal('localStorage', {
 describe('a wearer', () => {
   it('is made with an empty set of today, and unmade by undo', async () => {
     const wearers = useWearers()
-    const made = await wearers.create('the Ferryman')
+    const made = (await wearers.create('the Ferryman'))!
     expect((await stored(made.id)).sets).toHaveLength(1)
     expect(await undoAct('wardrobe')).toBe('new wearer “the Ferryman”')
     expect(await db.wearers.get(made.id)).toBeUndefined()
@@ -58,7 +58,7 @@ describe('a wearer', () => {
   it('gets own measures and new sets without losing what was there', async () => {
     const wearers = useWearers()
     await wearers.addOwn('wardrobe', 'cook', 'Cuff', 'round')
-    const id = await wearers.addSet('wardrobe', 'cook')
+    const id = (await wearers.addSet('wardrobe', 'cook'))!
     const now = await stored('cook')
     expect(now.ownMeasures.map((m) => m.name)).toEqual(['Forearm', 'Cuff'])
     expect(now.sets).toHaveLength(cook.sets.length + 1)

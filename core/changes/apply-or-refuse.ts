@@ -9,7 +9,7 @@ import { settleNotches } from './settle-notches'
 import type { Applied, ChangeContext, ChangeKind } from './types'
 
 /** Steps that one application may take: eight sizes of a dress need a twentieth of it; all of it takes a second or two. */
-const STEPS = 800_000
+const STEPS = 500_000
 /** Steps for finding what could be offered in place of what is refused. */
 const OFFER_STEPS = 200_000
 

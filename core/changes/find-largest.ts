@@ -6,7 +6,7 @@ import { OFFER_STEP_MM } from '../tolerances'
 const BELOW = [0.25, 0.5, 0.75]
 
 /** Steps that a search may take: it gives what it has found by then, which is within a millimetre or two of the largest. */
-const STEPS = 400_000
+const STEPS = 250_000
 
 /** Rounds of looking below: of an outline that breaks, heals and breaks again, three times is enough. */
 const ROUNDS = 3

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { demoWardrobe } from '../../demo/wardrobe'
-import { findOutlines } from '../import'
+import { outlinesIn } from '../import/test-outlines'
 import { boundsOf, flattenPath, measureArea, nearestPlace } from '../geometry'
 import { layOutSheet } from '../paper'
 import { migrateFile, readProjectFile, readSvg, writeProjectFile, writeSvg } from './index'
@@ -104,7 +104,7 @@ describe('SVG out', () => {
   it('is in true millimetres, named, escaped, and reads back to the same outlines within 0.01 mm', () => {
     const drawing = only(text)
     expect(drawing.mmPerUnit).toBeCloseTo(1, 9)
-    const outlines = findOutlines(drawing)
+    const outlines = outlinesIn(drawing)
     expect(outlines.map((o) => o.name)).toEqual(['Front', 'Back', 'Sleeve', 'Neckband'])
     for (const o of outlines) {
       expect(o.called).toBe('seam line')
@@ -168,7 +168,7 @@ describe('SVG in', () => {
   it('reads the hand-made outside file: inches, mirrored group, use, text', () => {
     const drawing = only(readFileSync(new URL('../../demo/outside/pedlars-waistcoat.svg', import.meta.url), 'utf8'))
     expect(drawing.scaleFrom).toBe('in')
-    const [front, back, belt] = findOutlines(drawing)
+    const [front, back, belt] = outlinesIn(drawing)
     expect([front!.name, back!.name, belt!.name]).toEqual(['Waistcoat front', 'Waistcoat back', 'belt'])
     const b = boundsOf(belt!.path)
     expect(b.maxX - b.minX).toBeCloseTo(7.5 * 25.4, 6)

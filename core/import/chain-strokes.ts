@@ -1,16 +1,21 @@
 import { spend } from '../budget'
 import type { DrawnShape } from '../formats'
-import { distance, PointGrid, reversePath, type Path, type Point } from '../geometry'
+import { distance, measureLength, PointGrid, reversePath, type Path, type Point } from '../geometry'
 import { GAP_MM } from '../tolerances'
 
 /** A line of a drawing, true to size. */
 export interface Stroke {
   path: Path
   shape: DrawnShape
+  /** The strokes that it was joined of, where it was. */
+  of?: readonly Stroke[]
 }
 
 export const startOf = (path: Path): Point => path[0]!.from
 export const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/** A chain shorter than this does not come back to its start, it has hardly left it: strokes can be shorter than a gap, mm. */
+const LEAST_CHAIN_MM = 10 * GAP_MM
 
 /**
  * Joins open strokes end to end, whichever way each was drawn; each chain that comes back to its start is an outline. A
@@ -23,29 +28,37 @@ export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
     grid.add(endOf(s.path), i)
   }
   const used = new Set<number>()
+  let taken: Stroke[] = []
   const take = (i: number): Stroke => {
     const stroke = strokes[i]!
     used.add(i)
+    taken.push(stroke)
     grid.remove(startOf(stroke.path), i)
     grid.remove(endOf(stroke.path), i)
     return stroke
   }
   /** The strokes that go on from a point, each turned so that it leads away from it; none once `home` is reached. */
   const onward = (from: Point, home: () => Point, parts: Path[]): void => {
+    let walkedMm = 0
     for (let tip = from; ;) {
       spend()
-      if (parts.length > 0 && distance(tip, home()) <= GAP_MM) return
       const next = grid.near(tip)[0]
       if (next === undefined) return
+      // Home is reached where no other stroke begins nearer: very short ones may still lead the last bit.
+      const { path: coming } = strokes[next]!
+      const gapMm = Math.min(distance(startOf(coming), tip), distance(endOf(coming), tip))
+      if (walkedMm > LEAST_CHAIN_MM && distance(tip, home()) <= Math.min(GAP_MM, gapMm)) return
       const { path } = take(next)
       const led = distance(startOf(path), tip) <= distance(endOf(path), tip) ? path : reversePath(path)
       parts.push(led)
+      walkedMm += measureLength(led)
       tip = endOf(led)
     }
   }
   const chains: Stroke[] = []
   for (const i of strokes.keys()) {
     if (used.has(i)) continue
+    taken = []
     const first = take(i)
     if (first.path.length > 1 && distance(startOf(first.path), endOf(first.path)) <= GAP_MM) {
       chains.push(first)
@@ -57,7 +70,7 @@ export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
     const before: Path[] = []
     if (distance(tip, startOf(first.path)) > GAP_MM || after.length === 0) onward(startOf(first.path), () => tip, before)
     const path = [...before.reverse().flatMap((p) => [...reversePath(p)]), ...first.path, ...after.flatMap((p) => [...p])]
-    chains.push({ shape: first.shape, path })
+    chains.push({ shape: first.shape, path, of: taken })
   }
   return chains
 }

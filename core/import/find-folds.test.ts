@@ -6,7 +6,8 @@ import { measureLength } from '../geometry'
 import { widthAt } from '../measure'
 import { layOutSheet } from '../paper'
 import { checkGarment, doubleDartFigures, edgePath, shapeOf, type EdgeRole, type Garment, type Piece } from '../pattern'
-import { buildPiece, findFolds, findOutlines, readMarks, splitEdges, takeFold, type PieceDraft } from './index'
+import { buildPiece, findFolds, readMarks, splitEdges, takeFold, type PieceDraft } from './index'
+import { outlinesIn } from './test-outlines'
 
 /** A skirt front of 240 x 500 mm, waist at the top, with what is drawn inside it. */
 function draftOf(inner: string): PieceDraft {
@@ -14,7 +15,7 @@ function draftOf(inner: string): PieceDraft {
     `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="600mm" viewBox="0 0 400 600"><path d="M0 0H240V500H0Z"/><path id="grain" d="M30 100V400"/>${inner}</svg>`,
   )
   if (!read.ok) throw new Error(read.problem.message)
-  const [outline] = findOutlines(read.value)
+  const [outline] = outlinesIn(read.value)
   const marks = readMarks(outline!)
   const roles: EdgeRole[] = ['waist', 'side', 'hem', 'centre-front']
   const edges = splitEdges(outline!.path).map((path, i) => ({ path, role: roles[i]!, fold: false, allowanceMm: 10 }))
@@ -86,7 +87,7 @@ describe('lines inside that mean a dart with two tips', () => {
     const sheet = layOutSheet(garment, 'one', words, 1200)
     const read = readSvg(writeSvg(sheet, 'waistcoat'))
     if (!read.ok) throw new Error(read.problem.message)
-    const back = findOutlines(read.value).find((o) => o.name.toLowerCase() === 'back')!
+    const back = outlinesIn(read.value).find((o) => o.name.toLowerCase() === 'back')!
     const draft = {
       ...draftOf(''),
       edges: splitEdges(back.path).map((path) => ({ path, role: 'other' as const, fold: false, allowanceMm: 10 })),

@@ -15,6 +15,7 @@ import {
   type Point,
   type Segment,
 } from '../geometry'
+import { ok, refuse, type Result } from '../result'
 import { FIT_MM, GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
 import { chainStrokes, endOf, startOf, type Stroke } from './chain-strokes'
 import { findFrames } from './find-frames'
@@ -77,6 +78,9 @@ function isSlender(closed: Path): boolean {
   )
   return Math.abs(measureArea(closed)) * SLENDER_TIMES < reach * reach
 }
+
+/** Closed lines of one file beyond this are no pattern's: a nest of twenty sizes of fifty pieces has half as many. */
+const MOST_CANDIDATES = 2000
 
 /** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
 function findCandidates(strokes: readonly Stroke[]): Sized[] {
@@ -161,16 +165,23 @@ function broughtHome(outline: FoundOutline, box: Box): FoundOutline {
  * Finds what may be pattern pieces among the lines of a drawing: closed lines (or strokes that join into one) that are
  * large enough and do not lie inside another. Frames and backgrounds are set aside. Where the file names a seam line within
  * a cut line, the seam line is the outline. Lines that are long but open, or that cross themselves, are kept too, with the
- * place of the trouble.
+ * place of the trouble. Refuses a drawing with more closed lines than any pattern has.
  *
  * @param times factor on the file's own scale, when the person gave a true length
  */
-export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
+export function findOutlines(drawing: Drawing, times = 1): Result<FoundOutline[]> {
   const by = (p: Point): Point => ({ x: p.x * times, y: p.y * times })
   // A printed test square is not a piece.
   const shapes = drawing.shapes.filter((s) => ![s.name, ...s.groups].some((n) => /^test[ -]square/i.test(n)))
   const strokes = shapes.map((shape) => ({ shape, path: times === 1 ? shape.path : mapPath(shape.path, by) }))
   const candidates = findCandidates(strokes)
+  if (candidates.length > MOST_CANDIDATES)
+    return refuse(
+      'too-many',
+      'drawing',
+      `it has ${candidates.length} closed lines that could be pieces.`,
+      `Part it: up to ${MOST_CANDIDATES} are looked at.`,
+    )
   const page = drawing.page && {
     minX: drawing.page.minX * times,
     maxX: drawing.page.maxX * times,
@@ -192,13 +203,17 @@ export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
       pieces[pieces.indexOf(outer)] = one
   }
   const found = [...pieces, ...frames].sort((a, b) => a.stroke.shape.index - b.stroke.shape.index)
-  const marks = strokes.map((s): Mark => ({
-    ...s,
-    lengthMm: measureLength(s.path),
-    slender: s.shape.closed && isSlender(s.path),
-    area: s.shape.closed ? Math.abs(measureArea(s.path)) : 0,
-  }))
-  return found.map((p, i): FoundOutline => {
+  // What an outline was joined of is no mark on it.
+  const joined = new Set(found.flatMap((p) => p.stroke.of ?? []))
+  const marks = strokes
+    .filter((s) => !joined.has(s))
+    .map((s): Mark => ({
+      ...s,
+      lengthMm: measureLength(s.path),
+      slender: s.shape.closed && isSlender(s.path),
+      area: s.shape.closed ? Math.abs(measureArea(s.path)) : 0,
+    }))
+  const outlines = found.map((p, i): FoundOutline => {
     const isFrame = frames.has(p)
     spend(drawing.texts.length)
     const texts = isFrame ? [] : drawing.texts.filter((t) => contains(p, by(t.at))).map((t) => t.text)
@@ -216,4 +231,5 @@ export function findOutlines(drawing: Drawing, times = 1): FoundOutline[] {
     }
     return broughtHome(outline, handleBoxOf(p.loop))
   })
+  return ok(outlines)
 }

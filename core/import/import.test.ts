@@ -5,13 +5,14 @@ import { readSvg } from '../formats'
 import { line, measureLength, movePath, reversePath, type Path, type Point } from '../geometry'
 import { sideLength } from '../moves'
 import { checkGarment, outlineOf, shapeOf, type Garment } from '../pattern'
-import { buildPiece, findDarts, findOutlines, guessKind, nameEdges, proposeSeams, readMarks, splitEdges, type PieceDraft } from './index'
+import { buildPiece, findDarts, guessKind, nameEdges, proposeSeams, readMarks, splitEdges, type PieceDraft } from './index'
+import { outlinesIn } from './test-outlines'
 
 const DOWN: Point = { x: 0, y: 1 }
 const outline = (inner: string) => {
   const read = readSvg(`<svg xmlns="http://www.w3.org/2000/svg" width="500mm" height="500mm" viewBox="0 0 500 500">${inner}</svg>`)
   if (!read.ok) throw new Error(read.problem.message)
-  return findOutlines(read.value)
+  return outlinesIn(read.value)
 }
 
 /** A demo garment taken apart to bare outlines and put together again by the guesses. */

@@ -27,13 +27,17 @@ const MOST_OUTLINES = 400
 /** Steps that finding the pieces of one file may take: files of forty thousand strokes are read, in a few seconds. */
 const STEPS = 60_000_000
 
+/** Marks on one outline beyond this are shading or a picture: none of them is looked at. */
+const MOST_MARKS = 2 * MOST_PARTS
+
 function draftOf(outline: FoundOutline): Draft {
   const kind = guessKind(outline.name)
-  const marks = readMarks(outline)
+  const marks = readMarks(outline.marks.length > MOST_MARKS ? { ...outline, marks: [] } : outline)
   const lines = marks.lines.map((l) => ({ name: toName(l.name, 80) || 'line', path: thinOut(l.path, FIT_MM) }))
   const corners = outline.path.length > MOST_SEGMENTS ? [] : splitEdges(outline.path)
   const isTooFine =
     corners.length === 0 ||
+    outline.marks.length > MOST_MARKS ||
     [corners, lines, marks.notches, ...lines.map((l) => l.path.slice(MOST_SEGMENTS - MOST_PARTS))].some((list) => list.length > MOST_PARTS)
   // What cannot be worked with is shown by its beginning only: it is one line to be left out or drawn again.
   const edges = isTooFine
@@ -75,7 +79,9 @@ export function makeDrafts(drawing: Drawing, times: number): Result<Draft[]> {
   return bounded(
     'drawing',
     () => {
-      const outlines = findOutlines(drawing, times)
+      const found = findOutlines(drawing, times)
+      if (!found.ok) return found
+      const outlines = found.value
       const wide = Math.max(0, ...outlines.map(({ path }) => handleBoxOf(path)).flatMap((b) => [b.maxX - b.minX, b.maxY - b.minY]))
       if (wide > REACH_MM)
         return refuse(

@@ -5,17 +5,8 @@ import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { readSvg, toPathData } from '../formats'
 import { distance, measureLength, movePath, placeAt, type Path } from '../geometry'
 import { checkGarment, edgePath, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
-import {
-  buildNest,
-  findOutlines,
-  matchDraft,
-  matchSizes,
-  nameEdges,
-  nestDrafts,
-  splitEdges,
-  type FoundOutline,
-  type PieceDraft,
-} from './index'
+import { buildNest, matchDraft, matchSizes, nameEdges, nestDrafts, splitEdges, type FoundOutline, type PieceDraft } from './index'
+import { outlinesIn } from './test-outlines'
 
 const STYLES = ['#111 2 3', '#222 6 3', '#333 none', '#444 9 3', '#555 1 4', '#666 12 2', '#777 4 4']
 const blouse = nestOf(draftBlouse())
@@ -37,7 +28,7 @@ function draw(nest: Garment, how: 'size groups' | 'piece groups' | 'styles', kin
 function find(svg: string): FoundOutline[] {
   const read = readSvg(svg)
   if (!read.ok) throw new Error(read.problem.message)
-  return findOutlines(read.value)
+  return outlinesIn(read.value)
 }
 function draftOf(o: FoundOutline, kind: Piece['kind']): PieceDraft {
   const edges = splitEdges(o.path)
