@@ -4,7 +4,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Browser, Builder, By, until, type WebDriver, type WebElement } from 'selenium-webdriver'
-import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
+import { Options, ServiceBuilder, type Driver as ChromeDriver } from 'selenium-webdriver/chrome.js'
 
 /** A free port of this machine. */
 export function freePort(): Promise<number> {
@@ -39,15 +39,20 @@ export async function serve(): Promise<{ url: string; stop: () => void }> {
 }
 
 export interface Opened {
-  driver: WebDriver
+  driver: ChromeDriver
   /** Where downloads arrive. */
   downloads: string
   close: () => Promise<void>
+  /** Ends it as a power cut does: nothing is written any more. */
+  kill: () => Promise<void>
 }
 
-/** Headless Chromium with a fresh profile and a window of the given inner size. */
-export async function openBrowser(width = 1280, height = 800): Promise<Opened> {
-  const profile = mkdtempSync(join(tmpdir(), 'tidal-seam-'))
+/**
+ * Headless Chromium with a window of the given inner size.
+ * @param kept a profile: where it keeps what pages store; a fresh place, thrown away at the end, when left out
+ */
+export async function openBrowser(width = 1280, height = 800, kept?: string): Promise<Opened> {
+  const profile = kept ?? mkdtempSync(join(tmpdir(), 'tidal-seam-'))
   const downloads = join(profile, 'downloads')
   const options = new Options()
   options.addArguments(
@@ -65,18 +70,23 @@ export async function openBrowser(width = 1280, height = 800): Promise<Opened> {
   )
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
-  const driver = await new Builder()
+  const driver = (await new Builder()
     .forBrowser(Browser.CHROME)
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
-    .build()
+    .build()) as ChromeDriver
   await resizeTo(driver, width, height)
   return {
     driver,
     downloads,
     close: async () => {
       await driver.quit()
-      rmSync(profile, { recursive: true, force: true })
+      if (kept === undefined) rmSync(profile, { recursive: true, force: true })
+    },
+    kill: async () => {
+      process.kill((await driver.getCapabilities()).get('goog:processID') as number, 'SIGKILL')
+      // Its driver has nothing left to speak to, and ends with it.
+      await driver.quit().catch(() => undefined)
     },
   }
 }

@@ -40,8 +40,8 @@ onUnmounted(() => window.removeEventListener('beforeunload', onLeave))
       <p class="flex min-w-0 flex-1 items-start gap-2">
         <CircleAlert class="mt-0.5 size-5 shrink-0" aria-hidden="true" />
         <span
-          ><span class="font-semibold">Nothing is stored in this browser:</span> {{ storage.why }} You can go on; all of it is kept on this
-          page until it is closed.</span
+          ><span class="font-semibold">What you do now is not stored:</span> {{ storage.why }} You can go on; all of it is kept on this page
+          until it is closed.</span
         >
       </p>
       <button class="btn" data-test="storage-save" @click="saveAll"><FileDown class="size-4" />Save everything as a file</button>

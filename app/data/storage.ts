@@ -47,6 +47,9 @@ function answered<T>(work: Promise<T>): Promise<T> {
   })
 }
 
+/** Has this page gone on without the browser's storage? Asked anew after every wait: a read may have failed meanwhile. */
+const isOnPage = () => storage.where === 'page'
+
 /** Why a read or a write failed, for a person. */
 function reasonOf(error: unknown): string {
   const name = String((error as { name?: unknown } | null)?.name)
@@ -85,6 +88,9 @@ let moving: Promise<void> | null = null
 function moveToPage(why: string): Promise<void> {
   moving ??= (async () => {
     const { IDBFactory, IDBKeyRange } = await import('fake-indexeddb')
+    // Where the browser has none at all, what watches for changes needs one too.
+    Dexie.dependencies.indexedDB ??= new IDBFactory()
+    Dexie.dependencies.IDBKeyRange ??= IDBKeyRange
     const there = db.isOpen() ? await readAll(db) : new Map<(typeof TABLES)[number], { key: unknown; row: object }[]>()
     const page = new TidalSeamDb({ indexedDB: new IDBFactory(), IDBKeyRange })
     await page.open()
@@ -108,7 +114,7 @@ export async function openStorage(): Promise<void> {
     storage.where = 'browser'
     storage.turn += 1
   } catch (error) {
-    await moveToPage(reasonOf(error))
+    if (!isOnPage()) await moveToPage(reasonOf(error))
   }
 }
 
@@ -162,8 +168,9 @@ export const forgetUnstored = (id: number): void => void (storage.unstored = sto
  */
 export async function written<T>(label: string, work: () => Promise<T>): Promise<Result<T>> {
   storage.pending += 1
+  const at = db
   try {
-    if (storage.where === 'page') return ok(await work())
+    if (isOnPage()) return ok(await work())
     return ok(await answered(work()))
   } catch (error) {
     const cause = notFit(error)
@@ -171,7 +178,9 @@ export async function written<T>(label: string, work: () => Promise<T>): Promise
       keepUnstored(label, `${cause.problem.where}: ${cause.problem.message}`, cause.content)
       return { ok: false, problem: cause.problem }
     }
-    if (storage.where === 'page') {
+    // Another act that failed has moved to the page meanwhile.
+    if (db !== at) return await written(label, work)
+    if (isOnPage()) {
       keepUnstored(label, reasonOf(error), null)
       return refuse('storage', label, reasonOf(error), 'Save everything as a file.')
     }
@@ -188,5 +197,6 @@ const notFit = (error: unknown): NotFit | null =>
 
 /** A read that failed: what is shown would be wrong without a word. */
 export function readFailed(error: unknown): void {
-  if (storage.where !== 'page') void moveToPage(reasonOf(error))
+  if (isOnPage()) console.error(error)
+  else void moveToPage(reasonOf(error))
 }

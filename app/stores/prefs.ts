@@ -1,16 +1,31 @@
-import { useLocalStorage, usePreferredDark, usePreferredReducedMotion } from '@vueuse/core'
+import { usePreferredDark, usePreferredReducedMotion, useStorage, type StorageLike } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { DEFAULT_TOLERANCES, type Tolerances } from '~~/core/match'
 import { formatLength, type FormatOptions, type UnitSystem } from '~~/core/units'
 
+/** Where preferences are kept: in this browser, or, where it denies that, in this page alone. */
+function whereToKeep(): StorageLike {
+  try {
+    return window.localStorage
+  } catch {
+    const kept = new Map<string, string>()
+    return {
+      getItem: (key) => kept.get(key) ?? null,
+      setItem: (key, value) => void kept.set(key, value),
+      removeItem: (key) => void kept.delete(key),
+    }
+  }
+}
+
 /** How this person reads: units and light. Kept in this browser. */
 export const usePrefs = defineStore('prefs', () => {
-  const units = useLocalStorage<UnitSystem>('tidal-seam-units', 'in')
-  const light = useLocalStorage<'auto' | 'light' | 'dark'>('tidal-seam-light', 'auto')
+  const place = whereToKeep()
+  const units = useStorage<UnitSystem>('tidal-seam-units', 'in', place)
+  const light = useStorage<'auto' | 'light' | 'dark'>('tidal-seam-light', 'auto', place)
   /** What counts as matching, as easing, mm. */
-  const goodMm = useLocalStorage('tidal-seam-good-mm', DEFAULT_TOLERANCES.goodMm)
-  const easeMm = useLocalStorage('tidal-seam-ease-mm', DEFAULT_TOLERANCES.easeMm)
+  const goodMm = useStorage('tidal-seam-good-mm', DEFAULT_TOLERANCES.goodMm, place)
+  const easeMm = useStorage('tidal-seam-ease-mm', DEFAULT_TOLERANCES.easeMm, place)
   const tolerances = computed<Tolerances>(() => ({
     ...DEFAULT_TOLERANCES,
     goodMm: goodMm.value,

@@ -7,6 +7,7 @@ import {
   findKind,
   foldPlan,
   wearerFigures,
+  type Applied,
   type Change,
   type ChangeContext,
   type FoldedPlan,
@@ -78,6 +79,22 @@ function keepSame(plan: readonly Change[]): Change[] {
   })
 }
 
+/** What can be dragged on a stop; nothing where the program cannot say, so that the pieces are shown all the same. */
+function handlesOf(
+  kind: NonNullable<ReturnType<typeof findKind>>,
+  before: Garment,
+  change: Change,
+  applied: Applied,
+  context: ChangeContext,
+): Handle[] {
+  try {
+    return kind.handles(before, change.inputs, applied, context)
+  } catch (error) {
+    console.error(`no handles for ${change.kind}`, error)
+    return []
+  }
+}
+
 let progress: ChangeContext['progress']
 
 const api = {
@@ -100,9 +117,11 @@ const api = {
    */
   compute(held: Held, plan: unknown, wearer: unknown, tolerances: Tolerances, bustEaseMm: number): SentResult {
     if (!base) throw new Error('no garment was set')
-    const context = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm, progress }
-    // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body.
-    const contextText = JSON.stringify(context)
+    const figures = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm }
+    const context = { ...figures, progress }
+    // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body. The listener
+    // is left out: it lives on the page, and would be asked how it is written as JSON.
+    const contextText = JSON.stringify(figures)
     const earlier = contextText === foldedFor ? folded : null
     foldedFor = contextText
     folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, earlier ?? undefined)
@@ -118,7 +137,7 @@ const api = {
         known = {
           ...rest,
           ledger: stop.applied ? compareMeasures(before, garment, context.sizeId) : [],
-          handles: stop.applied && kind ? kind.handles(before, stop.change.inputs, stop.applied, context) : [],
+          handles: stop.applied && kind ? handlesOf(kind, before, stop.change, stop.applied, context) : [],
         }
         kept.set(stop, known)
       }

@@ -134,8 +134,8 @@ describe('files that would take long', () => {
     for (const p of points) expect(Math.abs(Math.hypot(p.x - 400, p.y - 300) - 250)).toBeLessThan(0.021)
   })
   it('one that cannot be thinned out is named as such, and the others are used', () => {
-    const spikes = Array.from({ length: 2400 }, (_, i) => `${(100 + i * 0.2).toFixed(1)} ${i % 2 ? 500 : 560}`)
-    const drafts = draftsIn(svg(`${back}<g id="Comb"><path d="M${spikes.join('L')}L600 40L100 40Z"/></g>`))
+    const spikes = Array.from({ length: 2400 }, (_, i) => `${(20 + i * 0.14).toFixed(2)} ${i % 2 ? 500 : 560}`)
+    const drafts = draftsIn(svg(`${back}<g id="Comb"><path d="M${spikes.join('L')}L355 40L20 40Z"/></g>`))
     expect(drafts.find((d) => d.draft.name === 'Comb')!.trouble).toMatchObject({ code: 'too-fine' })
     expect(drafts.find((d) => d.draft.name === 'Back')!.trouble).toBeNull()
   })

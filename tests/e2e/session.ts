@@ -1,6 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { By, error, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { By, error, Key, until, type WebElement } from 'selenium-webdriver'
 import { afterAll, beforeAll } from 'vitest'
 import { byTest, click, openBrowser, serve, type Opened } from '../../scripts/browser'
 
@@ -20,7 +20,7 @@ export function useApplication() {
     await browser?.close()
     server?.stop()
   })
-  const driver = (): WebDriver => browser.driver
+  const driver = () => browser.driver
 
   const all = (name: string) => driver().findElements(By.css(`[data-test="${name}"]`))
   const textOf = async (name: string) => (await byTest(driver(), name)).getText()
