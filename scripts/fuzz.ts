@@ -5,17 +5,16 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import { Worker } from 'node:worker_threads'
-import { PARTS, type Case, type Part } from './fuzz/cases'
+import { PARTS, TURNS, type Case, type Part } from './fuzz/cases'
 import { makeCase } from './fuzz/make-case'
 import { smallerCases } from './fuzz/shrink-case'
 
 const USE = `Use: npm run -s fuzz -- [--seconds N | --cases N] [--seed S] [--part ${PARTS.join('|')}] [--keep]
   --seconds N   for so long (60)          --cases N   exactly so many instead
   --seed S      where chance begins (1)   --part P    one part alone; all in turn when left out
+  --limit N     seconds that a case may take (2)
   --keep        minimal cases of what fails are written to tests/cases/; else they are only shown`
 
-/** A case may take this long; a worker that takes as much again is ended. */
-const LIMIT_MS = 2000
 /** Smaller cases tried for each failure, and how long at most. */
 const SHRINKS = 120
 const SHRINK_MS = 15_000
@@ -27,9 +26,11 @@ interface Outcome {
   ms: number
 }
 
-/** A worker that is made anew when a case hung in it. */
+/** A worker that is made anew when a case hung in it: a case may take so long, and is ended when it takes as much again. */
 class Bench {
   private worker: Worker | null = null
+
+  constructor(private readonly limitMs: number) {}
 
   run(one: Case): Promise<Outcome> {
     const worker = (this.worker ??= new Worker(new URL('./fuzz/start-worker.mjs', import.meta.url)))
@@ -42,14 +43,14 @@ class Bench {
       }
       const fresh = (complaint: string) => {
         void this.close()
-        end({ complaint, ms: LIMIT_MS * 2 })
+        end({ complaint, ms: this.limitMs * 2 })
       }
       // The first case of a worker also waits for its modules.
-      const timer = setTimeout(() => fresh('it hung'), LIMIT_MS * 2 + (this.warm ? 0 : 30_000))
+      const timer = setTimeout(() => fresh('it hung'), this.limitMs * 2 + (this.warm ? 0 : 30_000))
       worker.once('message', (outcome: Outcome) => {
         this.warm = true
         end(
-          outcome.complaint === null && outcome.ms > LIMIT_MS ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms` } : outcome,
+          outcome.complaint === null && outcome.ms > this.limitMs ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms` } : outcome,
         )
       })
       worker.once('error', (error) => fresh(`the worker died: ${error.message}`))
@@ -112,14 +113,15 @@ function readOptions() {
         cases: { type: 'string' },
         seed: { type: 'string', default: '1' },
         part: { type: 'string' },
+        limit: { type: 'string', default: '2' },
         keep: { type: 'boolean', default: false },
       },
     })
-    const numbers = [values.seconds, values.seed, values.cases ?? '0'].map(Number)
-    const parts = values.part === undefined ? PARTS : PARTS.filter((p) => p === values.part)
+    const numbers = [values.seconds, values.seed, values.cases ?? '0', values.limit].map(Number)
+    const parts = values.part === undefined ? TURNS : PARTS.filter((p) => p === values.part)
     if (parts.length === 0 || numbers.some((n) => !Number.isFinite(n) || n < 0))
       throw new Error('an option has a value that it cannot have.')
-    return { seconds: numbers[0]!, seed: numbers[1]!, cases: values.cases === undefined ? Infinity : numbers[2]!, parts, keep: values.keep }
+    return { seconds: numbers[0]!, seed: numbers[1]!, cases: values.cases === undefined ? Infinity : numbers[2]!, parts, keep: values.keep, limitMs: numbers[3]! * 1000 }
   } catch (error) {
     console.error(`${error instanceof Error ? error.message : String(error)}\n${USE}`)
     process.exit(2)
@@ -150,8 +152,8 @@ async function work(bench: Bench): Promise<void> {
   await bench.close()
 }
 
-await Promise.all(cpus().map(() => work(new Bench())))
-const bench = new Bench()
+await Promise.all(cpus().map(() => work(new Bench(options.limitMs))))
+const bench = new Bench(options.limitMs)
 for (const [, failure] of [...failures].slice(0, MOST_SHOWN)) {
   const small = await shrink(bench, failure.one, failure.complaint)
   console.log(`\nFAILED ${failure.times} times, ${failure.one.part}: ${failure.complaint}`)

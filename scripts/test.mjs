@@ -42,6 +42,8 @@ check('types', ['typecheck'])
 check('lint', ['lint'])
 check('formatting', ['format:check'])
 tests('unit tests', 'test:unit')
+// A fixed run, so that it says the same everywhere; it takes about half a minute here, and is not timed.
+check('fuzzing', ['fuzz', '--', '--cases', '2000', '--seed', '2026', '--limit', '30'])
 build()
 tests('interface in Chromium', 'test:e2e')
 console.log(`${passed} passed, ${failed} failed`)

@@ -23,6 +23,19 @@ const only = (text: string) => {
   return read.value
 }
 
+type Plain = Record<string, unknown>
+
+/** Draws an edge together into its first point; the one before it runs on to where it ended. */
+function spoilEdge(project: Plain): void {
+  type Shape = { edges: Record<string, { from: object; to: object }[]> }
+  const piece = (project.garment as { pieces: { edges: { id: string }[]; shapes: Record<string, Shape> }[] }).pieces[0]!
+  const shape = Object.values(piece.shapes)[0]!
+  const [first, second] = piece.edges
+  const from = shape.edges[first!.id]![0]!.from
+  shape.edges[first!.id] = [{ kind: 'line', from, to: from } as never]
+  shape.edges[second!.id]![0]!.from = from
+}
+
 describe('project file', () => {
   const { projects, wearers } = demoWardrobe(new Date('2026-02-03'))
   const text = writeProjectFile(projects, wearers, new Date('2026-02-03'))
@@ -88,6 +101,48 @@ describe('project file', () => {
     expect(read.value.recipes).toEqual([])
     expect(read.value.projects.map((p) => p.sizing)).toEqual(now.projects.map((p) => p.sizing))
   })
+  it('brings a file of version 3 up: names, days and figures that were once stored unchecked are mended, and kept in words', () => {
+    const now = JSON.parse(text) as { projects: { name: string }[]; wearers: Record<string, unknown>[] } & Record<string, unknown>
+    const set = { id: 's', takenOn: '2026-02-31', note: 'tired', figures: { waist: { mm: 52_000 }, bust: { mm: 960 } } }
+    const old = {
+      ...now,
+      version: 3,
+      projects: [{ ...now.projects[0]!, name: 'a\u0007b'.repeat(60) }, ...now.projects.slice(1)],
+      wearers: [{ id: 'giant', name: 'the\nGiant', sets: [set, { ...set, id: 't', takenOn: '2026-13-45' }], ownMeasures: [] }],
+    }
+    const read = readProjectFile(JSON.stringify(old))
+    if (!read.ok) throw new Error(`${read.problem.where}: ${read.problem.message}`)
+    const [giant] = read.value.wearers
+    expect(giant!.name).toBe('the Giant')
+    expect(giant!.sets[0]).toMatchObject({ takenOn: '2026-02-28', figures: { bust: { mm: 960 } } })
+    expect(giant!.sets[0]!.note).toMatch(/tired \(day as written: 2026-02-31\) \(left out, too large for a body: waist .*52000/)
+    expect(giant!.sets[1]!.takenOn).toBe('2000-01-01')
+    expect(read.value.projects[0]!.name).toHaveLength(120)
+    expect(readProjectFile(writeProjectFile(read.value.projects, read.value.wearers, new Date(0))).ok).toBe(true)
+  })
+  it.each<[string, (file: { projects: Plain[]; wearers: Plain[] }) => void, RegExp]>([
+    ['two garments of one id', (f) => void f.projects.push(f.projects[0]!), /garments.*“demo-blouse” is used twice/],
+    ['two wearers of one id', (f) => void f.wearers.push(f.wearers[0]!), /wearers.*is used twice/],
+    [
+      'two stops of one id',
+      (f) => void (f.projects[1]!.plan as Plain[]).push((f.projects[1]!.plan as Plain[])[0]!),
+      /plan.*“longer” is used twice/,
+    ],
+    ['two sizes of one id', (f) => void ((f.projects[0]!.garment as { sizes: Plain[] }).sizes[1]!.id = 'one'), /is used twice/],
+    ['an id that is a word of the language', (f) => void (f.wearers[0]!.id = 'constructor'), /cannot be used as an id/],
+    ['a name with signs that do not print', (f) => void (f.projects[0]!.name = 'a\u0000b'), /do not print/],
+    ['a missing field', (f) => void delete f.projects[0]!.plan, /plan.*it is missing/],
+    ['a day that is none', (f) => void ((f.wearers[0]!.sets as Plain[])[0]!.takenOn = '2026-02-30'), /not a day of the calendar/],
+    ['an edge of no length', (f) => spoilEdge(f.projects[2]!), /has no length/],
+  ])('with %s is refused with the place, in words for people', (_, spoil, words) => {
+    const file = JSON.parse(text) as { projects: Plain[]; wearers: Plain[] }
+    spoil(file)
+    const read = readProjectFile(JSON.stringify(file))
+    if (read.ok) throw new Error('it was let in')
+    expect(`${read.problem.where}: ${read.problem.message}`).toMatch(words)
+    expect(read.problem.message).not.toMatch(/expected|received|undefined|invalid/i)
+  })
+
   it('runs every migration from the version of the file on, in order', () => {
     const ran: number[] = []
     const step = (n: number) => (f: Record<string, unknown>) => (ran.push(n), { ...f, [`step${n}`]: true })

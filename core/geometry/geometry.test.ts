@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import type paperTypes from 'paper'
 import paperCore from 'paper/dist/paper-core.js'
 import { describe, expect, it } from 'vitest'
+import { bounded } from '../budget'
+import { ok } from '../result'
 import {
   add,
   boundsOf,
@@ -24,10 +26,12 @@ import {
   offsetPath,
   placeAt,
   pointAt,
+  PointGrid,
   reversePath,
   rotateAbout,
   scale,
   subtract,
+  thinOut,
   tangentAt,
   applyAffine,
   mapPath,
@@ -361,4 +365,50 @@ describe('offset for seam allowance', () => {
 
 it('rotateAbout turns clockwise on the page for positive angles', () => {
   expect(rotateAbout(at(1, 0), at(0, 0), Math.PI / 2).y).toBeCloseTo(1, 12)
+})
+
+describe('figures that are none, and those far out', () => {
+  const p = (x: number, y: number) => ({ x, y })
+  it.each([NaN, Infinity, -Infinity])('a handle at %s ends as a refusal, at once', (figure) => {
+    const curve = cubic(p(0, 0), p(figure, 0), p(10, 10), p(20, 0))
+    for (const ask of [() => measureLength([curve]), () => flattenPath([curve], 0.1)])
+      expect(bounded('Front', () => ok(ask()))).toMatchObject({ ok: false, problem: { code: 'not-finite', where: 'Front' } })
+  })
+  it('a curve a thousand kilometres long is measured by its relative bound', () => {
+    const big = 1e9
+    const long = cubic(p(0, 0), p(0, big), p(big, big), p(big, 0))
+    const one = cubic(p(0, 0), p(0, 1), p(1, 1), p(1, 0))
+    expect(measureLength([long]) / big).toBeCloseTo(measureLength([one]), 9)
+  })
+})
+
+describe('thinning out', () => {
+  it('stays within its tolerance and keeps the ends, whatever the points', () => {
+    const n = fc.double({ min: -300, max: 300, noNaN: true })
+    fc.assert(
+      fc.property(fc.array(fc.tuple(n, n), { minLength: 3, maxLength: 60 }), (points) => {
+        const path = points.slice(1).map(([x, y], i) => line({ x: points[i]![0], y: points[i]![1] }, { x, y }))
+        const thin = thinOut(path, 2)
+        expect(thin.length).toBeLessThanOrEqual(path.length)
+        expect([thin[0]!.from, thin.at(-1)!.to]).toEqual([path[0]!.from, path.at(-1)!.to])
+        for (const s of path) expect(nearestPlace(thin, s.to).distanceMm).toBeLessThan(2.001)
+      }),
+    )
+  })
+  it('leaves curves as they are', () => {
+    const curve = cubic({ x: 0, y: 0 }, { x: 0, y: 5 }, { x: 5, y: 5 }, { x: 5, y: 0 })
+    expect(thinOut([curve], 1)).toEqual([curve])
+  })
+})
+
+describe('points by where they lie', () => {
+  it('finds what is near, nearest first, and forgets what was taken away', () => {
+    const grid = new PointGrid<string>(1)
+    grid.add({ x: 0.9, y: 0.9 }, 'a')
+    grid.add({ x: 1.1, y: 1.1 }, 'b')
+    grid.add({ x: -3, y: 0 }, 'far')
+    expect(grid.near({ x: 1.05, y: 1.05 })).toEqual(['b', 'a'])
+    grid.remove({ x: 1.1, y: 1.1 }, 'b')
+    expect(grid.near({ x: 1.05, y: 1.05 })).toEqual(['a'])
+  })
 })

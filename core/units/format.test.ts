@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatLength, lengthToken, parseLength, roundToRuler, rulerStepMm, toRulerReading, writeLengths } from './index'
+import { formatLength, lengthToken, limitToken, parseLength, roundToRuler, rulerStepMm, toRulerReading, writeLengths } from './index'
 
 describe('lengths inside sentences', () => {
   it('are written in the reader’s units, as often as they stand there', () => {
@@ -59,5 +59,19 @@ describe('rounding shares', () => {
   })
   it('give the earlier part the mark when two are alike', () => {
     expect(roundToRuler([0.5, 0.5], 1)).toEqual([1, 0])
+  })
+})
+
+describe('limits inside sentences', () => {
+  it('are written rounded toward nothing, so that what is read and typed still works', () => {
+    expect(writeLengths(limitToken(25), 'in')).toBe('15/16 in')
+    expect(writeLengths(limitToken(25.4), 'in')).toBe('1 in')
+    expect(writeLengths(limitToken(25.9), 'cm')).toBe('2.5 cm')
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3000, noNaN: true }), fc.constantFrom('in' as const, 'cm' as const), (mm, units) => {
+        const read = parseLength(writeLengths(limitToken(mm), units), units)
+        return read.ok && read.value <= mm + 1e-6 && mm - read.value < 1.6
+      }),
+    )
   })
 })

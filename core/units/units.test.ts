@@ -27,6 +27,17 @@ describe('parseLength', () => {
     ['.5', 12.7],
     ['1\' 2 1/2"', 368.3],
     ['1′ 2', 355.6],
+    ['19″', 19 * 25.4],
+    ['19”', 19 * 25.4],
+    ['19’’', 19 * 25.4],
+    ['5 ft', 60 * 25.4],
+    ['5’ 4', 64 * 25.4],
+    ['1⅐', (8 / 7) * 25.4],
+    ['⅑', 25.4 / 9],
+    ['⅒', 2.54],
+    ['2⅞″', 2.875 * 25.4],
+    ['⅟8', 3.175],
+    ['3∕8', 9.525],
     ['0', 0],
     ['5 ⅛”', 130.175],
     ['1 1⁄16', 26.9875],
@@ -34,6 +45,16 @@ describe('parseLength', () => {
     ['0.1 m', 100],
   ])('reads %s in inches', (text, expected) => {
     expect(mm(text)).toBeCloseTo(expected as number, 9)
+  })
+  it.each(["5'", '5’', '5′', '-3 1/2’'])('asks whether %s means feet', (text) => {
+    const read = parseLength(text, 'in')
+    expect(read).toMatchObject({ ok: false, problem: { code: 'length-feet' } })
+    if (!read.ok) expect(read.problem.remedy).toMatch(/Is that meant\?/)
+  })
+  it('takes no word of the language for a unit, and reads no text that is longer than a length', () => {
+    for (const word of ['constructor', 'toString', '__proto__', 'hasOwnProperty']) expect(parseLength(`5 ${word}`, 'in').ok).toBe(false)
+    const long = parseLength('1'.repeat(100_000), 'in')
+    expect(!long.ok && long.problem.where.length).toBeLessThan(40)
   })
   it('takes a bare figure in the chosen system', () => {
     expect(mm('3.5', 'cm')).toBeCloseTo(35, 9)

@@ -14,3 +14,6 @@ export type Case =
 
 export type Part = Case['part']
 export const PARTS: readonly Part[] = ['svg', 'project', 'csv', 'length', 'changes', 'plan']
+
+/** The order in which parts take their turns: a plan takes as long as a hundred others and comes up more seldom. */
+export const TURNS: readonly Part[] = [...Array.from({ length: 8 }, () => PARTS.filter((p) => p !== 'plan')).flat(), 'plan']

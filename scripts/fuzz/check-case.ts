@@ -1,13 +1,13 @@
 import { layOnPlan, planSizes } from '../../core/advice'
 import { readWearersCsv, writeWearersCsv, type Wearer } from '../../core/body'
-import { ChangeSchema, findKind, foldPlan, withLargest, type Change } from '../../core/changes'
+import { ChangeSchema, findKind, foldPlan, wearerFigures, withLargest, type Change } from '../../core/changes'
 import { readProjectFile, readSvg, type Project } from '../../core/formats'
 import { bringIn } from '../../core/import'
 import { readChart } from '../../core/size'
 import { parseLength } from '../../core/units'
 import type { Case } from './cases'
 import { GARMENTS } from './garments'
-import { liveThrough, lookAtPlan, wellRefused } from './live-through'
+import { liveThrough, lookAtPlan, saveAndReadAgain, wellRefused } from './live-through'
 
 const projectOf = (id: string): Project => GARMENTS.get(id)!
 
@@ -55,7 +55,9 @@ function checkPlan({ garment, figures, sizing }: Case & { part: 'plan' }): strin
     const read = ChangeSchema.safeParse(change)
     if (!read.success) return `a stop is proposed that cannot be kept: ${change.kind} ${JSON.stringify(read.error.issues[0])}`
   }
-  return liveThrough({ ...own, plan: JSON.parse(JSON.stringify(plan)) as Change[] }, wearer)
+  const planned = { ...own, plan: JSON.parse(JSON.stringify(plan)) as Change[] }
+  const folded = foldPlan(own.garment, planned.plan, { sizeId: own.garment.baseSizeId, wearer: wearerFigures(wearer) })
+  return lookAtPlan(planned, folded) ?? saveAndReadAgain(planned, wearer)
 }
 
 /**

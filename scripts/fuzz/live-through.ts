@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, traceCups } from '../../core/advice'
+import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, traceCups } from '../../core/advice'
 import { findDoubts, latestSet, type Wearer } from '../../core/body'
 import { findKind, foldPlan, wearerFigures, type FoldedPlan } from '../../core/changes'
 import { readProjectFile, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
@@ -112,11 +112,14 @@ function planAndDraw(project: Project, folded: FoldedPlan, wearer: Wearer | null
   const sizeId = project.garment.baseSizeId
   const set = latestSet(wearer)
   if (set) findDoubts(set)
-  const { traced } = traceCups(folded.garment, project.sizing, set)
+  // As the worksheet does: on what the stops leave that do not give the zones their sizes.
+  const own = stopsBeforeSizes(project.plan)
+  const before = own.length === project.plan.length ? folded.garment : foldPlan(project.garment, own, { sizeId }).garment
+  const { traced } = traceCups(before, project.sizing, set)
   const worksheet = makeWorksheet(traced, project.sizing, set)
   listToTrace(traced, chosenSizes(worksheet))
-  const proposed = planSizes(folded.garment, project.sizing, set, project.plan)
-  nameProposed(folded.garment, proposed)
+  const proposed = planSizes(before, project.sizing, set, own)
+  nameProposed(before, proposed)
   layOnPlan(proposed, project.plan)
   const sheet = layOutSheet(
     folded.garment,
@@ -129,7 +132,8 @@ function planAndDraw(project: Project, folded: FoldedPlan, wearer: Wearer | null
   return null
 }
 
-function saveAndReadAgain(project: Project, wearer: Wearer | null): string | null {
+/** A complaint when a garment that is saved and read again is another, or cannot be read. */
+export function saveAndReadAgain(project: Project, wearer: Wearer | null): string | null {
   const text = writeProjectFile([project], wearer ? [wearer] : [], new Date(0))
   const again = readProjectFile(text)
   if (!again.ok) return `saved, it cannot be read again: ${again.problem.where} ${again.problem.message}`
