@@ -46,6 +46,8 @@ export function evenSides(after: Garment, sizeId: string, meant: (seam: Seam) =>
       }),
     }
     const pieces = garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: { ...shape, edges } } } : p))
-    return { ...garment, pieces }
+    const evened = { ...garment, pieces }
+    // A side that cannot be evened so stays as it is: the promise of its seam says by how much it is off.
+    return Math.abs(off + is - surplusOf(evened, seam, sizeId)) < Math.abs(off) ? evened : garment
   }, after)
 }

@@ -5,8 +5,11 @@ import {
   isStraightPath,
   line,
   measureLength,
+  norm,
   placeAt,
   scale,
+  subtract,
+  unit,
   type Path,
   type Point,
   type Segment,
@@ -84,9 +87,19 @@ function drawThrough(
     }
     return { point, direction }
   }
-  const unitOf = (p: Point) => scale(p, 1 / Math.sqrt(p.x * p.x + p.y * p.y))
   const points = Array.from({ length: steps + 1 }, (_, i) => at(from + ((to - from) * i) / steps).point)
-  return fitCurve(points, unitOf(at(from).direction), unitOf(at(to).direction), FIT_MM)
+  // Where sizes run against each other a mixed direction can vanish: there the line goes toward its next place.
+  const directionAt = (share: number, chord: Point) => {
+    const { direction } = at(share)
+    return unit(norm(direction) > SAME_POINT_MM ? direction : chord)
+  }
+  const n = points.length
+  return fitCurve(
+    points,
+    directionAt(from, subtract(points[1]!, points[0]!)),
+    directionAt(to, subtract(points[n - 1]!, points[n - 2]!)),
+    FIT_MM,
+  )
 }
 
 /**

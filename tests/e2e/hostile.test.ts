@@ -139,6 +139,35 @@ describe('storage that is full', () => {
   })
 })
 
+describe('a note that two tabs write', () => {
+  it('is not lost half typed: what the other tab stored is shown beside it', async () => {
+    await freshDemo()
+    const { driver } = app
+    const second = async (path: string) => {
+      await driver().switchTo().newWindow('tab')
+      await driver().get(`${app.url()}${path}`)
+    }
+    await openGarment('demo-helm', 'reshape')
+    await click(driver(), 'stop-0')
+    const mine = await driver().getWindowHandle()
+    const field = await byTest(driver(), 'note')
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Mine, half ty')
+    await second('/garment/demo-helm/reshape')
+    await click(driver(), 'stop-0')
+    await (await byTest(driver(), 'note')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Theirs', Key.TAB)
+    await soon('stored', async () => (await status()) === 'saved')
+    await driver().close()
+    await driver().switchTo().window(mine)
+    expect(await textOf('note-theirs')).toContain('“Theirs”')
+    expect(await (await byTest(driver(), 'note')).getAttribute('value')).toBe('Mine, half ty')
+    await (await byTest(driver(), 'note')).sendKeys('ped', Key.TAB)
+    await soon('mine is stored', async () => (await all('note-theirs')).length === 0)
+    await driver().navigate().refresh()
+    await click(driver(), 'stop-0')
+    expect(await (await byTest(driver(), 'note')).getAttribute('value')).toBe('Mine, half typed')
+  })
+})
+
 describe('storage that does not serve', () => {
   it.each([
     [

@@ -37,7 +37,12 @@ export function knotsOf(garment: Garment, chain: SideChain, sizeIds: readonly st
   })
   const kept: Knot[] = []
   for (const knot of knots) if (kept.every((k) => Math.abs(k.get(baseSizeId)! - knot.get(baseSizeId)!) > SAME_KNOT_MM)) kept.push(knot)
-  return kept.sort((a, b) => a.get(baseSizeId)! - b.get(baseSizeId)!)
+  const inOrder = kept.sort((a, b) => a.get(baseSizeId)! - b.get(baseSizeId)!)
+  // A place that lies above the one before it in some size would send the line back on itself: it is no place to go by.
+  return inOrder.reduce<Knot[]>((run, knot) => {
+    const before = run[run.length - 1]
+    return before && sizeIds.some((id) => knot.get(id)! <= before.get(id)!) ? run : [...run, knot]
+  }, [])
 }
 
 /**
@@ -49,6 +54,8 @@ export function carryAlong(knots: readonly Knot[], baseSizeId: string, sizeId: s
   const x = knots.map((k) => k.get(baseSizeId)!)
   const y = knots.map((k) => k.get(sizeId)!)
   const last = knots.length - 1
+  // With no two places to go by, it lies as far down as in the base size.
+  if (last < 1) return atMm
   const secant = (i: number) => (y[i + 1]! - y[i]!) / (x[i + 1]! - x[i]!)
   const slope = (i: number): number => {
     if (i === 0) return secant(0)

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
 import { draftQuayDress } from '../../../demo/quay-dress'
 import { draftArmholeDart, draftDartless } from '../../../demo/dart-blouses'
-import { distance, measureLength, nearestPlace, placeAt } from '../../geometry'
+import { distance, measureLength, nearestPlace, placeAt, tangentAt, turnRad, type Path } from '../../geometry'
 import { walkGarment } from '../../match'
 import { sideLength } from '../../moves'
 import { findZones, finishedMm } from '../../size'
@@ -11,6 +11,10 @@ import { dartFigures, edgePath, findPiece, outlineOf, shapeOf, type Garment, typ
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { bustAmount, type BustAmountInputs } from '.'
 import { context, apply, front, shape, figures, roleMm } from '../test-darts'
+
+/** The sharpest turn between two parts of a path, deg. */
+const sharpest = (path: Path) =>
+  Math.max(0, ...path.slice(1).map((s, i) => Math.abs(turnRad(tangentAt(path[i]!, 1), tangentAt(s, 0))) * (180 / Math.PI)))
 
 describe('fuller or smaller bust', () => {
   const inputs: BustAmountInputs = { pieceId: 'front', amountMm: 20, waist: 'keep', opening: 'dart', tipBackMm: 38 }
@@ -49,6 +53,38 @@ describe('fuller or smaller bust', () => {
       ),
       { numRuns: 15 },
     )
+  })
+  it('taken out at the side leaves the lower edge as level as it was, and promises so by measuring it', () => {
+    const fall = (garment: Garment) => {
+      const ends = (roles: string[]) =>
+        front(garment)
+          .edges.filter((e) => roles.includes(e.role) || (e.fold && roles.includes('fold')))
+          .flatMap((e) => edgePath(shape(garment), e.id))
+          .flatMap((s) => [s.from.y, s.to.y])
+      return Math.max(...ends(['side'])) - Math.max(...ends(['centre-front', 'fold']))
+    }
+    for (const garment of [draftBlouse(), draftArmholeDart(), draftDartless()])
+      for (const amountMm of [8, 20, 35]) {
+        const done = apply(bustAmount, garment, { ...inputs, amountMm, waist: 'side' })
+        expect(Math.abs(fall(done.garment) - fall(garment))).toBeLessThan(0.05)
+        const level = done.held.find((h) => h.label.startsWith('lower edge'))!
+        expect(level.held).toBe(true)
+        expect(level.after).toBeCloseTo(fall(done.garment), 6)
+      }
+  })
+  it('eased in leaves no corner in the side, and the half bust grows by all of it', () => {
+    for (const amountMm of [2, 3.5, 5]) {
+      const done = apply(bustAmount, draftDartless(), { ...inputs, amountMm, opening: 'ease' })
+      const grew = done.held.find((h) => h.label === 'half bust grows by')!
+      expect(Math.abs(grew.after - amountMm)).toBeLessThan(0.1)
+      const side = front(done.garment)
+        .edges.filter((e) => e.role === 'side')
+        .flatMap((e) => [...edgePath(shape(done.garment), e.id)])
+      const was = front(draftDartless())
+        .edges.filter((e) => e.role === 'side')
+        .flatMap((e) => [...edgePath(shape(draftDartless()), e.id)])
+      expect(sharpest(side)).toBeLessThan(Math.max(1, sharpest(was) + 0.1))
+    }
   })
   it('takes from the dart for a smaller bust, and refuses more than it holds with what it has', () => {
     const done = apply(bustAmount, draftBlouse(), { ...inputs, amountMm: -8 })
