@@ -25,8 +25,10 @@ export const storage = reactive({
   turn: 0,
 })
 
-/** The browser's storage answers in a few milliseconds; one that is silent for so long will not, ms. */
-const SILENT_MS = 8000
+/** The browser's storage opens in a few milliseconds; one that is silent for so long will not, ms. */
+const OPENING_MS = 8000
+/** A whole wardrobe of large garments is written in some seconds; one that takes so long will not be, ms. */
+const SILENT_MS = 40_000
 
 /** An act that the schema of its row refuses: nothing that another place could store either. */
 export class NotFit extends Error {
@@ -40,10 +42,12 @@ export class NotFit extends Error {
 
 const SILENT = 'the storage of this browser does not answer. Other tabs of Tidal Seam may hold it: close them.'
 
-function answered<T>(work: Promise<T>): Promise<T> {
+function answered<T>(work: PromiseLike<T>, withinMs = SILENT_MS): Promise<T> {
   return new Promise((resolve, reject) => {
-    const timer = setTimeout(() => reject(new Error(SILENT)), SILENT_MS)
-    work.then(resolve, reject).finally(() => clearTimeout(timer))
+    const timer = setTimeout(() => reject(new Error(SILENT)), withinMs)
+    Promise.resolve(work)
+      .then(resolve, reject)
+      .finally(() => clearTimeout(timer))
   })
 }
 
@@ -58,6 +62,7 @@ function reasonOf(error: unknown): string {
   if (words === SILENT) return words
   if (/Quota/.test(`${name} ${inner} ${words}`)) return 'the storage of this browser is full.'
   if (name === 'VersionError') return 'another tab has a newer version of Tidal Seam open. Close this one, or reload it.'
+  if (name === 'DatabaseClosedError') return 'another tab has closed or deleted what is stored here. Reload this page when it is done.'
   if (name === 'MissingAPIError' || name === 'SecurityError' || /denied|insecure/i.test(words))
     return 'this browser does not let the page store anything (a private window, or its settings).'
   return `the storage of this browser fails (${words.split('\n')[0]!.slice(0, 120)}).`
@@ -110,7 +115,7 @@ function moveToPage(why: string): Promise<void> {
 /** Opens the browser's storage, or says why it cannot be and goes on without it. */
 export async function openStorage(): Promise<void> {
   try {
-    await answered(db.open())
+    await answered(db.open(), OPENING_MS)
     storage.where = 'browser'
     storage.turn += 1
   } catch (error) {
@@ -123,7 +128,7 @@ export async function backToBrowser(): Promise<Result<null>> {
   const page = db
   const browser = new TidalSeamDb()
   try {
-    await answered(browser.open())
+    await answered(browser.open(), OPENING_MS)
     const here = await readAll(page)
     await answered(
       browser.transaction('rw', TABLES as unknown as string[], async () => {

@@ -1,3 +1,4 @@
+import { proxy, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Drawing, Project } from '~~/core/formats'
@@ -23,6 +24,9 @@ const SAME_NOTCH_MM = 8
 /** Reading a file may take this long, ms: its own budget ends it much earlier on any machine that one would work on. */
 const LONGEST_MS = 120_000
 
+/** The jobs of the import, in a worker or on the spot. */
+type Jobs = ImportJobs | Remote<ImportJobs>
+
 const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
 
 const ROW = { table: 'tray', id: 'now', scope: 'tray' } as const
@@ -39,21 +43,11 @@ export const useTray = defineStore('tray', () => {
   /** What is being worked on, in words; null while nothing is. */
   const busy = ref<string | null>(null)
 
-  /** Has something read or found in the worker; it can be stopped. */
-  async function inWorker<T>(
-    what: string,
-    job: (jobs: { [K in keyof ImportJobs]: (...args: Parameters<ImportJobs[K]>) => Promise<ReturnType<ImportJobs[K]>> }) => Promise<
-      Result<T>
-    >,
-  ): Promise<Result<T>> {
+  /** Has something read or found in the worker, or on the spot where there are no workers; it can be stopped. */
+  async function inWorker<T>(what: string, job: (jobs: Jobs) => Result<T> | Promise<Result<T>>): Promise<Result<T>> {
     busy.value = what
     try {
-      if (typeof Worker === 'undefined')
-        return await job({
-          read: (t) => Promise.resolve(importJobs.read(t)),
-          drafts: (t, times) => Promise.resolve(importJobs.drafts(t, times)),
-        })
-      return await bench.run((remote) => job(remote as never), LONGEST_MS)
+      return typeof Worker === 'undefined' ? await job(importJobs) : await bench.run((remote) => Promise.resolve(job(remote)), LONGEST_MS)
     } catch (error) {
       const why = error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
       return refuse('import-ended', what, why, 'Nothing was changed. Try again, or save the file with fewer lines in it.')
@@ -88,13 +82,17 @@ export const useTray = defineStore('tray', () => {
     const read = await inWorker(`Reading ${fileName}`, (jobs) => jobs.read(content))
     if (!read.ok) return read.problem
     chosenId.value = null
+    // Known before it is stored, so that it is not read a second time when it shows up in the tray.
+    drawingOf = content
     const garmentName = toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
     const stored = await act(
       `take in ${fileName}`,
       (tray) => void Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }),
     )
-    if (!stored.ok) return stored.problem
-    drawingOf = content
+    if (!stored.ok) {
+      drawingOf = text.value
+      return stored.problem
+    }
     drawing.value = read.value
     return null
   }
@@ -102,7 +100,10 @@ export const useTray = defineStore('tray', () => {
   /** The scale is settled: the outlines are looked for, with a first guess at everything; or why they cannot be. */
   async function confirmScale(times: number): Promise<Problem | null> {
     const content = drawingOf
-    const drafts = await inWorker('Finding the pieces', (jobs) => jobs.drafts(content, times))
+    const tell = proxy((done: number, of: number) => {
+      if (busy.value !== null && of > 1) busy.value = `Finding the pieces, ${done + 1} of ${of}`
+    })
+    const drafts = await inWorker('Finding the pieces', (jobs) => jobs.drafts(content, times, tell))
     if (!drafts.ok) return drafts.problem
     const pieces = drafts.value.map(({ draft, trouble, aside }): TrayPiece => ({
       taken: !aside,

@@ -1,5 +1,5 @@
 import { readSvg, type Drawing } from '~~/core/formats'
-import { makeDrafts, type Draft } from '~~/core/import'
+import { makeDrafts, type Draft, type ImportProgress } from '~~/core/import'
 import type { Result } from '~~/core/result'
 
 let last: { text: string; read: Result<Drawing> } | null = null
@@ -13,9 +13,9 @@ export const importJobs = {
   },
 
   /** The outlines of a file at a scale, with first guesses. */
-  drafts(text: string, times: number): Result<Draft[]> {
+  drafts(text: string, times: number, progress?: ImportProgress): Result<Draft[]> {
     const read = importJobs.read(text)
-    return read.ok ? makeDrafts(read.value, times) : read
+    return read.ok ? makeDrafts(read.value, times, progress) : read
   },
 }
 

@@ -11,6 +11,8 @@ type Row = Record<'wearer' | 'takenOn' | 'measure' | 'figure' | 'left' | 'right'
 
 /** Rows of one file: some hundred wearers with a dozen days each. */
 const MOST_ROWS = 50_000
+/** Signs of one file, of any rows. */
+const MOST_SIGNS = 10_000_000
 
 /** One row of the table: a figure on a day. “left” and “right” are empty unless the sides differ. */
 const COLUMNS = ['wearer', 'taken on', 'measure', 'figure', 'left', 'right'] as const
@@ -43,6 +45,13 @@ export function writeWearersCsv(wearers: readonly Wearer[], units: UnitSystem): 
  * @param newId gives ids for what has none in the file
  */
 export function readWearersCsv(text: string, units: UnitSystem, newId: () => string): Result<Wearer[]> {
+  if (text.length > MOST_SIGNS)
+    return refuse(
+      'csv-rows',
+      'file',
+      `it has more than ${MOST_SIGNS / 1e6} million signs.`,
+      'Part it into several files. Nothing was changed.',
+    )
   const [heading = [], ...lines] = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data
   const titles = heading.map((h) => h.trim().toLowerCase())
   const missing = COLUMNS.slice(0, 3).filter((c) => !titles.includes(c))

@@ -61,6 +61,9 @@ function findTwin(file: ProjectFile): { where: string; id: string } | null {
   return null
 }
 
+/** Signs of a project file: five hundred garments in eight sizes each. */
+const MOST_SIGNS = 150_000_000
+
 /** Line and column of a JSON parser's complaint, where it gives a position. */
 function jsonPlace(text: string, error: unknown): string {
   const position = /position (\d+)/.exec(String(error))
@@ -74,6 +77,13 @@ function jsonPlace(text: string, error: unknown): string {
  * newer version, and wrong figures, saying where.
  */
 export function readProjectFile(text: string): Result<ProjectFile> {
+  if (text.length > MOST_SIGNS)
+    return refuse(
+      'file-too-large',
+      'project file',
+      `it has more than ${MOST_SIGNS / 1e6} million signs.`,
+      'Part it: back up fewer garments at once.',
+    )
   let file: unknown
   try {
     file = JSON.parse(text)

@@ -1,4 +1,4 @@
-import { DOMParser, type Element as XmlElement, type Node as XmlNode } from '@xmldom/xmldom'
+import type { Element as XmlElement, Node as XmlNode } from '@xmldom/xmldom'
 import { bounded, spend } from '../budget'
 import {
   applyAffine,
@@ -30,6 +30,7 @@ import {
   type ScaleFrom,
   type StrokeStyle,
 } from './svg-attributes'
+import { badSvg, readRoot } from './svg-root'
 import { pathDataOf, readStrokes } from './svg-shapes'
 
 /** One drawn line of a file, in millimetres by the file's own scale. */
@@ -67,8 +68,6 @@ export interface Drawing {
 /** Coordinates beyond this are no longer exact to a pencil line, mm: 10 km. */
 const LOST_MM = 1e7
 
-/** Bytes beyond which a file is not read: real pattern files are under 5 MB. */
-const MAX_BYTES = 20_000_000
 const MAX_DEPTH = 60
 const MAX_ELEMENTS = 40_000
 const MAX_USES = 2_000
@@ -86,9 +85,6 @@ interface State {
   uses: number
   problem: Result<never> | null
 }
-
-const bad = (where: string, message: string): Result<never> =>
-  refuse('svg-unreadable', where, message, 'Save it again as plain SVG from the drawing program; nothing was changed here.')
 
 const SKIPPED = new Set([
   'defs',
@@ -121,11 +117,11 @@ function walk(el: XmlElement, within: Within, state: State): void {
   spend()
   state.elements += 1
   const where = `element ${state.elements}${el.getAttribute('id') ? ` (“${el.getAttribute('id')}”)` : ''}`
-  if (state.elements > MAX_ELEMENTS) return void (state.problem = bad('file', `it has more than ${MAX_ELEMENTS} parts.`))
-  if (depth > MAX_DEPTH) return void (state.problem = bad(where, `groups lie more than ${MAX_DEPTH} deep in each other.`))
+  if (state.elements > MAX_ELEMENTS) return void (state.problem = badSvg('file', `it has more than ${MAX_ELEMENTS} parts.`))
+  if (depth > MAX_DEPTH) return void (state.problem = badSvg(where, `groups lie more than ${MAX_DEPTH} deep in each other.`))
   if (SKIPPED.has(el.localName ?? '') || styleOf(el, 'display') === 'none' || styleOf(el, 'visibility') === 'hidden') return
   const own = readTransform(styleOf(el, 'transform') ?? null)
-  if (!own) return void (state.problem = bad(where, 'its transform cannot be read.'))
+  if (!own) return void (state.problem = badSvg(where, 'its transform cannot be read.'))
   const here = chain(to, own)
   const style = styleWithin(within.style, el)
   if (el.localName === 'use') return walkUse(el, { to: here, groups, style, depth }, state, where)
@@ -137,14 +133,14 @@ function walk(el: XmlElement, within: Within, state: State): void {
   const data = pathDataOf(el, state.page)
   if (data !== null) {
     const strokes = readStrokes(data)
-    if (!strokes) return void (state.problem = bad(where, 'its line cannot be read or runs to infinity.'))
+    if (!strokes) return void (state.problem = badSvg(where, 'its line cannot be read or runs to infinity.'))
     for (const s of strokes) {
       const path = mapPath(s.path, (p) => applyAffine(here, p))
       if (path.flatMap(pointsOf).some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y)))
-        return void (state.problem = bad(where, 'its line runs to infinity.'))
+        return void (state.problem = badSvg(where, 'its line runs to infinity.'))
       state.segments += path.length
       spend(path.length)
-      if (state.segments > MAX_SEGMENTS) return void (state.problem = bad('file', `its lines have more than ${MAX_SEGMENTS} parts.`))
+      if (state.segments > MAX_SEGMENTS) return void (state.problem = badSvg('file', `its lines have more than ${MAX_SEGMENTS} parts.`))
       state.shapes.push({
         index: state.shapes.length + 1,
         name: nameOf(el) || groups[groups.length - 1] || '',
@@ -181,7 +177,7 @@ function nestedBox(el: XmlElement): Affine {
 
 function walkUse(el: XmlElement, within: Within, state: State, where: string): void {
   state.uses += 1
-  if (state.uses > MAX_USES) return void (state.problem = bad(where, 'it repeats parts of itself too often.'))
+  if (state.uses > MAX_USES) return void (state.problem = badSvg(where, 'it repeats parts of itself too often.'))
   const href = el.getAttribute('href') ?? el.getAttribute('xlink:href') ?? ''
   const target = href.startsWith('#') ? state.byId.get(href.slice(1)) : undefined
   if (!target) return
@@ -252,38 +248,8 @@ export function readSvg(text: string): Result<Drawing> {
   return bounded('file', () => readWhole(text), STEPS)
 }
 
-/** The root element of the file, or why there is none. */
-function parse(text: string): Result<XmlElement> {
-  if (text.length > MAX_BYTES)
-    return refuse(
-      'svg-too-large',
-      'file',
-      `it has ${Math.round(text.length / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are read.`,
-      'Take pictures and hidden parts out of it and save it again; nothing was changed here.',
-    )
-  if (/<!(?:ENTITY|ELEMENT|ATTLIST)/i.test(text)) return bad('file', 'it declares entities, which are not read.')
-  let complaint: string | null = null
-  let root: XmlElement | null = null
-  try {
-    const doc = new DOMParser({
-      onError(level, message, context) {
-        if (level !== 'warning')
-          complaint ??= `${message} (line ${(context as { locator?: { lineNumber?: number } }).locator?.lineNumber ?? '?'})`
-      },
-    }).parseFromString(text, 'image/svg+xml')
-    root = doc.documentElement
-  } catch (error) {
-    complaint ??= String(error instanceof Error ? error.message : error).split('\n')[0]!
-  }
-  if (complaint || !root) {
-    const at = /line (\d+)/i.exec(complaint ?? '') ?? /line:(\d+)/i.exec(complaint ?? '') ?? /@#\[line:(\d+)/.exec(complaint ?? '')
-    return bad(at ? `line ${at[1]}` : 'file', 'it is not a whole XML file.')
-  }
-  return root.localName === 'svg' ? ok(root) : bad('file', 'it is not an SVG file.')
-}
-
 function readWhole(text: string): Result<Drawing> {
-  const parsed = parse(text)
+  const parsed = readRoot(text)
   if (!parsed.ok) return parsed
   const root = parsed.value
   const { mmPerUnit, scaleFrom, view } = readPage(root)
@@ -303,7 +269,7 @@ function readWhole(text: string): Result<Drawing> {
     return [{ ...s, path, closed: s.closed || distance(path[0]!.from, path[path.length - 1]!.to) <= JOIN_MM }]
   })
   const first = leftOut[0]
-  if (shapes.length === 0) return first ? bad(`“${first.name}”`, first.why) : bad('file', 'it has no lines in it.')
+  if (shapes.length === 0) return first ? badSvg(`“${first.name}”`, first.why) : badSvg('file', 'it has no lines in it.')
   const texts = state.texts.map((t) => ({ ...t, at: toMm(t.at) })).filter((t) => Number.isFinite(t.at.x + t.at.y))
   return ok({ shapes, texts, mmPerUnit, scaleFrom, page: view && scaledBox(view, mmPerUnit), leftOut })
 }

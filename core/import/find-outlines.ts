@@ -112,6 +112,9 @@ function findCandidates(strokes: readonly Stroke[]): Sized[] {
 /** Marks may stand this far outside of the outline that they belong to, mm: notches drawn outward. */
 const MARK_REACH_MM = 12
 
+/** Told how many of the outlines have been looked at. */
+export type ImportProgress = (done: number, of: number) => void
+
 interface Mark extends Stroke {
   lengthMm: number
   /** Of a closed one: is it long and narrow, and how much does it cover? */
@@ -168,8 +171,9 @@ function broughtHome(outline: FoundOutline, box: Box): FoundOutline {
  * place of the trouble. Refuses a drawing with more closed lines than any pattern has.
  *
  * @param times factor on the file's own scale, when the person gave a true length
+ * @param progress told before each outline
  */
-export function findOutlines(drawing: Drawing, times = 1): Result<FoundOutline[]> {
+export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgress): Result<FoundOutline[]> {
   const by = (p: Point): Point => ({ x: p.x * times, y: p.y * times })
   // A printed test square is not a piece.
   const shapes = drawing.shapes.filter((s) => ![s.name, ...s.groups].some((n) => /^test[ -]square/i.test(n)))
@@ -214,6 +218,7 @@ export function findOutlines(drawing: Drawing, times = 1): Result<FoundOutline[]
       area: s.shape.closed ? Math.abs(measureArea(s.path)) : 0,
     }))
   const outlines = found.map((p, i): FoundOutline => {
+    progress?.(i, found.length)
     const isFrame = frames.has(p)
     spend(drawing.texts.length)
     const texts = isFrame ? [] : drawing.texts.filter((t) => contains(p, by(t.at))).map((t) => t.text)

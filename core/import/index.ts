@@ -1,4 +1,4 @@
-export { findOutlines, type FoundOutline } from './find-outlines'
+export { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 export { makeDrafts, type Draft } from './make-drafts'
 export { BASE_SIZE, bringIn, type BroughtIn } from './bring-in'
 export { splitEdges } from './split-edges'

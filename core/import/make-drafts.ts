@@ -6,7 +6,7 @@ import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
 import type { PieceDraft } from './build-piece'
-import { findOutlines, type FoundOutline } from './find-outlines'
+import { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 import { guessKind, nameEdges } from './name-edges'
 import { readMarks } from './read-marks'
 import { splitEdges } from './split-edges'
@@ -75,11 +75,11 @@ function draftOf(outline: FoundOutline): Draft {
  *
  * @param times factor on the file's own scale, when the person gave a true length
  */
-export function makeDrafts(drawing: Drawing, times: number): Result<Draft[]> {
+export function makeDrafts(drawing: Drawing, times: number, progress?: ImportProgress): Result<Draft[]> {
   return bounded(
     'drawing',
     () => {
-      const found = findOutlines(drawing, times)
+      const found = findOutlines(drawing, times, progress)
       if (!found.ok) return found
       const outlines = found.value
       const wide = Math.max(0, ...outlines.map(({ path }) => handleBoxOf(path)).flatMap((b) => [b.maxX - b.minX, b.maxY - b.minY]))

@@ -85,14 +85,17 @@ export function useApplication() {
     return last
   }
 
+  const taken = new Set<string>()
+  /** The next file that arrives; one that was taken before is not given again. */
   async function download(ending: string): Promise<string> {
-    let file = ''
+    let name = ''
     await soon(`a ${ending} file`, async () => {
-      const found = existsSync(browser.downloads) ? readdirSync(browser.downloads).filter((f) => f.endsWith(ending)) : []
-      file = found[0] ? join(browser.downloads, found[0]) : ''
-      return file !== ''
+      const there = existsSync(browser.downloads) ? readdirSync(browser.downloads) : []
+      name = there.find((f) => f.endsWith(ending) && !taken.has(f)) ?? ''
+      return name !== ''
     })
-    return file
+    taken.add(name)
+    return join(browser.downloads, name)
   }
 
   return { driver, url: () => server.url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, outlineAtRest, download }

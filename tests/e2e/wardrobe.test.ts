@@ -112,9 +112,9 @@ describe('a file from outside', () => {
     await ask('shorten the body by 1 1/2', 'lengthen')
     await soon('front and back', async () => (await textOf('changed-pieces')) === 'Changes: Waistcoat front, Waistcoat back')
     await driver.get(`${server.url}/import`)
-    expect(await textOf('tray-count')).toBe('1 outlines, 0 ready')
+    expect(await textOf('tray-count')).toBe('1 outline, 0 ready')
     await click(driver, 'grain-page')
-    await soon('the belt is ready', async () => (await textOf('tray-count')) === '1 outlines, 1 ready')
+    await soon('the belt is ready', async () => (await textOf('tray-count')) === '1 outline, 1 ready')
   })
 
   it('takes its scale from a line of known length, and shows where an outline is open', async () => {

@@ -11,8 +11,9 @@ import { findLargest } from '../find-largest'
 import { holdGrain, holdMeasure, holdSeam } from '../held'
 import { dartCautions } from '../turn-dart'
 import type { Applied, Caution, ChangeContext, HeldPromise, PlayMove } from '../types'
-import { changeBust, halfBustMm, type BustDone } from './change-bust'
+import { changeBust, type BustDone } from './change-bust'
 import { APEX_BELOW_MM, apexOfFront, frontKind, type FrontKind } from './find-front'
+import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 
 /** Armhole, shoulder and neckline may differ by this, mm (issue of the darts). */

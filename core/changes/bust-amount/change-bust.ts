@@ -1,23 +1,10 @@
-import {
-  add,
-  distance,
-  dot,
-  measureLength,
-  nearestPlace,
-  placeAt,
-  reversePath,
-  scale,
-  subtract,
-  type Path,
-  type Point,
-} from '../../geometry'
+import { add, dot, measureLength, nearestPlace, scale, subtract, type Path, type Point } from '../../geometry'
 import {
   bulge,
   closeDart,
   drawLegsTo,
   drawTipBack,
   insertDart,
-  leadRun,
   mapShapes,
   moveDart,
   outwardOf,
@@ -37,7 +24,6 @@ import {
   edgePath,
   findPiece,
   grainDirection,
-  neighbours,
   shapeOf,
   type Edge,
   type Garment,
@@ -49,7 +35,9 @@ import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { slitAt } from '../find-darts'
 import { apexOfFront, bustShare, edgesOppose, frontKind, sidePlace, type FrontKind, type Panels } from './find-front'
+import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
+import { takeOutAtSide } from './take-out-at-side'
 
 /** A new dart on a front that had none. */
 const NEW_DART = 'bust-dart'
@@ -91,67 +79,6 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
     return ok(moveDart(garment, { pieceId: piece.id, dartId: front.dart.id, apexOf, mouthOf, share: 1, trued: true }))
   const dartId = freeId(piece, NEW_DART)
   return ok({ garment: insertDart(garment, piece.id, { id: dartId, name: 'bust dart' }, mouthOf, apexOf), dartId })
-}
-
-/**
- * The side below the dart led in by what the lower edge gained, its length kept. Its end rises or falls a little by that:
- * the whole lower edge goes along, so that it stays as level as it was, and the centre ends with it.
- */
-function takeOutAtSide(piece: Piece, shape: Shape, dartId: string, amountMm: number, outward: Point): Shape {
-  const dart = dartIn(piece, dartId)
-  const d = dartFigures(piece, shape, dart)
-  const down = runsDown(piece, shape, dart)
-  const next = (id: string) => (down ? neighbours(piece, id).after : neighbours(piece, id).before)
-  const run = [down ? d.after : d.before]
-  while (run.length < piece.edges.length && next(run[run.length - 1]!.id).role === 'side') run.push(next(run[run.length - 1]!.id))
-  // Walked from the dart downward, whichever way the outline runs.
-  const way = (path: Path) => (down ? path : reversePath(path))
-  const led = leadRun(
-    run.map((e) => way(edgePath(shape, e.id))),
-    scale(outward, -amountMm),
-    grainDirection(shape),
-  )
-  const last = led[led.length - 1]!
-  const lower = next(run[run.length - 1]!.id)
-  const old = way(edgePath(shape, lower.id))
-  const none = { x: 0, y: 0 }
-  const edges: Record<string, Path> = { ...shape.edges, ...Object.fromEntries(run.map((e, i) => [e.id, way(led[i]!)])) }
-  const by = subtract(last[last.length - 1]!.to, old[0]!.from)
-  const grain = grainDirection(shape)
-  const level = scale(grain, dot(by, grain))
-  edges[lower.id] = way(stretchAlong(old, by, level))
-  // On along the lower edge, in and out of its darts, to the centre, whose end follows.
-  let edge = next(lower.id)
-  let isIn = false
-  for (let i = 0; i < piece.edges.length && (edge.role === lower.role || edge.role === 'dart-leg'); i++) {
-    const path = way(edgePath(shape, edge.id))
-    if (edge.role === 'dart-leg') {
-      edges[edge.id] = way(isIn ? stretchAlong(path, none, level) : stretchAlong(path, level, none))
-      isIn = !isIn
-    } else edges[edge.id] = way(stretchAlong(path, level, level))
-    edge = next(edge.id)
-  }
-  edges[edge.id] = way(stretchAlong(way(edgePath(shape, edge.id)), level, none))
-  return { ...shape, edges }
-}
-
-/**
- * Half of the bust, mm: from the centre across to the apex, and from there along the closed dart to the side; without a
- * dart on across the grain.
- */
-export function halfBustMm(piece: Piece, shape: Shape, apex: Point, dartId: string | null): number | null {
-  const outward = outwardOf(piece, shape, apex)
-  const reach = (edge: Edge, ray: Point) => {
-    const atMm = placeOnRay(edgePath(shape, edge.id), apex, ray)
-    return atMm === null ? [] : [distance(placeAt(edgePath(shape, edge.id), atMm).point, apex)]
-  }
-  const inner = piece.edges.filter((e) => e.fold || e.role === 'centre-front').flatMap((e) => reach(e, scale(outward, -1)))[0]
-  const dart = piece.darts.find((d) => d.id === dartId)
-  const d = dart && dartFigures(piece, shape, dart)
-  const outer = d
-    ? (distance(d.first, apex) + distance(d.second, apex)) / 2
-    : piece.edges.filter((e) => e.role === 'side').flatMap((e) => reach(e, outward))[0]
-  return inner === undefined || outer === undefined ? null : inner + outer
 }
 
 /** Rounds of asking for as much more as was lost in drawing the side smooth: each leaves a tenth. */
