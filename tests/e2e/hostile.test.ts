@@ -221,7 +221,7 @@ describe('a drawing in a page frame, with lines that are none', () => {
     expect(await textOf('tray-count')).toBe('2 outlines, 2 set aside, 1 ready')
     await click(app.driver(), 'tray-outline-2')
     expect(await textOf('set-aside')).toContain('frame of the page')
-    await click(app.driver(), 'leave-out')
+    await click(app.driver(), 'take-back')
     await soon('taken back', async () => (await textOf('tray-count')).startsWith('3 outlines, 1 set aside'))
   })
 })

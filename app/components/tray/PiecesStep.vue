@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { CircleAlert, CircleCheck } from 'lucide-vue-next'
+import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
 import { ROLE_NAMES } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, toName, type EdgeRole, type PieceKind } from '~~/core/pattern'
+import type { TrayPiece } from '~/data/tray-row'
 import { useTray } from '~/stores/tray'
 
 /** Piece by piece: name and kind, edges, grain, fold, notches, allowance. */
@@ -25,7 +26,11 @@ const KIND_NAMES: Record<PieceKind, string> = {
   other: 'other',
 }
 
-const piece = computed(() => tray.state.pieces.find((p) => p.draft.id === tray.chosenId) ?? tray.state.pieces[0] ?? null)
+const piece = computed(() => tray.state.pieces.find((p) => p.draft.id === tray.chosenId) ?? listed.value[0] ?? null)
+/** Frames that were set aside stand last: they are seldom looked at. */
+const listed = computed(() => [...tray.state.pieces].sort((a, b) => Number(isAside(a)) - Number(isAside(b))))
+const isAside = (p: TrayPiece) => p.aside !== undefined && !p.taken
+const flipTaken = () => tray.edit(id.value, 'take or leave out', (p) => void (p.taken = !p.taken))
 const outlineCount = computed(() => {
   const asideCount = tray.state.pieces.filter((p) => p.aside && !p.taken).length
   const n = tray.state.pieces.length - asideCount
@@ -88,7 +93,7 @@ const allAllowances = (mm: number) =>
     <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="Tray">
       <p class="mb-2 px-1 text-sm text-soft" data-test="tray-count">{{ outlineCount }}, {{ tray.readyCount }} ready</p>
       <ul class="space-y-1">
-        <li v-for="p in tray.state.pieces" :key="p.draft.id">
+        <li v-for="p in listed" :key="p.draft.id">
           <button
             class="flex min-h-12 w-full items-center gap-2 rounded-lg px-2 text-left hover:bg-act-pale"
             :class="piece.draft.id === p.draft.id && 'bg-act-pale'"
@@ -96,11 +101,11 @@ const allAllowances = (mm: number) =>
             :data-test="`tray-${p.draft.id}`"
             @click="tray.chosenId = p.draft.id"
           >
-            <CircleCheck v-if="tray.waiting(p) === null" class="size-5 shrink-0 text-good" aria-hidden="true" /><CircleAlert
-              v-else
-              class="size-5 shrink-0 text-ease"
+            <SquareDashed v-if="p.aside && !p.taken" class="size-5 shrink-0 text-soft" aria-hidden="true" /><CircleCheck
+              v-else-if="tray.waiting(p) === null"
+              class="size-5 shrink-0 text-good"
               aria-hidden="true"
-            />
+            /><CircleAlert v-else class="size-5 shrink-0 text-ease" aria-hidden="true" />
             <span class="min-w-0"
               ><span class="block truncate font-semibold leading-tight">{{ p.draft.name }}</span
               ><span class="block text-sm text-soft">{{ tray.waiting(p) ?? 'ready' }}</span></span
@@ -136,7 +141,8 @@ const allAllowances = (mm: number) =>
     </div>
     <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="This piece">
       <p v-if="piece.aside && !piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="set-aside">
-        This line holds the other pieces: it is taken for the frame of the page and set aside. If it is a piece, take it back below.
+        This line holds the other pieces: it is taken for the frame of the page and set aside.
+        <button class="btn mt-2" data-test="take-back" @click="flipTaken">It is a piece: take it back</button>
       </p>
       <p v-if="piece.trouble" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert">
         {{
@@ -259,13 +265,9 @@ const allAllowances = (mm: number) =>
         </div>
       </fieldset>
       <label class="flex min-h-11 items-center gap-2 border-t border-edge pt-3"
-        ><input
-          type="checkbox"
-          class="size-5 accent-(--act)"
-          :checked="!piece.taken"
-          data-test="leave-out"
-          @change="tray.edit(id, 'take or leave out', (p) => void (p.taken = !p.taken))"
-        />{{ piece.aside ? 'leave it out, it is a frame' : 'leave this outline out' }}</label
+        ><input type="checkbox" class="size-5 accent-(--act)" :checked="!piece.taken" data-test="leave-out" @change="flipTaken" />{{
+          piece.aside ? 'leave it out, it is a frame' : 'leave this outline out'
+        }}</label
       >
     </aside>
   </div>
