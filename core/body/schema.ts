@@ -3,7 +3,9 @@ import { Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
 
 /** The longest figure of a body, mm: beyond it something else was typed. */
 export const LONGEST_FIGURE_MM = 5000
-const Mm = z.number().finite().positive().max(LONGEST_FIGURE_MM)
+/** The shortest, mm: what is less cannot be written with a ruler's marks. */
+export const LEAST_FIGURE_MM = 1
+const Mm = z.number().finite().min(LEAST_FIGURE_MM).max(LONGEST_FIGURE_MM)
 
 /** One figure, or one for each side of the body. */
 export const FigureSchema = z.union([z.strictObject({ mm: Mm }), z.strictObject({ leftMm: Mm, rightMm: Mm })])

@@ -4,7 +4,7 @@ import { toName } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { formatLength, parseLength, type UnitSystem } from '../units'
 import { BODY_MEASURES } from './measures'
-import { isDay, LONGEST_FIGURE_MM, WearerSchema, type Figure, type MeasureSet, type Wearer } from './schema'
+import { isDay, LEAST_FIGURE_MM, LONGEST_FIGURE_MM, WearerSchema, type Figure, type MeasureSet, type Wearer } from './schema'
 import { measuresOf } from './figures'
 
 type Row = Record<'wearer' | 'takenOn' | 'measure' | 'figure' | 'left' | 'right', string>
@@ -116,7 +116,8 @@ function measureIdOf(wearer: Wearer, name: string, newId: () => string): string 
 function readFigure(row: Row, units: UnitSystem): Result<Figure> {
   const length = (text: string): Result<number> => {
     const mm = parseLength(text, units)
-    if (!mm.ok || mm.value <= 0) return refuse('not-a-length', text, 'this is not a length of a body.', 'Type a figure above nothing.')
+    if (!mm.ok || mm.value < LEAST_FIGURE_MM)
+      return refuse('not-a-length', text, 'this is not a length of a body.', 'Type a figure above nothing.')
     if (mm.value <= LONGEST_FIGURE_MM) return mm
     return refuse('too-long', text, `a body has no length over ${LONGEST_FIGURE_MM / 1000} m.`, 'Mend the figure or its unit.')
   }

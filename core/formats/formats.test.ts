@@ -54,7 +54,7 @@ describe('project file', () => {
       'a wrong figure',
       text.replace('"allowanceMm": 10', '"allowanceMm": -10'),
       'file-wrong',
-      /garment 1 \(Lamplighter’s blouse\).*allowanceMm/,
+      /garment 1 “Lamplighter’s blouse”.*allowanceMm/,
     ],
     ['a figure that is none', text.replace(/"x": 74,/, '"x": "74",'), 'file-wrong', /garment 1/],
     ['an unknown change', text.replace('"kind": "lengthen"', '"kind": "levitate"'), 'file-wrong', /garment 2/],

@@ -62,30 +62,32 @@ const named = (thing: Plain): Plain => (typeof thing.name === 'string' ? { ...th
 export const wearerToVersion4 = (wearer: Plain): Plain =>
   named({
     ...wearer,
-    sets: listOf(wearer.sets).map((s) => mendFigures(mendDay(s))),
-    ownMeasures: listOf(wearer.ownMeasures).map(named),
+    sets: each(wearer.sets, (s) => mendFigures(mendDay(s))),
+    ownMeasures: each(wearer.ownMeasures, named),
   })
 
 /** Before version 4 a garment could have a name that was too long, or had signs in it that do not print. */
 export const projectToVersion4 = named
 
-const listOf = (value: unknown) => (Array.isArray(value) ? (value as Plain[]) : [])
+/** Every thing of a list brought up; what is no list, or no thing, is left for the schema to refuse. */
+const each = (list: unknown, bring: Migration): unknown =>
+  Array.isArray(list) ? list.map((one: unknown) => (typeof one === 'object' && one !== null ? bring(one as Plain) : one)) : list
 
 /** A file of version 2 had no slashes with a name. */
 function toVersion3(file: Plain): Plain {
-  return { ...file, projects: listOf(file.projects).map(projectToVersion3), recipes: [] }
+  return { ...file, projects: each(file.projects, projectToVersion3), recipes: [] }
 }
 
 function toVersion4(file: Plain): Plain {
-  return { ...file, wearers: listOf(file.wearers).map(wearerToVersion4), projects: listOf(file.projects).map(projectToVersion4) }
+  return { ...file, wearers: each(file.wearers, wearerToVersion4), projects: each(file.projects, projectToVersion4) }
 }
 
 function toVersion2(file: Plain): Plain {
   const day = typeof file.savedAt === 'string' ? file.savedAt.slice(0, 10) : ''
   return {
     ...file,
-    wearers: listOf(file.wearers).map((w) => wearerToVersion2(w, day)),
-    projects: listOf(file.projects).map(projectToVersion2),
+    wearers: each(file.wearers, (w) => wearerToVersion2(w, day)),
+    projects: each(file.projects, projectToVersion2),
   }
 }
 

@@ -25,12 +25,12 @@ export function writeProjectFile(
   return `${JSON.stringify(file, null, 1)}\n`
 }
 
-/** Where in a file a schema issue lies, in words: “garment 2 (Blouse), garment, pieces, 1, ...”. */
+/** Where in a file a schema issue lies, in words: garment 2 “Blouse”, garment, pieces, 1, ... */
 function issuePlace(file: unknown, issue: z.core.$ZodIssue): string {
   const [list, index, ...rest] = issue.path
   if (list === 'projects' && typeof index === 'number') {
     const name = (file as { projects?: { name?: unknown }[] }).projects?.[index]?.name
-    return [`garment ${index + 1}${typeof name === 'string' ? ` (${name})` : ''}`, ...rest.map(String)].join(', ')
+    return [`garment ${index + 1}${typeof name === 'string' ? ` “${name.slice(0, 60)}”` : ''}`, ...rest.map(String)].join(', ')
   }
   return issue.path.length === 0 ? 'project file' : issue.path.map(String).join(', ')
 }
@@ -140,7 +140,7 @@ export function readProjectFile(text: string): Result<ProjectFile> {
     if (problem)
       return refuse(
         problem.code,
-        `garment ${i + 1} (${project.name}), ${problem.where}`,
+        `garment ${i + 1} “${project.name}”, ${problem.where}`,
         problem.message,
         'Mend the file or try another copy; nothing was changed here.',
       )

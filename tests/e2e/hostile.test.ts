@@ -139,6 +139,30 @@ describe('storage that is full', () => {
   })
 })
 
+describe('a plan that does not come to an end', () => {
+  it('can be stopped, says at which stop it was, and is worked out when tried again, or without that stop', async () => {
+    await freshDemo()
+    const { driver } = app
+    const silence = `window.__post = Worker.prototype.postMessage; Worker.prototype.postMessage = () => {}`
+    const { identifier } = (await driver().sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+      source: silence,
+    })) as unknown as {
+      identifier: string
+    }
+    await driver().get(`${app.url()}/garment/demo-harper/reshape`)
+    await click(driver(), 'stop-working')
+    expect(await textOf('trouble')).toMatch(/it was stopped.*It was at “Finish the side dart”.*Nothing is lost/)
+    await driver().sendDevToolsCommand('Page.removeScriptToEvaluateOnNewDocument', { identifier })
+    await run('Worker.prototype.postMessage = window.__post')
+    await click(driver(), 'leave-out-stop')
+    await byTest(driver(), 'table')
+    await click(driver(), 'stop-1')
+    expect(await textOf('switch')).toBe('Switch on')
+    await click(driver(), 'switch')
+    await soon('worked out whole', async () => (await textOf('switch')) === 'Switch off' && (await all('trouble')).length === 0)
+  })
+})
+
 describe('a note that two tabs write', () => {
   it('is not lost half typed: what the other tab stored is shown beside it', async () => {
     await freshDemo()

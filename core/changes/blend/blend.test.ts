@@ -7,11 +7,12 @@ import { draftTrousers, TAPERED } from '../../../demo/trousers'
 import { cross, distance, measureLength, placeAt, subtract, tangentAt, turnRad, type Path } from '../../geometry'
 import { walkGarment } from '../../match'
 import { checkGarment, edgePath, shapeOf, type Garment } from '../../pattern'
-import { findZones, finishedMm } from '../../size'
+import { findZones, finishedMm, sideChains } from '../../size'
 import { gradeGarment } from '../grade'
 import { findKind } from '../registry'
 import { blend, type BlendInputs } from './index'
 import { blendGarment } from './blend-garment'
+import { carryAlong, knotsOf } from './carry-along'
 import { zonesOfSides } from './plan-chain'
 
 const nest = (garment: Garment): Garment =>
@@ -221,5 +222,39 @@ describe('the change', () => {
       ['front', 'asked'],
       ['back', 'partner'],
     ])
+  })
+})
+
+describe('the places that a blend goes by', () => {
+  const knot = (base: number, other: number) =>
+    new Map([
+      ['one', base],
+      ['two', other],
+    ])
+  it('give a figure wherever one asks, also with one place, or none between', () => {
+    for (const knots of [[knot(0, 0)], [knot(0, 0), knot(200, 240)], [knot(0, 0), knot(100, 90), knot(200, 260)]])
+      for (const mm of [-5, 0, 60, 200, 900]) expect(Number.isFinite(carryAlong(knots, 'one', 'two', mm))).toBe(true)
+  })
+  it('run down the side in every size, however wild the grade', () => {
+    for (const [, garment] of NESTS)
+      for (const intervalMm of [5, 90]) {
+        const wild = gradeGarment(garment, {
+          intervalMm,
+          up: 2,
+          down: 3,
+          upIntervalsMm: [],
+          downIntervalsMm: [],
+          centre: 'none',
+          rules: {},
+          school: 'shift',
+        })
+        const ids = wild.sizes.map((s) => s.id)
+        for (const piece of wild.pieces)
+          for (const chain of sideChains(piece, shapeOf(piece, 'one'))) {
+            const knots = knotsOf(wild, chain, ids, 'one')
+            for (const [i, k] of knots.entries())
+              if (i > 0) for (const id of ids) expect(k.get(id)!).toBeGreaterThan(knots[i - 1]!.get(id)!)
+          }
+      }
   })
 })
