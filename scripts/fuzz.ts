@@ -50,7 +50,9 @@ class Bench {
       worker.once('message', (outcome: Outcome) => {
         this.warm = true
         end(
-          outcome.complaint === null && outcome.ms > this.limitMs ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms` } : outcome,
+          outcome.complaint === null && outcome.ms > this.limitMs
+            ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms` }
+            : outcome,
         )
       })
       worker.once('error', (error) => fresh(`the worker died: ${error.message}`))
@@ -121,7 +123,14 @@ function readOptions() {
     const parts = values.part === undefined ? TURNS : PARTS.filter((p) => p === values.part)
     if (parts.length === 0 || numbers.some((n) => !Number.isFinite(n) || n < 0))
       throw new Error('an option has a value that it cannot have.')
-    return { seconds: numbers[0]!, seed: numbers[1]!, cases: values.cases === undefined ? Infinity : numbers[2]!, parts, keep: values.keep, limitMs: numbers[3]! * 1000 }
+    return {
+      seconds: numbers[0]!,
+      seed: numbers[1]!,
+      cases: values.cases === undefined ? Infinity : numbers[2]!,
+      parts,
+      keep: values.keep,
+      limitMs: numbers[3]! * 1000,
+    }
   } catch (error) {
     console.error(`${error instanceof Error ? error.message : String(error)}\n${USE}`)
     process.exit(2)
