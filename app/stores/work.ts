@@ -155,6 +155,8 @@ export const useWork = defineStore('work', () => {
       const sentence =
         error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
       trouble.value = { sentence, stopId: (planned[at] ?? planned.at(-1))?.id ?? null }
+      // What waited meanwhile would only hang again: it is for a person to say what is to be done.
+      again = false
       // A new worker knows nothing yet.
       baseKey = ''
       computedFor = ''
