@@ -67,6 +67,19 @@ describe('storage that is full', () => {
     expect(await undoAct(blouse.id)).toBe('rename')
   })
 
+  it('deletes nothing in the browser when what is on the page cannot be read', async () => {
+    const browser = db
+    full()
+    await doAct(garment, 'rename', (p) => void (p.name = 'Stage blouse'))
+    vi.spyOn(db, 'table').mockImplementation(() => {
+      throw new Error('unreadable')
+    })
+    expect((await backToBrowser()).ok).toBe(false)
+    vi.restoreAllMocks()
+    await browser.open()
+    expect(await browser.projects.count()).toBe(1)
+  })
+
   it('says so when it still does not serve, and goes on as before', async () => {
     full()
     await doAct(garment, 'rename', (p) => void (p.name = 'Stage blouse'))

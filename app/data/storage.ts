@@ -74,11 +74,14 @@ type Snapshot = Map<(typeof TABLES)[number], Map<unknown, string>>
 /** What the browser's storage held when this page went on without it: only what was done since goes back. */
 let before: Snapshot = new Map()
 
-/** Rows of all tables that can still be read, by table and key. */
-async function readAll(from: TidalSeamDb): Promise<Map<(typeof TABLES)[number], { key: unknown; row: object }[]>> {
+/**
+ * Rows of all tables, by table and key.
+ * @param lost what a table counts as that cannot be read; without it the failure is passed on
+ */
+async function readAll(from: TidalSeamDb, lost?: []): Promise<Map<(typeof TABLES)[number], { key: unknown; row: object }[]>> {
   const all = new Map<(typeof TABLES)[number], { key: unknown; row: object }[]>()
   for (const table of TABLES) {
-    const rows = await answered(from.table<object>(table).toArray()).catch(() => [])
+    const rows = await answered(from.table<object>(table).toArray()).catch((error: unknown) => lost ?? Promise.reject(error))
     all.set(
       table,
       rows.map((row) => ({ key: (row as { id: unknown }).id, row })),
@@ -96,7 +99,7 @@ function moveToPage(why: string): Promise<void> {
     // Where the browser has none at all, what watches for changes needs one too.
     Dexie.dependencies.indexedDB ??= new IDBFactory()
     Dexie.dependencies.IDBKeyRange ??= IDBKeyRange
-    const there = db.isOpen() ? await readAll(db) : new Map<(typeof TABLES)[number], { key: unknown; row: object }[]>()
+    const there = db.isOpen() ? await readAll(db, []) : new Map<(typeof TABLES)[number], { key: unknown; row: object }[]>()
     const page = new TidalSeamDb({ indexedDB: new IDBFactory(), IDBKeyRange })
     await page.open()
     before = new Map()
@@ -129,6 +132,7 @@ export async function backToBrowser(): Promise<Result<null>> {
   const browser = new TidalSeamDb()
   try {
     await answered(browser.open(), OPENING_MS)
+    // What cannot be read here must not look as if it had been deleted.
     const here = await readAll(page)
     await answered(
       browser.transaction('rw', TABLES as unknown as string[], async () => {

@@ -306,9 +306,13 @@ export const useWork = defineStore('work', () => {
 
   /** The ways of a stop that are shown side by side; null while none are. */
   const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
+  const comparingFailed = (error: unknown) => {
+    trouble.value = { sentence: `its ways cannot be compared: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
+    return []
+  }
   async function compareWays(changeId: string | null): Promise<void> {
     ways.value =
-      changeId === null ? null : { changeId, list: await bench.run((worker) => worker.compare(changeId), SILENT_MS).catch(() => []) }
+      changeId === null ? null : { changeId, list: await bench.run((worker) => worker.compare(changeId), SILENT_MS).catch(comparingFailed) }
   }
   // What is compared follows the figures of the stop.
   watch(computedPlan, () => void (ways.value && compareWays(ways.value.changeId)))
