@@ -1,4 +1,5 @@
-import { findKind, type BustAmountInputs } from '../core/changes'
+import { contextOf, findKind, type BustAmountInputs } from '../core/changes'
+import { DEFAULT_TOLERANCES } from '../core/match'
 import type { Garment, Piece } from '../core/pattern'
 import { findPiece } from '../core/pattern'
 import type { Sizing } from '../core/size'
@@ -14,7 +15,7 @@ const FROM_DRAFT_MM: Record<string, number> = { A: -7, B: 0, C: 13 }
 
 /** A blouse with a front for each cup: made from its own by our fuller or smaller bust, its lower edge as wide as before, its dart finished. */
 export function withCups(garment: Garment): Garment {
-  const context = { sizeId: garment.baseSizeId }
+  const context = contextOf(garment, null, null, DEFAULT_TOLERANCES)
   const made = (from: Garment, kind: string, inputs: unknown): Garment => {
     const done = findKind(kind)!.apply(from, inputs, context)
     if (!done.ok) throw new Error(done.problem.message)

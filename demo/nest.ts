@@ -1,6 +1,7 @@
 import { gradeGarment } from '../core/changes/grade'
 import type { Garment } from '../core/pattern'
-import { findZones, finishedMm, NO_SIZING, type Sizing } from '../core/size'
+import { findZones, finishedMm } from '../core/measure'
+import { NO_SIZING, type Sizing } from '../core/size'
 
 /** Growth from size to size, mm: the draft is size 4, and the steps widen at the top. */
 const UP = [40, 44, 51]

@@ -4,16 +4,17 @@ import { listFaults } from '../core/advice'
 import { foldPlan } from '../core/changes'
 import { WearerSchema } from '../core/body'
 import { ProjectSchema } from '../core/formats'
-import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
-import { measureGarment } from '../core/measure'
+import { walkGarment } from '../core/match'
+import { measureGarment, NO_ZONING } from '../core/measure'
 import { shapeOf, timesCut } from '../core/pattern'
 import { cutLineOf, layOutSheet } from '../core/paper'
 import { findSelfCrossing } from '../core/geometry'
 import { demoWardrobe } from './wardrobe'
+import { contextWith } from '../core/changes/test-context'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-05-01'))
 const byId = (id: string) => projects.find((p) => p.id === id)!
-const foldOf = (id: string) => foldPlan(byId(id).garment, byId(id).plan, { sizeId: 'one' })
+const foldOf = (id: string) => foldPlan(byId(id).garment, byId(id).plan, contextWith())
 
 describe('the demo wardrobe', () => {
   it('is what a file may hold, with three wearers by their roles', () => {
@@ -35,13 +36,13 @@ describe('the demo wardrobe', () => {
     const done = foldOf('demo-tapered')
     expect(done.stops.every((s) => s.status === 'applied')).toBe(true)
     expect(done.stops.flatMap((s) => s.applied!.held).every((h) => h.held)).toBe(true)
-    expect(listFaults(done, 'one', DEFAULT_TOLERANCES)).toEqual([])
+    expect(listFaults(done, contextWith())).toEqual([])
     expect(byId('demo-tapered').plan[0]!.note.length).toBeGreaterThan(20)
   })
   it('has one with a fault in the draft, and one whose plan forgot a partner', () => {
     expect(byId('demo-flared').plan).toEqual([])
-    expect(listFaults(foldOf('demo-flared'), 'one', DEFAULT_TOLERANCES).some((f) => f.verdict === 'fault')).toBe(true)
-    const bather = listFaults(foldOf('demo-bather'), 'one', DEFAULT_TOLERANCES)
+    expect(listFaults(foldOf('demo-flared'), contextWith()).some((f) => f.verdict === 'fault')).toBe(true)
+    const bather = listFaults(foldOf('demo-bather'), contextWith())
     expect(bather[0]!.mends[0]).toMatchObject({ how: 'edit', changeId: 'body' })
   })
   it('matches to 0.5 mm wherever no fault was meant', () => {
@@ -52,7 +53,7 @@ describe('the demo wardrobe', () => {
       }
   })
   it('measures like clothes: waists, hips and openings of people', () => {
-    const of = (id: string, measure: string) => measureGarment(byId(id).garment, 'one').find((m) => m.id === measure)!.mm
+    const of = (id: string, measure: string) => measureGarment(byId(id).garment, 'one', NO_ZONING).find((m) => m.id === measure)!.mm
     expect(of('demo-blouse', 'finished:bust')).toBeGreaterThan(900)
     expect(of('demo-tapered', 'finished:hip')).toBeGreaterThan(850)
     expect(of('demo-tapered', 'finished:leg-opening')).toBeLessThan(of('demo-flared', 'finished:leg-opening'))

@@ -1,7 +1,7 @@
 import paperCore from 'paper/dist/paper-core.js'
 import type paperTypes from 'paper'
 import { listFaults } from '../core/advice'
-import { foldPlan, type Change } from '../core/changes'
+import { contextOf, foldPlan, type Change } from '../core/changes'
 import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
 import { compareMeasures } from '../core/measure'
 import { cutSegment, type Path, type Segment } from '../core/geometry'
@@ -58,7 +58,7 @@ function finer(garment: Garment, parts: number): Garment {
 }
 
 const segments = (g: Garment) => g.pieces.reduce((n, p) => n + outlineOf(p, shapeOf(p, 'one')).length, 0)
-const context = { sizeId: 'one' }
+const context = contextOf(draftBlouse(), null, null, DEFAULT_TOLERANCES)
 const ms = (n: number) => `${n.toFixed(2)} ms`.padStart(11)
 
 const blouse = draftBlouse()
@@ -67,7 +67,7 @@ let nudge = 0
 /** All of it from nothing: fold, ledger, seams, faults. */
 const whole = median(() => {
   const folded = foldPlan(blouse, plan((nudge = (nudge + 0.1) % 5)), context)
-  compareMeasures(blouse, folded.garment, 'one')
+  compareMeasures(blouse, folded.garment, 'one', context.sizing)
   walkGarment(folded.garment, 'one')
 })
 console.log(`fold 10 changes, ledger, match, from nothing   ${ms(whole)}   (a frame at 60 a second has 16.67 ms)`)
@@ -84,12 +84,12 @@ for (const [name, count] of [
   const drag = median(() => {
     const changes = [...kept.slice(0, -1), change('dragged', -20 + (nudge = (nudge + 0.1) % 5), count * 4)]
     earlier = foldPlan(blouse, changes, context, earlier)
-    compareMeasures(blouse, earlier.garment, 'one')
+    compareMeasures(blouse, earlier.garment, 'one', context.sizing)
     walkGarment(earlier.garment, 'one')
   })
   console.log(`${`one frame while the ${name} amount is dragged`.padEnd(46)} ${ms(drag)}`)
 }
-const faults = median(() => void listFaults(earlier, 'one', DEFAULT_TOLERANCES))
+const faults = median(() => void listFaults(earlier, context))
 console.log(`faults with the changes that mend them         ${ms(faults)}`)
 
 console.log('\ngrowth with the number of segments (fold of 10, ledger, match):')
@@ -99,7 +99,7 @@ for (const parts of [1, 2, 4, 8]) {
   const n = segments(garment)
   const t = median(() => {
     const folded = foldPlan(garment, plan((nudge = (nudge + 0.1) % 5)), context)
-    compareMeasures(garment, folded.garment, 'one')
+    compareMeasures(garment, folded.garment, 'one', context.sizing)
     walkGarment(folded.garment, 'one')
   })
   first ??= { n, t }

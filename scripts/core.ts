@@ -1,7 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { listFaults } from '../core/advice'
-import { ChangeSchema, foldPlan, wearerFigures, type Change, type FoldedPlan } from '../core/changes'
+import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, type FoldedPlan } from '../core/changes'
 import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
 import { bringIn } from '../core/import'
@@ -79,9 +79,8 @@ async function openProject(file: string, options: Options): Promise<{ whole: Pro
   return { whole: read.value, project: projects[index]! }
 }
 
-function fold(project: Project, plan: Change[], wearers: ProjectFile['wearers']): FoldedPlan {
-  const wearer = wearers.find((w) => w.id === project.wearerId) ?? null
-  return foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId, wearer: wearerFigures(wearer) })
+function contextFor(project: Project, wearers: ProjectFile['wearers']): ChangeContext {
+  return contextOf(project.garment, project, wearers.find((w) => w.id === project.wearerId) ?? null, DEFAULT_TOLERANCES)
 }
 
 function planUpTo(project: Project, options: Options): Change[] {
@@ -107,10 +106,10 @@ async function readChanges(file: string): Promise<Change[]> {
 }
 
 /** The stops of a plan as plain figures. */
-function stopRows(folded: FoldedPlan) {
+function stopRows(folded: FoldedPlan, { sizeId, sizing }: ChangeContext) {
   let before = folded.base
   return folded.stops.map((stop) => {
-    const ledger = stop.applied ? compareMeasures(before, stop.garment, before.baseSizeId) : []
+    const ledger = stop.applied ? compareMeasures(before, stop.garment, sizeId, sizing) : []
     const row = {
       id: stop.change.id,
       kind: stop.change.kind,
@@ -194,23 +193,29 @@ async function run(args: string[]): Promise<void> {
   else {
     const { whole, project } = await openProject(file, options)
     const plan = planUpTo(project, options)
-    const folded = fold(project, plan, whole.wearers)
-    const size = project.garment.baseSizeId
-    if (command === 'measure') out = json({ garment: project.name, measures: measureGarment(folded.garment, size) })
+    const context = contextFor(project, whole.wearers)
+    const { sizeId: size, sizing } = context
+    const folded = foldPlan(project.garment, plan, context)
+    if (command === 'measure') out = json({ garment: project.name, measures: measureGarment(folded.garment, size, sizing) })
     else if (command === 'check') {
-      const faults = listFaults(folded, size, DEFAULT_TOLERANCES).map((f) => ({
+      const faults = listFaults(folded, context).map((f) => ({
         ...f,
         message: writeLengths(f.message, 'cm'),
         mends: f.mends.map((m) => ({ ...m, label: writeLengths(m.label, 'cm') })),
       }))
-      out = json({ garment: project.name, faults, ...walkGarment(folded.garment, size) })
+      out = json({ garment: project.name, faults, ...walkGarment(folded.garment, size, context.tolerances) })
     } else if (command === 'apply') {
       if (options.change === undefined) throw new WrongUse('apply needs --change FILE.')
       const all = [...plan, ...(await readChanges(options.change))]
-      const after = fold(project, all, whole.wearers)
+      const after = foldPlan(project.garment, all, context)
       const refused = after.stops.slice(plan.length).find((s) => s.problem)
       if (refused) throw new BadInput(sentence(refused.problem!))
-      out = json({ garment: project.name, stops: stopRows(after), ledger: compareMeasures(after.base, after.garment, size), plan: all })
+      out = json({
+        garment: project.name,
+        stops: stopRows(after, context),
+        ledger: compareMeasures(after.base, after.garment, size, sizing),
+        plan: all,
+      })
     } else out = await exportFile(project, folded, plan, whole, options)
   }
   if (options.out !== undefined) await writeFile(options.out, out)

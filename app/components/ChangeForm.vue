@@ -2,11 +2,13 @@
 import { computed } from 'vue'
 import { findKind, type Applied, type Change, type GradeInputs, type Level, type PivotMove } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
+import { useWork } from '~/stores/work'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
 const props = defineProps<{ change: Change; garment: Garment; applied: Applied | null }>()
 const emit = defineEmits<{ edit: [inputs: unknown] }>()
 
+const work = useWork()
 const kind = computed(() => findKind(props.change.kind))
 const inputs = computed(() => props.change.inputs as Record<string, unknown>)
 const fields = computed(() => kind.value?.fields(props.garment, props.change.inputs) ?? [])
@@ -15,7 +17,7 @@ const set = (key: string, value: unknown) =>
 
 /** Another piece has other marks and edges: its kind says with what to begin there. */
 function setPiece(pieceId: string) {
-  const next = kind.value?.withPiece?.(props.garment, props.change.inputs, pieceId, { sizeId: props.garment.baseSizeId })
+  const next = kind.value?.withPiece?.(props.garment, props.change.inputs, pieceId, work.contextFor(props.garment))
   if (next) emit('edit', next)
 }
 const numberOf = (key: string) => Number(inputs.value[key] ?? 0)

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
-import { format } from 'date-fns'
 import { computed } from 'vue'
 import { Line } from 'vue-chartjs'
 import { formatLength, INCH_MM } from '~~/core/units'
 import type { Figure } from '~~/core/body'
+import { showDayShort } from '~/days'
 import { usePrefs } from '~/stores/prefs'
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip)
@@ -27,7 +27,7 @@ const data = computed(() => {
   })
   const sided = props.points.some((p) => 'leftMm' in p.figure)
   return {
-    labels: props.points.map((p) => format(new Date(p.takenOn), 'd MMM yy')),
+    labels: props.points.map((p) => showDayShort(p.takenOn)),
     datasets: sided
       ? [line('left', (f) => ('mm' in f ? f.mm : f.leftMm), []), line('right', (f) => ('mm' in f ? f.mm : f.rightMm), [5, 4])]
       : [line(props.name, (f) => ('mm' in f ? f.mm : f.leftMm), [])],
@@ -53,7 +53,7 @@ const options = computed(() => ({
         maxTicksLimit: 5,
         callback: (v: string | number) => formatLength(Number(v) * unit.value, prefs.units, { bare: true }),
       },
-      grid: { color: css('--edge') },
+      grid: { color: css('--panel-edge') },
       grace: '15%',
     },
   },

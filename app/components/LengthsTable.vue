@@ -3,10 +3,14 @@ import { ListPlus } from 'lucide-vue-next'
 import { changeForLength } from '~~/core/advice'
 import type { Garment } from '~~/core/pattern'
 import type { LengthRow } from '~~/core/size'
+import { useWork } from '~/stores/work'
 
 /** Lengths of the body beside those of the garment; a missing length becomes a stop. */
-defineProps<{ garment: Garment; rows: LengthRow[] }>()
+const props = defineProps<{ garment: Garment; rows: LengthRow[] }>()
 const emit = defineEmits<{ add: [row: LengthRow] }>()
+const work = useWork()
+/** Is there a stop that would bring this length to the body's? */
+const hasStop = (row: LengthRow) => changeForLength(props.garment, row, work.contextFor(props.garment)) !== null
 </script>
 
 <template>
@@ -29,7 +33,7 @@ const emit = defineEmits<{ add: [row: LengthRow] }>()
           <td class="text-right"><LengthText :mm="l.garmentMm" /></td>
           <td class="text-right font-semibold"><LengthText v-if="l.missingMm !== null" :mm="l.missingMm" signed /></td>
           <td class="pl-3 text-right">
-            <button v-if="changeForLength(garment, l)" class="btn-quiet text-sm" :data-test="`add-${l.id}`" @click="emit('add', l)">
+            <button v-if="hasStop(l)" class="btn-quiet text-sm" :data-test="`add-${l.id}`" @click="emit('add', l)">
               <ListPlus class="size-4" />Add as a stop
             </button>
           </td>

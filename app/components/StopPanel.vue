@@ -24,7 +24,7 @@ const changedNames = computed(
 )
 
 /** How many ways there are to do it on these pieces. */
-const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, { sizeId: props.before.baseSizeId }).length ?? 0)
+const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, work.contextFor(props.before)).length ?? 0)
 
 /** What the place of this stop in the plan costs. */
 const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before).find((a) => a.changeId === props.change.id) ?? null)
@@ -40,7 +40,7 @@ function edit(inputs: unknown) {
 function useLargest() {
   const mm = props.stop.problem?.largestMm
   if (mm === undefined || !kind.value) return
-  const inputs = withLargest(kind.value, props.before, props.change.inputs, mm, { sizeId: props.before.baseSizeId })
+  const inputs = withLargest(kind.value, props.before, props.change.inputs, mm, work.contextFor(props.before))
   if (inputs !== null) edit(inputs)
 }
 async function remove() {

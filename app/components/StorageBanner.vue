@@ -2,6 +2,7 @@
 import { CircleAlert, FileDown, RotateCw } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { onMounted, onUnmounted, ref } from 'vue'
+import { today } from '~/days'
 import { backToBrowser, forgetUnstored, storage, type Unstored } from '~/data/storage'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -12,7 +13,7 @@ const saveFile = useSaveFile()
 const trying = ref(false)
 
 async function saveAll() {
-  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${new Date().toISOString().slice(0, 10)}.json`, 'application/json')
+  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.json`, 'application/json')
 }
 async function tryAgain() {
   trying.value = true

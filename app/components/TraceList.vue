@@ -3,6 +3,7 @@ import { Printer } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { Garment } from '~~/core/pattern'
 import { chosenSizes, listToTrace, type Worksheet } from '~~/core/size'
+import { today } from '~/days'
 import { useWork } from '~/stores/work'
 
 /** Every piece with the size or sizes to trace, ticked off; printed, it is a sheet of its own. */
@@ -18,7 +19,7 @@ const printPage = () => window.print()
   <section aria-label="What to trace">
     <p class="hidden text-sm print:block">
       {{ work.project!.name }}<template v-if="work.wearer">, for {{ work.wearer.name }}</template
-      >, {{ new Date().toISOString().slice(0, 10) }}
+      >, {{ today() }}
     </p>
     <div class="mb-1 flex items-center gap-3">
       <h2 class="font-display text-xl italic">What to trace</h2>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { format } from 'date-fns'
 import { CalendarPlus, CircleHelp, Plus, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref, watch } from 'vue'
 import { compareSets, findDoubts, historyOf, latestSet, measuresOf, type Figure, type Wearer } from '~~/core/body'
+import { showDay } from '~/days'
 import { useWearers } from '~/stores/wearers'
 
 /** One wearer's figures: typed in the order of taking, beside a body that shows where each one runs. */
@@ -32,7 +32,6 @@ const compareId = ref<string>('')
 const other = computed(() => sets.value.find((s) => s.id === compareId.value) ?? null)
 const compared = computed(() => (set.value && other.value ? compareSets(other.value, set.value, measures.value) : []))
 const nameOf = (id: string) => measures.value.find((m) => m.id === id)?.name ?? id
-const dayOf = (day: string) => format(new Date(`${day}T12:00:00`), 'd MMM yyyy')
 
 async function addSet() {
   setId.value = (await wearers.addSet(props.scope, props.wearer.id)) ?? setId.value
@@ -74,7 +73,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
         <label class="block">
           <span class="mb-1 block text-sm text-soft">Taken on</span>
           <select class="field" :value="set?.id" data-test="choose-set" @change="setId = ($event.target as HTMLSelectElement).value">
-            <option v-for="s in sets" :key="s.id" :value="s.id">{{ dayOf(s.takenOn) }} ({{ Object.keys(s.figures).length }})</option>
+            <option v-for="s in sets" :key="s.id" :value="s.id">{{ showDay(s.takenOn) }} ({{ Object.keys(s.figures).length }})</option>
           </select>
         </label>
         <button class="btn" data-test="new-set" @click="addSet"><CalendarPlus class="size-4" />New set</button>
@@ -147,7 +146,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
           ><span class="mb-1 block font-semibold">Compare with</span>
           <select v-model="compareId" class="field" data-test="compare-with">
             <option value="">nothing</option>
-            <option v-for="s in sets.filter((x) => x.id !== set?.id)" :key="s.id" :value="s.id">{{ dayOf(s.takenOn) }}</option>
+            <option v-for="s in sets.filter((x) => x.id !== set?.id)" :key="s.id" :value="s.id">{{ showDay(s.takenOn) }}</option>
           </select>
         </label>
         <table v-if="compared.length" class="mt-2 w-full text-sm" data-test="compared">

@@ -24,7 +24,7 @@ async function choose(picked: ChangeKind<unknown> | SlashRecipe | null) {
   if (!picked) return
   if (!('begin' in picked)) return useOwn(picked)
   const kind = picked
-  const context = { sizeId: props.garment.baseSizeId }
+  const context = work.contextFor(props.garment)
   const begun = kind.begin(props.garment, context)
   if (!begun.ok) {
     toast.error(problemSentence(begun.problem))

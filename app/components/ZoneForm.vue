@@ -3,7 +3,7 @@ import { Plus } from 'lucide-vue-next'
 import { ref } from 'vue'
 import { BODY_MEASURES } from '~~/core/body'
 import type { Garment } from '~~/core/pattern'
-import { newZone, type OwnZone } from '~~/core/size'
+import { newZone, type OwnZone } from '~~/core/measure'
 
 /** A zone of one's own: what it is called, which body measure it is held against, and on which pieces it is measured. */
 const props = defineProps<{ garment: Garment }>()

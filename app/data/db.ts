@@ -1,3 +1,4 @@
+import { today } from '~/days'
 import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
@@ -62,12 +63,12 @@ export class TidalSeamDb extends Dexie {
     })
     // Version 3: wearers have dated sets of figures, garments their sizing; rows kept for undo likewise.
     this.version(3).upgrade(async (tx) => {
-      const today = new Date().toISOString().slice(0, 10)
+      const day = today()
       type Plain = Record<string, unknown>
       await tx
         .table('wearers')
         .toCollection()
-        .modify((row: Plain, ref: { value: Plain }) => void (ref.value = wearerToVersion2(row, today)))
+        .modify((row: Plain, ref: { value: Plain }) => void (ref.value = wearerToVersion2(row, day)))
       await tx
         .table('projects')
         .toCollection()

@@ -5,21 +5,28 @@ import { formatDistanceToNow } from 'date-fns'
 import { toast } from 'vue-sonner'
 import { computed, nextTick, ref } from 'vue'
 import type { Project } from '~~/core/formats'
+import { today } from '~/days'
 import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useUnsettled } from '~/composables/useUnsettled'
 import { db } from '~/data/db'
+import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
 const wardrobe = useWardrobe()
 const wearers = useWearers()
+const prefs = usePrefs()
 const work = useWork()
 /** Read here and not in a store: while a garment is worked on, nobody looks at the others. */
 const projects = useLive(() => db.projects.orderBy('updatedAt').reverse().toArray(), null as Project[] | null)
 const saveFile = useSaveFile()
-const unsettled = useUnsettled(computed(() => projects.value ?? []))
+const unsettled = useUnsettled(
+  computed(() => projects.value ?? []),
+  computed(() => wearers.all),
+  computed(() => prefs.tolerances),
+)
 const renaming = ref<string | null>(null)
 const newName = ref('')
 const restoreInput = ref<HTMLInputElement | null>(null)
@@ -57,7 +64,7 @@ async function remove(p: Project) {
   if (stored.ok) toast(`Deleted “${p.name}”.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
 }
 async function backUp() {
-  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${new Date().toISOString().slice(0, 10)}.json`, 'application/json')
+  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.json`, 'application/json')
 }
 async function restore(event: Event) {
   const input = event.target as HTMLInputElement

@@ -10,9 +10,10 @@ import { undoAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { useRecipes } from './recipes'
 import { useWardrobe } from './wardrobe'
+import { contextWith } from '../../core/changes/test-context'
 
 const blouse = draftBlouse()
-const begun = slashSwing.begin(blouse, { sizeId: 'one' })
+const begun = slashSwing.begin(blouse, contextWith())
 if (!begun.ok) throw new Error(begun.problem.message)
 const inputs = { ...begun.value, amountMm: 20 } as SlashSwingInputs
 

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { readWearersCsv, writeWearersCsv, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
 import { toName } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
+import { today } from '~/days'
 import { deleteForGood, doAct, doRows } from '~/data/acts'
 import { db } from '~/data/db'
 import { useLive } from '~/composables/useLive'
@@ -12,7 +13,6 @@ export const useWearers = defineStore('wearers', () => {
   const prefs = usePrefs()
   const all = useLive(() => db.wearers.toArray(), [] as Wearer[])
 
-  const today = () => new Date().toISOString().slice(0, 10)
   const emptySet = (): MeasureSet => ({ id: crypto.randomUUID(), takenOn: today(), note: '', figures: {} })
 
   /** A new wearer with an empty set of today; null where it could not be stored. */

@@ -2,17 +2,16 @@ import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { LaidOn, Proposed } from '~~/core/advice'
-import { latestSet, type Wearer } from '~~/core/body'
-import { findKind, type Change, type ChangeContext } from '~~/core/changes'
+import type { Wearer } from '~~/core/body'
+import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
-import { wantedEase, type Sizing } from '~~/core/size'
 import { doAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { usePrefs } from '~/stores/prefs'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import type { ComparedWay, Computed, ComputedStop, FoldWorker, SentResult } from '~/workers/fold.worker'
+import type { Asked, ComparedWay, Computed, ComputedStop, FoldWorker, SentResult } from '~/workers/fold.worker'
 import { Bench, Ended } from '~/workers/bench'
 import { Shelf } from '~/workers/parcel'
 
@@ -49,8 +48,6 @@ function unpacked({ garments, stops, ...rest }: SentResult): Computed {
   const all = shelves.garments.unpack(garments)
   return { ...rest, garments: all.slice(0, -1), beforeSizes: all.at(-1)!, stops: shelves.stops.unpack(stops) }
 }
-
-const bustEase = ({ wantedMm, fit, fabric }: Sizing) => wantedMm.bust ?? wantedEase('bust', fit, fabric)
 
 /** The garment that is open: its row, its plan as computed by the worker, and what is being dragged. */
 export const useWork = defineStore('work', () => {
@@ -98,6 +95,15 @@ export const useWork = defineStore('work', () => {
   /** Why the plan could not be worked out, and the stop that it was at. */
   const trouble = shallowRef<{ sentence: string; stopId: string | null } | null>(null)
 
+  /** What the worker is asked with; plain data. */
+  const askedFor = (row: Project): Asked => ({
+    wearer: wearer.value ?? null,
+    sizing: JSON.parse(JSON.stringify(row.sizing)) as unknown,
+    tolerances: { ...prefs.tolerances },
+  })
+  /** What changes of these pieces are seen with, here as in the worker. */
+  const contextFor = (garment: Garment): ChangeContext => contextOf(garment, project.value, wearer.value, prefs.tolerances)
+
   let baseKey = ''
   /** What the shown result was computed for. */
   let computedFor = ''
@@ -133,7 +139,7 @@ export const useWork = defineStore('work', () => {
       const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
       const plan = shown.map((c) => (dragged?.changeId === c.id ? { ...c, inputs: dragged.inputs } : c))
       planned = plan
-      const asked = [plan, wearer.value ?? null, { ...prefs.tolerances }, bustEase(row.sizing)] as const
+      const asked = [plan, askedFor(row)] as const
       // A row is read again when another of its table was written: what was computed for the same is not computed twice.
       const askedText = JSON.stringify(asked)
       if (askedText === computedFor && key === baseKey && computedPlan.value) {
@@ -283,9 +289,16 @@ export const useWork = defineStore('work', () => {
     if (computedPlan.value) await propose()
   }
 
+  /** For a question that the worker could not answer: says so on the page, and gives null. */
+  const cannot = (what: string) => (error: unknown) => {
+    trouble.value = { sentence: `${what}: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
+    return null
+  }
+
+  /** The plan as steps with ruler and scissors; null where they could not be had, which is said on the page. */
   const paperSteps = async (units: 'in' | 'cm') => {
     await recompute()
-    return bench.run((worker) => worker.steps(units), SILENT_MS)
+    return bench.run((worker) => worker.steps(units), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
   }
 
   let proposals = 0
@@ -293,26 +306,17 @@ export const useWork = defineStore('work', () => {
     if (!project.value || !computedPlan.value) return
     const own = ++proposals
     proposed.value = null
-    const { sizing } = project.value
-    const asked = [JSON.parse(JSON.stringify(sizing)) as Sizing, latestSet(wearer.value) ?? null] as const
-    const list = await bench
-      .run((worker) => worker.propose(...asked), SILENT_MS)
-      .catch((error: unknown) => {
-        trouble.value = { sentence: `no plan can be proposed: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
-        return []
-      })
-    if (own === proposals) proposed.value = list
+    const asked = askedFor(project.value)
+    const list = await bench.run((worker) => worker.propose(asked), SILENT_MS).catch(cannot('no plan can be proposed'))
+    if (own === proposals) proposed.value = list ?? []
   }
 
   /** The ways of a stop that are shown side by side; null while none are. */
   const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
-  const comparingFailed = (error: unknown) => {
-    trouble.value = { sentence: `its ways cannot be compared: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
-    return []
-  }
   async function compareWays(changeId: string | null): Promise<void> {
-    ways.value =
-      changeId === null ? null : { changeId, list: await bench.run((worker) => worker.compare(changeId), SILENT_MS).catch(comparingFailed) }
+    if (changeId === null) return void (ways.value = null)
+    const list = await bench.run((worker) => worker.compare(changeId), SILENT_MS).catch(cannot('its ways cannot be compared'))
+    ways.value = { changeId, list: list ?? [] }
   }
   // What is compared follows the figures of the stop.
   watch(computedPlan, () => void (ways.value && compareWays(ways.value.changeId)))
@@ -334,6 +338,7 @@ export const useWork = defineStore('work', () => {
     trouble,
     stopWorking,
     tryAgain,
+    contextFor,
     open,
     act,
     addChange,

@@ -1,12 +1,12 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
 import { listFaults, nameProposed, planSizes, stopsBeforeSizes, type Fault, type Proposed } from '~~/core/advice'
-import { MeasureSetSchema, WearerSchema } from '~~/core/body'
+import { WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
+  contextOf,
   findKind,
   foldPlan,
-  wearerFigures,
   type Applied,
   type Change,
   type ChangeContext,
@@ -66,9 +66,21 @@ const PlanSchema = z.array(ChangeSchema)
 
 let base: { key: string; garment: Garment } | null = null
 let folded: FoldedPlan | null = null
+/** What the last fold was made with. */
+let context: ChangeContext | null = null
 let foldedBeforeSizes: FoldedPlan | null = null
 /** The context of the last fold, as text. */
 let foldedFor = ''
+
+/** What the pieces are seen with: whose body, what is wanted, what counts as matching. */
+export interface Asked {
+  wearer: unknown
+  sizing: unknown
+  tolerances: Tolerances
+}
+
+const readContext = (garment: Garment, { wearer, sizing, tolerances }: Asked): ChangeContext =>
+  contextOf(garment, { sizing: SizingSchema.parse(sizing) }, WearerSchema.nullable().parse(wearer), tolerances)
 const kept = new WeakMap<FoldedStop, ComputedStop>()
 
 /** Change objects of the last fold are kept where nothing in them changed, so that their stops are reused. */
@@ -111,23 +123,21 @@ const api = {
     foldedBeforeSizes = null
   },
 
-  /**
-   * Folds a plan over the pieces and measures what came out.
-   * @param bustEaseMm ease wanted round the bust, mm
-   */
-  compute(held: Held, plan: unknown, wearer: unknown, tolerances: Tolerances, bustEaseMm: number): SentResult {
+  /** Folds a plan over the pieces and measures what came out. */
+  compute(held: Held, plan: unknown, asked: Asked): SentResult {
     if (!base) throw new Error('no garment was set')
-    const figures = { sizeId: base.garment.baseSizeId, wearer: wearerFigures(WearerSchema.nullable().parse(wearer)), bustEaseMm }
-    const context = { ...figures, progress }
+    const now = readContext(base.garment, asked)
     // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body. The listener
     // is left out: it lives on the page, and would be asked how it is written as JSON.
-    const contextText = JSON.stringify(figures)
+    const contextText = JSON.stringify(now)
+    context = { ...now, progress }
+    const own = context
     const earlier = contextText === foldedFor ? folded : null
     foldedFor = contextText
-    folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), context, earlier ?? undefined)
-    const own = stopsBeforeSizes(folded.stops.map((s) => s.change))
+    folded = foldPlan(base.garment, keepSame(PlanSchema.parse(plan)), own, earlier ?? undefined)
+    const first = stopsBeforeSizes(folded.stops.map((s) => s.change))
     foldedBeforeSizes =
-      own.length === folded.stops.length ? folded : foldPlan(base.garment, own, context, (earlier && foldedBeforeSizes) ?? undefined)
+      first.length === folded.stops.length ? folded : foldPlan(base.garment, first, own, (earlier && foldedBeforeSizes) ?? undefined)
     let before = base.garment
     const stops = folded.stops.map((stop): ComputedStop => {
       let known = kept.get(stop)
@@ -136,8 +146,8 @@ const api = {
         const kind = findKind(stop.change.kind)
         known = {
           ...rest,
-          ledger: stop.applied ? compareMeasures(before, garment, context.sizeId) : [],
-          handles: stop.applied && kind ? handlesOf(kind, before, stop.change, stop.applied, context) : [],
+          ledger: stop.applied ? compareMeasures(before, garment, own.sizeId, own.sizing) : [],
+          handles: stop.applied && kind ? handlesOf(kind, before, stop.change, stop.applied, own) : [],
         }
         kept.set(stop, known)
       }
@@ -147,32 +157,33 @@ const api = {
     return {
       garments: pack([folded.base, ...folded.stops.map((s) => s.garment), foldedBeforeSizes.garment], held.garments),
       stops: pack(stops, held.stops),
-      ledger: compareMeasures(folded.base, folded.garment, context.sizeId),
-      walked: walkGarment(folded.garment, context.sizeId, tolerances),
-      faults: listFaults(folded, context.sizeId, tolerances),
+      ledger: compareMeasures(folded.base, folded.garment, own.sizeId, own.sizing),
+      walked: walkGarment(folded.garment, own.sizeId, own.tolerances),
+      faults: listFaults(folded, own),
     }
   },
 
   /** What a body and a worksheet propose, on the pieces as the user's own stops leave them. */
-  propose(sizing: unknown, set: unknown): Proposed[] {
+  propose(asked: Asked): Proposed[] {
     if (!base) return []
     const garment = foldedBeforeSizes?.garment ?? base.garment
     const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
-    return nameProposed(garment, planSizes(garment, SizingSchema.parse(sizing), MeasureSetSchema.nullable().parse(set), own))
+    const now = readContext(base.garment, asked)
+    return nameProposed(garment, planSizes(garment, now, own), now)
   },
 
   /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */
   compare(changeId: string): ComparedWay[] {
-    if (!folded || !base) return []
-    const context = { sizeId: base.garment.baseSizeId }
+    if (!folded || !context) return []
+    const own = context
     const i = folded.stops.findIndex((s) => s.change.id === changeId)
     const stop = folded.stops[i]
     const kind = stop && findKind(stop.change.kind)
     if (!stop || !kind?.choices) return []
     const before = i > 0 ? folded.stops[i - 1]!.garment : folded.base
     const now = JSON.stringify(stop.change.inputs)
-    return kind.choices(before, stop.change.inputs, context).flatMap(({ label, inputs }): ComparedWay[] => {
-      const applied = kind.apply(before, inputs, context)
+    return kind.choices(before, stop.change.inputs, own).flatMap(({ label, inputs }): ComparedWay[] => {
+      const applied = kind.apply(before, inputs, own)
       if (!applied.ok) return []
       return [
         {
@@ -180,7 +191,7 @@ const api = {
           inputs,
           chosen: JSON.stringify(inputs) === now,
           garment: applied.value.garment,
-          ledger: compareMeasures(before, applied.value.garment, context.sizeId),
+          ledger: compareMeasures(before, applied.value.garment, own.sizeId, own.sizing),
         },
       ]
     })
@@ -188,9 +199,9 @@ const api = {
 
   /** The plan as ruler-and-scissors steps, stop by stop. */
   steps(units: UnitSystem): { changeId: string; title: string; steps: PaperStep[] }[] {
-    if (!folded || !base) return []
-    const context = { sizeId: base.garment.baseSizeId }
-    let before = base.garment
+    if (!folded || !context) return []
+    const own = context
+    let before = folded.base
     return folded.stops.flatMap((stop) => {
       const kind = findKind(stop.change.kind)
       const garment = before
@@ -200,7 +211,7 @@ const api = {
         {
           changeId: stop.change.id,
           title: stop.words.title,
-          steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, units }),
+          steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context: own, units }),
         },
       ]
     })

@@ -3,14 +3,14 @@ import { draftBlouse } from '../../demo/blouse'
 import { draftOnePiece } from '../../demo/one-piece'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { dartRef, findKind, foldPlan, type Change } from '../changes'
-import { DEFAULT_TOLERANCES } from '../match'
 import type { Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
 import { listFaults, type Mend } from './index'
+import { contextWith } from '../changes/test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const fold = (garment: Garment, plan: Change[] = []) => foldPlan(garment, plan, context)
-const faults = (garment: Garment, plan: Change[] = []) => listFaults(fold(garment, plan), 'one', DEFAULT_TOLERANCES)
+const faults = (garment: Garment, plan: Change[] = []) => listFaults(fold(garment, plan), contextWith())
 
 /** The plan after a mend was clicked. */
 function mended(plan: Change[], mend: Mend): Change[] {

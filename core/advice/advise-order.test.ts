@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { nestOf } from '../../demo/nest'
 import { foldPlan, type Change } from '../changes'
-import { finishedMm, findZones } from '../size'
+import { finishedMm, findZones } from '../measure'
 import { adviseOrder } from './index'
+import { contextWith } from '../changes/test-context'
 
 const garment = nestOf(draftBlouse())
 const stop = (id: string, kind: string, inputs: unknown, on = true): Change => ({ id, kind, inputs, on, note: '' })
@@ -57,7 +58,7 @@ describe('the order of work', () => {
   })
   it('is right about a blend after the sides: it takes back what they were let out by', () => {
     const hip = findZones(garment).find((z) => z.id === 'hip')!
-    const after = (plan: Change[]) => finishedMm(foldPlan(garment, plan, { sizeId: 'one' }).garment, hip, 'one')
+    const after = (plan: Change[]) => finishedMm(foldPlan(garment, plan, contextWith()).garment, hip, 'one')
     expect(adviseOrder([sides, blend], garment).map((a) => a.changeId)).toEqual(['blend'])
     const whole = finishedMm(garment, hip, 'one+2')
     expect(after([blend, sides])).toBeCloseTo(whole + 20, 0)

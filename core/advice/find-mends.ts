@@ -1,9 +1,18 @@
-import { dartRef, doubleDartInputs, findKind, notchRef, type Change, type FoldedPlan, type LengthenInputs, type Level } from '../changes'
+import {
+  dartRef,
+  doubleDartInputs,
+  findKind,
+  notchRef,
+  type Change,
+  type ChangeContext,
+  type FoldedPlan,
+  type LengthenInputs,
+  type Level,
+} from '../changes'
 import { placeAt } from '../geometry'
 import {
   cornersAsSewn,
   walkGarment,
-  type Tolerances,
   type WalkedCorner,
   type WalkedDart,
   type WalkedGarment,
@@ -11,7 +20,7 @@ import {
   type WalkedSeam,
 } from '../match'
 import { alongGrain, placeOnSide } from '../moves'
-import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
+import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, takeSize, type Garment, type Piece } from '../pattern'
 import { lengthToken } from '../units'
 
 /** A change that would mend a fault: a new stop, or another version of one in the plan. */
@@ -66,32 +75,52 @@ function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, size
   return { piece, level: { id: 'line-1', share: 1, mark: { by: 'corner', id: upper.corner.id }, belowMm } }
 }
 
+/** A folded plan that is looked through for faults: every garment in it is walked once. */
+export interface Look {
+  plan: FoldedPlan
+  context: ChangeContext
+  walk(garment: Garment): WalkedGarment
+}
+
+export function lookAt(plan: FoldedPlan, context: ChangeContext): Look {
+  const walked = new Map<Garment, WalkedGarment>()
+  return {
+    plan,
+    context,
+    walk(garment) {
+      const known = walked.get(garment) ?? walkGarment(garment, context.sizeId, context.tolerances)
+      walked.set(garment, known)
+      return known
+    },
+  }
+}
+
 /** How many seams, marks, darts and corners of a garment are not good. */
-function troubles(garment: Garment, sizeId: string, tolerances: Tolerances): number {
-  const walked = walkGarment(garment, sizeId, tolerances)
+function troubles(walked: WalkedGarment): number {
   const bad = (x: { verdict: string }) => x.verdict !== 'good'
   return [...walked.seams, ...walked.seams.flatMap((s) => s.marks), ...walked.darts, ...cornersAsSewn(walked)].filter(bad).length
 }
 
-/** A change as a mend, if applying it and measuring again shows that fewer things are off. */
-function ifItHelps(
-  garment: Garment,
-  kind: string,
-  inputs: unknown,
-  words: { label: string; note: string },
-  sizeId: string,
-  tolerances: Tolerances,
-): Mend[] {
-  const tried = findKind(kind)!.apply(garment, inputs, { sizeId })
-  if (!tried.ok || troubles(tried.value.garment, sizeId, tolerances) >= troubles(garment, sizeId, tolerances)) return []
+/**
+ * A change as a mend, if applying it and measuring again shows that fewer things are off. It is tried in the size that is
+ * shown first: of a nest of twenty that is a twentieth of the work.
+ */
+function ifItHelps(look: Look, kind: string, inputs: unknown, words: { label: string; note: string }): Mend[] {
+  const { plan, context, walk } = look
+  const { apply } = findKind(kind)!
+  const shown = apply(takeSize(plan.garment, context.sizeId), inputs, context)
+  if (!shown.ok) return []
+  const left = troubles(walkGarment(shown.value.garment, context.sizeId, context.tolerances))
+  if (left >= troubles(walk(plan.garment)) || !apply(plan.garment, inputs, context).ok) return []
   return [{ how: 'add', label: words.label, change: { kind, inputs, on: true, note: words.note } }]
 }
 
 /** Lengthen the short side, alone, by what is missing. */
-export function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: string, tolerances: Tolerances): Mend[] {
+export function lengthenShortSide(look: Look, walked: WalkedSeam): Mend[] {
+  const { garment } = look.plan
   const short = walked.offMm > 0 ? 1 : 0
   if (new Set(walked.sides[short].parts.map((p) => p.pieceId)).size !== 1) return []
-  const { piece, level } = levelInStretch(garment, walked, short, sizeId)
+  const { piece, level } = levelInStretch(garment, walked, short, look.context.sizeId)
   const amountMm = Math.abs(walked.offMm)
   const inputs: LengthenInputs = {
     amountMm,
@@ -100,11 +129,12 @@ export function lengthenShortSide(garment: Garment, walked: WalkedSeam, sizeId: 
     leftOut: garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id),
   }
   const words = { label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`, note: `Mends the ${walked.seam.name}.` }
-  return ifItHelps(garment, 'lengthen', inputs, words, sizeId, tolerances)
+  return ifItHelps(look, 'lengthen', inputs, words)
 }
 
 /** Move the notch of one side, or of the other, by as much as the two miss each other. */
-export function meetNotches(garment: Garment, walked: WalkedSeam, mark: WalkedMark, sizeId: string, tolerances: Tolerances): Mend[] {
+export function meetNotches(look: Look, walked: WalkedSeam, mark: WalkedMark): Mend[] {
+  const { garment } = look.plan
   return ([1, 0] as const).flatMap((side) => {
     const own = mark.pair[side]
     if (!('notchId' in own)) return []
@@ -118,18 +148,19 @@ export function meetNotches(garment: Garment, walked: WalkedSeam, mark: WalkedMa
       label: `Move the notch on ${piece.name} by ${lengthToken(Math.abs(mark.offMm))}`,
       note: `Lets the notches of the ${walked.seam.name} meet.`,
     }
-    return ifItHelps(garment, 'move-notch', inputs, words, sizeId, tolerances)
+    return ifItHelps(look, 'move-notch', inputs, words)
   })
 }
 
 /** Draw the shorter leg on until both are equal, or take the longer one back where that serves better; inside a piece, rule both. */
-export function equalLegs(garment: Garment, dart: WalkedDart, sizeId: string, tolerances: Tolerances): Mend[] {
+export function equalLegs(look: Look, dart: WalkedDart): Mend[] {
+  const { garment } = look.plan
   const ref = dartRef(dart.pieceId, dart.dartId)
   // A dart inside a piece has no edge that runs across it.
   if (!dart.corner) {
     const inputs = doubleDartInputs(garment, ref)
     const words = { label: 'Rule both legs anew', note: `Lets the legs of ${dart.pieceName}, ${dart.dartName} meet.` }
-    return inputs ? ifItHelps(garment, 'double-dart', { ...inputs, legs: 'ruled' }, words, sizeId, tolerances) : []
+    return inputs ? ifItHelps(look, 'double-dart', { ...inputs, legs: 'ruled' }, words) : []
   }
   const shorter = dart.offMm > 0 ? 'second' : 'first'
   const amount = lengthToken(Math.abs(dart.offMm))
@@ -140,7 +171,7 @@ export function equalLegs(garment: Garment, dart: WalkedDart, sizeId: string, to
       label: way === 'longer' ? `Make the short leg ${amount} longer` : `Make the long leg ${amount} shorter`,
       note: `Lets the legs of ${dart.pieceName}, ${dart.dartName} meet.`,
     }
-    return ifItHelps(garment, 'equal-legs', { dart: ref, leg, growMm }, words, sizeId, tolerances)
+    return ifItHelps(look, 'equal-legs', { dart: ref, leg, growMm }, words)
   })
 }
 
@@ -148,26 +179,21 @@ export function equalLegs(garment: Garment, dart: WalkedDart, sizeId: string, to
 const TRUING_REACHES_MM = [60, 40, 25, 15]
 
 /** Redraw both edges beside a corner so that they run on. */
-export function trueCorner(garment: Garment, corner: WalkedCorner, sizeId: string, tolerances: Tolerances): Mend[] {
+export function trueCorner(look: Look, corner: WalkedCorner): Mend[] {
   for (const reachMm of TRUING_REACHES_MM) {
     const words = { label: 'True the corner', note: `Lets the edge run on smoothly: ${corner.where}.` }
-    const mend = ifItHelps(garment, 'true-corner', { cornerId: corner.id, reachMm, firstTakes: 'half' }, words, sizeId, tolerances)
+    const mend = ifItHelps(look, 'true-corner', { cornerId: corner.id, reachMm, firstTakes: 'half' }, words)
     if (mend.length > 0) return mend
   }
   return []
 }
 
 /** Changes of the plan without which the same thing would be in order. */
-export function switchOff(
-  plan: FoldedPlan,
-  sizeId: string,
-  tolerances: Tolerances,
-  stillFaulty: (walked: WalkedGarment) => boolean,
-): Mend[] {
+export function switchOff({ plan, walk }: Look, stillFaulty: (walked: WalkedGarment) => boolean): Mend[] {
   let before = plan.base
   for (const stop of plan.stops) {
-    const wasFine = !stillFaulty(walkGarment(before, sizeId, tolerances))
-    if (stop.status === 'applied' && wasFine && stillFaulty(walkGarment(stop.garment, sizeId, tolerances)))
+    const wasFine = !stillFaulty(walk(before))
+    if (stop.status === 'applied' && wasFine && stillFaulty(walk(stop.garment)))
       return [
         {
           how: 'off',

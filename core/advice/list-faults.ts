@@ -1,7 +1,7 @@
-import type { FoldedPlan } from '../changes'
-import { cornersAsSewn, walkGarment, type Tolerances, type WalkedSeam } from '../match'
+import type { ChangeContext, FoldedPlan } from '../changes'
+import { cornersAsSewn, type WalkedSeam } from '../match'
 import { lengthToken } from '../units'
-import { equalLegs, includeAgain, lengthenShortSide, meetNotches, switchOff, trueCorner, type Mend } from './find-mends'
+import { equalLegs, includeAgain, lengthenShortSide, lookAt, meetNotches, switchOff, trueCorner, type Look, type Mend } from './find-mends'
 
 export interface Fault {
   id: string
@@ -14,7 +14,7 @@ export interface Fault {
   mends: Mend[]
 }
 
-function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolerances: Tolerances): Fault[] {
+function seamFaults(look: Look, walked: WalkedSeam): Fault[] {
   const faults: Fault[] = []
   const names = walked.sides.map((s) => [...new Set(s.parts.map((p) => `${p.pieceName}, ${p.edgeName}`))].join(' + '))
   if (walked.verdict !== 'good') {
@@ -28,9 +28,9 @@ function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolera
       size: Math.abs(walked.offMm),
       message: `${walked.seam.name}: ${names[long]} is ${lengthToken(Math.abs(walked.offMm))} too long for ${names[1 - long]}${eased ? ` (wanted ease ${lengthToken(wanted.minMm)} to ${lengthToken(wanted.maxMm)}, found ${lengthToken(walked.surplusMm)})` : ''}.`,
       mends: [
-        ...includeAgain(plan, walked),
-        ...lengthenShortSide(plan.garment, walked, sizeId, tolerances),
-        ...switchOff(plan, sizeId, tolerances, (w) => w.seams.find((s) => s.seam.id === walked.seam.id)?.verdict !== 'good'),
+        ...includeAgain(look.plan, walked),
+        ...lengthenShortSide(look, walked),
+        ...switchOff(look, (w) => w.seams.find((s) => s.seam.id === walked.seam.id)?.verdict !== 'good'),
       ],
     })
   }
@@ -43,12 +43,10 @@ function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolera
         size: Math.abs(mark.offMm),
         message: `${walked.seam.name}: notch “${mark.name}” lies ${lengthToken(mark.firstMm)} along ${names[0]} and ${lengthToken(mark.secondMm)} along ${names[1]}: they miss each other by ${lengthToken(Math.abs(mark.offMm))}.`,
         mends: [
-          ...includeAgain(plan, walked),
-          ...meetNotches(plan.garment, walked, mark, sizeId, tolerances),
+          ...includeAgain(look.plan, walked),
+          ...meetNotches(look, walked, mark),
           ...switchOff(
-            plan,
-            sizeId,
-            tolerances,
+            look,
             (w) => w.seams.find((s) => s.seam.id === walked.seam.id)?.marks.find((m) => m.name === mark.name)?.verdict !== 'good',
           ),
         ],
@@ -60,9 +58,10 @@ function seamFaults(plan: FoldedPlan, walked: WalkedSeam, sizeId: string, tolera
  * Everything that does not match in the garment as altered, worst first, each with the changes that mend it.
  * A corner's size is in degrees and sorts after the lengths.
  */
-export function listFaults(plan: FoldedPlan, sizeId: string, tolerances: Tolerances): Fault[] {
-  const walked = walkGarment(plan.garment, sizeId, tolerances)
-  const lengths = walked.seams.flatMap((s) => seamFaults(plan, s, sizeId, tolerances))
+export function listFaults(plan: FoldedPlan, context: ChangeContext): Fault[] {
+  const look = lookAt(plan, context)
+  const walked = look.walk(plan.garment)
+  const lengths = walked.seams.flatMap((s) => seamFaults(look, s))
   for (const dart of walked.darts)
     if (dart.verdict !== 'good')
       lengths.push({
@@ -72,13 +71,8 @@ export function listFaults(plan: FoldedPlan, sizeId: string, tolerances: Toleran
         size: Math.abs(dart.offMm),
         message: `${dart.pieceName}, ${dart.dartName}: its legs measure ${lengthToken(dart.firstMm)} and ${lengthToken(dart.secondMm)}, ${lengthToken(Math.abs(dart.offMm))} apart.`,
         mends: [
-          ...equalLegs(plan.garment, dart, sizeId, tolerances),
-          ...switchOff(
-            plan,
-            sizeId,
-            tolerances,
-            (w) => w.darts.find((d) => d.pieceId === dart.pieceId && d.dartId === dart.dartId)?.verdict !== 'good',
-          ),
+          ...equalLegs(look, dart),
+          ...switchOff(look, (w) => w.darts.find((d) => d.pieceId === dart.pieceId && d.dartId === dart.dartId)?.verdict !== 'good'),
         ],
       })
   const seamOfCorner = new Map(walked.seams.flatMap((w) => w.corners.map((c) => [c.id, w.seam.id] as const)))
@@ -90,10 +84,7 @@ export function listFaults(plan: FoldedPlan, sizeId: string, tolerances: Toleran
       verdict: 'fault',
       size: Math.abs(c.turnDeg),
       message: `${c.where}: the sewn edge turns a corner of ${Math.abs(c.turnDeg).toFixed(0)}° ${c.turnDeg > 0 ? 'inward' : 'outward'} here.`,
-      mends: [
-        ...trueCorner(plan.garment, c, sizeId, tolerances),
-        ...switchOff(plan, sizeId, tolerances, (w) => cornersAsSewn(w).find((x) => x.id === c.id)?.verdict !== 'good'),
-      ],
+      mends: [...trueCorner(look, c), ...switchOff(look, (w) => cornersAsSewn(w).find((x) => x.id === c.id)?.verdict !== 'good')],
     }))
   const worst = (a: Fault, b: Fault) => Number(b.verdict === 'fault') - Number(a.verdict === 'fault') || b.size - a.size
   return [...lengths.sort(worst), ...corners.sort(worst)]

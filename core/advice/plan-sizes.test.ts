@@ -4,11 +4,15 @@ import { chartOf, nestOf } from '../../demo/nest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet, type MeasureSet } from '../body'
 import { findKind, foldPlan, type Change } from '../changes'
-import { DEFAULT_TOLERANCES } from '../match'
-import { findZones, finishedMm, makeWorksheet, NO_SIZING } from '../size'
+import type { Project } from '../formats'
+import { findZones, finishedMm } from '../measure'
+import { makeWorksheet, NO_SIZING } from '../size'
 import { changeForLength, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes } from './index'
+import { contextWith } from '../changes/test-context'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
+const contextFor = (project: Project, set: MeasureSet | null) =>
+  contextWith({ sizeId: project.garment.baseSizeId, sizing: project.sizing, body: set })
 const setOf = (figures: Record<string, number>): MeasureSet => ({
   id: 's',
   takenOn: '2026-03-01',
@@ -21,12 +25,12 @@ describe('from body to plan', () => {
 
   it.each(nested.map((p) => [p.name, p] as const))('%s: every stop applies, every promise holds, no fault is made', (_, project) => {
     const set = latestSet(wearers.find((w) => w.id === project.wearerId))
-    const plan = planSizes(project.garment, project.sizing, set ?? null).map((c, i): Change => ({ ...c, id: `c${i}` }))
-    const folded = foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId })
+    const plan = planSizes(project.garment, contextFor(project, set)).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const folded = foldPlan(project.garment, plan, contextFor(project, set))
     expect(folded.stops.map((s) => [s.change.kind, s.status])).toEqual(plan.map((c) => [c.kind, 'applied']))
     expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => `${h.label} ${h.before} ${h.after}`))).toEqual([])
     expect(
-      listFaults(folded, project.garment.baseSizeId, DEFAULT_TOLERANCES)
+      listFaults(folded, contextFor(project, set))
         .filter((f) => f.verdict === 'fault')
         .map((f) => f.message),
     ).toEqual([])
@@ -38,9 +42,9 @@ describe('from body to plan', () => {
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     const chosen = sheet.rows.filter((r) => ['bust', 'waist', 'hip'].includes(r.zone.id))
     expect(new Set(chosen.map((r) => r.chosen!.sizeId)).size).toBe(3)
-    const plan = planSizes(project.garment, project.sizing, set).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = planSizes(project.garment, contextFor(project, set)).map((c, i): Change => ({ ...c, id: `c${i}` }))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
-    const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
+    const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of chosen) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
       expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)
@@ -51,12 +55,12 @@ describe('from body to plan', () => {
     const set = latestSet(wearers.find((w) => w.id === 'lamplighter'))!
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
-    const list = planSizes(project.garment, project.sizing, set)
+    const list = planSizes(project.garment, contextFor(project, set))
     const plan = list.map((c, i): Change => ({ ...c, id: `c${i}` }))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'grade', 'blend', 'add-at-edge'])
     // Called by the sizes that the stop before it makes.
-    expect(nameProposed(project.garment, list).map((p) => p.words.title)[2]).toBe('Size 9')
-    const { garment } = foldPlan(project.garment, plan, { sizeId: 'one' })
+    expect(nameProposed(project.garment, list, contextFor(project, set)).map((p) => p.words.title)[2]).toBe('Size 9')
+    const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
       expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)
@@ -67,9 +71,13 @@ describe('from body to plan', () => {
     const measured = makeWorksheet(garment, NO_SIZING, null)
     const mm = (id: string) => measured.rows.find((r) => r.zone.id === id)!.sizes.find((s) => s.sizeId === 'one')!.mm
     const fitting = setOf({ bust: mm('bust') - 60, waist: mm('waist') - 30, hip: mm('hip') - 48 })
-    expect(planSizes(garment, NO_SIZING, fitting)).toEqual([])
+    expect(planSizes(garment, contextWith({ body: fitting }))).toEqual([])
     const tall = setOf({ bust: mm('bust') - 10, waist: mm('waist') - 30, hip: mm('hip') - 48, 'back-neck-to-waist': 440 })
-    expect(planSizes(garment, chartOf(garment), tall).map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
+    expect(planSizes(garment, contextWith({ sizing: chartOf(garment), body: tall })).map((c) => c.kind)).toEqual([
+      'lengthen',
+      'blend',
+      'add-at-edge',
+    ])
   })
 })
 
@@ -79,8 +87,8 @@ describe('proposed stops and a plan that has some already', () => {
   const sizeId = project.garment.baseSizeId
   /** What the worksheet proposes on top of a plan, laid on it. */
   const laid = (plan: Change[]) => {
-    const worked = foldPlan(project.garment, stopsBeforeSizes(plan), { sizeId }).garment
-    return layOnPlan(planSizes(worked, project.sizing, set), plan)
+    const worked = foldPlan(project.garment, stopsBeforeSizes(plan), contextFor(project, set)).garment
+    return layOnPlan(planSizes(worked, contextFor(project, set)), plan)
   }
   /** The plan with everything that is proposed taken into it. */
   const taken = (plan: Change[]): Change[] => [
@@ -125,13 +133,13 @@ describe('proposed stops and a plan that has some already', () => {
   })
   it('a width changed by hand counts: the sizes are chosen for the pieces as it leaves them', () => {
     const dart = findKind('double-dart')!
-    const begun = dart.begin(project.garment, { sizeId })
+    const begun = dart.begin(project.garment, contextFor(project, set))
     if (!begun.ok) throw new Error(begun.problem.message)
     const stop: Change = { id: 'dart', kind: 'double-dart', on: true, note: '', inputs: { ...(begun.value as object), amountMm: 20 } }
     const add = (plan: Change[]) => laid(plan).find((l) => l.proposed.kind === 'add-at-edge')!.proposed.inputs as { waistMm: number }
     // 20 mm on a back cut on the fold are 40 round the waist, 10 on each of its four side edges, whatever size is cut.
     const cut = (plan: Change[]) => {
-      const { garment } = foldPlan(project.garment, taken(plan), { sizeId })
+      const { garment } = foldPlan(project.garment, taken(plan), contextFor(project, set))
       const row = makeWorksheet(project.garment, project.sizing, set).rows.find((r) => r.zone.id === 'waist')!
       return finishedMm(garment, row.zone, sizeId) - row.bodyMm! - row.wantedMm
     }
@@ -148,7 +156,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     foldPlan(
       garment,
       plan.map((c, i) => ({ ...c, id: `c${i}` })),
-      { sizeId: 'one' },
+      contextWith(),
     )
   /** Of the base size everywhere, but for the full bust. */
   const body = (fullMm: number) =>
@@ -160,7 +168,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     })
 
   it('takes the pattern’s own piece for the cup first, and chooses the sizes on that', () => {
-    const plan = planSizes(garment, sizing, body(80))
+    const plan = planSizes(garment, contextWith({ sizing, body: body(80) }))
     expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { pieceId: 'front', cup: 'C' } })
     const [first] = layOnPlan(plan, [{ ...plan.at(-1)!, id: 'own' }])
     expect(first).toMatchObject({ how: 'add', at: 'start' })
@@ -170,8 +178,8 @@ describe('the bust of a body that differs much from its high bust', () => {
     expect(Math.abs(finishedMm(folded.garment, row.zone, 'one') - row.bodyMm! - row.wantedMm)).toBeLessThan(2)
     // Once it is there, it is not asked for again; another cup sets the same stop.
     const taken = fold(plan.slice(0, 1)).garment
-    expect(planSizes(taken, sizing, body(80)).map((c) => c.kind)).not.toContain('take-cup')
-    const again = layOnPlan(planSizes(garment, sizing, body(10)).slice(0, 1), [{ ...plan[0]!, id: 'cup' }])
+    expect(planSizes(taken, contextWith({ sizing, body: body(80) })).map((c) => c.kind)).not.toContain('take-cup')
+    const again = layOnPlan(planSizes(garment, contextWith({ sizing, body: body(10) })).slice(0, 1), [{ ...plan[0]!, id: 'cup' }])
     expect(again).toMatchObject([{ how: 'set', changeId: 'cup', inputs: { cup: 'A' } }])
   })
   it('beyond the largest cup, by high bust: the size of the high bust, and a fuller bust', () => {
@@ -180,7 +188,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     const sheet = makeWorksheet(garment, own, set)
     expect(sheet.cup).toMatchObject({ change: true, cup: null })
     expect(sheet.rows.find((r) => r.zone.id === 'bust')!.chosen!.sizeId).toBe('one')
-    const plan = planSizes(garment, own, set)
+    const plan = planSizes(garment, contextWith({ sizing: own, body: set }))
     // Made fuller from the largest cup that there is.
     expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { cup: 'C' } })
     const amount = (list: typeof plan) => (list.find((c) => c.kind === 'bust-amount')!.inputs as { amountMm: number }).amountMm
@@ -197,9 +205,13 @@ describe('the bust of a body that differs much from its high bust', () => {
     const taken = plan.map((c, i): Change => ({ ...c, id: `c${i}` }))
     const mine = stopsBeforeSizes(taken)
     expect(mine.map((c) => c.kind)).toEqual(['take-cup', 'bust-amount', 'finish-dart'])
-    expect(layOnPlan(planSizes(fold(mine).garment, own, set, mine), taken).filter((l) => l.how !== 'there')).toEqual([])
+    expect(
+      layOnPlan(planSizes(fold(mine).garment, contextWith({ sizing: own, body: set }), mine), taken).filter((l) => l.how !== 'there'),
+    ).toEqual([])
     // By finished measure the size already fits the full bust: it is not made fuller too.
-    expect(planSizes(garment, { ...sizing, school: 'finished' }, set).map((c) => c.kind)).not.toContain('bust-amount')
+    expect(planSizes(garment, contextWith({ sizing: { ...sizing, school: 'finished' }, body: set })).map((c) => c.kind)).not.toContain(
+      'bust-amount',
+    )
   })
 })
 
@@ -209,19 +221,19 @@ describe('a change for a length', () => {
     makeWorksheet(garment, NO_SIZING, setOf(figures)).lengths.find((r) => r.id === id)!
 
   it('lengthens at the printed line between the two places, by just what is missing', () => {
-    const change = changeForLength(garment, rowOf({ 'back-neck-to-waist': 430 }, 'back-neck-to-waist'))!
+    const change = changeForLength(garment, rowOf({ 'back-neck-to-waist': 430 }, 'back-neck-to-waist'), contextWith())!
     expect(change.inputs).toMatchObject({ amountMm: 18, pieceId: 'back', levels: [{ mark: { by: 'line', id: 'shorten' }, belowMm: 0 }] })
-    const folded = foldPlan(garment, [{ ...change, id: 'c' }], { sizeId: 'one' })
+    const folded = foldPlan(garment, [{ ...change, id: 'c' }], contextWith())
     const now = makeWorksheet(folded.garment, NO_SIZING, setOf({ 'back-neck-to-waist': 430 })).lengths.find(
       (r) => r.id === 'back-neck-to-waist',
     )!
     expect(now.missingMm).toBeCloseTo(0, 6)
   })
   it('moves the hem where the hem is missing', () => {
-    expect(changeForLength(garment, rowOf({ 'waist-to-hem-side': 260 }, 'waist-to-hem-side'))!.kind).toBe('uneven-hem')
+    expect(changeForLength(garment, rowOf({ 'waist-to-hem-side': 260 }, 'waist-to-hem-side'), contextWith())!.kind).toBe('uneven-hem')
   })
   it('is none where nothing worth a line is missing, or nothing is known', () => {
-    expect(changeForLength(garment, rowOf({ 'back-neck-to-waist': 414 }, 'back-neck-to-waist'))).toBeNull()
-    expect(changeForLength(garment, rowOf({}, 'back-neck-to-waist'))).toBeNull()
+    expect(changeForLength(garment, rowOf({ 'back-neck-to-waist': 414 }, 'back-neck-to-waist'), contextWith())).toBeNull()
+    expect(changeForLength(garment, rowOf({}, 'back-neck-to-waist'), contextWith())).toBeNull()
   })
 })

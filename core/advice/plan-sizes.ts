@@ -1,4 +1,3 @@
-import { figureMm, type MeasureSet } from '../body'
 import {
   cupsFor,
   dartsOf,
@@ -9,6 +8,7 @@ import {
   type BlendInputs,
   type BustAmountInputs,
   type Change,
+  type ChangeContext,
   type FinishDartInputs,
   type FoldedPlan,
   type FoldedStop,
@@ -17,10 +17,10 @@ import {
   type Level,
   type TakeCupInputs,
 } from '../changes'
-import { lineLevel } from '../measure'
+import { lineLevel, finishedMm, type ZoneId } from '../measure'
 import { alongGrain, tipBackMm } from '../moves'
 import { cornerPoint, dartFigures, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
-import { adviseCup, finishedMm, makeWorksheet, type LengthRow, type Sizing, type Worksheet, type WorksheetRow, type ZoneId } from '../size'
+import { adviseCup, makeWorksheet, type LengthRow, type Worksheet, type WorksheetRow } from '../size'
 
 /** A stop on its way into a plan. */
 export type NewChange = Omit<Change, 'id'>
@@ -66,12 +66,12 @@ function levelFor(garment: Garment, row: LengthRow): Level | null {
  * the lengths down to it.
  * @returns null when nothing is missing, or no place for it is found
  */
-export function changeForLength(garment: Garment, row: LengthRow): NewChange | null {
+export function changeForLength(garment: Garment, row: LengthRow, context: ChangeContext): NewChange | null {
   const missing = row.missingMm
   if (missing === null || Math.abs(missing) < LENGTH_MM) return null
   const note = `${row.name}: the body measures more or less than the pattern gives.`
   if (row.to === 'hem') {
-    if (findKind('uneven-hem')!.begin(garment, { sizeId: garment.baseSizeId }).ok === false) return null
+    if (findKind('uneven-hem')!.begin(garment, context).ok === false) return null
     const inputs = { centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }
     const key = row.id.endsWith('back') ? 'centreBackMm' : row.id.endsWith('front') ? 'centreFrontMm' : 'sideMm'
     return { kind: 'uneven-hem', on: true, note, inputs: { ...inputs, [key]: missing } }
@@ -93,18 +93,19 @@ const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
  * bust where the size was chosen by the high bust, the sizes blended (craft 1 and 6.6), then what all that leaves over.
  *
  * @param garment the pieces that it starts from
- * @param set the body's figures; without them nothing is planned
+ * @param context without the body's figures nothing is planned
  * @param own stops that the garment has gone through already: a bust that one of them changed is not changed again
  */
-export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | null, own: readonly Change[] = []): NewChange[] {
-  const { cups, traced } = traceCups(garment, sizing, set)
+export function planSizes(garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] {
+  const { body: set, sizing } = context
+  const { cups, traced } = traceCups(garment, context)
   const worksheet = makeWorksheet(traced, sizing, set)
   const lengths = PLANNED.flatMap((id) => {
     const row = worksheet.lengths.find((r) => r.id === id)
-    return row ? (changeForLength(traced, row) ?? []) : []
+    return row ? (changeForLength(traced, row, context) ?? []) : []
   })
   const isBustDone = own.some((c) => c.kind === 'bust-amount' && c.on)
-  const bust = isBustDone ? [] : planBust(after(traced, lengths), worksheet, set)
+  const bust = isBustDone ? [] : planBust(after(traced, lengths, context), worksheet, context)
   const { stops: grown, sizeOf } = growRange(traced, worksheet)
   const base = traced.baseSizeId
   const first = sizeOf('bust') ?? sizeOf('waist') ?? sizeOf('hip') ?? base
@@ -117,25 +118,25 @@ export function planSizes(garment: Garment, sizing: Sizing, set: MeasureSet | nu
   }
   const differs = [inputs.bust, inputs.waist, inputs.hip].some((id) => id !== base)
   const blended: NewChange[] =
-    differs && findKind('blend')!.begin(traced, { sizeId: base }).ok
+    differs && findKind('blend')!.begin(traced, context).ok
       ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
       : []
   const cut = [...lengths, ...bust, ...grown, ...blended]
-  return [...cups, ...cut, ...remainders(after(traced, cut), worksheet, sizing)].filter(canBeKept)
+  return [...cups, ...cut, ...remainders(after(traced, cut, context), worksheet, context)].filter(canBeKept)
 }
 
 /** A body far off the pattern asks for more than a change may give: such a stop is not proposed. */
 const canBeKept = (stop: NewChange): boolean => findKind(stop.kind)?.schema.safeParse(stop.inputs).success ?? false
 
-const fold = (garment: Garment, stops: readonly NewChange[]): FoldedPlan =>
+const fold = (garment: Garment, stops: readonly NewChange[], context: ChangeContext): FoldedPlan =>
   foldPlan(
     garment,
     stops.map((c, i) => ({ ...c, id: `${i}` })),
-    { sizeId: garment.baseSizeId },
+    context,
   )
 
 /** A garment after stops of a plan; one that is refused leaves it as it was. */
-const after = (garment: Garment, stops: readonly NewChange[]): Garment => fold(garment, stops).garment
+const after = (garment: Garment, stops: readonly NewChange[], context: ChangeContext): Garment => fold(garment, stops, context).garment
 
 /** A stop that is proposed, and what it is called after those before it. */
 export interface Proposed {
@@ -144,8 +145,8 @@ export interface Proposed {
 }
 
 /** Proposed stops with what each is called where it will stand: a blend by the sizes that a grade before it makes. */
-export function nameProposed(garment: Garment, list: readonly NewChange[]): Proposed[] {
-  const { stops } = fold(garment, list)
+export function nameProposed(garment: Garment, list: readonly NewChange[], context: ChangeContext): Proposed[] {
+  const { stops } = fold(garment, list, context)
   return list.map((change, i) => ({ change, words: stops[i]!.words }))
 }
 
@@ -153,8 +154,9 @@ export function nameProposed(garment: Garment, list: readonly NewChange[]): Prop
  * The pattern's own pieces for the cup that the body takes, where others lie there, and the garment with those traced: what a
  * worksheet for that body is made of.
  */
-export function traceCups(garment: Garment, sizing: Sizing, set: MeasureSet | null): { cups: NewChange[]; traced: Garment } {
-  const advice = adviseCup(set, sizing.cups)
+export function traceCups(garment: Garment, context: ChangeContext): { cups: NewChange[]; traced: Garment } {
+  const { sizing } = context
+  const advice = adviseCup(context.body, sizing.cups)
   // Beyond the largest cup the bust is changed on that one.
   const cup = advice?.cup ?? (advice?.change ? sizing.cups.at(-1)?.name : undefined)
   if (!cup) return { cups: [], traced: garment }
@@ -164,28 +166,24 @@ export function traceCups(garment: Garment, sizing: Sizing, set: MeasureSet | nu
       const inputs: TakeCupInputs = { pieceId: p.id, cup }
       return { kind: 'take-cup', on: true, note: 'Full bust less high bust picks this cup.', inputs }
     })
-  return { cups, traced: after(garment, cups) }
+  return { cups, traced: after(garment, cups, context) }
 }
 
 /**
  * By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust
  * (craft 4), measured in the size that is cut there, and its dart finished.
  */
-function planBust(garment: Garment, worksheet: Worksheet, set: MeasureSet | null): NewChange[] {
+function planBust(garment: Garment, worksheet: Worksheet, plan: ChangeContext): NewChange[] {
   const row = worksheet.rows.find((r) => r.zone.id === 'bust')
   if (worksheet.school !== 'high-bust' || !worksheet.cup?.change || !row?.chosen) return []
-  const context = {
-    sizeId: row.chosen.sizeId,
-    wearer: { fullBustMm: figureMm(set, 'bust'), highBustMm: figureMm(set, 'high-bust') },
-    bustEaseMm: row.wantedMm,
-  }
+  const context = { ...plan, sizeId: row.chosen.sizeId }
   const proposed = proposeBust(garment, context)
   const begun = findKind('bust-amount')!.begin(garment, context)
   if (!proposed || !begun.ok) return []
   const inputs: BustAmountInputs = { ...(begun.value as BustAmountInputs), amountMm: proposed.mm, waist: 'side' }
   const note = 'The size was chosen by the high bust; the full bust needs more than it gives.'
   const stop: NewChange = { kind: 'bust-amount', on: true, note, inputs }
-  return [stop, ...finishDartOf(after(garment, [stop]), inputs.pieceId)]
+  return [stop, ...finishDartOf(after(garment, [stop], plan), inputs.pieceId)]
 }
 
 /** The side dart of a front finished afresh: its legs made equal, its tip where it belongs. */
@@ -240,15 +238,15 @@ function growRange(garment: Garment, worksheet: Worksheet): { stops: NewChange[]
  * What the pieces still miss in each zone once the sizes are cut, or give too much, is let out or taken in at the sides,
  * alike on every edge (craft 4).
  */
-function remainders(garment: Garment, worksheet: Worksheet, sizing: Sizing): NewChange[] {
+function remainders(garment: Garment, worksheet: Worksheet, context: ChangeContext): NewChange[] {
   const each = (zone: string): number => {
     const row = worksheet.rows.find((r) => r.zone.id === zone)
     if (row?.bodyMm == null || !row.chosen) return 0
-    const easeMm = finishedMm(garment, row.zone, garment.baseSizeId, sizing.shiftsMm[zone]) - row.bodyMm
+    const easeMm = finishedMm(garment, row.zone, garment.baseSizeId, context.sizing.shiftsMm[zone]) - row.bodyMm
     return (row.wantedMm - easeMm) / row.edges
   }
   const inputs: AddAtEdgeInputs = { bustMm: each('bust'), waistMm: each('waist'), hipMm: each('hip') }
   if (Math.max(Math.abs(inputs.bustMm), Math.abs(inputs.waistMm), Math.abs(inputs.hipMm)) < EDGE_MM) return []
-  if (!findKind('add-at-edge')!.begin(garment, { sizeId: garment.baseSizeId }).ok) return []
+  if (!findKind('add-at-edge')!.begin(garment, context).ok) return []
   return [{ kind: 'add-at-edge', on: true, note: 'What the sizes leave to be wished for in each zone, from the worksheet.', inputs }]
 }

@@ -22,7 +22,7 @@ function attempt(kind: Kind, garment: Garment, inputs: unknown, context: ChangeC
   const broken = findBrokenFigure(garment, applied.value.garment)
   if (broken !== null) return refuse('not-finite', broken, 'a line would run off to where no paper is.', 'Try a smaller figure.')
   const settled = settleNotches(garment, applied.value)
-  measureGarment(settled.garment, context.sizeId)
+  measureGarment(settled.garment, context.sizeId, context.sizing)
   return ok(settled)
 }
 

@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { lengthToken } from '../units'
 import { CHANGE_KINDS, checkInputs } from './index'
+import { contextWith } from './test-context'
 
 const garment = draftBlouse()
 const begun = (kind: string): object => {
-  const inputs = CHANGE_KINDS.find((k) => k.kind === kind)!.begin(garment, { sizeId: 'one' })
+  const inputs = CHANGE_KINDS.find((k) => k.kind === kind)!.begin(garment, contextWith())
   if (!inputs.ok) throw new Error(inputs.problem.message)
   return inputs.value as object
 }
@@ -21,7 +22,7 @@ describe('inputs that a change cannot work with', () => {
   })
   it('what a change begins with, and what it is dragged to by a little, can be used', () => {
     for (const kind of CHANGE_KINDS) {
-      const inputs = kind.begin(garment, { sizeId: 'one' })
+      const inputs = kind.begin(garment, contextWith())
       if (inputs.ok) expect(checkInputs(kind.kind, garment, inputs.value)).toBeNull()
     }
   })

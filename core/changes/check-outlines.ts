@@ -1,4 +1,4 @@
-import { dot, findSelfCrossing, measureArea, measureLength, pointsOf, subtract, type Point } from '../geometry'
+import { dot, findSelfCrossing, measureArea, measureLength, pointsOf, subtract, type Path, type Point } from '../geometry'
 import { edgePath, findPiece, grainDirection, neighbours, outlineOf, REACH_MM, shapeOf, type Garment, type Piece } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 
@@ -17,6 +17,7 @@ export function findBrokenOutline(before: Garment, after: Garment): { pieceId: s
   for (const piece of after.pieces) {
     const old = findPiece(before, piece.id)
     if (!old || old === piece) continue
+    if (!isOnPaper(piece)) return { pieceId: piece.id, where: piece.name, what: 'a line would run off to where no paper is' }
     for (const size of after.sizes) {
       const was = shapeOf(old, size.id)
       const is = shapeOf(piece, size.id)
@@ -34,8 +35,6 @@ export function findBrokenOutline(before: Garment, after: Garment): { pieceId: s
         if (lost || turned) return { pieceId: piece.id, where: piece.name, what: `the edge “${edge.name}” would be used up` }
       }
       const outline = outlineOf(piece, is)
-      if (findBrokenFigure(before, { ...after, pieces: [piece] }) !== null)
-        return { pieceId: piece.id, where: piece.name, what: 'a line would run off to where no paper is' }
       if (measureArea(outline) <= 0) return { pieceId: piece.id, where: piece.name, what: 'nothing of the piece would be left' }
       if (findSelfCrossing(outline)) return { pieceId: piece.id, where: piece.name, what: 'the outline would cross itself' }
     }
@@ -45,18 +44,24 @@ export function findBrokenOutline(before: Garment, after: Garment): { pieceId: s
 
 /** Does a place lie on paper that there is: finite, and within what a garment may measure? */
 const onPaper = (p: Point) => Math.abs(p.x) <= REACH_MM && Math.abs(p.y) <= REACH_MM
+const pathOnPaper = (path: Path) => path.every((s) => pointsOf(s).every(onPaper))
+
+/** Is every figure of a piece finite and within reach, in every size? */
+const isOnPaper = (piece: Piece): boolean =>
+  Object.values(piece.shapes).every(
+    (shape) =>
+      Object.values(shape.edges).every(pathOnPaper) &&
+      Object.values(shape.lines).every(pathOnPaper) &&
+      Object.values(shape.points).every(onPaper) &&
+      onPaper(shape.grain.from) &&
+      onPaper(shape.grain.to) &&
+      Object.values(shape.notches).every((n) => Number.isFinite(n.distanceMm)),
+  )
 
 /**
  * Looks whether every figure of the pieces that a change touched is finite and within reach.
  * @returns the name of the first piece with one that is not, or null
  */
 export function findBrokenFigure(before: Garment, after: Garment): string | null {
-  const touched = after.pieces.filter((p) => !before.pieces.includes(p))
-  for (const piece of touched)
-    for (const shape of Object.values(piece.shapes)) {
-      const paths = [...Object.values(shape.edges), ...Object.values(shape.lines)]
-      const points = [...paths.flat().flatMap(pointsOf), ...Object.values(shape.points), shape.grain.from, shape.grain.to]
-      if (!points.every(onPaper) || !Object.values(shape.notches).every((n) => Number.isFinite(n.distanceMm))) return piece.name
-    }
-  return null
+  return after.pieces.find((p) => !before.pieces.includes(p) && !isOnPaper(p))?.name ?? null
 }

@@ -9,6 +9,7 @@ import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { checkGarment, type Garment } from '../pattern'
 import { deepFreeze } from '../pattern/test-pieces'
 import { CHANGE_KINDS, ChangeSchema, findChanges, foldPlan, readRequest } from './index'
+import { bodyWith, contextWith } from './test-context'
 
 const GARMENTS: [string, Garment][] = [
   ['blouse', deepFreeze(draftBlouse())],
@@ -22,7 +23,7 @@ const OWN: Record<string, [string, Garment][]> = {
   'piece-size': [['nest', deepFreeze(nestOf(draftBlouse()))]],
   'take-cup': [['cups', deepFreeze(withCups(draftBlouse()))]],
 }
-const context = { sizeId: 'one', wearer: { heelRoundMm: 330 } }
+const context = contextWith({ body: bodyWith({ heel: 330 }) })
 
 /** Every registered change on every demo garment that it can begin on. */
 const CASES = CHANGE_KINDS.flatMap((kind) =>

@@ -1,7 +1,7 @@
 import { placeAt, scale } from '../geometry'
 import { displacePath, sideLength } from '../moves'
 import { edgePath, findPiece, neighbours, shapeOf, type Garment, type Seam } from '../pattern'
-import { sideChains } from '../size'
+import { sideChains } from '../measure'
 import { SEAM_KEPT_MM } from '../tolerances'
 import { frameOf } from './grade/grade-shape'
 

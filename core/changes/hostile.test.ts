@@ -6,15 +6,16 @@ import { nestOf } from '../../demo/nest'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { line, measureLength } from '../geometry'
 import { listFaults } from '../advice'
-import { DEFAULT_TOLERANCES, walkGarment } from '../match'
-import { compareMeasures, measureGarment } from '../measure'
+import { walkGarment } from '../match'
+import { compareMeasures, measureGarment, NO_ZONING } from '../measure'
 import { checkGarment, edgePath, findPiece, shapeOf, type Garment } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import { findKind, foldPlan, type Change } from './index'
 import { settleNotches } from './settle-notches'
+import { contextWith } from './test-context'
 
 const stop = (kind: string, inputs: unknown, id = kind): Change => ({ id, kind, inputs, on: true, note: '' })
-const fold = (garment: Garment, ...stops: Change[]) => foldPlan(garment, stops, { sizeId: garment.baseSizeId })
+const fold = (garment: Garment, ...stops: Change[]) => foldPlan(garment, stops, contextWith({ sizeId: garment.baseSizeId }))
 const at = (x: number, y: number) => ({ x, y })
 
 describe('a garment can always be opened', () => {
@@ -23,29 +24,29 @@ describe('a garment can always be opened', () => {
     ['split-dart', 'hem', draftBlouse()],
     ['move-dart', 'leg-opening', draftTrousers(TAPERED)],
   ] as const)('after %s into the %s', (kind, role, garment) => {
-    const begun = findKind(kind)!.begin(garment, { sizeId: 'one' })
+    const begun = findKind(kind)!.begin(garment, contextWith())
     if (!begun.ok) throw new Error(begun.problem.message)
     const ref = (begun.value as { dart: string }).dart.split(' ')[0]!
     const edge = findPiece(garment, ref)!.edges.find((e) => e.role === role)!
     const inputs = findKind(kind)!.withField!(garment, begun.value, 'edgeId', edge.id)
     const plan = fold(garment, stop(kind, { ...(inputs as object), ...(kind === 'split-dart' ? { sharePct: 40 } : {}) }))
     expect(plan.stops[0]!.problem).toBeNull()
-    const finished = (g: Garment) => measureGarment(g, 'one').find((m) => m.id === `finished:${role}`)!.mm
+    const finished = (g: Garment) => measureGarment(g, 'one', NO_ZONING).find((m) => m.id === `finished:${role}`)!.mm
     // Parted by a dart, the edge counts as the one that is sewn: closed it is as long as before.
     expect(Math.abs(finished(plan.garment) - finished(garment))).toBeLessThan(0.5)
     expect(() => [
-      compareMeasures(garment, plan.garment, 'one'),
+      compareMeasures(garment, plan.garment, 'one', NO_ZONING),
       walkGarment(plan.garment, 'one'),
-      listFaults(plan, 'one', DEFAULT_TOLERANCES),
+      listFaults(plan, contextWith()),
     ]).not.toThrow()
   })
 
   it('also when the program fails inside one stop: that stop alone is refused, the others run', () => {
     const kind = findKind('lengthen')!
     const garment = draftBlouse()
-    const begun = kind.begin(garment, { sizeId: 'one' })
+    const begun = kind.begin(garment, contextWith())
     if (!begun.ok) throw new Error('no line')
-    const good = stop('lengthen', kind.withAmount!(garment, begun.value, 20, { sizeId: 'one' }))
+    const good = stop('lengthen', kind.withAmount!(garment, begun.value, 20, contextWith()))
     // Inputs that no schema lets through stand for a mistake of ours.
     const plan = fold(garment, stop('lengthen', null, 'broken'), good)
     expect(plan.stops.map((s) => s.status)).toEqual(['refused', 'applied'])
@@ -149,7 +150,7 @@ describe('a steep side dart', () => {
   it.each([25, 35, 45, 52])('of %i degrees is straightened in one stop, its angle kept', (degrees) => {
     const garment = steepDart(degrees)
     expect(checkGarment(garment)).toBeNull()
-    const begun = findKind('straighten-dart')!.begin(garment, { sizeId: 'one' })
+    const begun = findKind('straighten-dart')!.begin(garment, contextWith())
     const plan = fold(garment, stop('straighten-dart', begun.ok ? begun.value : {}))
     expect(plan.stops[0]!.problem).toBeNull()
     expect(plan.stops[0]!.applied!.held.filter((h) => !h.held)).toEqual([])
@@ -199,9 +200,9 @@ describe('a notch', () => {
     const kinds = ['add-at-edge', 'lengthen', 'pivot-slide', 'take-in-fold', 'shoulder-width', 'bust-amount']
     for (const kind of kinds.map((k) => findKind(k)!))
       for (const mm of [-20, -60, -120, 60]) {
-        const begun = kind.begin(garment, { sizeId: 'one' })
+        const begun = kind.begin(garment, contextWith())
         if (!begun.ok) continue
-        const plan = fold(garment, stop(kind.kind, kind.withAmount!(garment, begun.value, mm, { sizeId: 'one' })))
+        const plan = fold(garment, stop(kind.kind, kind.withAmount!(garment, begun.value, mm, contextWith())))
         for (const piece of plan.garment.pieces)
           for (const { id, edgeId, name } of piece.notches) {
             const shape = shapeOf(piece, 'one')

@@ -1,5 +1,5 @@
 export * from './types'
-export { wearerFigures } from './wearer-figures'
+export { contextOf } from './context-of'
 export { CHANGE_KINDS, ChangeSchema, findKind, type Change } from './registry'
 export { applyOrRefuse, withLargest } from './apply-or-refuse'
 export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'

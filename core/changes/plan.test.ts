@@ -5,15 +5,15 @@ import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, FLARED } from '../../demo/trousers'
 import { listFaults } from '../advice'
-import { DEFAULT_TOLERANCES } from '../match'
-import { compareMeasures, measureGarment } from '../measure'
+import { compareMeasures, measureGarment, NO_ZONING } from '../measure'
 import { checkGarment, type Garment } from '../pattern'
 import { deepFreeze } from '../pattern/test-pieces'
 import { CHANGE_KINDS, ChangeSchema, foldPlan, type Change } from './index'
+import { contextWith } from './test-context'
 
 /** Laws of whole plans, on plans of random changes by random amounts over every demo garment. */
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const GARMENTS = [draftBlouse(), draftTrousers(FLARED), draftOnePiece(), draftQuayDress()].map((g) => deepFreeze(g))
 
 const plans = fc
@@ -42,7 +42,7 @@ const plans = fc
 // A plan is folded several times a case here; the seed can be changed to try others (core/test-set-up.ts).
 const FEWER = { numRuns: 20 }
 
-const figures = (garment: Garment) => measureGarment(garment, 'one').map((m) => [m.id, m.mm])
+const figures = (garment: Garment) => measureGarment(garment, 'one', NO_ZONING).map((m) => [m.id, m.mm])
 
 describe('any plan', () => {
   it('leaves sound pieces with all their edges, notches, marks and seams, whatever was refused on the way', () => {
@@ -104,9 +104,9 @@ describe('any plan', () => {
     fc.assert(
       fc.property(plans, ({ garment, plan }) => {
         const after = foldPlan(garment, plan, context).garment
-        const was = new Map(measureGarment(garment, 'one').map((m) => [m.id, m.mm]))
-        const is = new Map(measureGarment(after, 'one').map((m) => [m.id, m.mm]))
-        const rows = compareMeasures(garment, after, 'one')
+        const was = new Map(measureGarment(garment, 'one', NO_ZONING).map((m) => [m.id, m.mm]))
+        const is = new Map(measureGarment(after, 'one', NO_ZONING).map((m) => [m.id, m.mm]))
+        const rows = compareMeasures(garment, after, 'one', NO_ZONING)
         for (const row of rows) {
           expect(row.beforeMm).toBe(was.get(row.id) ?? null)
           expect(row.afterMm).toBe(is.get(row.id) ?? null)
@@ -121,7 +121,7 @@ describe('any plan', () => {
   it('gets its faults worst first, each a sentence with a figure', () => {
     fc.assert(
       fc.property(plans, ({ garment, plan }) => {
-        const faults = listFaults(foldPlan(garment, plan, context), 'one', DEFAULT_TOLERANCES)
+        const faults = listFaults(foldPlan(garment, plan, context), contextWith())
         const lengths = faults.filter((f) => !f.id.startsWith('corner:'))
         for (let i = 1; i < lengths.length; i++)
           if (lengths[i]!.verdict === lengths[i - 1]!.verdict) expect(lengths[i]!.size).toBeLessThanOrEqual(lengths[i - 1]!.size)

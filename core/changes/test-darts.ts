@@ -2,10 +2,11 @@ import { expect } from 'vitest'
 import { measureLength } from '../geometry'
 import { checkGarment, dartFigures, dartIn, edgePath, findPiece, shapeOf, type EdgeRole, type Garment } from '../pattern'
 import type { Applied, ChangeKind } from './types'
+import { contextWith } from './test-context'
 
 // What the tests of changes to darts share: fronts are called “front”, in one size, their bust dart “side-dart”.
 
-export const context = { sizeId: 'one' }
+export const context = contextWith()
 export const DART = 'front side-dart'
 
 /** Applies a change that must succeed with a sound garment and every promise held. */

@@ -1,16 +1,21 @@
 import type { z } from 'zod'
 import type { Path, Point } from '../geometry'
+import type { MeasureSet } from '../body'
+import type { Tolerances } from '../match'
 import type { Garment } from '../pattern'
 import type { Result } from '../result'
+import type { Sizing } from '../size'
 import type { UnitSystem } from '../units'
 
 /** What a change may look at besides the garment. */
 export interface ChangeContext {
   sizeId: string
-  /** Known figures of the wearer that a change may warn by, mm. */
-  wearer?: { heelRoundMm?: number; waistToKneeMm?: number; fullBustMm?: number; highBustMm?: number }
-  /** Ease wanted round the bust, mm, where the worksheet settles it. */
-  bustEaseMm?: number
+  /** The wearer's newest figures; null without a wearer, or where none were taken. */
+  body: MeasureSet | null
+  /** What is settled about fit, ease, sizes and zones. */
+  sizing: Sizing
+  /** What counts as matching. */
+  tolerances: Tolerances
   /** Told before each stop of a plan, and by a change that makes several things: what they are, how many are done, and of how many. */
   progress?: (what: 'stop' | 'size', done: number, of: number) => void
 }

@@ -7,6 +7,7 @@ import { checkGarment, edgePath, outlineOf, shapeOf, type Garment, type Piece } 
 import { ok, type Result } from '../result'
 import { openCups } from '../size'
 import { alignVariant, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from './index'
+import { contextWith } from '../changes/test-context'
 
 const blouse = withCups(draftBlouse())
 const back = blouse.pieces.find((p) => p.id === 'back')!
@@ -80,7 +81,7 @@ describe('pieces for other cups on their way in', () => {
   it('can take its place at once: their lines are as drawn, and seams are found on them', () => {
     expect(whole.seams.length).toBeGreaterThan(1)
     for (const cup of ['A', 'C']) {
-      const taken = takeCup.apply(whole, { pieceId: 'front-b', cup }, { sizeId: 'one' })
+      const taken = takeCup.apply(whole, { pieceId: 'front-b', cup }, contextWith())
       if (!taken.ok) throw new Error(taken.problem.message)
       expect(checkGarment(taken.value.garment)).toBeNull()
       expect(taken.value.held.filter((h) => !h.held)).toEqual([])

@@ -8,6 +8,7 @@ import { layOutSheet } from '../paper'
 import { checkGarment, doubleDartFigures, edgePath, shapeOf, type EdgeRole, type Garment, type Piece } from '../pattern'
 import { buildPiece, findFolds, readMarks, splitEdges, takeFold, type PieceDraft } from './index'
 import { outlinesIn } from './test-outlines'
+import { contextWith } from '../changes/test-context'
 
 /** A skirt front of 240 x 500 mm, waist at the top, with what is drawn inside it. */
 function draftOf(inner: string): PieceDraft {
@@ -119,16 +120,16 @@ describe('lines inside that mean a pleat', () => {
     const long = findKind('lengthen')!.apply(
       garment,
       { amountMm: 30, pieceId: 'skirt', levels: [{ id: 'l', share: 1, mark: { by: 'corner', id: 'corner-1' }, belowMm: 70 }], leftOut: [] },
-      { sizeId: 'one' },
+      contextWith(),
     )
     if (!long.ok) throw new Error(long.problem.message)
     const after = long.value.garment.pieces[0]!
     expect(widthAt(after, shape(after), 165)).toBeCloseTo(200, 6)
     expect(widthAt(after, shape(after), 175)).toBeCloseTo(240, 6)
     const grade = findKind('grade')!
-    const begun = grade.begin(garment, { sizeId: 'one' })
+    const begun = grade.begin(garment, contextWith())
     if (!begun.ok) throw new Error(begun.problem.message)
-    const done = grade.apply(garment, { ...(begun.value as object), intervalMm: 40, up: 2 }, { sizeId: 'one' })
+    const done = grade.apply(garment, { ...(begun.value as object), intervalMm: 40, up: 2 }, contextWith())
     if (!done.ok) throw new Error(done.problem.message)
     for (const size of done.value.garment.sizes) {
       const grown = done.value.garment.pieces[0]!

@@ -6,10 +6,11 @@ import { listFaults } from '../advice'
 import { foldPlan, type Change } from '../changes'
 import type { Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
-import { DEFAULT_TOLERANCES, walkGarment } from './index'
+import { walkGarment } from './index'
+import { contextWith } from '../changes/test-context'
 
-const context = { sizeId: 'one' }
-const faultsOf = (garment: Garment, plan: Change[] = []) => listFaults(foldPlan(garment, plan, context), 'one', DEFAULT_TOLERANCES)
+const context = contextWith()
+const faultsOf = (garment: Garment, plan: Change[] = []) => listFaults(foldPlan(garment, plan, context), contextWith())
 const shorten = (leftOut: string[]): Change => ({
   id: 'c',
   kind: 'lengthen',

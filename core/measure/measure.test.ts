@@ -4,7 +4,7 @@ import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { cubic, line } from '../geometry'
 import { dartFigures, findPiece, shapeOf } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
-import { compareMeasures, finishedLength, lineLevel, measureGarment, narrowestPlace, onwardThroughDarts, widthAt } from './index'
+import { compareMeasures, finishedLength, lineLevel, measureGarment, narrowestPlace, onwardThroughDarts, widthAt, NO_ZONING } from './index'
 
 const at = (x: number, y: number) => ({ x, y })
 
@@ -116,7 +116,7 @@ describe('the narrowest place', () => {
 })
 
 describe('finished measures', () => {
-  const of = (id: string, garment = draftBlouse()) => measureGarment(garment, 'one').find((m) => m.id === id)!.mm
+  const of = (id: string, garment = draftBlouse()) => measureGarment(garment, 'one', NO_ZONING).find((m) => m.id === id)!.mm
   it('go round the body: widths times how often each piece is cut', () => {
     const front = waisted()
     const back = { ...waisted(), id: 'back', name: 'back' }
@@ -150,7 +150,7 @@ describe('the ledger', () => {
       ...before.pieces[0]!.shapes.one!.edges.e1!.slice(0, 1),
       cubic(at(90, 200), at(90, 270), at(140, 340), at(150, 400)),
     ]
-    const rows = compareMeasures(before, wider, 'one')
+    const rows = compareMeasures(before, wider, 'one', NO_ZONING)
     expect(rows[0]!.group).toBe('finished')
     expect(rows.find((r) => r.id === 'finished:hem')).toMatchObject({ beforeMm: 260, afterMm: 300 })
     expect(rows.some((r) => r.id === 'finished:waist')).toBe(false)
@@ -159,8 +159,8 @@ describe('the ledger', () => {
   it('shows what came and what went', () => {
     const before = garmentOf([waisted()])
     const without = garmentOf([])
-    expect(compareMeasures(before, without, 'one').every((r) => r.afterMm === null)).toBe(true)
-    expect(compareMeasures(without, before, 'one').every((r) => r.beforeMm === null)).toBe(true)
-    expect(compareMeasures(before, before, 'one')).toEqual([])
+    expect(compareMeasures(before, without, 'one', NO_ZONING).every((r) => r.afterMm === null)).toBe(true)
+    expect(compareMeasures(without, before, 'one', NO_ZONING).every((r) => r.beforeMm === null)).toBe(true)
+    expect(compareMeasures(before, before, 'one', NO_ZONING)).toEqual([])
   })
 })

@@ -5,7 +5,7 @@ import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { draftWaistDart } from '../../demo/waist-darts'
 import { measureArea, measureLength } from '../geometry'
 import { walkGarment } from '../match'
-import { measureGarment } from '../measure'
+import { measureGarment, NO_ZONING } from '../measure'
 import { checkGarment, doubleDartsOf, edgePath, findPiece, outlineOf, shapeOf, type Garment } from '../pattern'
 import { halfNames, openLike, openOut, otherHalf } from './index'
 
@@ -18,7 +18,7 @@ const CASES: [string, string, Garment][] = [
   ['a nest of sizes', 'front', nestOf(draftBlouse())],
 ]
 const finished = (garment: Garment, sizeId: string) =>
-  measureGarment(garment, sizeId)
+  measureGarment(garment, sizeId, NO_ZONING)
     .filter((m) => m.group === 'finished')
     .map((m) => [m.id, m.mm] as const)
 

@@ -130,7 +130,8 @@ export const DartSchema = z.strictObject({
  * end of its mouth, an edge of that role, inward, across and back to the other. The cloth inside both is folded away.
  */
 export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'dart', 'pleat', 'other'] as const
-export const FOLDED_ROLES: readonly (typeof INNER_LINE_ROLES)[number][] = ['dart', 'pleat']
+export type InnerLineRole = (typeof INNER_LINE_ROLES)[number]
+export const FOLDED_ROLES: readonly InnerLineRole[] = ['dart', 'pleat']
 export const InnerLineSchema = z.strictObject({ id: Id, name: Name, role: z.enum(INNER_LINE_ROLES) })
 export const InnerPointSchema = z.strictObject({ id: Id, name: Name, role: z.enum(['apex', 'other']) })
 

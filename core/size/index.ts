@@ -1,18 +1,4 @@
 export * from './schema'
-export {
-  findZones,
-  finishedMm,
-  zoneLevel,
-  zoneLine,
-  zoneWidth,
-  ZONE_IDS,
-  type FoundZone,
-  type Zone,
-  type ZoneId,
-  type ZonePart,
-} from './find-zones'
-export { newZone, ownZones } from './own-zones'
-export { pointOnChain, sideChains, zonesOnChain, type SideChain } from './side-chains'
 export { wantedEase } from './wanted-ease'
 export { chooseSize, takesSmaller, type ChosenSize, type SizeFigure } from './choose-size'
 export { bodyLengths, type LengthRow } from './body-lengths'

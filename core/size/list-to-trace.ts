@@ -1,7 +1,7 @@
 import { measureLength } from '../geometry'
 import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
 import type { ChosenSize } from './choose-size'
-import type { ZoneId } from './find-zones'
+import { ZONE_FACTS, type ZoneId } from '../measure'
 
 /** A piece with the sizes it is traced in, and why. */
 export interface TraceRow {
@@ -27,17 +27,6 @@ const REACHES: Record<PieceKind, ZoneId[]> = {
   'leg-back': ['waist', 'hip', 'thigh'],
   band: ['bust'],
   other: ['bust', 'waist', 'hip'],
-}
-
-const ZONE_WORDS: Record<ZoneId, string> = {
-  'high-bust': 'high bust',
-  bust: 'bust',
-  waist: 'waist',
-  hip: 'hip',
-  bicep: 'bicep',
-  thigh: 'thigh',
-  knee: 'knee',
-  hem: 'hem',
 }
 
 /** What a dependent takes its size from, by the edge of its partner that it is sewn along. */
@@ -98,7 +87,7 @@ export function listToTrace(garment: Garment, chosen: Partial<Record<ZoneId, Siz
   const anywhere = chosen.bust ?? chosen.waist ?? chosen.hip ?? { sizeId: garment.baseSizeId, beyond: 0 }
   const entry = (zone: ZoneId, { sizeId, beyond }: Size) => ({
     zone,
-    zoneName: ZONE_WORDS[zone],
+    zoneName: ZONE_FACTS[zone].name,
     sizeId,
     beyond,
     sizeName: sizeWords(garment, { sizeId, beyond }),

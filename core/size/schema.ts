@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { OwnZoneSchema } from '../measure'
 import { Id, nameOfUpTo } from '../pattern'
 
 const Mm = z.number().finite().min(-5000).max(5000)
@@ -15,21 +16,6 @@ const FiguresSchema = z.record(Id, z.record(Id, Mm.positive()))
 
 /** Where a zone is measured on one piece, when a person has moved its band: mm further along the grain. */
 const ShiftsSchema = z.record(Id, z.record(Id, Mm))
-
-/** A zone of one's own: a level on some pieces, measured from a corner of each. */
-const OwnZoneSchema = z.strictObject({
-  id: Id,
-  name: nameOfUpTo(60),
-  /** The body measure it is compared with. */
-  measureId: Id.nullable(),
-  /** Round one limb: a pair of pieces goes round two. */
-  limb: z.boolean(),
-  parts: z
-    .array(z.strictObject({ pieceId: Id, cornerId: Id, belowMm: Mm }))
-    .min(1)
-    .max(50),
-})
-export type OwnZone = z.infer<typeof OwnZoneSchema>
 
 /** How sizes are chosen for a garment, and what is printed about its sizes. */
 export const SizingSchema = z.strictObject({

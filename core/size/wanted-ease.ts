@@ -1,5 +1,5 @@
 import type { Fabric, Fit } from './schema'
-import type { ZoneId } from './find-zones'
+import type { ZoneId } from '../measure'
 
 /** Ease wanted round the bust in a cloth that is neither crisp nor drapey, mm. Our own figures; every one can be changed. */
 const BUST_EASE: Record<Fit, number> = { close: 30, fitted: 60, 'semi-fitted': 90, loose: 140, 'very-loose': 200 }
@@ -14,6 +14,7 @@ const PART: Record<ZoneId, number> = {
   thigh: 0.6,
   knee: 0.9,
   hem: 0,
+  'leg-opening': 0,
 }
 
 /** A zone of one's own, as a part of the bust's: between a waist and a hip. */

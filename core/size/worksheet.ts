@@ -1,11 +1,10 @@
 import { figureMm, type MeasureSet } from '../body'
+import { finishedMm, ZONE_IDS, zonesOf, type Zone, type ZoneId } from '../measure'
 import { findPiece, timesCut, type Garment } from '../pattern'
 import { lengthToken } from '../units'
 import { chooseSize, type ChosenSize, type SizeFigure } from './choose-size'
-import { findZones, finishedMm, ZONE_IDS, type Zone, type ZoneId } from './find-zones'
 import { bodyLengths, type LengthRow } from './body-lengths'
 import type { School, Sizing } from './schema'
-import { ownZones } from './own-zones'
 import { wantedEase } from './wanted-ease'
 
 /** A printed figure that is further than this from the measured one is reported, mm. */
@@ -112,7 +111,7 @@ const measureFor = (zone: Zone, school: School): string | null =>
  * @param set the wearer's figures; null leaves the body's columns empty
  */
 export function makeWorksheet(garment: Garment, sizing: Sizing, set: MeasureSet | null): Worksheet {
-  const zones = [...findZones(garment), ...ownZones(garment, sizing.ownZones)]
+  const zones = zonesOf(garment, sizing)
   const { school, schoolWhy } = schoolOf(garment, sizing, zones)
   const rows = zones.map((zone): WorksheetRow => {
     const body = zone.measureId ? (figureMm(set, zone.measureId) ?? null) : null

@@ -1,8 +1,9 @@
 import { layOnPlan, planSizes } from '../../core/advice'
 import { readWearersCsv, writeWearersCsv, type Wearer } from '../../core/body'
-import { ChangeSchema, findKind, foldPlan, wearerFigures, withLargest, type Change } from '../../core/changes'
+import { ChangeSchema, contextOf, findKind, foldPlan, withLargest, type Change } from '../../core/changes'
 import { readProjectFile, readSvg, type Project } from '../../core/formats'
 import { bringIn } from '../../core/import'
+import { DEFAULT_TOLERANCES } from '../../core/match'
 import { readChart } from '../../core/size'
 import { parseLength } from '../../core/units'
 import type { Case } from './cases'
@@ -26,17 +27,18 @@ function checkChanges({ garment, stops }: Case & { part: 'changes' }): string | 
     const read = ChangeSchema.safeParse({ ...stop, id: `s${i}`, on: true, note: '' })
     if (read.success) plan.push(read.data)
   }
-  const folded = foldPlan(project.garment, plan, { sizeId: project.garment.baseSizeId })
-  const bad = lookAtPlan({ ...project, plan }, folded)
+  const context = contextOf(project.garment, project, null, DEFAULT_TOLERANCES)
+  const folded = foldPlan(project.garment, plan, context)
+  const bad = lookAtPlan({ ...project, plan }, folded, context)
   if (bad) return bad
   // What a refusal offers as the largest that works has to work.
   for (const stop of folded.stops) {
     const largest = stop.problem?.largestMm
     const kind = findKind(stop.change.kind)
     if (largest === undefined || !kind) continue
-    const inputs = withLargest(kind, stop.garment, stop.change.inputs, largest, { sizeId: project.garment.baseSizeId })
+    const inputs = withLargest(kind, stop.garment, stop.change.inputs, largest, context)
     if (inputs === null) continue
-    const again = foldPlan(stop.garment, [{ ...stop.change, inputs }], { sizeId: project.garment.baseSizeId })
+    const again = foldPlan(stop.garment, [{ ...stop.change, inputs }], context)
     const last = again.stops.at(-1)!
     if (last.problem)
       return `${stop.change.kind}: the largest that works (${largest}) is refused: ${last.problem.message} ${last.problem.remedy}`
@@ -48,7 +50,8 @@ function checkPlan({ garment, figures, sizing }: Case & { part: 'plan' }): strin
   const project = projectOf(garment)
   const own: Project = { ...project, sizing: { ...project.sizing, ...sizing } }
   const wearer = wearerWith(figures)
-  const proposed = planSizes(own.garment, own.sizing, wearer.sets[0]!, own.plan)
+  const context = contextOf(own.garment, own, wearer, DEFAULT_TOLERANCES)
+  const proposed = planSizes(own.garment, context, own.plan)
   const plan: Change[] = [...own.plan]
   for (const laid of layOnPlan(proposed, own.plan)) if (laid.how === 'add') plan.push({ ...laid.proposed, id: `p${plan.length}` })
   for (const change of plan) {
@@ -56,8 +59,8 @@ function checkPlan({ garment, figures, sizing }: Case & { part: 'plan' }): strin
     if (!read.success) return `a stop is proposed that cannot be kept: ${change.kind} ${JSON.stringify(read.error.issues[0])}`
   }
   const planned = { ...own, plan: JSON.parse(JSON.stringify(plan)) as Change[] }
-  const folded = foldPlan(own.garment, planned.plan, { sizeId: own.garment.baseSizeId, wearer: wearerFigures(wearer) })
-  return lookAtPlan(planned, folded) ?? saveAndReadAgain(planned, wearer)
+  const folded = foldPlan(own.garment, planned.plan, context)
+  return lookAtPlan(planned, folded, context) ?? saveAndReadAgain(planned, wearer)
 }
 
 /**

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, traceCups } from '../../core/advice'
-import { findDoubts, latestSet, type Wearer } from '../../core/body'
-import { findKind, foldPlan, wearerFigures, type FoldedPlan } from '../../core/changes'
+import { findDoubts, type Wearer } from '../../core/body'
+import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { readProjectFile, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
 import { DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
@@ -28,7 +28,8 @@ export const wellRefused = (p: { code: string; where: string; message: string; r
     : (readable(p.where, `${p.code}, where`) ?? readable(p.message, `${p.code}, what`) ?? readable(p.remedy, `${p.code}, what to do`))
 
 /** A complaint about the stops of a folded plan, looked at as the stations do, or null. */
-function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
+function lookAtStops(folded: FoldedPlan, context: ChangeContext): string | null {
+  const { sizeId, sizing } = context
   let before = folded.base
   for (const stop of folded.stops) {
     const kind = findKind(stop.change.kind)
@@ -44,7 +45,7 @@ function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
     if (stop.applied && kind) {
       const invalid = checkGarment(stop.garment)
       if (invalid) return `${stop.change.kind} gave a garment that is none: ${invalid.where} ${invalid.message}`
-      compareMeasures(before, stop.garment, sizeId)
+      compareMeasures(before, stop.garment, sizeId, sizing)
       for (const piece of stop.garment.pieces)
         for (const n of piece.notches) {
           const shape = shapeOf(piece, sizeId)
@@ -53,16 +54,16 @@ function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
         }
       for (const h of stop.applied.held)
         if (!Number.isFinite(h.before + h.after)) return `${stop.change.kind}: the promise “${h.label}” has no figure`
-      for (const handle of kind.handles(before, stop.change.inputs, stop.applied, { sizeId })) {
+      for (const handle of kind.handles(before, stop.change.inputs, stop.applied, context)) {
         if (!Number.isFinite(handle.at.x + handle.at.y + handle.valueMm)) return `${stop.change.kind}: a handle has no place`
         for (const by of [7, -40]) {
-          const dragged = kind.schema.safeParse(kind.drag(before, stop.change.inputs, handle.id, by, { sizeId }))
+          const dragged = kind.schema.safeParse(kind.drag(before, stop.change.inputs, handle.id, by, context))
           if (!dragged.success && kind.schema.safeParse(stop.change.inputs).success && Math.abs(handle.valueMm) < 100)
             return `${stop.change.kind}: dragged ${by} mm its inputs are none`
         }
       }
       for (const units of ['in', 'cm'] as const)
-        for (const step of kind.paperSteps({ before, inputs: stop.change.inputs, applied: stop.applied, context: { sizeId }, units })) {
+        for (const step of kind.paperSteps({ before, inputs: stop.change.inputs, applied: stop.applied, context, units })) {
           const bad = readable(step.text, `${stop.change.kind}, step on paper`)
           if (bad) return bad
         }
@@ -84,20 +85,20 @@ function lookAtStops(folded: FoldedPlan, sizeId: string): string | null {
  * @returns a complaint, or null when all went well; throws where the program does
  */
 export function liveThrough(project: Project, wearer: Wearer | null): string | null {
-  const sizeId = project.garment.baseSizeId
-  const folded = foldPlan(project.garment, project.plan, { sizeId, wearer: wearerFigures(wearer) })
-  const bad = lookAtPlan(project, folded) ?? planAndDraw(project, folded, wearer)
+  const context = contextOf(project.garment, project, wearer, DEFAULT_TOLERANCES)
+  const folded = foldPlan(project.garment, project.plan, context)
+  const bad = lookAtPlan(project, folded, context) ?? planAndDraw(project, folded, context)
   return bad ?? saveAndReadAgain(project, wearer)
 }
 
 /** A complaint about a plan that was folded, as Reshape and Match look at it. */
-export function lookAtPlan(project: Project, folded: FoldedPlan): string | null {
-  const sizeId = project.garment.baseSizeId
-  const bad = lookAtStops(folded, sizeId)
+export function lookAtPlan(project: Project, folded: FoldedPlan, context: ChangeContext): string | null {
+  const { sizeId, sizing, tolerances } = context
+  const bad = lookAtStops(folded, context)
   if (bad) return bad
-  for (const m of measureGarment(folded.garment, sizeId)) if (!Number.isFinite(m.mm)) return `${m.id} has no figure`
-  walkGarment(folded.garment, sizeId, DEFAULT_TOLERANCES)
-  const faults = listFaults(folded, sizeId, DEFAULT_TOLERANCES)
+  for (const m of measureGarment(folded.garment, sizeId, sizing)) if (!Number.isFinite(m.mm)) return `${m.id} has no figure`
+  walkGarment(folded.garment, sizeId, tolerances)
+  const faults = listFaults(folded, context)
   for (const f of faults) {
     const words = readable(writeLengths(f.message, 'cm'), 'fault')
     if (words) return words
@@ -108,18 +109,17 @@ export function lookAtPlan(project: Project, folded: FoldedPlan): string | null 
 }
 
 /** A complaint about what the worksheet, the proposed plan and the sheet make of it. */
-function planAndDraw(project: Project, folded: FoldedPlan, wearer: Wearer | null): string | null {
-  const sizeId = project.garment.baseSizeId
-  const set = latestSet(wearer)
+function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContext): string | null {
+  const { sizeId, body: set } = context
   if (set) findDoubts(set)
   // As the worksheet does: on what the stops leave that do not give the zones their sizes.
   const own = stopsBeforeSizes(project.plan)
-  const before = own.length === project.plan.length ? folded.garment : foldPlan(project.garment, own, { sizeId }).garment
-  const { traced } = traceCups(before, project.sizing, set)
+  const before = own.length === project.plan.length ? folded.garment : foldPlan(project.garment, own, context).garment
+  const { traced } = traceCups(before, context)
   const worksheet = makeWorksheet(traced, project.sizing, set)
   listToTrace(traced, chosenSizes(worksheet))
-  const proposed = planSizes(before, project.sizing, set, own)
-  nameProposed(before, proposed)
+  const proposed = planSizes(before, context, own)
+  nameProposed(before, proposed, context)
   layOnPlan(proposed, project.plan)
   const sheet = layOutSheet(
     folded.garment,

@@ -1,6 +1,7 @@
 import { BODY_MEASURES, writeWearersCsv, type Figure } from '../../core/body'
-import { CHANGE_KINDS, type ChangeKind } from '../../core/changes'
+import { CHANGE_KINDS, contextOf, type ChangeKind } from '../../core/changes'
 import { writeProjectFile, writeSvg } from '../../core/formats'
+import { DEFAULT_TOLERANCES } from '../../core/match'
 import { layOutSheet } from '../../core/paper'
 import type { Garment } from '../../core/pattern'
 import { FABRICS, FITS, SCHOOLS, writeChart } from '../../core/size'
@@ -111,13 +112,14 @@ function drawing(dice: Dice): string {
 /** The inputs after one field was set, as a form sets it or as a file may have it. */
 function setField(dice: Dice, kind: ChangeKind<unknown>, garment: Garment, inputs: unknown): unknown {
   const field = dice.pick([null, ...kind.fields(garment, inputs)])
-  if (!field) return kind.withAmount ? kind.withAmount(garment, inputs, dice.figure(), { sizeId: garment.baseSizeId }) : inputs
+  if (!field)
+    return kind.withAmount ? kind.withAmount(garment, inputs, dice.figure(), contextOf(garment, null, null, DEFAULT_TOLERANCES)) : inputs
   const set = (value: unknown) => kind.withField?.(garment, inputs, field.key, value) ?? { ...(inputs as object), [field.key]: value }
   switch (field.type) {
     case 'choice':
       return field.options.length > 0 ? set(dice.pick(field.options).value) : inputs
     case 'piece':
-      return kind.withPiece?.(garment, inputs, dice.pick(garment.pieces).id, { sizeId: garment.baseSizeId }) ?? inputs
+      return kind.withPiece?.(garment, inputs, dice.pick(garment.pieces).id, contextOf(garment, null, null, DEFAULT_TOLERANCES)) ?? inputs
     case 'switch':
       return set(dice.chance(0.5))
     case 'growth':
@@ -162,7 +164,7 @@ function figures(dice: Dice): Record<string, Figure> {
 
 function changesCase(dice: Dice): Case {
   const project = dice.pick([...GARMENTS.values()])
-  const context = { sizeId: project.garment.baseSizeId }
+  const context = contextOf(project.garment, project, null, DEFAULT_TOLERANCES)
   const stops = Array.from({ length: dice.pick([1, 1, 1, 2, 3]) }, () => {
     const kind = dice.pick(CHANGE_KINDS)
     const begun = kind.begin(project.garment, context)

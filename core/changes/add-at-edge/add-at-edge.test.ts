@@ -7,10 +7,11 @@ import { distance } from '../../geometry'
 import { walkGarment } from '../../match'
 import { sideLength } from '../../moves'
 import { cornerPoint, shapeOf, type Garment } from '../../pattern'
-import { findZones, finishedMm } from '../../size'
+import { findZones, finishedMm } from '../../measure'
 import { addAtEdge, type AddAtEdgeInputs } from './index'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const GARMENTS: [string, Garment][] = [
   ['blouse', draftBlouse()],
   ['dress', draftQuayDress()],

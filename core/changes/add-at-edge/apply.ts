@@ -2,7 +2,7 @@ import { dot, measureLength, reversePath, scale, type Path, type Point } from '.
 import { displacePath, easeIn, redrawMoved } from '../../moves'
 import { edgePath, neighbours, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { findZones, finishedMm, sideChains, zonesOnChain, zoneWidth, type SideChain } from '../../size'
+import { findZones, finishedMm, sideChains, zonesOnChain, zoneWidth, type SideChain } from '../../measure'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'

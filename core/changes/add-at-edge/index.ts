@@ -1,7 +1,7 @@
 import { add, dot, scale } from '../../geometry'
 import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../size'
+import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../measure'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { frameOf } from '../grade/grade-shape'

@@ -11,7 +11,7 @@ import {
   type Piece,
   type Shape,
 } from '../../pattern'
-import { pointOnChain, sideChains, zonesOnChain } from '../../size'
+import { pointOnChain, sideChains, zonesOnChain } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
 import { evenSides, surplusOf } from '../even-sides'
 import { frameOf } from '../grade/grade-shape'

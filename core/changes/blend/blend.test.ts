@@ -7,13 +7,14 @@ import { draftTrousers, TAPERED } from '../../../demo/trousers'
 import { cross, distance, measureLength, placeAt, subtract, tangentAt, turnRad, type Path } from '../../geometry'
 import { walkGarment } from '../../match'
 import { checkGarment, edgePath, shapeOf, type Garment } from '../../pattern'
-import { findZones, finishedMm, sideChains } from '../../size'
+import { findZones, finishedMm, sideChains } from '../../measure'
 import { gradeGarment } from '../grade'
 import { findKind } from '../registry'
 import { blend, type BlendInputs } from './index'
 import { blendGarment } from './blend-garment'
 import { carryAlong, knotsOf } from './carry-along'
 import { zonesOfSides } from './plan-chain'
+import { contextWith } from '../test-context'
 
 const nest = (garment: Garment): Garment =>
   gradeGarment(garment, {
@@ -40,7 +41,7 @@ const inputs = (bust: string, waist: string, hip: string, change: Partial<BlendI
   endMm: 0,
   ...change,
 })
-const context = { sizeId: 'one' }
+const context = contextWith()
 
 /** How often a path changes the side it bends to, bends flatter than a ruler shows left out. */
 function inflections(path: Path): number {

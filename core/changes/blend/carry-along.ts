@@ -1,5 +1,5 @@
 import { findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
-import { sideChains, zonesOnChain, type SideChain } from '../../size'
+import { sideChains, zonesOnChain, type SideChain } from '../../measure'
 
 /** A place of a side seam in every size, mm from its top. */
 export type Knot = ReadonlyMap<string, number>

@@ -1,7 +1,7 @@
 import type { Point } from '../../geometry'
 import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { finishedMm, findZones, pointOnChain, sideChains, type SideChain } from '../../size'
+import { finishedMm, findZones, pointOnChain, sideChains, type SideChain } from '../../measure'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { formatLength, limitToken } from '../../units'
 import { sideLength } from '../../moves'

@@ -1,6 +1,6 @@
 import { easeIn, type Weights } from '../../moves'
 import { shapeOf, type Garment, type Piece } from '../../pattern'
-import { sideChains, zonesOnChain, type SideChain } from '../../size'
+import { sideChains, zonesOnChain, type SideChain } from '../../measure'
 import type { BlendInputs, BlendZone } from './schema'
 
 /** A change from one zone's size to the next one's, mm along the side seam. */

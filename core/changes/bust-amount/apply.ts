@@ -1,8 +1,10 @@
+import { figureMm } from '../../body'
 import { dot, line, measureLength, type Point } from '../../geometry'
 import { edgeFamily, type SpreadBust } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { findZones, finishedMm, wantedEase } from '../../size'
+import { APEX_BELOW_MM, apexOfFront, findZones, finishedMm, frontKind, type FrontKind } from '../../measure'
+import { wantedEase } from '../../size'
 import { EQUAL_MM, LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
@@ -12,7 +14,6 @@ import { holdGrain, holdMeasure, holdSeam } from '../held'
 import { dartCautions } from '../turn-dart'
 import type { Applied, Caution, ChangeContext, HeldPromise, PlayMove } from '../types'
 import { changeBust, type BustDone } from './change-bust'
-import { APEX_BELOW_MM, apexOfFront, frontKind, type FrontKind } from './find-front'
 import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 
@@ -37,13 +38,9 @@ function heldByBust(before: Garment, done: BustDone, front: FrontKind, inputs: B
   const piece = findPiece(after, front.piece.id)!
   const [was, is] = [shapeOf(front.piece, sizeId), shapeOf(piece, sizeId)]
   const held: HeldPromise[] = []
+  const [had, has] = [before, after].map((g) => halfBustMm(g, [front.piece.id], sizeId))
+  if (had != null && has != null) held.push(holdMeasure('half bust grows by', piece.name, inputs.amountMm, has - had, SEAM_KEPT_MM))
   if (spread) {
-    const bought = findPiece(done.prepared, front.piece.id)!
-    const dartId = done.dartId
-    const before = halfBustMm(bought, shapeOf(bought, sizeId), done.apex, dartId)
-    const after = halfBustMm(piece, is, spread.apex, dartId)
-    if (before !== null && after !== null)
-      held.push(holdMeasure('half bust grows by', piece.name, inputs.amountMm, after - before, SEAM_KEPT_MM))
     const [fell, falls] = [lowerFallMm(front.piece, was), lowerFallMm(piece, is)]
     if (fell !== null && falls !== null)
       held.push(holdMeasure('lower edge, how far its side end hangs below the centre', piece.name, fell, falls, LENGTH_KEPT_MM))
@@ -134,11 +131,12 @@ interface Proposal {
  * lacks, but no more than the cup explains; the rest is a matter of size. null without figures, or where they agree.
  */
 export function proposeBust(garment: Garment, context: ChangeContext): Proposal | null {
-  const { fullBustMm, highBustMm } = context.wearer ?? {}
+  const [fullBustMm, highBustMm] = [figureMm(context.body, 'bust'), figureMm(context.body, 'high-bust')]
   const zone = findZones(garment).find((z) => z.id === 'bust')
   if (fullBustMm === undefined || highBustMm === undefined || !zone) return null
-  const easeMm = context.bustEaseMm ?? wantedEase('bust', 'fitted', 'medium')
-  const missingMm = fullBustMm + easeMm - finishedMm(garment, zone, context.sizeId)
+  const { wantedMm, fit, fabric } = context.sizing
+  const easeMm = wantedMm.bust ?? wantedEase('bust', fit, fabric)
+  const missingMm = fullBustMm + easeMm - finishedMm(garment, zone, context.sizeId, context.sizing.shiftsMm.bust)
   const cupMm = fullBustMm - highBustMm
   const byCup = cupMm - DRAFTED_CUP_MM
   if (Math.sign(missingMm) !== Math.sign(byCup)) return null

@@ -1,16 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
+import { nestOf } from '../../../demo/nest'
 import { draftQuayDress } from '../../../demo/quay-dress'
-import { draftArmholeDart, draftDartless } from '../../../demo/dart-blouses'
+import { draftArmholeDart, draftDartless, draftSleeveless, draftTwoDarts } from '../../../demo/dart-blouses'
 import { distance, measureLength, nearestPlace, placeAt, tangentAt, turnRad, type Path } from '../../geometry'
 import { walkGarment } from '../../match'
-import { sideLength } from '../../moves'
-import { findZones, finishedMm } from '../../size'
+import { openOut, sideLength } from '../../moves'
+import { compareMeasures, findZones, finishedMm, NO_ZONING } from '../../measure'
+import { makeWorksheet, NO_SIZING } from '../../size'
 import { dartFigures, edgePath, findPiece, outlineOf, shapeOf, type Garment, type Piece, type Seam } from '../../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
+import { findKind } from '../registry'
 import { bustAmount, type BustAmountInputs } from '.'
 import { context, apply, front, shape, figures, roleMm } from '../test-darts'
+import { bodyWith, contextWith } from '../test-context'
 
 /** The sharpest turn between two parts of a path, deg. */
 const sharpest = (path: Path) =>
@@ -86,6 +90,55 @@ describe('fuller or smaller bust', () => {
       expect(sharpest(side)).toBeLessThan(Math.max(1, sharpest(was) + 0.1))
     }
   })
+  it('reads twice its amount more in the worksheet and in the ledger, just as it promises, in every size', () => {
+    const NESTED = nestOf(draftBlouse())
+    for (const garment of [
+      draftBlouse(),
+      draftArmholeDart(),
+      draftSleeveless(),
+      draftTwoDarts(),
+      draftDartless(),
+      draftQuayDress(),
+      NESTED,
+    ])
+      fc.assert(
+        fc.property(fc.double({ min: -6, max: 32, noNaN: true }), fc.constantFrom('side', 'keep'), (amountMm, waist) => {
+          const here = contextWith({ sizeId: garment.baseSizeId })
+          const begun = bustAmount.begin(garment, here)
+          if (!begun.ok) throw new Error(begun.problem.message)
+          const done = bustAmount.apply(garment, { ...begun.value, amountMm, waist: waist as 'side' | 'keep', opening: 'dart' }, here)
+          if (!done.ok) return
+          const after = done.value.garment
+          const promise = done.value.held.find((h) => h.label === 'half bust grows by')!
+          expect(promise.after).toBeCloseTo(amountMm, 2)
+          for (const { id } of garment.sizes) {
+            const sheet = (g: Garment) => makeWorksheet(g, NO_SIZING, null).rows.find((r) => r.zone.id === 'bust')!
+            const inSheet = (g: Garment) => sheet(g).sizes.find((s) => s.sizeId === id)!.mm
+            expect(inSheet(after) - inSheet(garment)).toBeCloseTo(2 * amountMm, 2)
+            const row = compareMeasures(garment, after, id, NO_ZONING).find((r) => r.id === 'finished:bust')
+            expect(row ? row.afterMm! - row.beforeMm! : 0).toBeCloseTo(2 * amountMm, 1)
+            expect(row?.afterMm ?? inSheet(after)).toBeCloseTo(inSheet(after), 6)
+          }
+        }),
+        { numRuns: 6 },
+      )
+  })
+  it('of a front measures the same however its dart is turned, raised or opened out', () => {
+    const garment = draftBlouse()
+    const bust = (g: Garment) =>
+      finishedMm(
+        g,
+        findZones(g).find((z) => z.id === 'bust')!,
+        'one',
+      )
+    for (const kind of ['move-dart', 'straighten-dart', 'finish-dart', 'raise-dart']) {
+      const changed = findKind(kind)!
+      const begun = changed.begin(garment, context)
+      const done = begun.ok ? changed.apply(garment, begun.value, context) : begun
+      expect(done.ok && bust(done.value.garment), kind).toBeCloseTo(bust(garment), 2)
+    }
+    expect(bust(openOut(garment, 'front', ['left', 'right']))).toBeCloseTo(bust(garment), 6)
+  })
   it('takes from the dart for a smaller bust, and refuses more than it holds with what it has', () => {
     const done = apply(bustAmount, draftBlouse(), { ...inputs, amountMm: -8 })
     expect(figures(done.garment).angleRad).toBeLessThan(figures(draftBlouse()).angleRad)
@@ -105,7 +158,14 @@ describe('fuller or smaller bust', () => {
     const zone = findZones(garment).find((z) => z.id === 'bust')!
     const finished = finishedMm(garment, zone, 'one')
     const proposed = (fullBustMm: number, highBustMm: number, bustEaseMm: number) => {
-      const done = bustAmount.apply(garment, { ...inputs, amountMm: 0 }, { sizeId: 'one', wearer: { fullBustMm, highBustMm }, bustEaseMm })
+      const done = bustAmount.apply(
+        garment,
+        { ...inputs, amountMm: 0 },
+        contextWith({
+          body: bodyWith({ bust: fullBustMm, 'high-bust': highBustMm }),
+          sizing: { ...NO_SIZING, wantedMm: { bust: bustEaseMm } },
+        }),
+      )
       const caution = done.ok ? done.value.cautions.find((c) => c.code === 'proposed') : undefined
       return (caution?.mend!.inputs as BustAmountInputs | undefined)?.amountMm ?? null
     }

@@ -1,4 +1,5 @@
 import { add, dot, measureLength, nearestPlace, scale, subtract, type Path, type Point } from '../../geometry'
+import { apexOfFront, bustShare, edgesOppose, frontKind, sidePlace, type FrontKind, type Panels } from '../../measure'
 import {
   bulge,
   closeDart,
@@ -34,7 +35,6 @@ import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { slitAt } from '../find-darts'
-import { apexOfFront, bustShare, edgesOppose, frontKind, sidePlace, type FrontKind, type Panels } from './find-front'
 import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 import { takeOutAtSide } from './take-out-at-side'
@@ -81,24 +81,19 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
   return ok({ garment: insertDart(garment, piece.id, { id: dartId, name: 'bust dart' }, mouthOf, apexOf), dartId })
 }
 
-/** Rounds of asking for as much more as was lost in drawing the side smooth: each leaves a tenth. */
+/** Rounds of asking for as much more as was lost in settling the side: each leaves a tenth. */
 const ROUNDS = 4
 
 /** The whole change in every size, or why it cannot be. */
 export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<BustDone> {
-  const piece = findPiece(garment, inputs.pieceId)
-  const isEased = piece !== undefined && inputs.opening === 'ease' && frontKind(garment, piece)?.how === 'no-dart'
-  if (!isEased || inputs.amountMm === 0) return spreadFront(garment, inputs)
-  // A side that is drawn smooth over what opened cuts a little of the bust off: that much more is spread.
+  // A side that is led in below the dart, or drawn smooth over what opened, can cut a little of the bust off: that much more is spread.
+  const half = (g: Garment) => halfBustMm(g, [inputs.pieceId], g.baseSizeId)
   let asked = inputs.amountMm
   for (let round = 0; ; round++) {
     const done = spreadFront(garment, { ...inputs, amountMm: asked })
-    if (!done.ok || round === ROUNDS) return done
-    const [was, is] = [garment, done.value.garment].map((g, i) => {
-      const own = findPiece(g, piece.id)!
-      return halfBustMm(own, shapeOf(own, g.baseSizeId), i === 0 ? done.value.apex : done.value.spread!.apex, null)
-    })
-    if (was == null || is == null || Math.abs(is - was - inputs.amountMm) <= EQUAL_MM) return done
+    if (!done.ok || !done.value.spread || round === ROUNDS) return done
+    const [was, is] = [half(garment), half(done.value.garment)]
+    if (was === null || is === null || Math.abs(is - was - inputs.amountMm) <= EQUAL_MM) return done
     asked += inputs.amountMm - (is - was)
   }
 }

@@ -1,4 +1,5 @@
 import { distance, placeAt } from '../../geometry'
+import { apexOfFront, frontKind, frontsOf } from '../../measure'
 import { outwardOf, tipBackMm } from '../../moves'
 import { dartFigures, edgePath, findPiece, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
@@ -8,7 +9,6 @@ import { lineStroke, outlineStroke } from '../draw-step'
 import type { ChangeKind, Field, Handle, PaperStep, StepInput } from '../types'
 import { applyBustAmount } from './apply'
 import { changeBust } from './change-bust'
-import { apexOfFront, frontKind, frontsOf } from './find-front'
 import { BustAmountSchema, type BustAmountInputs } from './schema'
 
 /** Craft 6.11: fuller or smaller bust. */
@@ -168,5 +168,4 @@ function bustSteps({ before, inputs, applied, context, units }: StepInput<BustAm
 }
 
 export { proposeBust } from './apply'
-export { frontsOf } from './find-front'
 export type { BustAmountInputs } from './schema'

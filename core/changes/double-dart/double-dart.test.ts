@@ -4,14 +4,15 @@ import { draftWaistDart } from '../../../demo/waist-darts'
 import { draftOnePiece } from '../../../demo/one-piece'
 import { listFaults } from '../../advice'
 import { distance, type Path } from '../../geometry'
-import { DEFAULT_TOLERANCES, walkGarment } from '../../match'
-import { compareMeasures, narrowestPlace, widthAt } from '../../measure'
+import { walkGarment } from '../../match'
+import { compareMeasures, narrowestPlace, NO_ZONING, widthAt } from '../../measure'
 import { checkGarment, doubleDartFigures, findPiece, shapeOf, type Garment } from '../../pattern'
 import { deepFreeze } from '../../pattern/test-pieces'
 import { foldPlan, findKind, type Applied } from '..'
 import { doubleDart, doubleDartInputs, type DoubleDartInputs } from '.'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const DART = 'back waist-dart'
 const GARMENT = deepFreeze(draftWaistDart())
 
@@ -81,7 +82,7 @@ describe('make or change a dart inside a piece', () => {
   })
   it('changes the ledger by the waist and the dart alone', () => {
     const after = apply(GARMENT, { amountMm: 8 }).garment
-    const rows = compareMeasures(GARMENT, after, 'one')
+    const rows = compareMeasures(GARMENT, after, 'one', NO_ZONING)
     expect(rows.find((r) => r.id === 'dart:back:waist-dart')).toMatchObject({
       beforeMm: expect.closeTo(18, 6),
       afterMm: expect.closeTo(26, 6),
@@ -195,11 +196,11 @@ describe('a dart inside a piece, when other changes come', () => {
       ),
     } as Garment
     expect(walkGarment(GARMENT, 'one').darts.find((d) => d.dartId === 'waist-dart')).toMatchObject({ verdict: 'good', corner: null })
-    const faults = listFaults(foldPlan(skewed, [], context), 'one', DEFAULT_TOLERANCES)
+    const faults = listFaults(foldPlan(skewed, [], context), contextWith())
     expect(faults.map((f) => f.id)).toEqual(['dart:back:waist-dart'])
     const [mend] = faults[0]!.mends
     if (mend?.how !== 'add') throw new Error('no mend is offered')
     const plan = foldPlan(skewed, [{ ...mend.change, id: 'mend' }], context)
-    expect(listFaults(plan, 'one', DEFAULT_TOLERANCES)).toEqual([])
+    expect(listFaults(plan, contextWith())).toEqual([])
   })
 })

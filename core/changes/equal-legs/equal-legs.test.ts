@@ -5,8 +5,9 @@ import { distance } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { dartsOf } from '../find-darts'
 import { applyEqualLegs } from './apply'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const blouse = draftBlouse()
 const all = dartsOf(blouse)
 const figures = (garment: Garment, ref: string) => {

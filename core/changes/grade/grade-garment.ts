@@ -1,5 +1,5 @@
 import { findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
-import { findZones, zoneWidth, type ZoneId } from '../../size'
+import { findZones, zoneWidth, type ZoneId } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'

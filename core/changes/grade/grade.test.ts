@@ -20,9 +20,10 @@ import {
 import { walkGarment } from '../../match'
 import { displacePath, sideLength } from '../../moves'
 import { checkGarment, dartFigures, shapeOf, type Garment } from '../../pattern'
-import { findZones, finishedMm } from '../../size'
+import { findZones, finishedMm } from '../../measure'
 import { grade, gradeGarment, gradedSizes, splitInterval, type GradeInputs } from './index'
 import { growthByRules } from './held'
+import { contextWith } from '../test-context'
 
 const inputs = (change: Partial<GradeInputs> = {}): GradeInputs => ({
   intervalMm: 38,
@@ -112,7 +113,7 @@ describe('an interval', () => {
   })
   it('tells after every size how far it has come', () => {
     const told: string[] = []
-    grade.apply(draftBlouse(), inputs(), { sizeId: 'one', progress: (what, done, of) => void told.push(`${what} ${done} of ${of}`) })
+    grade.apply(draftBlouse(), inputs(), contextWith({ progress: (what, done, of) => void told.push(`${what} ${done} of ${of}`) }))
     expect(told).toEqual(['size 1 of 5', 'size 2 of 5', 'size 3 of 5', 'size 4 of 5', 'size 5 of 5'])
   })
   it('counts names on where they are figures', () => {
@@ -183,7 +184,7 @@ describe.each(GARMENTS)('the %s, graded', (_, garment) => {
 
 describe('the change', () => {
   it('shows what it held size by size, all of it kept', () => {
-    const result = grade.apply(draftBlouse(), inputs(), { sizeId: 'one' })
+    const result = grade.apply(draftBlouse(), inputs(), contextWith())
     if (!result.ok) throw new Error(result.problem.message)
     expect(result.value.held.filter((h) => !h.held)).toEqual([])
     expect(result.value.held.filter((h) => h.label === 'bust grows as asked').map((h) => Math.round(h.before))).toEqual([
@@ -193,7 +194,7 @@ describe('the change', () => {
   })
   it('draws where every named point goes on its way to the next size, and follows a rule while it is edited', () => {
     const arrows = (rules: GradeInputs['rules'], up = 2) => {
-      const result = grade.apply(draftBlouse(), inputs({ rules, up, down: up === 0 ? 1 : 0 }), { sizeId: 'one' })
+      const result = grade.apply(draftBlouse(), inputs({ rules, up, down: up === 0 ? 1 : 0 }), contextWith())
       if (!result.ok) throw new Error(result.problem.message)
       return result.value.arrows!
     }
@@ -208,7 +209,7 @@ describe('the change', () => {
   it('says when rules of one’s own do not add up to the interval, and keeps to them', () => {
     const own = inputs({ rules: { 'bodice-front': { underarm: { across: 0.2, along: 0.08 }, 'hem-side': { across: 0.2, along: 0.16 } } } })
     expect(growthByRules(draftBlouse(), own)).toBeCloseTo(0.9, 9)
-    const result = grade.apply(draftBlouse(), own, { sizeId: 'one' })
+    const result = grade.apply(draftBlouse(), own, contextWith())
     if (!result.ok) throw new Error(result.problem.message)
     expect(result.value.cautions.map((c) => c.code)).toEqual(['rules-off'])
     const bust = findZones(draftBlouse()).find((z) => z.id === 'bust')!
@@ -220,9 +221,9 @@ describe('the change', () => {
     (school) => {
       const garment = draftBlouse()
       const set = inputs({ school, centre: 'third' })
-      const result = grade.apply(garment, set, { sizeId: 'one' })
+      const result = grade.apply(garment, set, contextWith())
       if (!result.ok) throw new Error(result.problem.message)
-      const steps = grade.paperSteps({ before: garment, inputs: set, applied: result.value, context: { sizeId: 'one' }, units: 'cm' })
+      const steps = grade.paperSteps({ before: garment, inputs: set, applied: result.value, context: contextWith(), units: 'cm' })
       expect(steps[0]!.text).toContain(
         'the body grows by 3.8 cm: 0.6 cm at each of four side edges and 0.3 cm at each of four centre edges',
       )

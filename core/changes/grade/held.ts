@@ -1,6 +1,6 @@
 import { sideLength } from '../../moves'
 import { findPiece, dartFigures, shapeOf, type Garment } from '../../pattern'
-import { findZones, finishedMm } from '../../size'
+import { findZones, finishedMm } from '../../measure'
 import { EQUAL_MM, GRADE_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { holdMeasure } from '../held'

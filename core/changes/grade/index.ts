@@ -1,6 +1,6 @@
 import { cornersOf, findPiece, grainDirection, shapeOf, cornerPoint, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { findZones } from '../../size'
+import { findZones } from '../../measure'
 import { lengthToken, limitToken } from '../../units'
 import { findLargest } from '../find-largest'
 import type { Applied, ChangeContext, ChangeKind, Handle } from '../types'

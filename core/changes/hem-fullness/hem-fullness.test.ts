@@ -6,8 +6,9 @@ import { placeAt, measureLength, turnRad } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { hemAndTop, hemPartners, lengthOf } from './find-hems'
 import { hemFullness, type HemFullnessInputs } from './index'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const dress = draftQuayDress()
 const begun = hemFullness.begin(dress, context)
 if (!begun.ok) throw new Error(begun.problem.message)

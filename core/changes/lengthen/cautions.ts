@@ -1,3 +1,4 @@
+import { figureMm } from '../../body'
 import { add, distance, dot, measureLength, scale, tangentAt, type Point } from '../../geometry'
 import { widthAt } from '../../measure'
 import { alongGrain, type MoveLevel } from '../../moves'
@@ -135,7 +136,7 @@ function openingCautions(
     }
   }
   if (now === 0) return []
-  const heel = context.wearer?.heelRoundMm
+  const heel = figureMm(context.body, 'heel')
   const beside = heel === undefined ? '' : `; the wearer's heel measures ${lengthToken(heel)}`
   const found: Caution[] = [
     {

@@ -11,8 +11,9 @@ import { foldPlan } from '../fold-plan'
 import { applyLengthen } from './apply'
 import { openingAtHem } from './cautions'
 import type { LengthenInputs, Mark } from './schema'
+import { bodyWith, contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const corner = (id: string): Mark => ({ by: 'corner', id })
 
 function inputs(pieceId: string, amountMm: number, lines: [Mark, number, number?][], leftOut: string[] = []): LengthenInputs {
@@ -69,10 +70,11 @@ describe('worked case 7, a tapered leg', () => {
   it('+50 at the hem instead would narrow the opening to 155.471, and the stop says so', () => {
     const piece = leg()
     expect(openingAtHem(piece, piece.shapes.one!, 'e2', 50)).toBeCloseTo(155.471, 3)
-    const result = applyLengthen(garmentOf([piece]), inputs('leg', 50, [[corner('c1'), 300]]), {
-      sizeId: 'one',
-      wearer: { heelRoundMm: 330 },
-    })
+    const result = applyLengthen(
+      garmentOf([piece]),
+      inputs('leg', 50, [[corner('c1'), 300]]),
+      contextWith({ body: bodyWith({ heel: 330 }) }),
+    )
     const codes = result.ok ? result.value.cautions.map((c) => c.code) : []
     expect(codes).toEqual(expect.arrayContaining(['share-two-lines', 'why-not-at-hem', 'foot-does-not-pass']))
   })

@@ -5,8 +5,9 @@ import { edgePath, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
 import { straightenFigures } from './apply'
 import { levelWedge, type LevelWedgeInputs } from './index'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 
 /** Worked case 9: a back with its centre at x = 0 on the fold, neck at 20, waist at 430, the side at 225. */
 const back = (fold = true) =>

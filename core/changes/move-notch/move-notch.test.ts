@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
 import { applyMoveNotch } from './apply'
 import { notchesOf, notchOnEdge } from './find-notch'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const blouse = draftBlouse()
 const all = notchesOf(blouse)
 

@@ -4,11 +4,12 @@ import { draftQuayDress } from '../../../demo/quay-dress'
 import { DEFAULT_TOLERANCES, walkGarment } from '../../match'
 import { checkGarment, findPiece, shapeOf } from '../../pattern'
 import { deepFreeze } from '../../pattern/test-pieces'
-import { findZones, finishedMm } from '../../size'
+import { findZones, finishedMm } from '../../measure'
 import { pieceSize } from '.'
+import { contextWith } from '../test-context'
 
 const NEST = deepFreeze(nestOf(draftQuayDress()))
-const context = { sizeId: NEST.baseSizeId }
+const context = contextWith({ sizeId: NEST.baseSizeId })
 const LARGER = NEST.sizes[NEST.sizes.findIndex((s) => s.id === NEST.baseSizeId) + 1]!.id
 
 function cut(pieceId: string, leftOut: string[] = []) {

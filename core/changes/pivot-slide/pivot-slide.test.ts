@@ -6,11 +6,12 @@ import { measureLength, nearestPlace, placeAt, subtract, turnRad } from '../../g
 import { sideLength } from '../../moves'
 import { cornersOf, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
-import { finishedMm, findZones } from '../../size'
+import { finishedMm, findZones } from '../../measure'
 import { piecesFor } from './apply'
 import { pivotSlide, type PivotMove, type PivotSlideInputs } from './index'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const blouse = draftBlouse()
 const dress = draftQuayDress()
 function apply(garment: Garment, over: Partial<PivotSlideInputs>): Garment {

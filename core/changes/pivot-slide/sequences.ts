@@ -1,7 +1,7 @@
 import { add, applyAffine, chain, dot, mix, scale, slideBy, subtract, turnAbout } from '../../geometry'
 import { pivotAngle, type TracedRun } from '../../moves'
 import { cornersOf, edgePath, neighbours, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
-import { pointOnChain, zonesOnChain } from '../../size'
+import { pointOnChain, zonesOnChain } from '../../measure'
 import { SNAP_MM } from '../../tolerances'
 import { frameOf } from '../grade/grade-shape'
 import { shoulderEnds } from '../shoulder-width/find-shoulders'

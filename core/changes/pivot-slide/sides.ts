@@ -1,7 +1,7 @@
 import { dot, scale, type Point } from '../../geometry'
 import type { TracedRun } from '../../moves'
 import { neighbours, type Edge, type Piece, type Shape } from '../../pattern'
-import { pointOnChain, sideChains, type SideChain } from '../../size'
+import { pointOnChain, sideChains, type SideChain } from '../../measure'
 import { SNAP_MM } from '../../tolerances'
 import { frameOf } from '../grade/grade-shape'
 

@@ -10,8 +10,9 @@ import { applyPlaceSeam } from './apply'
 import { placeSeam } from './index'
 import { measureSideToSeam } from './measure-side'
 import type { PlaceSeamInputs } from './schema'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 
 /** Worked case 13: 238 along the side cut line, allowances of 10 at both ends. */
 function bodiceAndSkirt(): Garment {

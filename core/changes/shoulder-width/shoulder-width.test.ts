@@ -7,8 +7,9 @@ import { edgePath, findPiece, shapeOf, type Garment, type Piece } from '../../pa
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { shoulderEnds, whyNoShoulder } from './find-shoulders'
 import { shoulderWidth, type ShoulderWidthInputs } from './index'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 const DEG = 180 / Math.PI
 
 /** The worked cases' front: its armhole is one edge of two straight stretches that meet at the hinge. */

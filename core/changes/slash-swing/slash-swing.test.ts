@@ -7,8 +7,9 @@ import { checkGarment, edgePath, outlineOf, shapeOf, type Garment, type Piece } 
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
 import { fromRecipe, SlashRecipeSchema, toRecipe, type SlashSwingInputs } from './index'
 import { slashSwing } from './index'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 
 /** Pieces of five to nine corners round a middle, some edges bulging or hollow, a notch on every edge, lines and a point inside. */
 const pieces = fc

@@ -5,12 +5,13 @@ import { nestOf } from '../../../demo/nest'
 import { DEFAULT_TOLERANCES, walkGarment } from '../../match'
 import { checkGarment, findPiece, takeSize, type Garment } from '../../pattern'
 import { deepFreeze } from '../../pattern/test-pieces'
-import { findZones, finishedMm } from '../../size'
+import { findZones, finishedMm } from '../../measure'
 import { foldPlan, type Change } from '../index'
 import { takeCup } from '.'
+import { contextWith } from '../test-context'
 
 const garment = deepFreeze(withCups(nestOf(draftBlouse())))
-const context = { sizeId: garment.baseSizeId }
+const context = contextWith({ sizeId: garment.baseSizeId })
 const bustMm = (g: Garment, sizeId: string) => {
   const bust = findZones(g).find((z) => z.id === 'bust')!
   return finishedMm(g, bust, sizeId)

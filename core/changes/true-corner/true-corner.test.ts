@@ -8,9 +8,10 @@ import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { applyTrueCorner, findCorner } from './apply'
 import type { TrueCornerInputs } from './schema'
+import { contextWith } from '../test-context'
 
 const at = (x: number, y: number) => ({ x, y })
-const context = { sizeId: 'one' }
+const context = contextWith()
 const deg = (rad: number) => (rad * 180) / Math.PI
 
 /** Two panels joined at their side, whose hems meet at an angle: the front's side ends `drop` lower than its centre. */

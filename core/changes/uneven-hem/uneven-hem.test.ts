@@ -8,8 +8,9 @@ import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
 import { applyUnevenHem } from './apply'
 import { findHem } from './find-hem'
+import { contextWith } from '../test-context'
 
-const context = { sizeId: 'one' }
+const context = contextWith()
 function applied(garment: Garment, centreFrontMm: number, sideMm: number, centreBackMm: number) {
   const result = applyUnevenHem(garment, { centreFrontMm, sideMm, centreBackMm }, context)
   if (!result.ok) throw new Error(result.problem.message)

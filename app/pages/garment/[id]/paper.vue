@@ -7,6 +7,7 @@ import boldFont from '@fontsource/source-sans-3/files/source-sans-3-latin-700-no
 import { toPathData, writeSvg } from '~~/core/formats'
 import type { PaperStep } from '~~/core/changes'
 import { layOutSheet, PAPER_SIZES, tilePages } from '~~/core/paper'
+import { today } from '~/days'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -29,7 +30,7 @@ const words = computed(() => ({
   garmentName: work.project!.name,
   wearerName: work.wearer?.name ?? null,
   sizeName: garment.value.sizes.find((s) => s.id === garment.value.baseSizeId)?.name ?? '',
-  date: new Date().toISOString().slice(0, 10),
+  date: today(),
   changes: done.value.stops
     .filter((s) => s.status === 'applied')
     .map((s) => {
@@ -101,7 +102,7 @@ async function saveProject() {
 }
 
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])
-watch([done, () => prefs.units], async () => (steps.value = await work.paperSteps(prefs.units)), { immediate: true })
+watch([done, () => prefs.units], async () => (steps.value = (await work.paperSteps(prefs.units)) ?? steps.value), { immediate: true })
 const stepCount = computed(() => steps.value.reduce((s, x) => s + x.steps.length, 0))
 const print = () => window.print()
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CircleAlert, CircleCheck, Waves } from 'lucide-vue-next'
+import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { checkInputs, findKind, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
@@ -77,7 +77,7 @@ function onDrag(handle: Handle, byMm: number) {
   if (!change || !kind) return
   dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!.inputs
   const before = done.value.garments[selectedIndex.value]!
-  const inputs = kind.drag(before, dragFrom, handle.id, byMm, { sizeId: before.baseSizeId })
+  const inputs = kind.drag(before, dragFrom, handle.id, byMm, work.contextFor(before))
   // Dragged beyond what it can work with, it stays at the last place that it can.
   if (!checkInputs(change.kind, before, inputs)) work.draft = { changeId: change.id, inputs }
 }
@@ -156,8 +156,5 @@ const nextStep = computed(() =>
       </NuxtLink>
       <div class="w-80 shrink-0"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>
     </div>
-    <p v-if="work.trouble" class="fixed bottom-24 left-4 rounded-lg bg-fault-pale p-3 text-fault" role="alert">
-      <Waves class="mr-2 inline size-5" aria-hidden="true" />{{ work.trouble }}
-    </p>
   </div>
 </template>

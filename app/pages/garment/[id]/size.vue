@@ -5,7 +5,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
-import { finishedMm, makeWorksheet, type LengthRow, type OwnZone, type Sizing } from '~~/core/size'
+import { finishedMeasures, type OwnZone } from '~~/core/measure'
+import { makeWorksheet, type LengthRow, type Sizing } from '~~/core/size'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
@@ -23,7 +24,7 @@ const set = computed(() => latestSet(work.wearer))
 const ownStops = computed(() => stopsBeforeSizes(project.value.plan).filter((c) => c.on).length)
 const worked = computed(() => (ownStops.value && work.computedPlan?.beforeSizes) || garment.value)
 /** And with the pattern's own piece for the body's cup, where it has one: that is what will be traced. */
-const traced = computed(() => traceCups(worked.value, sizing.value, set.value).traced)
+const traced = computed(() => traceCups(worked.value, work.contextFor(garment.value)).traced)
 const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
 const sheet = computed(() => {
   const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value)
@@ -48,7 +49,7 @@ const tick = (pieceId: string) =>
 const altered = computed(() => {
   const last = work.computedPlan?.garments.at(-1)
   if (!last || project.value.plan.length === 0) return null
-  return new Map(sheet.value.rows.map((r) => [r.zone.id, finishedMm(last, r.zone, last.baseSizeId, sizing.value.shiftsMm[r.zone.id])]))
+  return new Map(finishedMeasures(last, last.baseSizeId, sizing.value).map((m) => [m.id.slice('finished:'.length), m.mm]))
 })
 const isOwn = (zoneId: string) => sizing.value.ownZones.some((z) => z.id === zoneId)
 const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null || isOwn(r.zone.id)))
@@ -87,7 +88,7 @@ async function addPlan() {
   })
 }
 async function addLength(row: LengthRow) {
-  const change = changeForLength(traced.value, row)
+  const change = changeForLength(traced.value, row, work.contextFor(garment.value))
   if (!change) return
   const laid = layOnPlan([change], project.value.plan)
   if (!(await work.takeProposed(laid))) return

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
-import { widthAt } from '../measure'
+import { makeWorksheet, NO_SIZING, SizingSchema } from '../size'
 import { findPiece, shapeOf } from '../pattern'
-import { finishedMm, makeWorksheet, newZone, NO_SIZING, ownZones, SizingSchema, zoneLevel } from './index'
+import { finishedMm, newZone, ownZones, widthAt, zoneLevel } from './index'
 
 const blouse = draftBlouse()
 const zone = newZone(blouse, 'own-1', 'under the bust', null, ['front', 'back'], 100)!

@@ -1,8 +1,5 @@
-import { dot, measureLength, placeAt } from '../geometry'
-import { lineLevel, narrowestPlace, widthAt } from '../measure'
-import { alongGrain, crossLevel } from '../moves'
+import { alongGrain } from '../moves'
 import {
-  cornerPoint,
   edgePath,
   findPiece,
   grainDirection,
@@ -10,20 +7,21 @@ import {
   outlineOf,
   seamsOfEdge,
   shapeOf,
-  timesCut,
   type Garment,
   type Piece,
   type PieceKind,
   type Shape,
 } from '../pattern'
+import { levelOfCorner, lineLevel } from './levels'
+import { narrowestPlace } from './width-at'
 
-export const ZONE_IDS = ['high-bust', 'bust', 'waist', 'hip', 'bicep', 'thigh', 'knee', 'hem'] as const
+export const ZONE_IDS = ['high-bust', 'bust', 'waist', 'hip', 'bicep', 'thigh', 'knee', 'hem', 'leg-opening'] as const
 export type ZoneId = (typeof ZONE_IDS)[number]
 
-/** Where a zone is measured on one piece: across at a level, or along edges. */
+/** Where a zone is measured on one piece: across at a level, or along edges; the bust of a front by way of its apex (see bust-width). */
 export type ZonePart =
-  | { pieceId: string; by: 'line'; lineId: string; belowMm: number }
-  | { pieceId: string; by: 'corner'; cornerId: string; belowMm: number }
+  | { pieceId: string; by: 'line'; lineId: string; belowMm: number; overApex?: true }
+  | { pieceId: string; by: 'corner'; cornerId: string; belowMm: number; overApex?: true }
   | { pieceId: string; by: 'narrowest' }
   | { pieceId: string; by: 'edges'; edgeIds: string[] }
 
@@ -32,7 +30,7 @@ export interface Zone {
   /** One of ZONE_IDS, or the id of a zone of one's own. */
   id: string
   name: string
-  /** The body measure it is compared with; null for a hem. */
+  /** The body measure it is compared with; null for a hem or opening. */
   measureId: string | null
   /** Round one limb: a pair of pieces goes round two. */
   limb: boolean
@@ -42,7 +40,8 @@ export interface Zone {
 /** A zone found by the names of lines and edges. */
 export type FoundZone = Zone & { id: ZoneId }
 
-const NAMES: Record<ZoneId, { name: string; measureId: string | null; limb: boolean }> = {
+/** What each zone is called, which body measure it is compared with, and whether it goes round one limb. */
+export const ZONE_FACTS: Record<ZoneId, { name: string; measureId: string | null; limb: boolean }> = {
   'high-bust': { name: 'high bust', measureId: 'high-bust', limb: false },
   bust: { name: 'bust', measureId: 'bust', limb: false },
   waist: { name: 'waist', measureId: 'waist', limb: false },
@@ -51,6 +50,7 @@ const NAMES: Record<ZoneId, { name: string; measureId: string | null; limb: bool
   thigh: { name: 'thigh', measureId: 'thigh', limb: true },
   knee: { name: 'knee', measureId: 'knee', limb: true },
   hem: { name: 'hem', measureId: null, limb: false },
+  'leg-opening': { name: 'leg opening', measureId: null, limb: true },
 }
 
 const TRUNK: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back']
@@ -88,11 +88,12 @@ function cornerBetween(piece: Piece, a: string, b: string): string | null {
 }
 
 function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
+  const apex = zone === 'bust' && piece.kind === 'front' ? { overApex: true as const } : {}
   const line = piece.lines.find((l) => l.role === zone)
-  if (line) return { pieceId: piece.id, by: 'line', lineId: line.id, belowMm: 0 }
+  if (line) return { pieceId: piece.id, by: 'line', lineId: line.id, belowMm: 0, ...apex }
   const underarm = BODICE.includes(piece.kind) ? cornerBetween(piece, 'armhole', 'side') : null
   if (zone === 'high-bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: HIGH_BUST_BELOW_MM }
-  if (zone === 'bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: BUST_BELOW_MM }
+  if (zone === 'bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: BUST_BELOW_MM, ...apex }
   if (zone === 'waist') {
     const edges = piece.edges.filter((e) => e.role === 'waist')
     if (edges.length > 0) return { pieceId: piece.id, by: 'edges', edgeIds: edges.map((e) => e.id) }
@@ -117,17 +118,11 @@ function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
     const crotch = cornerBetween(piece, 'crotch', 'inseam')
     if (crotch) return { pieceId: piece.id, by: 'corner', cornerId: crotch, belowMm: THIGH_BELOW_MM }
   }
-  if (zone === 'hem' && TRUNK.includes(piece.kind)) {
-    const edges = piece.edges.filter((e) => e.role === 'hem')
+  if (zone === 'hem' || zone === 'leg-opening') {
+    const edges = piece.edges.filter((e) => e.role === zone)
     if (edges.length > 0) return { pieceId: piece.id, by: 'edges', edgeIds: edges.map((e) => e.id) }
   }
   return null
-}
-
-/** Grain coordinate of a corner, mm; null when it has gone. */
-export function levelOfCorner(piece: Piece, shape: Shape, cornerId: string): number | null {
-  const point = cornerPoint(piece, shape, cornerId)
-  return point ? alongGrain(point, grainDirection(shape)) : null
 }
 
 const FOR: Record<ZoneId, PieceKind[]> = {
@@ -139,6 +134,7 @@ const FOR: Record<ZoneId, PieceKind[]> = {
   thigh: LEGS,
   knee: LEGS,
   hem: TRUNK,
+  'leg-opening': LEGS,
 }
 
 /**
@@ -147,17 +143,25 @@ const FOR: Record<ZoneId, PieceKind[]> = {
  *
  * @param options.sewnTwice leaves the lower pieces in, for work along the seams instead of measuring round the body
  */
-export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {}): FoundZone[] {
-  return ZONE_IDS.flatMap((id): FoundZone[] => {
+export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {}): readonly FoundZone[] {
+  const known = (options.sewnTwice ? alongSeams : roundBody).get(garment)
+  if (known) return known
+  const found = ZONE_IDS.flatMap((id): FoundZone[] => {
     let parts = garment.pieces.filter((p) => FOR[id].includes(p.kind)).flatMap((p) => partOf(garment, id, p) ?? [])
     if (id === 'hip') parts = parts.filter((part) => reachesHip(garment, findPiece(garment, part.pieceId)!))
     if ((id === 'waist' || id === 'hip') && !options.sewnTwice) {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
       parts = parts.filter((p) => !under.has(p.pieceId))
     }
-    return parts.length > 0 ? [{ id, ...NAMES[id], parts }] : []
+    return parts.length > 0 ? [{ id, ...ZONE_FACTS[id], parts }] : []
   })
+  ;(options.sewnTwice ? alongSeams : roundBody).set(garment, found)
+  return found
 }
+
+/** Kept per garment: every place along every side asks for them. */
+const roundBody = new WeakMap<Garment, FoundZone[]>()
+const alongSeams = new WeakMap<Garment, FoundZone[]>()
 
 const FAMILIES = [BODICE, ['skirt-front', 'skirt-back'], LEGS]
 
@@ -179,59 +183,4 @@ function joinsUpper(garment: Garment, part: ZonePart, all: readonly ZonePart[]):
       ),
     ),
   )
-}
-
-/**
- * Grain coordinate of a zone on one piece in a size, mm, or null for a zone measured along edges.
- * @param shiftMm how far a person has moved the band
- */
-export function zoneLevel(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0): number | null {
-  const piece = findPiece(garment, part.pieceId)!
-  const shape = shapeOf(piece, sizeId)
-  if (part.by === 'edges') return null
-  const at =
-    part.by === 'line'
-      ? addTo(lineLevel(shape, part.lineId), part.belowMm)
-      : part.by === 'narrowest'
-        ? narrowestPlace(piece, shape)
-        : addTo(levelOfCorner(piece, shape, part.cornerId), part.belowMm)
-  return at === null ? null : at + shiftMm
-}
-
-const addTo = (a: number | null, b: number): number | null => (a === null ? null : a + b)
-
-/** What one piece gives to a zone, mm, once: across at its level, or along its edges (darts are no part of an edge). */
-export function zoneWidth(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0): number {
-  const piece = findPiece(garment, part.pieceId)!
-  const shape = shapeOf(piece, sizeId)
-  if (part.by === 'edges') return part.edgeIds.reduce((sum, id) => sum + measureLength(edgePath(shape, id)), 0)
-  const level = zoneLevel(garment, part, sizeId, shiftMm)
-  return level === null ? 0 : widthAt(piece, shape, level)
-}
-
-/**
- * Finished measure of a zone in a size, mm: the widths on the seam lines, darts taken off, times how often each is cut;
- * of limbs, one (craft 4).
- */
-export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsMm: Record<string, number> = {}): number {
-  const whole = zone.parts.reduce(
-    (sum, part) => sum + zoneWidth(garment, part, sizeId, shiftsMm[part.pieceId] ?? 0) * timesCut(findPiece(garment, part.pieceId)!),
-    0,
-  )
-  return zone.limb ? whole / 2 : whole
-}
-
-/** The line of a zone across a piece, for drawing: from edge to edge at its level; null for a zone along edges. */
-export function zoneLine(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0) {
-  const level = zoneLevel(garment, part, sizeId, shiftMm)
-  if (level === null) return null
-  const piece = findPiece(garment, part.pieceId)!
-  const shape = shapeOf(piece, sizeId)
-  const grain = grainDirection(shape)
-  const outline = outlineOf(piece, shape)
-  const across = { x: grain.y, y: -grain.x }
-  const points = crossLevel(outline, grain, level).map((c) => placeAt(outline, c.atMm).point)
-  if (points.length < 2) return null
-  const sorted = points.sort((a, b) => dot(a, across) - dot(b, across))
-  return { from: sorted[0]!, to: sorted[sorted.length - 1]! }
 }

@@ -1,5 +1,5 @@
-import { dot, measureLength, mix, nearestPlace, placeAt, type Point } from '../../geometry'
-import { alongGrain, crossLevel, crossPoints, findApex, outwardOf, placeOnRay } from '../../moves'
+import { distance, dot, measureLength, mix, nearestPlace, placeAt, type Point } from '../geometry'
+import { alongGrain, crossLevel, crossPoints, findApex, outwardOf, placeOnRay } from '../moves'
 import {
   dartFigures,
   edgePath,
@@ -13,7 +13,7 @@ import {
   type Piece,
   type Seam,
   type Shape,
-} from '../../pattern'
+} from '../pattern'
 
 /** How a front gets its shape over the bust. */
 export type FrontKind =
@@ -26,6 +26,9 @@ export type Panels = Extract<FrontKind, { how: 'panels' }>
 
 /** A dart that begins at one of these points at the bust; one from the waist is left where it is. */
 const BUST_DARTS = ['armhole', 'shoulder', 'neck', 'centre-front']
+
+/** Two darts whose apexes lie nearer to each other point at one, mm. */
+const APEXES_APART_MM = 60
 
 /** How a piece is shaped over the bust, or null when it is no front with an armhole. */
 export function frontKind(garment: Garment, piece: Piece): FrontKind | null {
@@ -66,6 +69,21 @@ export function apexOfFront(front: FrontKind, sizeId: string): { point: Point; a
   const marked = piece.points.find((p) => p.role === 'apex')
   if (marked) return { point: shape.points[marked.id]!, assumed: false }
   return { point: front.how === 'panels' ? bustOnSeam(front, sizeId) : assumedApex(piece, shape), assumed: true }
+}
+
+/**
+ * The apexes that lie between the centre and a side of a front: one of a half front, two of a whole one that has a bust dart on
+ * each side; none of a panel, or of a whole front without darts.
+ */
+export function apexesOf(garment: Garment, piece: Piece, sizeId: string): Point[] {
+  if (piece.kind !== 'front') return []
+  const front = frontKind(garment, piece)
+  if (front) return front.how === 'panels' ? [] : [apexOfFront(front, sizeId).point]
+  const shape = shapeOf(piece, sizeId)
+  return piece.darts
+    .filter((d) => ['side', ...BUST_DARTS].includes(dartFigures(piece, shape, d).before.role))
+    .map((d) => findApex(piece, shape, d).point)
+    .filter((p, i, all) => all.findIndex((q) => distance(p, q) < APEXES_APART_MM) === i)
 }
 
 /** Where the bust is assumed along the grain of a piece with a side seam. */

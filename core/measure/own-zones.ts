@@ -1,9 +1,28 @@
-import { cornersOf, findPiece, shapeOf, type EdgeRole, type Garment } from '../pattern'
-import { levelOfCorner, type Zone, type ZonePart } from './find-zones'
-import type { OwnZone, Sizing } from './schema'
+import { z } from 'zod'
+import { cornersOf, findPiece, Id, nameOfUpTo, shapeOf, type EdgeRole, type Garment } from '../pattern'
+import type { Zone, ZonePart } from './find-zones'
+import { levelOfCorner } from './levels'
+
+/** Farther from its corner no zone lies, mm. */
+const FARTHEST_MM = 5000
+
+/** A zone of one's own: a level on some pieces, measured from a corner of each. */
+export const OwnZoneSchema = z.strictObject({
+  id: Id,
+  name: nameOfUpTo(60),
+  /** The body measure it is compared with. */
+  measureId: Id.nullable(),
+  /** Round one limb: a pair of pieces goes round two. */
+  limb: z.boolean(),
+  parts: z
+    .array(z.strictObject({ pieceId: Id, cornerId: Id, belowMm: z.number().finite().min(-FARTHEST_MM).max(FARTHEST_MM) }))
+    .min(1)
+    .max(50),
+})
+export type OwnZone = z.infer<typeof OwnZoneSchema>
 
 /** Zones that a person added, on the pieces that are still there. */
-export function ownZones(garment: Garment, own: Sizing['ownZones']): Zone[] {
+export function ownZones(garment: Garment, own: readonly OwnZone[]): Zone[] {
   return own.flatMap((zone): Zone[] => {
     const parts = zone.parts
       .filter((p) => findPiece(garment, p.pieceId)?.corners.some((c) => c.id === p.cornerId))

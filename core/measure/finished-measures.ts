@@ -1,0 +1,43 @@
+import { findPiece, timesCut, type Garment } from '../pattern'
+import { findZones, type Zone } from './find-zones'
+import type { Measure } from './measure-garment'
+import { ownZones, type OwnZone } from './own-zones'
+import { zoneWidth } from './zone-width'
+
+/** What a person has settled about where a garment is measured. */
+export interface Zoning {
+  /** How far the band of a zone was moved on a piece, mm along the grain; by zone id, then piece id. */
+  shiftsMm: Readonly<Record<string, Readonly<Record<string, number>>>>
+  ownZones: readonly OwnZone[]
+}
+
+/** Nothing moved, nothing added. */
+export const NO_ZONING: Zoning = { shiftsMm: {}, ownZones: [] }
+
+/** The zones of a garment that are found, and those that a person added. */
+export const zonesOf = (garment: Garment, zoning: Zoning): Zone[] => [...findZones(garment), ...ownZones(garment, zoning.ownZones)]
+
+/**
+ * Finished measure of a zone in a size, mm: the widths on the seam lines, darts taken off, times how often each is cut;
+ * of limbs, one (craft 4).
+ */
+export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsMm: Record<string, number> = {}): number {
+  const whole = zone.parts.reduce(
+    (sum, part) => sum + zoneWidth(garment, part, sizeId, shiftsMm[part.pieceId] ?? 0) * timesCut(findPiece(garment, part.pieceId)!),
+    0,
+  )
+  return zone.limb ? whole / 2 : whole
+}
+
+/**
+ * The finished measures of a garment in a size: the one source for worksheet, ledger, Match, pieces, cards and command line.
+ */
+export function finishedMeasures(garment: Garment, sizeId: string, zoning: Zoning): Measure[] {
+  return zonesOf(garment, zoning).map((zone) => ({
+    id: `finished:${zone.id}`,
+    group: 'finished',
+    label: `finished ${zone.name}${zone.id === 'leg-opening' ? ', one leg' : ''}`,
+    where: zone.parts.map((p) => findPiece(garment, p.pieceId)!.name).join(', '),
+    mm: finishedMm(garment, zone, sizeId, zoning.shiftsMm[zone.id]),
+  }))
+}

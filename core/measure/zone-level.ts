@@ -1,0 +1,23 @@
+import { findPiece, shapeOf, type Garment } from '../pattern'
+import type { ZonePart } from './find-zones'
+import { levelOfCorner, lineLevel } from './levels'
+import { narrowestPlace } from './width-at'
+
+/**
+ * Grain coordinate of a zone on one piece in a size, mm, or null for a zone measured along edges.
+ * @param shiftMm how far a person has moved the band
+ */
+export function zoneLevel(garment: Garment, part: ZonePart, sizeId: string, shiftMm = 0): number | null {
+  const piece = findPiece(garment, part.pieceId)!
+  const shape = shapeOf(piece, sizeId)
+  if (part.by === 'edges') return null
+  const at =
+    part.by === 'line'
+      ? addTo(lineLevel(shape, part.lineId), part.belowMm)
+      : part.by === 'narrowest'
+        ? narrowestPlace(piece, shape)
+        : addTo(levelOfCorner(piece, shape, part.cornerId), part.belowMm)
+  return at === null ? null : at + shiftMm
+}
+
+const addTo = (a: number | null, b: number): number | null => (a === null ? null : a + b)
