@@ -1,4 +1,4 @@
-import type { Change } from '../core/changes'
+import { newStop, withId, type Change, type KindName } from '../core/changes'
 import type { Wearer } from '../core/body'
 import type { Project } from '../core/formats'
 import { NO_SIZING, type Sizing } from '../core/size'
@@ -32,7 +32,7 @@ const lengthen = (
   },
 })
 
-const stop = (id: string, kind: string, inputs: Change['inputs'], note: string): Change => ({ id, kind, on: true, note, inputs })
+const stop = (id: string, kind: KindName, inputs: unknown, note: string): Change => withId(newStop(kind, inputs, note), id)
 
 /**
  * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse

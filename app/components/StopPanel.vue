@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucid
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
-import { checkInputs, findKind, withLargest, type Change, type SlashSwingInputs } from '~~/core/changes'
+import { checkInputs, findKind, withInputs, withLargest, type Change, type SlashSwingInputs } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
@@ -33,7 +33,7 @@ const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before)
 const refused = ref(0)
 function edit(inputs: unknown) {
   const problem = checkInputs(props.change.kind, props.before, inputs)
-  if (!problem) return void work.editInputs(props.change.id, inputs)
+  if (!problem) return void work.setStop(withInputs(props.change, inputs))
   refused.value += 1
   toast.error(writeLengths(problemSentence(problem), prefs.units))
 }

@@ -3,7 +3,7 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { Search, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { findChanges, fromRecipe, readRequest, type ChangeKind, type SlashRecipe } from '~~/core/changes'
+import { findChanges, fromRecipe, newStop, readRequest, type ChangeKind, type SlashRecipe } from '~~/core/changes'
 import { findPiece, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { usePrefs } from '~/stores/prefs'
@@ -36,7 +36,7 @@ async function choose(picked: ChangeKind<unknown> | SlashRecipe | null) {
   if (piece) inputs = kind.withPiece?.(props.garment, inputs, piece.id, context) ?? inputs
   if (request.amountMm !== null) inputs = kind.withAmount?.(props.garment, inputs, request.amountMm, context) ?? inputs
   wish.value = ''
-  await work.addChange({ kind: kind.kind, inputs, on: true, note: '' })
+  await work.addChange(newStop(kind.kind, inputs))
 }
 async function useOwn(recipe: SlashRecipe) {
   const inputs = fromRecipe(props.garment, recipe)

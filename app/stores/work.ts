@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { LaidOn, Proposed } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
-import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
+import { contextOf, findKind, withId, type Change, type ChangeContext, type NewChange } from '~~/core/changes'
 import type { Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
 import { doAct } from '~/data/acts'
@@ -49,6 +49,12 @@ function unpacked({ garments, stops, ...rest }: SentResult): Computed {
   return { ...rest, garments: all.slice(0, -1), beforeSizes: all.at(-1)!, stops: shelves.stops.unpack(stops) }
 }
 
+/** Puts a stop in the place of the one with its id, if that is still there. */
+function put(row: Project, change: Change): void {
+  const i = row.plan.findIndex((c) => c.id === change.id)
+  if (i >= 0) row.plan[i] = change
+}
+
 /** The garment that is open: its row, its plan as computed by the worker, and what is being dragged. */
 export const useWork = defineStore('work', () => {
   const prefs = usePrefs()
@@ -76,8 +82,8 @@ export const useWork = defineStore('work', () => {
   const proposed = shallowRef<Proposed[] | null>(null)
   /** The stop whose inputs are shown; null shows the whole plan. */
   const selectedId = ref<string | null>(null)
-  /** Inputs while a handle or field is being moved, before they are written. */
-  const draft = shallowRef<{ changeId: string; inputs: unknown } | null>(null)
+  /** A stop while a handle of it is being moved, before it is written. */
+  const draft = shallowRef<Change | null>(null)
   /** The point whose rule is at hand, by its name: shown on the pieces. */
   const litPoint = ref<string | null>(null)
   /** The worker has been at it long enough to say so. */
@@ -134,10 +140,10 @@ export const useWork = defineStore('work', () => {
       }
       const key = `${row.id}:${garmentText}`
       const dragged = draft.value
-      const last = dragged ? row.plan.findIndex((c) => c.id === dragged.changeId) : -1
+      const last = dragged ? row.plan.findIndex((c) => c.id === dragged.id) : -1
       // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
       const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
-      const plan = shown.map((c) => (dragged?.changeId === c.id ? { ...c, inputs: dragged.inputs } : c))
+      const plan = shown.map((c) => (dragged?.id === c.id ? dragged : c))
       planned = plan
       const asked = [plan, askedFor(row)] as const
       // A row is read again when another of its table was written: what was computed for the same is not computed twice.
@@ -213,9 +219,10 @@ export const useWork = defineStore('work', () => {
   }
 
   /** Adds a stop and shows it; gives its id, or null where it could not be stored. */
-  async function addChange(change: Omit<Change, 'id'>): Promise<string | null> {
+  async function addChange(change: NewChange): Promise<string | null> {
     const id = crypto.randomUUID()
-    if (!(await act(`add “${titleOf({ ...change, id })}”`, (row) => void row.plan.push({ ...change, id })))) return null
+    const stop = withId(change, id)
+    if (!(await act(`add “${titleOf(stop)}”`, (row) => void row.plan.push(stop)))) return null
     selectedId.value = id
     return id
   }
@@ -224,32 +231,25 @@ export const useWork = defineStore('work', () => {
   async function takeProposed(list: readonly LaidOn[]): Promise<boolean> {
     const laid = JSON.parse(JSON.stringify(list.filter((l) => l.how !== 'there'))) as LaidOn[]
     const stopsAt = (place: 'start' | 'end') =>
-      laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [{ ...l.proposed, id: crypto.randomUUID() }] : []))
+      laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [withId(l.proposed, crypto.randomUUID())] : []))
     const [first, added] = [stopsAt('start'), stopsAt('end')]
-    const label = laid.length === 1 ? `“${titleOf({ ...laid[0]!.proposed, id: '' })}”` : `${laid.length} stops`
+    const label = laid.length === 1 ? `“${titleOf(withId(laid[0]!.proposed, ''))}”` : `${laid.length} stops`
     const stored = await act(`plan ${label}`, (row) => {
-      for (const l of laid) {
-        const stop = l.how === 'set' ? row.plan.find((c) => c.id === l.changeId) : undefined
-        if (stop && l.how === 'set') stop.inputs = l.inputs
-      }
+      for (const l of laid) if (l.how === 'set') put(row, l.change)
       row.plan.unshift(...first)
       row.plan.push(...added)
     })
     if (stored)
-      selectedId.value = added.at(-1)?.id ?? first.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.changeId] : [])).at(-1) ?? null
+      selectedId.value = added.at(-1)?.id ?? first.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.change.id] : [])).at(-1) ?? null
     return stored
   }
 
-  async function editInputs(changeId: string, inputs: unknown): Promise<boolean> {
-    const change = project.value?.plan.find((c) => c.id === changeId)
-    if (!change) return false
+  /** Puts another version of a stop in the place of the one that is there. */
+  async function setStop(change: Change): Promise<boolean> {
     // JSON: what is written is plain data, never a reactive proxy.
-    const plain = JSON.parse(JSON.stringify(inputs)) as unknown
-    const stored = await act(`change “${titleOf(change)}”`, (row) => {
-      const stop = row.plan.find((c) => c.id === changeId)
-      if (stop) stop.inputs = plain
-    })
-    if (draft.value?.changeId === changeId) draft.value = null
+    const plain = JSON.parse(JSON.stringify(change)) as Change
+    const stored = await act(`change “${titleOf(change)}”`, (row) => put(row, plain))
+    if (draft.value?.id === change.id) draft.value = null
     return stored
   }
 
@@ -343,7 +343,7 @@ export const useWork = defineStore('work', () => {
     act,
     addChange,
     takeProposed,
-    editInputs,
+    setStop,
     removeChange,
     switchChange,
     moveChange,

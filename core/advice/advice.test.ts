@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftOnePiece } from '../../demo/one-piece'
 import { demoWardrobe } from '../../demo/wardrobe'
-import { dartRef, findKind, foldPlan, type Change } from '../changes'
+import { findKind, foldPlan, withId, type Change } from '../changes'
 import type { Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
 import { listFaults, type Mend } from './index'
 import { contextWith } from '../changes/test-context'
+import { refOf } from '../pattern'
 
 const context = contextWith()
 const fold = (garment: Garment, plan: Change[] = []) => foldPlan(garment, plan, context)
@@ -14,8 +15,8 @@ const faults = (garment: Garment, plan: Change[] = []) => listFaults(fold(garmen
 
 /** The plan after a mend was clicked. */
 function mended(plan: Change[], mend: Mend): Change[] {
-  if (mend.how === 'add') return [...plan, { ...mend.change, id: 'mend' }]
-  if (mend.how === 'edit') return plan.map((c) => (c.id === mend.changeId ? { ...c, inputs: mend.inputs } : c))
+  if (mend.how === 'add') return [...plan, withId(mend.change, 'mend')]
+  if (mend.how === 'edit') return plan.map((c) => (c.id === mend.change.id ? mend.change : c))
   return plan.map((c) => (c.id === mend.changeId ? { ...c, on: false } : c))
 }
 
@@ -127,7 +128,7 @@ describe('faults', () => {
   it('of unequal dart legs offer to make them equal, and it does', () => {
     const garment = structuredClone(draftBlouse())
     const { piece, dart } = garment.pieces.flatMap((p) => p.darts.map((d) => ({ piece: p, dart: d })))[0]!
-    const unequal = findKind('equal-legs')!.apply(garment, { dart: dartRef(piece.id, dart.id), leg: 'second', growMm: 7 }, context)
+    const unequal = findKind('equal-legs').apply(garment, { dart: refOf(piece.id, dart.id), leg: 'second', growMm: 7 }, context)
     if (!unequal.ok) throw new Error(unequal.problem.message)
     const found = faults(unequal.value.garment).find((f) => f.id === `dart:${piece.id}:${dart.id}`)!
     expect(found.size).toBeCloseTo(7, 1)

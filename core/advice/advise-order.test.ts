@@ -4,10 +4,10 @@ import { nestOf } from '../../demo/nest'
 import { foldPlan, type Change } from '../changes'
 import { finishedMm, findZones } from '../measure'
 import { adviseOrder } from './index'
-import { contextWith } from '../changes/test-context'
+import { contextWith, stopWith } from '../changes/test-context'
 
 const garment = nestOf(draftBlouse())
-const stop = (id: string, kind: string, inputs: unknown, on = true): Change => ({ id, kind, inputs, on, note: '' })
+const stop = (id: string, kind: string, inputs: unknown): Change => stopWith(kind, inputs, id)
 const blend = stop('blend', 'blend', { bust: 'one', waist: 'one+1', hip: 'one+2', startMm: 0, endMm: 0 })
 const shorten = (leftOut: string[] = []) =>
   stop('shorten', 'lengthen', {

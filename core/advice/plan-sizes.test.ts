@@ -3,7 +3,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { chartOf, nestOf } from '../../demo/nest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet, type MeasureSet } from '../body'
-import { findKind, foldPlan, type Change } from '../changes'
+import { findKind, foldPlan, withId, type Change, type NewChange } from '../changes'
 import type { Project } from '../formats'
 import { findZones, finishedMm } from '../measure'
 import { makeWorksheet, NO_SIZING } from '../size'
@@ -25,7 +25,7 @@ describe('from body to plan', () => {
 
   it.each(nested.map((p) => [p.name, p] as const))('%s: every stop applies, every promise holds, no fault is made', (_, project) => {
     const set = latestSet(wearers.find((w) => w.id === project.wearerId))
-    const plan = planSizes(project.garment, contextFor(project, set)).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = planSizes(project.garment, contextFor(project, set)).map((c, i) => withId(c, `c${i}`))
     const folded = foldPlan(project.garment, plan, contextFor(project, set))
     expect(folded.stops.map((s) => [s.change.kind, s.status])).toEqual(plan.map((c) => [c.kind, 'applied']))
     expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => `${h.label} ${h.before} ${h.after}`))).toEqual([])
@@ -42,7 +42,7 @@ describe('from body to plan', () => {
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     const chosen = sheet.rows.filter((r) => ['bust', 'waist', 'hip'].includes(r.zone.id))
     expect(new Set(chosen.map((r) => r.chosen!.sizeId)).size).toBe(3)
-    const plan = planSizes(project.garment, contextFor(project, set)).map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = planSizes(project.garment, contextFor(project, set)).map((c, i) => withId(c, `c${i}`))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
     const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of chosen) {
@@ -56,7 +56,7 @@ describe('from body to plan', () => {
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
     const list = planSizes(project.garment, contextFor(project, set))
-    const plan = list.map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const plan = list.map((c, i) => withId(c, `c${i}`))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'grade', 'blend', 'add-at-edge'])
     // Called by the sizes that the stop before it makes.
     expect(nameProposed(project.garment, list, contextFor(project, set)).map((p) => p.words.title)[2]).toBe('Size 9')
@@ -93,15 +93,14 @@ describe('proposed stops and a plan that has some already', () => {
   /** The plan with everything that is proposed taken into it. */
   const taken = (plan: Change[]): Change[] => [
     ...plan.map((c) => {
-      const l = laid(plan).find((x) => x.how === 'set' && x.changeId === c.id)
-      return l?.how === 'set' ? { ...c, inputs: l.inputs } : c
+      const l = laid(plan).find((x) => x.how === 'set' && x.change.id === c.id)
+      return l?.how === 'set' ? l.change : c
     }),
-    ...laid(plan).flatMap((l, i) => (l.how === 'add' ? [{ ...l.proposed, id: `p${i}` }] : [])),
+    ...laid(plan).flatMap((l, i) => (l.how === 'add' ? [withId(l.proposed, `p${i}`)] : [])),
   ]
   const half = (plan: Change[]): Change => {
     const whole = plan.find((c) => c.kind === 'lengthen')!
-    const inputs = whole.inputs as { amountMm: number }
-    return { ...whole, id: 'by-hand', inputs: { ...inputs, amountMm: inputs.amountMm / 2 } }
+    return { ...whole, id: 'by-hand', inputs: { ...whole.inputs, amountMm: whole.inputs.amountMm / 2 } }
   }
 
   it('once taken, nothing is proposed again', () => {
@@ -112,7 +111,7 @@ describe('proposed stops and a plan that has some already', () => {
   it('a length that was changed by hand is not added twice: only what is missing goes to the same stop', () => {
     const whole = taken([])
     const [own] = laid([half(whole)])
-    expect(own).toMatchObject({ how: 'set', changeId: 'by-hand' })
+    expect(own).toMatchObject({ how: 'set', change: { id: 'by-hand' } })
     const after = taken([half(whole)])
     const amount = (plan: Change[]) => (plan.find((c) => c.kind === 'lengthen')!.inputs as { amountMm: number }).amountMm
     expect(after.filter((c) => c.kind === 'lengthen')).toHaveLength(1)
@@ -122,7 +121,7 @@ describe('proposed stops and a plan that has some already', () => {
     const whole = taken([])
     const other = whole.map((c) => (c.kind === 'add-at-edge' ? { ...c, inputs: { bustMm: 30, waistMm: 0, hipMm: 0 } } : c))
     expect(laid(other).filter((l) => l.how !== 'there')).toMatchObject([
-      { how: 'set', changeId: whole.find((c) => c.kind === 'add-at-edge')!.id },
+      { how: 'set', change: { id: whole.find((c) => c.kind === 'add-at-edge')!.id } },
     ])
     const off = whole.map((c) => (c.kind === 'blend' ? { ...c, on: false } : c))
     expect(
@@ -132,10 +131,10 @@ describe('proposed stops and a plan that has some already', () => {
     ).toEqual([['add', 'blend']])
   })
   it('a width changed by hand counts: the sizes are chosen for the pieces as it leaves them', () => {
-    const dart = findKind('double-dart')!
+    const dart = findKind('double-dart')
     const begun = dart.begin(project.garment, contextFor(project, set))
     if (!begun.ok) throw new Error(begun.problem.message)
-    const stop: Change = { id: 'dart', kind: 'double-dart', on: true, note: '', inputs: { ...(begun.value as object), amountMm: 20 } }
+    const stop: Change = { id: 'dart', kind: 'double-dart', on: true, note: '', inputs: { ...begun.value, amountMm: 20 } }
     const add = (plan: Change[]) => laid(plan).find((l) => l.proposed.kind === 'add-at-edge')!.proposed.inputs as { waistMm: number }
     // 20 mm on a back cut on the fold are 40 round the waist, 10 on each of its four side edges, whatever size is cut.
     const cut = (plan: Change[]) => {
@@ -152,7 +151,7 @@ describe('the bust of a body that differs much from its high bust', () => {
   const project = projects.find((p) => p.id === 'demo-blouse')!
   const { garment, sizing } = project
   const zone = (id: string) => findZones(garment).find((z) => z.id === id)!
-  const fold = (plan: Omit<Change, 'id'>[]) =>
+  const fold = (plan: NewChange[]) =>
     foldPlan(
       garment,
       plan.map((c, i) => ({ ...c, id: `c${i}` })),
@@ -179,8 +178,8 @@ describe('the bust of a body that differs much from its high bust', () => {
     // Once it is there, it is not asked for again; another cup sets the same stop.
     const taken = fold(plan.slice(0, 1)).garment
     expect(planSizes(taken, contextWith({ sizing, body: body(80) })).map((c) => c.kind)).not.toContain('take-cup')
-    const again = layOnPlan(planSizes(garment, contextWith({ sizing, body: body(10) })).slice(0, 1), [{ ...plan[0]!, id: 'cup' }])
-    expect(again).toMatchObject([{ how: 'set', changeId: 'cup', inputs: { cup: 'A' } }])
+    const again = layOnPlan(planSizes(garment, contextWith({ sizing, body: body(10) })).slice(0, 1), [withId(plan[0]!, 'cup')])
+    expect(again).toMatchObject([{ how: 'set', change: { id: 'cup', inputs: { cup: 'A' } } }])
   })
   it('beyond the largest cup, by high bust: the size of the high bust, and a fuller bust', () => {
     const set = body(120)
@@ -202,7 +201,7 @@ describe('the bust of a body that differs much from its high bust', () => {
       expect(Math.abs(finishedMm(folded.garment, row.zone, 'one') - row.bodyMm! - row.wantedMm), id).toBeLessThan(2)
     }
     // Once taken, nothing is proposed again.
-    const taken = plan.map((c, i): Change => ({ ...c, id: `c${i}` }))
+    const taken = plan.map((c, i) => withId(c, `c${i}`))
     const mine = stopsBeforeSizes(taken)
     expect(mine.map((c) => c.kind)).toEqual(['take-cup', 'bust-amount', 'finish-dart'])
     expect(

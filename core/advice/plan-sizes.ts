@@ -4,6 +4,7 @@ import {
   findKind,
   foldPlan,
   proposeBust,
+  withId,
   type AddAtEdgeInputs,
   type BlendInputs,
   type BustAmountInputs,
@@ -15,15 +16,13 @@ import {
   type GradeInputs,
   type LengthenInputs,
   type Level,
+  type NewChange,
   type TakeCupInputs,
 } from '../changes'
 import { lineLevel, finishedMm, type ZoneId } from '../measure'
 import { alongGrain, tipBackMm } from '../moves'
-import { cornerPoint, dartFigures, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
+import { cornerPoint, dartFigures, findPiece, grainDirection, neighbours, shapeOf, sizeBeyond, type Garment, type Piece } from '../pattern'
 import { adviseCup, makeWorksheet, type LengthRow, type Worksheet, type WorksheetRow } from '../size'
-
-/** A stop on its way into a plan. */
-export type NewChange = Omit<Change, 'id'>
 
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
 const LENGTH_MM = 5
@@ -71,7 +70,7 @@ export function changeForLength(garment: Garment, row: LengthRow, context: Chang
   if (missing === null || Math.abs(missing) < LENGTH_MM) return null
   const note = `${row.name}: the body measures more or less than the pattern gives.`
   if (row.to === 'hem') {
-    if (findKind('uneven-hem')!.begin(garment, context).ok === false) return null
+    if (findKind('uneven-hem').begin(garment, context).ok === false) return null
     const inputs = { centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }
     const key = row.id.endsWith('back') ? 'centreBackMm' : row.id.endsWith('front') ? 'centreFrontMm' : 'sideMm'
     return { kind: 'uneven-hem', on: true, note, inputs: { ...inputs, [key]: missing } }
@@ -118,7 +117,7 @@ export function planSizes(garment: Garment, context: ChangeContext, own: readonl
   }
   const differs = [inputs.bust, inputs.waist, inputs.hip].some((id) => id !== base)
   const blended: NewChange[] =
-    differs && findKind('blend')!.begin(traced, context).ok
+    differs && findKind('blend').begin(traced, context).ok
       ? [{ kind: 'blend', on: true, note: 'A size for each zone, from the worksheet.', inputs }]
       : []
   const cut = [...lengths, ...bust, ...grown, ...blended]
@@ -131,7 +130,7 @@ const canBeKept = (stop: NewChange): boolean => findKind(stop.kind)?.schema.safe
 const fold = (garment: Garment, stops: readonly NewChange[], context: ChangeContext): FoldedPlan =>
   foldPlan(
     garment,
-    stops.map((c, i) => ({ ...c, id: `${i}` })),
+    stops.map((c, i) => withId(c, `${i}`)),
     context,
   )
 
@@ -178,7 +177,7 @@ function planBust(garment: Garment, worksheet: Worksheet, plan: ChangeContext): 
   if (worksheet.school !== 'high-bust' || !worksheet.cup?.change || !row?.chosen) return []
   const context = { ...plan, sizeId: row.chosen.sizeId }
   const proposed = proposeBust(garment, context)
-  const begun = findKind('bust-amount')!.begin(garment, context)
+  const begun = findKind('bust-amount').begin(garment, context)
   if (!proposed || !begun.ok) return []
   const inputs: BustAmountInputs = { ...(begun.value as BustAmountInputs), amountMm: proposed.mm, waist: 'side' }
   const note = 'The size was chosen by the high bust; the full bust needs more than it gives.'
@@ -216,7 +215,7 @@ function growRange(garment: Garment, worksheet: Worksheet): { stops: NewChange[]
     const row = rows.find((r) => r.zone.id === zone)
     if (!row?.chosen) return undefined
     const n = beyond(row)
-    return n === 0 ? row.chosen.sizeId : `${row.chosen.sizeId}${n > 0 ? '+' : '-'}${Math.abs(n)}`
+    return sizeBeyond(row.chosen.sizeId, n)
   }
   if (!widest) return { stops: [], sizeOf }
   const interval = (above: boolean) => Math.round(stepOf(widest, above))
@@ -247,6 +246,6 @@ function remainders(garment: Garment, worksheet: Worksheet, context: ChangeConte
   }
   const inputs: AddAtEdgeInputs = { bustMm: each('bust'), waistMm: each('waist'), hipMm: each('hip') }
   if (Math.max(Math.abs(inputs.bustMm), Math.abs(inputs.waistMm), Math.abs(inputs.hipMm)) < EDGE_MM) return []
-  if (!findKind('add-at-edge')!.begin(garment, context).ok) return []
+  if (!findKind('add-at-edge').begin(garment, context).ok) return []
   return [{ kind: 'add-at-edge', on: true, note: 'What the sizes leave to be wished for in each zone, from the worksheet.', inputs }]
 }

@@ -9,7 +9,7 @@ import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { checkGarment, type Garment } from '../pattern'
 import { deepFreeze } from '../pattern/test-pieces'
 import { CHANGE_KINDS, ChangeSchema, findChanges, foldPlan, readRequest } from './index'
-import { bodyWith, contextWith } from './test-context'
+import { bodyWith, contextWith, stopWith } from './test-context'
 
 const GARMENTS: [string, Garment][] = [
   ['blouse', deepFreeze(draftBlouse())],
@@ -96,7 +96,7 @@ describe('every change', () => {
 
     it('becomes a visible orphan when its piece has gone', () => {
       const gone = { ...garment, pieces: [], seams: [] }
-      const [stop] = foldPlan(gone, [{ id: 'x', kind: kind.kind, inputs, on: true, note: '' }], context).stops
+      const [stop] = foldPlan(gone, [stopWith(kind.kind, inputs)], context).stops
       expect(stop!.status).toBe('orphan')
       expect(stop!.garment).toBe(gone)
     })

@@ -1,6 +1,6 @@
-import { dartFigures, edgePath, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../pattern'
+import { dartFigures, edgeFamily, edgePath, refOf, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../pattern'
 import { measureLength, type Point } from '../geometry'
-import { edgeFamily, findApex, type DartMouth } from '../moves'
+import { findApex, type DartMouth } from '../moves'
 import { refuse, type Result } from '../result'
 
 export interface FoundDart {
@@ -9,12 +9,9 @@ export interface FoundDart {
   dart: Dart
 }
 
-/** The name by which a change refers to a dart of a garment. */
-export const dartRef = (pieceId: string, dartId: string): string => `${pieceId} ${dartId}`
-
 /** Every dart of a garment with its piece. */
 export function dartsOf(garment: Garment): FoundDart[] {
-  return garment.pieces.flatMap((piece) => piece.darts.map((dart) => ({ ref: dartRef(piece.id, dart.id), piece, dart })))
+  return garment.pieces.flatMap((piece) => piece.darts.map((dart) => ({ ref: refOf(piece.id, dart.id), piece, dart })))
 }
 
 /** The dart that a change names, or that it has gone. */

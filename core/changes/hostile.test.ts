@@ -12,9 +12,9 @@ import { checkGarment, edgePath, findPiece, shapeOf, type Garment } from '../pat
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import { findKind, foldPlan, type Change } from './index'
 import { settleNotches } from './settle-notches'
-import { contextWith } from './test-context'
+import { contextWith, stopWith } from './test-context'
 
-const stop = (kind: string, inputs: unknown, id = kind): Change => ({ id, kind, inputs, on: true, note: '' })
+const stop = stopWith
 const fold = (garment: Garment, ...stops: Change[]) => foldPlan(garment, stops, contextWith({ sizeId: garment.baseSizeId }))
 const at = (x: number, y: number) => ({ x, y })
 
@@ -42,7 +42,7 @@ describe('a garment can always be opened', () => {
   })
 
   it('also when the program fails inside one stop: that stop alone is refused, the others run', () => {
-    const kind = findKind('lengthen')!
+    const kind = findKind('lengthen')
     const garment = draftBlouse()
     const begun = kind.begin(garment, contextWith())
     if (!begun.ok) throw new Error('no line')
@@ -150,7 +150,7 @@ describe('a steep side dart', () => {
   it.each([25, 35, 45, 52])('of %i degrees is straightened in one stop, its angle kept', (degrees) => {
     const garment = steepDart(degrees)
     expect(checkGarment(garment)).toBeNull()
-    const begun = findKind('straighten-dart')!.begin(garment, contextWith())
+    const begun = findKind('straighten-dart').begin(garment, contextWith())
     const plan = fold(garment, stop('straighten-dart', begun.ok ? begun.value : {}))
     expect(plan.stops[0]!.problem).toBeNull()
     expect(plan.stops[0]!.applied!.held.filter((h) => !h.held)).toEqual([])

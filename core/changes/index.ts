@@ -1,12 +1,24 @@
 export * from './types'
+export { alike } from './sum-of-amounts'
 export { contextOf } from './context-of'
-export { CHANGE_KINDS, ChangeSchema, findKind, type Change } from './registry'
+export {
+  CHANGE_KINDS,
+  ChangeSchema,
+  findKind,
+  newStop,
+  withId,
+  withInputs,
+  type Change,
+  type InputsOf,
+  type KindName,
+  type NewChange,
+} from './registry'
 export { applyOrRefuse, withLargest } from './apply-or-refuse'
 export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'
 export { checkInputs } from './check-inputs'
 export { findChanges } from './find-changes'
 export { readRequest, type Request } from './read-request'
-export { dartRef, dartsOf } from './find-darts'
+export { dartsOf } from './find-darts'
 export type { AddAtEdgeInputs } from './add-at-edge'
 export type { BlendInputs } from './blend'
 export { pinMarks, type PivotMove, type PivotSlideInputs } from './pivot-slide'
@@ -14,7 +26,7 @@ export { fromRecipe, SlashRecipeSchema, toRecipe, type SlashRecipe, type SlashSw
 export { rulesOf, tableOf, RULE_TABLES, type GradeInputs, type Rule, type RuleTable } from './grade'
 export { cardinalsOf } from './grade/cardinals'
 export { CARDINAL_WORDS } from './grade/paper-steps'
-export { notchRef } from './move-notch/find-notch'
+export {} from './move-notch/find-notch'
 export { marksOf, markName, markLevel, firstLevel, type LengthenInputs, type Level, type Mark } from './lengthen'
 export { doubleDartInputs } from './double-dart'
 export { cupsFor, type TakeCupInputs } from './take-cup'

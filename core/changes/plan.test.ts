@@ -9,7 +9,7 @@ import { compareMeasures, measureGarment, NO_ZONING } from '../measure'
 import { checkGarment, type Garment } from '../pattern'
 import { deepFreeze } from '../pattern/test-pieces'
 import { CHANGE_KINDS, ChangeSchema, foldPlan, type Change } from './index'
-import { contextWith } from './test-context'
+import { contextWith, stopWith } from './test-context'
 
 /** Laws of whole plans, on plans of random changes by random amounts over every demo garment. */
 
@@ -33,9 +33,8 @@ const plans = fc
     plan: asked.flatMap(({ kind, amountMm, on }, i): Change[] => {
       const begun = kind.begin(garment, context)
       if (!begun.ok) return []
-      return [
-        { id: `c${i}`, kind: kind.kind, inputs: kind.withAmount?.(garment, begun.value, amountMm, context) ?? begun.value, on, note: '' },
-      ]
+      const inputs = kind.withAmount?.(garment, begun.value, amountMm, context) ?? begun.value
+      return [stopWith(kind.kind, inputs, `c${i}`, on)]
     }),
   }))
 

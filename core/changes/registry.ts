@@ -28,8 +28,7 @@ import type { ChangeKind } from './types'
 import { unevenHem } from './uneven-hem'
 
 /** Every kind of change. Adding one is a folder beside this file and a line here. */
-// The kinds differ in their inputs; the schema of each guards its own, so they are held together as unknown.
-export const CHANGE_KINDS = [
+const KINDS = [
   lengthen,
   unevenHem,
   placeSeam,
@@ -55,30 +54,62 @@ export const CHANGE_KINDS = [
   finishDart,
   doubleDart,
   bustAmount,
-] as unknown as readonly ChangeKind<unknown>[]
+] as const
 
+/** The kinds where none of them is meant: their inputs are known to their schemas alone. */
+export const CHANGE_KINDS: readonly ChangeKind<unknown>[] = KINDS
+
+type Kind = (typeof KINDS)[number]
+/** The name of a kind. */
+export type KindName = Kind['kind']
+/** The inputs of a kind, by its name. */
+export type InputsOf<K extends KindName> = z.infer<Extract<Kind, { kind: K }>['schema']>
+
+const BY_NAME = new Map<string, ChangeKind<unknown>>(KINDS.map((k) => [k.kind, k]))
+
+/** The kind of this name: with its own inputs where the name is written out, and perhaps none where it came from elsewhere. */
+export function findKind<K extends KindName>(kind: K): ChangeKind<InputsOf<K>, K>
+export function findKind(kind: string): ChangeKind<unknown> | undefined
 export function findKind(kind: string): ChangeKind<unknown> | undefined {
-  return CHANGE_KINDS.find((k) => k.kind === kind)
+  return BY_NAME.get(kind)
 }
 
-/** One stop of a plan: data only. */
-export const ChangeSchema = z
-  .strictObject({
-    id: Id,
-    kind: z.string(),
-    inputs: z.unknown(),
-    /** Switched off: kept in the plan, not applied. */
-    on: z.boolean(),
-    /** Why, in the sewist's words. */
-    note: z.string().max(2000),
-  })
-  .superRefine((change, context) => {
-    const kind = findKind(change.kind)
-    if (!kind) return void context.addIssue({ code: 'custom', message: `“${change.kind.slice(0, 40)}” is not a change this version knows` })
-    const read = kind.schema.safeParse(change.inputs)
-    if (!read.success)
-      for (const issue of read.error.issues)
-        context.addIssue({ code: 'custom', message: issueWords(issue), path: ['inputs', ...issue.path] })
-  })
+/** One stop of a plan, of any kind: its inputs are those of its kind. */
+export type Change = { [K in KindName]: { id: string; kind: K; inputs: InputsOf<K>; on: boolean; note: string } }[KindName]
 
-export type Change = z.infer<typeof ChangeSchema>
+type WithoutId<C> = C extends Change ? Omit<C, 'id'> : never
+/** A stop on its way into a plan. */
+export type NewChange = WithoutId<Change>
+
+const StopSchema = z.strictObject({
+  id: Id,
+  kind: z.string(),
+  inputs: z.unknown(),
+  /** Switched off: kept in the plan, not applied. */
+  on: z.boolean(),
+  /** Why, in the sewist's words. */
+  note: z.string().max(2000),
+})
+
+/** One stop of a plan: data only. */
+export const ChangeSchema = StopSchema.transform((change, context): Change => {
+  const kind = findKind(change.kind)
+  if (!kind) context.addIssue({ code: 'custom', message: `“${change.kind.slice(0, 40)}” is not a change this version knows` })
+  const read = kind?.schema.safeParse(change.inputs)
+  for (const issue of read?.error?.issues ?? [])
+    context.addIssue({ code: 'custom', message: issueWords(issue), path: ['inputs', ...issue.path] })
+  // Its kind has just read the inputs: nothing else may join the two.
+  return { ...change, inputs: read?.data } as Change
+})
+
+/** A stop with inputs that its own kind has made, or that were checked (`checkInputs`). @throws where they are none */
+export const withInputs = (change: Change, inputs: unknown): Change => ChangeSchema.parse({ ...change, inputs })
+
+/** A new stop of a kind that is known by name alone, with inputs that the kind has made. @throws where they are none */
+export function newStop(kind: string, inputs: unknown, note = ''): NewChange {
+  const { id: _, ...stop } = ChangeSchema.parse({ id: 'new', kind, inputs, on: true, note })
+  return stop
+}
+
+/** A new stop in a plan, by an id of its own. */
+export const withId = (stop: NewChange, id: string): Change => ({ ...stop, id })

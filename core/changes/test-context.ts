@@ -1,5 +1,6 @@
 import { DEFAULT_TOLERANCES } from '../match'
 import { NO_SIZING } from '../size'
+import type { Change } from './registry'
 import type { ChangeContext } from './types'
 
 /** For tests: a context in which nothing is settled, with what a test sets of it. */
@@ -18,3 +19,7 @@ export const bodyWith = (figures: Record<string, number>): ChangeContext['body']
   note: '',
   figures: Object.fromEntries(Object.entries(figures).map(([id, mm]) => [id, { mm }])),
 })
+
+/** For tests: a stop of a plan, also one whose inputs its kind would not take. */
+export const stopWith = (kind: string, inputs: unknown, id: string = kind, on = true): Change =>
+  ({ id, kind, inputs, on, note: '' }) as Change

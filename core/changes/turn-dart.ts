@@ -1,7 +1,8 @@
 import { distance, dot, line, measureLength, placeAt, subtract, type Path, type Point } from '../geometry'
-import { angleFrom, edgeFamily, missOfApex, sectorsAbout, sideLength } from '../moves'
+import { angleFrom, missOfApex, sectorsAbout, sideLength } from '../moves'
 import {
   dartFigures,
+  edgeFamily,
   edgePath,
   findPiece,
   grainDirection,

@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import type { Path, Point } from '../geometry'
 import type { MeasureSet } from '../body'
-import type { Tolerances } from '../match'
+import type { Tolerances, WalkedCorner, WalkedDart, WalkedMark, WalkedSeam } from '../match'
 import type { Garment } from '../pattern'
 import type { Result } from '../result'
 import type { Sizing } from '../size'
@@ -149,9 +149,52 @@ export interface StepInput<I> {
   units: UnitSystem
 }
 
+/**
+ * Where in the work changes come, in the order that practitioners keep (craft 1): the piece for the cup, darts where they are
+ * easy to work with, lengths, new sizes, a size for each zone, the bust and other widths, what the sides still miss, then what
+ * follows from them.
+ */
+export const PHASES = [
+  'trace',
+  'place-darts',
+  'lengths',
+  'new-sizes',
+  'sizes',
+  'bust',
+  'widths',
+  'sides',
+  'dart-height',
+  'finish-darts',
+  'hems',
+  'true',
+] as const
+export type Phase = (typeof PHASES)[number]
+
+/** Something that does not match in a garment that was walked. */
+export type Mismatch =
+  | { what: 'seam'; seam: WalkedSeam }
+  | { what: 'mark'; seam: WalkedSeam; mark: WalkedMark }
+  | { what: 'dart'; dart: WalkedDart }
+  | { what: 'corner'; corner: WalkedCorner }
+
+/** A change that may mend a mismatch. */
+export interface MendOffer<I> {
+  /** The words of its button, and the note of the stop. */
+  label: string
+  note: string
+  /** Inputs in the order of trying: the first that leaves fewer things off is offered. */
+  tries: I[]
+}
+
+/** One of several ways to do the same. */
+export interface Way<I> {
+  label: string
+  inputs: I
+}
+
 /** One kind of change: everything that the application, the paper and the command line need to know about it. */
-export interface ChangeKind<I> {
-  kind: string
+export interface ChangeKind<I, K extends string = string> {
+  kind: K
   title: string
   /** Words and sights by which people look for it. */
   foundBy: string[]
@@ -165,8 +208,20 @@ export interface ChangeKind<I> {
   withPiece?(garment: Garment, inputs: I, pieceId: string, context: ChangeContext): I
   /** Inputs after a field was set, where another must follow it (a place on another edge); without it only that one is set. */
   withField?(garment: Garment, inputs: I, key: string, value: unknown): I
-  /** What a stop is called with these inputs, and its figure. */
-  describe(garment: Garment, inputs: I): { title: string; amountMm: number | null }
+  /** What a stop is called with these inputs, and its figure; `isPlace` when that says where something is, and not how much it grows. */
+  describe(garment: Garment, inputs: I): { title: string; amountMm: number | null; isPlace?: true }
+  /** When it comes in the order of work. */
+  phase: Phase
+  /** What it costs when it comes after a stop of another phase, as the end of a sentence; nothing where it costs nothing. */
+  costsAfter?: Partial<Record<Phase, string>>
+  /** The one piece that it is about, where it does not matter what was done to others before. */
+  onePiece?(inputs: I): string
+  /** A stop that is there when a proposed one of its kind is laid on the plan: what it is set to, or null where both stay. */
+  takesOver?(there: I, proposed: I): I | null
+  /** Changes that would mend a mismatch, best first. */
+  mends?(garment: Garment, mismatch: Mismatch, context: ChangeContext): MendOffer<I>[]
+  /** Partner pieces that these inputs leave out, and the same inputs with others left out. */
+  leftOut?: { of(inputs: I): readonly string[]; set(inputs: I, pieceIds: string[]): I }
   /** Gives a new garment; changes nothing in place; never half done. */
   apply(garment: Garment, inputs: I, context: ChangeContext): Result<Applied>
   handles(garment: Garment, inputs: I, applied: Applied, context: ChangeContext): Handle[]
@@ -174,7 +229,7 @@ export interface ChangeKind<I> {
   drag(garment: Garment, inputs: I, handleId: string, byMm: number, context: ChangeContext): I
   paperSteps(input: StepInput<I>): PaperStep[]
   /** Other ways to do the same, to be seen side by side; the inputs at hand are one of them. */
-  choices?(garment: Garment, inputs: I, context: ChangeContext): { label: string; inputs: I }[]
+  choices?(garment: Garment, inputs: I, context: ChangeContext): Way<I>[]
   /** Inputs with the largest amount that a refusal offers, where that is not the amount of `withAmount`. */
   withLargest?(garment: Garment, inputs: I, largestMm: number, context: ChangeContext): I
   /** The same inputs with the amount set. A change that is done or not done, and has no amount, has none. */

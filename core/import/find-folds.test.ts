@@ -117,7 +117,7 @@ describe('lines inside that mean a pleat', () => {
   })
   it('come along when the piece is lengthened below them, and keep their depth when it is graded', () => {
     const garment = garmentOf(piece)
-    const long = findKind('lengthen')!.apply(
+    const long = findKind('lengthen').apply(
       garment,
       { amountMm: 30, pieceId: 'skirt', levels: [{ id: 'l', share: 1, mark: { by: 'corner', id: 'corner-1' }, belowMm: 70 }], leftOut: [] },
       contextWith(),
@@ -126,10 +126,10 @@ describe('lines inside that mean a pleat', () => {
     const after = long.value.garment.pieces[0]!
     expect(widthAt(after, shape(after), 165)).toBeCloseTo(200, 6)
     expect(widthAt(after, shape(after), 175)).toBeCloseTo(240, 6)
-    const grade = findKind('grade')!
+    const grade = findKind('grade')
     const begun = grade.begin(garment, contextWith())
     if (!begun.ok) throw new Error(begun.problem.message)
-    const done = grade.apply(garment, { ...(begun.value as object), intervalMm: 40, up: 2 }, contextWith())
+    const done = grade.apply(garment, { ...begun.value, intervalMm: 40, up: 2 }, contextWith())
     if (!done.ok) throw new Error(done.problem.message)
     for (const size of done.value.garment.sizes) {
       const grown = done.value.garment.pieces[0]!

@@ -3,7 +3,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { listFaults } from '../advice'
-import { foldPlan, type Change } from '../changes'
+import { foldPlan, withId, type Change } from '../changes'
 import type { Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
 import { walkGarment } from './index'
@@ -128,7 +128,7 @@ describe('the demo garments', () => {
     expect(faults.filter((f) => f.verdict === 'fault').length).toBe(2)
     const mend = faults[0]!.mends[0]!
     if (mend.how !== 'add') throw new Error('expected a new change')
-    expect(faultsOf(garment, [{ ...mend.change, id: 'm' }])).toEqual([])
+    expect(faultsOf(garment, [withId(mend.change, 'm')])).toEqual([])
   })
   it('a partner left out is named, and including it again is the first mend', () => {
     const faults = faultsOf(draftBlouse(), [shorten(['back'])])
@@ -136,7 +136,7 @@ describe('the demo garments', () => {
     expect(side.message).toContain('Back, side seam')
     const mend = side.mends[0]!
     if (mend.how !== 'edit') throw new Error('expected an edit')
-    expect(faultsOf(draftBlouse(), [{ ...shorten([]), inputs: mend.inputs }])).toEqual([])
+    expect(faultsOf(draftBlouse(), [mend.change])).toEqual([])
     expect(side.mends.some((m) => m.how === 'off' && m.changeId === 'c')).toBe(true)
   })
   it('worst first', () => {

@@ -1,9 +1,10 @@
 import { distance, measureLength } from '../geometry'
-import { edgeFamily, sideLength } from '../moves'
+import { sideLength } from '../moves'
 import {
   dartFigures,
   doubleDartFigures,
   doubleDartsOf,
+  edgeFamily,
   edgePath,
   shapeOf,
   type Garment,

@@ -12,9 +12,19 @@ import {
   turnRad,
   type Path,
 } from '../geometry'
-import { dartIn, edgePath, neighbours, shapeOf, type Garment, type NotchPlace, type Piece, type RunEdge, type Shape } from '../pattern'
+import {
+  dartIn,
+  edgeFamily,
+  edgePath,
+  neighbours,
+  shapeOf,
+  type Garment,
+  type NotchPlace,
+  type Piece,
+  type RunEdge,
+  type Shape,
+} from '../pattern'
 import { EQUAL_MM, PARALLEL_RAD, SMOOTH_DEG, STRAIGHT_MM, WINDOW_JOGS, WINDOW_MIN_MM } from '../tolerances'
-import { edgeFamily } from './insert-dart'
 
 const DEG = 180 / Math.PI
 /** A window leaves this part of each edge alone. */

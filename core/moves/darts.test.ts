@@ -13,9 +13,9 @@ import {
   turnRad,
   type Point,
 } from '../geometry'
-import { checkGarment, dartFigures, dartIn, edgePath, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
+import { checkGarment, dartFigures, dartIn, edgeFamily, edgePath, outlineOf, shapeOf, type EdgeRole, type Garment } from '../pattern'
 import { deepFreeze, garmentOf, polygonPiece } from '../pattern/test-pieces'
-import { angleFrom, edgeFamily, findApex, mapShapes, meetMiddles, mergeDarts, missOfApex, moveDart, takeInFold } from './index'
+import { angleFrom, findApex, mapShapes, meetMiddles, mergeDarts, missOfApex, moveDart, takeInFold } from './index'
 
 const DEG = 180 / Math.PI
 const APEX = { x: 95, y: 268 }

@@ -1,6 +1,8 @@
 import { cutPath, line, measureLength, type Path, type Point } from '../geometry'
 import {
   edgePath,
+  legOf,
+  partOfEdge,
   shapeOf,
   type Corner,
   type Dart,
@@ -20,11 +22,6 @@ export interface DartMouth {
   fromMm: number
   toMm: number
 }
-
-/** Parts of one edge that a dart parted carry its id before this mark. */
-const PART = '>'
-/** The id of the edge that a part came from; an edge that was never parted is its own. */
-export const edgeFamily = (edgeId: string): string => edgeId.split(PART)[0]!
 
 /**
  * Puts a dart into a piece: its edge is parted at the mouth, two straight legs lead to the tip and back. Seams that walk
@@ -51,9 +48,9 @@ export function insertDart(
   const edge = piece.edges[k]!
   const whole = measureLength(edgePath(base, edge.id))
   const parts = !atStart && asked.toMm < whole - SNAP_MM
-  const rest: Edge = { ...edge, id: `${edge.id}${PART}${dart.id}` }
+  const rest: Edge = { ...edge, id: partOfEdge(edge.id, dart.id) }
   const legs: Edge[] = (['first', 'second'] as const).map((which) => ({
-    id: `${dart.id}/${which}`,
+    id: legOf(dart.id, which),
     name: `${dart.name}, ${which} leg`,
     role: 'dart-leg',
     fold: false,

@@ -1,5 +1,5 @@
-import { findPiece, type Garment } from '../pattern'
-import { openOut, opensOut, otherHalf } from './open-out'
+import { findPiece, otherHalf, type Garment } from '../pattern'
+import { openOut, opensOut } from './open-out'
 
 /** A garment with all those pieces opened out that are so in another: for laying one over the other. */
 export function openLike(garment: Garment, other: Garment): Garment {

@@ -6,8 +6,8 @@ import { draftWaistDart } from '../../demo/waist-darts'
 import { measureArea, measureLength } from '../geometry'
 import { walkGarment } from '../match'
 import { measureGarment, NO_ZONING } from '../measure'
-import { checkGarment, doubleDartsOf, edgePath, findPiece, outlineOf, shapeOf, type Garment } from '../pattern'
-import { halfNames, openLike, openOut, otherHalf } from './index'
+import { checkGarment, doubleDartsOf, edgePath, findPiece, otherHalf, outlineOf, shapeOf, type Garment } from '../pattern'
+import { halfNames, openLike, openOut } from './index'
 
 const CASES: [string, string, Garment][] = [
   ['a front with a dart, on the fold', 'front', draftBlouse()],

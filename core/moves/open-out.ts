@@ -19,6 +19,7 @@ import {
   findPiece,
   FOLDED_ROLES,
   grainDirection,
+  otherHalf,
   shapeOf,
   type Garment,
   type Piece,
@@ -28,9 +29,6 @@ import {
   type Shape,
 } from '../pattern'
 import { PARALLEL_RAD, SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
-
-/** What the id of an edge, corner, notch, dart or piece gets on the other half of the body. */
-export const otherHalf = (id: string): string => `${id}~other`
 
 type Mirror = (p: Point) => Point
 

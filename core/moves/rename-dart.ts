@@ -1,5 +1,4 @@
-import { findPiece, type Garment, type Piece } from '../pattern'
-import { edgeFamily } from './insert-dart'
+import { edgeFamily, findPiece, type Garment, type Piece } from '../pattern'
 
 /** The ids that a dart's legs and their corners go by. */
 export interface DartIds {

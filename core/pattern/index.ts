@@ -1,4 +1,5 @@
 export * from './schema'
+export * from './refs'
 export * from './outline'
 export { takeSize } from './take-size'
 export { checkGarment } from './check-garment'

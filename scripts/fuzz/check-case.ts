@@ -1,6 +1,6 @@
 import { layOnPlan, planSizes } from '../../core/advice'
 import { readWearersCsv, writeWearersCsv, type Wearer } from '../../core/body'
-import { ChangeSchema, contextOf, findKind, foldPlan, withLargest, type Change } from '../../core/changes'
+import { ChangeSchema, contextOf, findKind, foldPlan, withId, withInputs, withLargest, type Change } from '../../core/changes'
 import { readProjectFile, readSvg, type Project } from '../../core/formats'
 import { bringIn } from '../../core/import'
 import { DEFAULT_TOLERANCES } from '../../core/match'
@@ -38,7 +38,7 @@ function checkChanges({ garment, stops }: Case & { part: 'changes' }): string | 
     if (largest === undefined || !kind) continue
     const inputs = withLargest(kind, stop.garment, stop.change.inputs, largest, context)
     if (inputs === null) continue
-    const again = foldPlan(stop.garment, [{ ...stop.change, inputs }], context)
+    const again = foldPlan(stop.garment, [withInputs(stop.change, inputs)], context)
     const last = again.stops.at(-1)!
     if (last.problem)
       return `${stop.change.kind}: the largest that works (${largest}) is refused: ${last.problem.message} ${last.problem.remedy}`
@@ -53,7 +53,7 @@ function checkPlan({ garment, figures, sizing }: Case & { part: 'plan' }): strin
   const context = contextOf(own.garment, own, wearer, DEFAULT_TOLERANCES)
   const proposed = planSizes(own.garment, context, own.plan)
   const plan: Change[] = [...own.plan]
-  for (const laid of layOnPlan(proposed, own.plan)) if (laid.how === 'add') plan.push({ ...laid.proposed, id: `p${plan.length}` })
+  for (const laid of layOnPlan(proposed, own.plan)) if (laid.how === 'add') plan.push(withId(laid.proposed, `p${plan.length}`))
   for (const change of plan) {
     const read = ChangeSchema.safeParse(change)
     if (!read.success) return `a stop is proposed that cannot be kept: ${change.kind} ${JSON.stringify(read.error.issues[0])}`

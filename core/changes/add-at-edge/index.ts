@@ -3,9 +3,10 @@ import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../measure'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { frameOf } from '../grade/grade-shape'
-import type { ChangeKind, Field, Handle, PaperStep, StepInput } from '../types'
+import type { Field, Handle, PaperStep, StepInput } from '../types'
 import { applyAddAtEdge, outAlong } from './apply'
 import { AddAtEdgeSchema, type AddAtEdgeInputs } from './schema'
 
@@ -33,7 +34,7 @@ function outwardOf(garment: Garment, chain: SideChain, sizeId: string) {
 }
 
 /** Craft 6.12: add at an edge. */
-export const addAtEdge: ChangeKind<AddAtEdgeInputs> = {
+export const addAtEdge = defineChange({
   kind: 'add-at-edge',
   title: 'Add at the side seams',
   foundBy: [
@@ -53,6 +54,8 @@ export const addAtEdge: ChangeKind<AddAtEdgeInputs> = {
   does: 'Lets the side seams out or takes them in, by an amount at bust, waist and hip, alike on every piece.',
   holds: 'Side seams equal on front and back, corners where nothing is added, cap ease, grain.',
   schema: AddAtEdgeSchema,
+  phase: 'sides',
+  takesOver: (_there, proposed) => proposed,
   begin: (garment, context) =>
     chainsOf(garment, context.sizeId).some((c) => c.zones.length > 0)
       ? ok({ bustMm: 0, waistMm: 0, hipMm: 0 })
@@ -98,7 +101,7 @@ export const addAtEdge: ChangeKind<AddAtEdgeInputs> = {
     return { bustMm: inputs.bustMm * part, waistMm: inputs.waistMm * part, hipMm: inputs.hipMm * part }
   },
   withAmount: (_garment, _inputs, amountMm) => ({ bustMm: amountMm / 4, waistMm: amountMm / 2, hipMm: amountMm }),
-}
+})
 
 /** Places along each side that are measured by hand, ends included. */
 const PLACES = 5

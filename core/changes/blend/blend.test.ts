@@ -158,7 +158,7 @@ describe('the change', () => {
     expect(shapeOf(sleeve, 'one')).toEqual(shapeOf(sleeve, 'one-1'))
   })
   it('draws no more line than there is, also after the body was shortened', () => {
-    const shortened = findKind('lengthen')!.apply(
+    const shortened = findKind('lengthen').apply(
       garment,
       { amountMm: -18.3, pieceId: 'back', levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }], leftOut: [] },
       context,

@@ -5,11 +5,12 @@ import { finishedMm, findZones, pointOnChain, sideChains, type SideChain } from 
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { formatLength, limitToken } from '../../units'
 import { sideLength } from '../../moves'
+import { defineChange } from '../define-change'
 import { findBrokenOutline } from '../check-outlines'
 import { outlineStroke } from '../draw-step'
 import { findLargest } from '../find-largest'
 import { holdMeasure } from '../held'
-import type { Applied, ChangeContext, ChangeKind, Field, Handle, HeldPromise, PaperStep, StepInput } from '../types'
+import type { Applied, ChangeContext, Field, Handle, HeldPromise, PaperStep, StepInput } from '../types'
 import { levelLine } from '../lengthen/move-garment'
 import { blendGarment } from './blend-garment'
 import { planChain, zonesOfSides, type BlendPlan } from './plan-chain'
@@ -118,7 +119,7 @@ const placeOn = (garment: Garment, chain: SideChain, atMm: number): Point =>
   pointOnChain(shapeOf(findPiece(garment, chain.pieceId)!, garment.baseSizeId), chain, atMm)
 
 /** Craft 6.6: blend sizes. */
-export const blend: ChangeKind<BlendInputs> = {
+export const blend = defineChange({
   kind: 'blend',
   title: 'Blend sizes',
   foundBy: [
@@ -135,6 +136,9 @@ export const blend: ChangeKind<BlendInputs> = {
   does: 'Cuts one size at the bust, another at the waist or hip, with a smooth line between.',
   holds: 'Each zone measures what its size measures; front and back side seams stay equal.',
   schema: BlendSchema,
+  phase: 'sizes',
+  costsAfter: { sides: 'the blend puts whole sizes in the place of what was let out or taken in.' },
+  takesOver: (_there, proposed) => proposed,
   begin(garment) {
     if (zonesOfSides(garment).length === 0)
       return refuse('no-sides', 'garment', 'no side seam with a bust, waist or hip is found.', 'Name the side seams and the waist first.')
@@ -193,7 +197,7 @@ export const blend: ChangeKind<BlendInputs> = {
       : { ...inputs, startMm: Math.max(0, inputs.startMm + byMm) },
   paperSteps: blendPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, startMm: Math.abs(amountMm) }),
-}
+})
 
 /** Trace one size, mark, trace the other, join with a curve. */
 function blendPaperSteps({ before, inputs, applied, context, units }: StepInput<BlendInputs>): PaperStep[] {

@@ -4,15 +4,16 @@ import { outwardOf, tipBackMm } from '../../moves'
 import { dartFigures, edgePath, findPiece, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
-import type { ChangeKind, Field, Handle, PaperStep, StepInput } from '../types'
+import type { Field, Handle, PaperStep, StepInput, Way } from '../types'
 import { applyBustAmount } from './apply'
 import { changeBust } from './change-bust'
 import { BustAmountSchema, type BustAmountInputs } from './schema'
 
 /** Craft 6.11: fuller or smaller bust. */
-export const bustAmount: ChangeKind<BustAmountInputs> = {
+export const bustAmount = defineChange({
   kind: 'bust-amount',
   title: 'Fuller or smaller bust',
   foundBy: [
@@ -28,6 +29,12 @@ export const bustAmount: ChangeKind<BustAmountInputs> = {
   does: 'Slashes the front to the apex and spreads it: the bust grows, the dart with it, and the front in length where the bust needs it.',
   holds: 'Armhole, shoulder, neckline, and the side seam with its dart closed.',
   schema: BustAmountSchema,
+  phase: 'bust',
+  costsAfter: {
+    'dart-height': 'the dart was set to its height before the bust was changed, which moves it again.',
+    'finish-darts': 'the dart was finished before its legs were moved, and has to be finished again.',
+  },
+  onePiece: (inputs) => inputs.pieceId,
   begin(garment) {
     const front = frontsOf(garment)[0]
     if (!front)
@@ -87,7 +94,7 @@ export const bustAmount: ChangeKind<BustAmountInputs> = {
     return [{ id: 'amount', pieceId: piece.id, at, axis, label: 'bust', valueMm: inputs.amountMm, isGrowth: true, kind: 'amount' }]
   },
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, amountMm: inputs.amountMm + byMm }),
-  choices(garment, inputs) {
+  choices(garment, inputs): Way<BustAmountInputs>[] {
     const piece = findPiece(garment, inputs.pieceId)
     const front = piece ? frontKind(garment, piece) : null
     if (!piece || !front || front.how === 'panels') return []
@@ -100,7 +107,7 @@ export const bustAmount: ChangeKind<BustAmountInputs> = {
   },
   paperSteps: bustSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 function bustSteps({ before, inputs, applied, context, units }: StepInput<BustAmountInputs>): PaperStep[] {
   const done = changeBust(before, inputs)

@@ -10,7 +10,7 @@ import { checkGarment, doubleDartFigures, findPiece, shapeOf, type Garment } fro
 import { deepFreeze } from '../../pattern/test-pieces'
 import { foldPlan, findKind, type Applied } from '..'
 import { doubleDart, doubleDartInputs, type DoubleDartInputs } from '.'
-import { contextWith } from '../test-context'
+import { contextWith, stopWith } from '../test-context'
 
 const context = contextWith()
 const DART = 'back waist-dart'
@@ -158,7 +158,7 @@ describe('a dart inside a piece, when other changes come', () => {
       levels: [{ id: 'l', share: 1, mark: { by: 'line', id: 'shorten' }, belowMm: 0 }],
       leftOut: [],
     }
-    return foldPlan(GARMENT, [{ id: 'x', kind: 'lengthen', inputs, on: true, note: '' }], context)
+    return foldPlan(GARMENT, [stopWith('lengthen', inputs)], context)
   }
   it('is lengthened by a line through it: tips with the paper, intake and legs kept, and it is said', () => {
     for (const amountMm of [19, -14]) {
@@ -171,10 +171,10 @@ describe('a dart inside a piece, when other changes come', () => {
     }
   })
   it('keeps its intake and its legs in every size of a grade', () => {
-    const grade = findKind('grade')!
+    const grade = findKind('grade')
     const begun = grade.begin(GARMENT, context)
     if (!begun.ok) throw new Error(begun.problem.message)
-    const done = grade.apply(GARMENT, { ...(begun.value as object), intervalMm: 38, up: 3, down: 2 }, context)
+    const done = grade.apply(GARMENT, { ...begun.value, intervalMm: 38, up: 3, down: 2 }, context)
     if (!done.ok) throw new Error(done.problem.message)
     expect(done.value.garment.sizes).toHaveLength(6)
     for (const { id } of done.value.garment.sizes) {

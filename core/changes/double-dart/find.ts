@@ -7,13 +7,13 @@ import {
   findPiece,
   grainDirection,
   outlineOf,
+  refOf,
   shapeOf,
   type DoubleDartFigures,
   type Garment,
   type Piece,
   type Shape,
 } from '../../pattern'
-import { dartRef } from '../find-darts'
 import type { DoubleDartInputs } from './schema'
 
 /** What stands for the line id where a dart is to be made. */
@@ -30,9 +30,9 @@ export interface FoundDoubleDart {
 /** Every double-ended dart of a garment, and every piece with a waist inside it, where one could be made. */
 export function doubleDartPlaces(garment: Garment): FoundDoubleDart[] {
   return garment.pieces.flatMap((piece) => {
-    const there = doubleDartsOf(piece).map((l) => ({ ref: dartRef(piece.id, l.id), piece, lineId: l.id, name: l.name }))
+    const there = doubleDartsOf(piece).map((l) => ({ ref: refOf(piece.id, l.id), piece, lineId: l.id, name: l.name }))
     const waist = waistAt(piece, shapeOf(piece, garment.baseSizeId))
-    return waist ? [...there, { ref: dartRef(piece.id, NEW), piece, lineId: null, name: 'waist dart' }] : there
+    return waist ? [...there, { ref: refOf(piece.id, NEW), piece, lineId: null, name: 'waist dart' }] : there
   })
 }
 

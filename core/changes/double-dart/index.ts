@@ -1,17 +1,19 @@
+import { mendInside } from './mends'
 import { dot, scale, subtract } from '../../geometry'
 import { doubleDartFigures, findPiece, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
-import type { ChangeKind, Handle } from '../types'
+import { defineChange } from '../define-change'
+import type { Handle } from '../types'
 import { applyDoubleDart } from './apply'
 import { doubleDartInputs, doubleDartPlaces, findDoubleDart } from './find'
 import { doubleDartSteps } from './paper-steps'
-import { DoubleDartSchema, type DoubleDartInputs } from './schema'
+import { DoubleDartSchema } from './schema'
 
 /** Both sides of a dart go outward by half of what it takes in more. */
 const HALF = 0.5
 
 /** Craft 6.11 for a dart inside a piece, with a tip at both ends. */
-export const doubleDart: ChangeKind<DoubleDartInputs> = {
+export const doubleDart = defineChange({
   kind: 'double-dart',
   title: 'Make or change a waist dart inside a piece',
   foundBy: [
@@ -27,6 +29,8 @@ export const doubleDart: ChangeKind<DoubleDartInputs> = {
   does: 'Takes more in at a dart with two tips, or lets some out; makes it longer, shorter, higher, or anew.',
   holds: 'Every edge and seam, the grain; both legs alike, the waist smaller by exactly what is taken in.',
   schema: DoubleDartSchema,
+  phase: 'widths',
+  mends: mendInside,
   begin(garment) {
     const places = doubleDartPlaces(garment)
     const first = places.find((d) => d.lineId) ?? places.find((d) => d.piece.kind === 'back') ?? places[0]
@@ -103,7 +107,7 @@ export const doubleDart: ChangeKind<DoubleDartInputs> = {
   },
   paperSteps: doubleDartSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 export { doubleDartInputs } from './find'
 export type { DoubleDartInputs } from './schema'

@@ -1,21 +1,25 @@
+import { mendLegs } from './mends'
 import { subtract, unit } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { dartsOf } from '../find-darts'
 import { lineStroke, outlineStroke } from '../draw-step'
-import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { Handle, PaperStep, StepInput } from '../types'
 import { applyEqualLegs, besideLeg } from './apply'
 import { EqualLegsSchema, type EqualLegsInputs } from './schema'
 
 /** Craft 6.11, finish a dart: legs equal. */
-export const equalLegs: ChangeKind<EqualLegsInputs> = {
+export const equalLegs = defineChange({
   kind: 'equal-legs',
   title: 'Make dart legs equal',
   foundBy: ['dart legs', 'equal legs', 'dart legs differ', 'one leg longer', 'dart does not close'],
   does: 'Makes one leg of a dart longer or shorter; the edge beside it follows.',
   holds: 'The tip, the dart’s angle, the other leg and every other edge.',
   schema: EqualLegsSchema,
+  phase: 'finish-darts',
+  mends: mendLegs,
   begin(garment) {
     const found = dartsOf(garment)[0]
     if (!found) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
@@ -62,7 +66,7 @@ export const equalLegs: ChangeKind<EqualLegsInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, growMm: inputs.growMm + byMm }),
   paperSteps: equalLegsPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, growMm: amountMm }),
-}
+})
 
 function legWords(garment: Garment, ref: string, leg: 'first' | 'second'): string {
   const found = dartsOf(garment).find((d) => d.ref === ref)

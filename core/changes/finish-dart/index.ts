@@ -1,15 +1,16 @@
 import { distance, type Point } from '../../geometry'
-import { drawTipBack, edgeFamily, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
-import { dartIn, dartFigures, findPiece, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
+import { drawTipBack, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
+import { dartFigures, dartIn, edgeFamily, findPiece, pieceOfRef, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { apexOf, besideDart, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
 import { dartCautions, soundOr } from '../turn-dart'
-import type { Applied, ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { Applied, ChangeContext, Handle, PaperStep, StepInput } from '../types'
 import { foldCap } from './fold-cap'
 import { FinishDartSchema, type FinishDartInputs } from './schema'
 
@@ -64,7 +65,7 @@ function applyFinish(garment: Garment, inputs: FinishDartInputs, context: Change
 }
 
 /** Craft 6.11: finish a dart. */
-export const finishDart: ChangeKind<FinishDartInputs> = {
+export const finishDart = defineChange({
   kind: 'finish-dart',
   title: 'Finish a dart',
   foundBy: [
@@ -80,6 +81,8 @@ export const finishDart: ChangeKind<FinishDartInputs> = {
   does: 'Draws the tip back from the apex, rules equal legs from it, and trues the cap for the way it is pressed.',
   holds: 'Every edge but the two beside the dart, the grain; the folded cap lies straight along the edge.',
   schema: FinishDartSchema,
+  phase: 'finish-darts',
+  onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
     const found = dartsOf(garment)[0]
     if (!found) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
@@ -140,7 +143,7 @@ export const finishDart: ChangeKind<FinishDartInputs> = {
   },
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, tipBackMm: Math.min(300, Math.max(0, inputs.tipBackMm + byMm)) }),
   paperSteps: finishPaperSteps,
-}
+})
 
 /** Which way, and whether that is how such darts are usually pressed. */
 function sideWords({ piece, dart }: FoundDart, shape: Shape, which: 'before' | 'after'): string {

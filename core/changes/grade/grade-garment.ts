@@ -1,4 +1,4 @@
-import { findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
+import { findPiece, shapeOf, sizeBeyond, type Garment, type Piece } from '../../pattern'
 import { findZones, zoneWidth, type ZoneId } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
@@ -33,7 +33,7 @@ export function gradedSizes(garment: Garment, inputs: GradeInputs): { below: Gra
     return intervalsOf(inputs, direction).map((mm, i) => {
       totalMm += sign * mm
       const steps = sign * (i + 1)
-      return { id: `${from.id}${steps > 0 ? '+' : '-'}${i + 1}`, name: nameOf(from.name, steps), fromId: from.id, totalMm }
+      return { id: sizeBeyond(from.id, Math.sign(steps) * (i + 1)), name: nameOf(from.name, steps), fromId: from.id, totalMm }
     })
   }
   return {

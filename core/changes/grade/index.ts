@@ -2,8 +2,9 @@ import { cornersOf, findPiece, grainDirection, shapeOf, cornerPoint, type Garmen
 import { ok, refuse, type Result } from '../../result'
 import { findZones } from '../../measure'
 import { lengthToken, limitToken } from '../../units'
+import { defineChange } from '../define-change'
 import { findLargest } from '../find-largest'
-import type { Applied, ChangeContext, ChangeKind, Handle } from '../types'
+import type { Applied, ChangeContext, Handle } from '../types'
 import { cardinalsOf } from './cardinals'
 import { findBrokenSize } from './find-broken-size'
 import { gradedSizes, gradeGarment } from './grade-garment'
@@ -59,13 +60,16 @@ function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContex
 }
 
 /** Craft 6.5: whole-size grade. */
-export const grade: ChangeKind<GradeInputs> = {
+export const grade = defineChange({
   kind: 'grade',
   title: 'Grade whole sizes',
   foundBy: ['grade', 'size', 'sizes', 'one size larger', 'one size smaller', 'next size', 'nest', 'beyond the largest size', 'whole size'],
   does: 'Makes larger and smaller sizes of every piece, in one nest, by an interval and a table of rules.',
   holds: 'Bust, waist and hip grow by exactly the interval, cap ease, dart intakes, seams that matched.',
   schema: GradeSchema,
+  phase: 'new-sizes',
+  costsAfter: { sizes: 'the new sizes are made from the blend, not from the size that it took the place of.' },
+  takesOver: (_there, proposed) => proposed,
   begin: (garment) =>
     findZones(garment).length === 0
       ? refuse('no-zones', 'garment', 'no bust, waist or hip is found on its pieces.', 'Name the edges (side, armhole, waist, ...) first.')
@@ -134,7 +138,7 @@ export const grade: ChangeKind<GradeInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, intervalMm: Math.max(0, inputs.intervalMm + byMm) }),
   paperSteps: gradePaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, intervalMm: Math.abs(amountMm) }),
-}
+})
 
 export { gradeGarment, gradedSizes, addGradedSize } from './grade-garment'
 export { rulesOf, splitInterval, tableOf } from './rules'

@@ -1,11 +1,13 @@
+import { partnersIn } from '../partners-in'
 import { distance, dot, measureLength, placeAt, scale, subtract } from '../../geometry'
 import { gapOfAngle } from '../../moves'
 import { edgePath, findPiece, neighbours, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { LEAST_PACE } from '../swing-garment'
-import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { Handle, PaperStep, StepInput } from '../types'
 import { applyHemFullness, swingHems } from './apply'
 import { hemAndTop, lengthOf } from './find-hems'
 import { HemFullnessSchema, type HemFullnessInputs } from './schema'
@@ -14,7 +16,7 @@ import { HemFullnessSchema, type HemFullnessInputs } from './schema'
 const USUAL_CLOTH_MM = 1400
 
 /** Craft 6.8: fullness into or out of a hem. */
-export const hemFullness: ChangeKind<HemFullnessInputs> = {
+export const hemFullness = defineChange({
   kind: 'hem-fullness',
   title: 'Fullness of a hem',
   foundBy: [
@@ -34,6 +36,8 @@ export const hemFullness: ChangeKind<HemFullnessInputs> = {
   does: 'Opens or closes cuts from the hem of a skirt, leg or sleeve up to the edge it hangs from.',
   holds: 'Waist or cap length, side seams; says whether the piece still fits the cloth.',
   schema: HemFullnessSchema,
+  phase: 'widths',
+  leftOut: partnersIn,
   begin(garment) {
     const piece = garment.pieces.find((p) => hemAndTop(p) !== null)
     if (!piece)
@@ -105,7 +109,7 @@ export const hemFullness: ChangeKind<HemFullnessInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, amountMm: inputs.amountMm + byMm }),
   paperSteps: hemPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 function hemPaperSteps({ before, inputs, applied, context, units }: StepInput<HemFullnessInputs>): PaperStep[] {
   const done = swingHems(before, inputs)

@@ -1,13 +1,16 @@
+import { partnersIn } from '../partners-in'
+import { sumOfAmounts } from '../sum-of-amounts'
+import { mendShortSide } from './mends'
 import { findPiece } from '../../pattern'
-import type { ChangeKind } from '../types'
 import { applyLengthen } from './apply'
+import { defineChange } from '../define-change'
 import { beginLengthen, firstLevel } from './begin'
 import { dragLengthen, lengthenHandles } from './handles'
 import { lengthenPaperSteps } from './paper-steps'
-import { LengthenSchema, type LengthenInputs } from './schema'
+import { LengthenSchema } from './schema'
 
 /** Craft 6.1: lengthen or shorten at lines. */
-export const lengthen: ChangeKind<LengthenInputs> = {
+export const lengthen = defineChange({
   kind: 'lengthen',
   title: 'Lengthen or shorten at lines',
   foundBy: [
@@ -32,6 +35,14 @@ export const lengthen: ChangeKind<LengthenInputs> = {
   does: 'Takes length out of the middle, or puts it in, on every piece that the line crosses.',
   holds: 'Hem, waist and opening widths, the shape of every edge beyond the line, grain.',
   schema: LengthenSchema,
+  phase: 'lengths',
+  costsAfter: {
+    sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',
+    sides: 'the sides were let out or taken in at the old levels, and the length now stretches or folds that line.',
+  },
+  takesOver: sumOfAmounts,
+  mends: mendShortSide,
+  leftOut: partnersIn,
   begin: beginLengthen,
   // Another piece has other marks: its lines begin afresh, and nobody is left out.
   withPiece(garment, inputs, pieceId, context) {
@@ -65,8 +76,8 @@ export const lengthen: ChangeKind<LengthenInputs> = {
   drag: (_garment, inputs, handleId, byMm) => dragLengthen(inputs, handleId, byMm),
   paperSteps: lengthenPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
-export { LengthenSchema, type LengthenInputs, type Level, type Mark } from './schema'
+export { LengthenSchema, type Level, type Mark } from './schema'
 export { firstLevel, marksOf } from './begin'
 export { markLevel, markName, findLevel } from './find-level'

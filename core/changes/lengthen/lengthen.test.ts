@@ -11,7 +11,7 @@ import { foldPlan } from '../fold-plan'
 import { applyLengthen } from './apply'
 import { openingAtHem } from './cautions'
 import type { LengthenInputs, Mark } from './schema'
-import { bodyWith, contextWith } from '../test-context'
+import { bodyWith, contextWith, stopWith } from '../test-context'
 
 const context = contextWith()
 const corner = (id: string): Mark => ({ by: 'corner', id })
@@ -291,7 +291,7 @@ describe('shares, whole pieces, refusals', () => {
   })
   it('a refused or orphaned stop leaves the pieces alone, later stops still run', () => {
     const garment = draftBlouse()
-    const stop = (id: string, change: LengthenInputs) => ({ id, kind: 'lengthen', on: true, note: '', inputs: change })
+    const stop = (id: string, change: LengthenInputs) => stopWith('lengthen', change, id)
     const good = inputs('front', -20, [[{ by: 'line', id: 'shorten' }, 0]])
     const plan = [
       stop('a', inputs('gone', 5, [[{ by: 'narrowest' }, 0]])),

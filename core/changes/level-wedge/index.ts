@@ -4,8 +4,9 @@ import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garme
 import { ok, refuse, type Result } from '../../result'
 import { STRAIGHT_MM } from '../../tolerances'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../draw-step'
-import type { ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { ChangeContext, Handle, PaperStep, StepInput, Way } from '../types'
 import { swingHandle } from '../swing-garment'
 import { applyLevelWedge, placeBelow, startsAbove, straightenFigures, swingWedge } from './apply'
 import { LevelWedgeSchema, type LevelWedgeInputs } from './schema'
@@ -66,7 +67,7 @@ function beginWedge(garment: Garment, context: ChangeContext): Result<LevelWedge
 }
 
 /** Craft 6.4: level a wedge. */
-export const levelWedge: ChangeKind<LevelWedgeInputs> = {
+export const levelWedge = defineChange({
   kind: 'level-wedge',
   title: 'Level a wedge',
   foundBy: [
@@ -86,6 +87,7 @@ export const levelWedge: ChangeKind<LevelWedgeInputs> = {
   does: 'Takes a wedge out at the centre, or puts one in, fading to nothing at the side seam.',
   holds: 'Side seam length, armhole, every edge that does not lie beside the wedge.',
   schema: LevelWedgeSchema,
+  phase: 'widths',
   begin: beginWedge,
   withPiece(garment, inputs, pieceId, context) {
     const piece = findPiece(garment, pieceId)
@@ -173,7 +175,7 @@ export const levelWedge: ChangeKind<LevelWedgeInputs> = {
     const key = handleId === 'hinge' ? 'hingeBelowMm' : 'belowMm'
     return { ...inputs, [key]: Math.max(0, inputs[key] + byMm) }
   },
-  choices(garment, inputs, context) {
+  choices(garment, inputs, context): Way<LevelWedgeInputs>[] {
     const piece = findPiece(garment, inputs.pieceId)
     const path = piece && shapeOf(piece, context.sizeId).edges[inputs.edgeId]
     if (!path || !isStraightPath(path, STRAIGHT_MM)) return []
@@ -185,7 +187,7 @@ export const levelWedge: ChangeKind<LevelWedgeInputs> = {
   },
   paperSteps: wedgePaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 function wedgePaperSteps({ before, inputs, applied, context, units }: StepInput<LevelWedgeInputs>): PaperStep[] {
   const piece = findPiece(before, inputs.pieceId)!

@@ -4,11 +4,12 @@ import { dartIn, dartFigures, findPiece, shapeOf, type Garment } from '../../pat
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength, lengthToken } from '../../units'
+import { defineChange } from '../define-change'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { apexOf, besideDart, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
 import { angleAtApexDeg, dartCautions, drawnWhereClosed, heldByTurn, playTurn, soundOr } from '../turn-dart'
-import type { Applied, ChangeContext, ChangeKind, PaperStep, StepInput } from '../types'
+import type { Applied, ChangeContext, PaperStep, StepInput } from '../types'
 import { MergeDartsSchema, type MergeDartsInputs } from './schema'
 
 function bothDarts(
@@ -89,13 +90,14 @@ function applyMerge(garment: Garment, inputs: MergeDartsInputs, context: ChangeC
 const MEET_MM = 5
 
 /** Craft 6.11: merge two darts. */
-export const mergeDartsKind: ChangeKind<MergeDartsInputs> = {
+export const mergeDartsKind = defineChange({
   kind: 'merge-darts',
   title: 'Merge two darts',
   foundBy: ['merge darts', 'two darts into one', 'combine darts', 'close a waist dart', 'one dart instead of two'],
   does: 'Closes one dart of a piece and opens another by its angle, about the same apex.',
   holds: 'The sum of both angles, every edge’s length, the grain.',
   schema: MergeDartsSchema,
+  phase: 'place-darts',
   begin(garment) {
     const pair = dartsOf(garment).flatMap((a) =>
       dartsOf(garment)
@@ -139,7 +141,7 @@ export const mergeDartsKind: ChangeKind<MergeDartsInputs> = {
       : []
   },
   paperSteps: mergeSteps,
-}
+})
 
 function mergeSteps({ before, inputs, applied, context, units }: StepInput<MergeDartsInputs>): PaperStep[] {
   const both = bothDarts(before, inputs)

@@ -2,8 +2,9 @@ import { measureLength, placeAt } from '../../geometry'
 import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../moves'
 import { dartIn, dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
+import { defineChange } from '../define-change'
 import { apexOf, dartOptions, dartsOf, openEdges } from '../find-darts'
-import type { ChangeContext, ChangeKind, Handle } from '../types'
+import type { ChangeContext, Handle } from '../types'
 import { applyMoveDart, movedDart } from './apply'
 import { moveDartSteps } from './paper-steps'
 import { alongTrack, dartTrack, onTrack, snapAlong, usualPlace } from './places'
@@ -27,7 +28,7 @@ const edgeName = (garment: Garment, inputs: MoveDartInputs) =>
     ?.piece.edges.find((e) => e.id === inputs.edgeId)?.name ?? 'an edge that has gone'
 
 /** Craft 6.11: move a dart to another place round its apex. */
-export const moveDartKind: ChangeKind<MoveDartInputs> = {
+export const moveDartKind = defineChange({
   kind: 'move-dart',
   title: 'Move a dart',
   foundBy: [
@@ -42,6 +43,7 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
   does: 'Cuts from a new place to the apex and swings the old dart closed; drag its ends anywhere along the outline.',
   holds: 'The dart’s angle at the apex, every edge’s length, the grain.',
   schema: MoveDartSchema,
+  phase: 'place-darts',
   begin(garment) {
     const first = dartsOf(garment)[0]
     if (!first) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
@@ -132,10 +134,10 @@ export const moveDartKind: ChangeKind<MoveDartInputs> = {
     return { ...inputs, ...place, tipBackMm: usual }
   },
   paperSteps: moveDartSteps,
-}
+})
 
 /** Craft 6.11: a dart shared between two places. */
-export const splitDart: ChangeKind<MoveDartInputs> = {
+export const splitDart = defineChange({
   ...moveDartKind,
   kind: 'split-dart',
   title: 'Split a dart',
@@ -146,6 +148,6 @@ export const splitDart: ChangeKind<MoveDartInputs> = {
     if (!first) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
     return ok(inputsFor(garment, first.ref, 50)!)
   },
-}
+})
 
 export type { MoveDartInputs } from './schema'

@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { edgePath, shapeOf, type Edge, type Garment, type Notch, type Piece } from '../../pattern'
+import { edgePath, refOf, shapeOf, type Edge, type Garment, type Notch, type Piece } from '../../pattern'
 
 export interface FoundNotch {
   ref: string
@@ -8,14 +8,11 @@ export interface FoundNotch {
   edge: Edge
 }
 
-/** The name by which a change refers to a notch of a garment. */
-export const notchRef = (pieceId: string, notchId: string): string => `${pieceId} ${notchId}`
-
 /** Every notch of a garment with its piece and edge. */
 export function notchesOf(garment: Garment): FoundNotch[] {
   return garment.pieces.flatMap((piece) =>
     piece.notches.map((notch) => ({
-      ref: notchRef(piece.id, notch.id),
+      ref: refOf(piece.id, notch.id),
       piece,
       notch,
       edge: piece.edges.find((e) => e.id === notch.edgeId)!,

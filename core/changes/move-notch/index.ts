@@ -1,9 +1,11 @@
+import { mendNotches } from './mends'
 import { placeAt } from '../../geometry'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../draw-step'
-import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { Handle, PaperStep, StepInput } from '../types'
 import { applyMoveNotch } from './apply'
 import { notchesOf, notchOnEdge } from './find-notch'
 import { MoveNotchSchema, type MoveNotchInputs } from './schema'
@@ -12,13 +14,15 @@ import { MoveNotchSchema, type MoveNotchInputs } from './schema'
 const TICK_MM = 9
 
 /** Craft 7: notches meet. */
-export const moveNotch: ChangeKind<MoveNotchInputs> = {
+export const moveNotch = defineChange({
   kind: 'move-notch',
   title: 'Move a notch',
   foundBy: ['notch', 'move a notch', 'notches do not meet', 'mark', 'notch off'],
   does: 'Moves a notch along its edge, so that it meets its partner.',
   holds: 'Every line of the piece.',
   schema: MoveNotchSchema,
+  phase: 'true',
+  mends: mendNotches,
   begin(garment, context) {
     const all = notchesOf(garment)
     if (all.length === 0) return refuse('no-notch', 'garment', 'it has no notches.', 'Set notches when the pieces are taken in.')
@@ -64,7 +68,7 @@ export const moveNotch: ChangeKind<MoveNotchInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, byMm: inputs.byMm + byMm }),
   paperSteps: moveNotchPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, byMm: amountMm }),
-}
+})
 
 /** Pencil and ruler: measure from the end of the edge, mark, take the old mark away. */
 function moveNotchPaperSteps({ before, inputs, applied, context, units }: StepInput<MoveNotchInputs>): PaperStep[] {

@@ -1,16 +1,18 @@
+import { partnersIn } from '../partners-in'
 import { measureLength } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { outlineStroke } from '../draw-step'
-import type { ChangeKind, PaperStep, StepInput } from '../types'
+import type { PaperStep, StepInput } from '../types'
 import { applyPieceSize } from './apply'
 import { PieceSizeSchema, type PieceSizeInputs } from './schema'
 
 const sizeName = (garment: Garment, sizeId: string) => garment.sizes.find((s) => s.id === sizeId)?.name ?? 'that has gone'
 
 /** Issue of the sizes: the base size chosen piece by piece. */
-export const pieceSize: ChangeKind<PieceSizeInputs> = {
+export const pieceSize = defineChange({
   kind: 'piece-size',
   title: 'Cut a piece in another size',
   foundBy: [
@@ -24,6 +26,8 @@ export const pieceSize: ChangeKind<PieceSizeInputs> = {
   does: 'Takes a whole piece, and what is sewn to it, in another printed size; across a waist seam the size may change.',
   holds: 'Every edge exactly as printed in that size, the seams between the pieces cut alike, the grain.',
   schema: PieceSizeSchema,
+  phase: 'trace',
+  leftOut: partnersIn,
   begin(garment) {
     const piece = garment.pieces.find((p) => p.kind !== 'band' && p.kind !== 'sleeve') ?? garment.pieces[0]
     if (!piece || garment.sizes.length < 2)
@@ -47,7 +51,7 @@ export const pieceSize: ChangeKind<PieceSizeInputs> = {
   handles: () => [],
   drag: (_garment, inputs) => inputs,
   paperSteps: pieceSizeSteps,
-}
+})
 
 function pieceSizeSteps({ before, inputs, applied, context, units }: StepInput<PieceSizeInputs>): PaperStep[] {
   const name = sizeName(before, inputs.sizeId)

@@ -1,6 +1,8 @@
+import { partnersIn } from '../partners-in'
 import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import type { ChangeContext, ChangeKind, Field, Handle } from '../types'
+import { defineChange } from '../define-change'
+import type { ChangeContext, Field, Handle } from '../types'
 import { applyPivotSlide, piecesFor, planPiece } from './apply'
 import { pivotPaperSteps } from './paper-steps'
 import { PivotSlideSchema, SEQUENCES, type PivotSlideInputs, type Sequence } from './schema'
@@ -60,7 +62,7 @@ function beginPivot(garment: Garment, context: ChangeContext): Result<PivotSlide
 }
 
 /** Craft 6.7: pivot and slide. */
-export const pivotSlide: ChangeKind<PivotSlideInputs> = {
+export const pivotSlide = defineChange({
   kind: 'pivot-slide',
   title: 'Pivot and slide',
   foundBy: [
@@ -80,6 +82,8 @@ export const pivotSlide: ChangeKind<PivotSlideInputs> = {
   does: 'Turns and slides the pattern over fresh paper and traces it part by part: waist, hip, bust, shoulder slope, length.',
   holds: 'The exact length and shape of every traced part: armhole, neckline, shoulder, side.',
   schema: PivotSlideSchema,
+  phase: 'widths',
+  leftOut: partnersIn,
   begin: beginPivot,
   withPiece: (_garment, inputs, pieceId) => ({ ...inputs, pieceId, moves: [] }),
   fields(garment, inputs) {
@@ -131,7 +135,7 @@ export const pivotSlide: ChangeKind<PivotSlideInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, amountMm: inputs.amountMm + byMm }),
   paperSteps: pivotPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 export { pinMarks } from './free-list'
 export type { PivotMove, PivotSlideInputs } from './schema'

@@ -3,13 +3,14 @@ import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
 import { firstLevel } from '../lengthen/begin'
 import { lengthenPaperSteps } from '../lengthen/paper-steps'
-import type { ChangeKind, Handle } from '../types'
+import { defineChange } from '../define-change'
+import type { Handle } from '../types'
 import { applyPlaceSeam } from './apply'
 import { findPlaceableSeam, measureSideToSeam, seamEdges } from './measure-side'
-import { PlaceSeamSchema, type PlaceSeamInputs } from './schema'
+import { PlaceSeamSchema } from './schema'
 
 /** Craft 6.3: put a seam where the body is. */
-export const placeSeam: ChangeKind<PlaceSeamInputs> = {
+export const placeSeam = defineChange({
   kind: 'place-seam',
   title: 'Place a seam on the body',
   foundBy: [
@@ -26,6 +27,8 @@ export const placeSeam: ChangeKind<PlaceSeamInputs> = {
   does: 'Moves a waist seam to a wanted distance below the underarm, at a line above it.',
   holds: 'The joined edge and its partner keep their lengths; the whole length too, if it is given back.',
   schema: PlaceSeamSchema,
+  phase: 'lengths',
+  costsAfter: { sizes: 'the sizes were blended at the old waist.' },
   begin(garment, context) {
     const found = findPlaceableSeam(garment, context.sizeId)
     if (!found)
@@ -130,4 +133,4 @@ export const placeSeam: ChangeKind<PlaceSeamInputs> = {
     const seam = garment.seams.find((s) => s.id === inputs.seamId)!
     return { ...inputs, wantedMm: measureSideToSeam(garment, piece, seam, inputs.fromCornerId, context.sizeId)! + amountMm }
   },
-}
+})

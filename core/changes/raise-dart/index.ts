@@ -1,9 +1,10 @@
 import { scale, type Point } from '../../geometry'
-import { angleFrom, edgeFamily, mapShapes, markApex, raiseDart, runsAlongGrain } from '../../moves'
-import { dartFigures, findPiece, grainDirection, shapeOf, type Garment, type Shape } from '../../pattern'
+import { angleFrom, mapShapes, markApex, raiseDart, runsAlongGrain } from '../../moves'
+import { dartFigures, edgeFamily, findPiece, grainDirection, pieceOfRef, shapeOf, type Garment, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { formatLength, limitToken } from '../../units'
+import { defineChange } from '../define-change'
 import { findBrokenOutline } from '../check-outlines'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
@@ -11,7 +12,7 @@ import { apexOf, besideDart, dartOptions, dartsOf, familyMm, findDart, isRefused
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
 import { dartCautions } from '../turn-dart'
-import type { Applied, ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { Applied, ChangeContext, Handle, PaperStep, StepInput } from '../types'
 import { RaiseDartSchema, type RaiseDartInputs } from './schema'
 
 const DEG = 180 / Math.PI
@@ -72,13 +73,15 @@ function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: ChangeCo
 }
 
 /** Craft 6.11: raise or lower a dart with its apex. */
-export const raiseDartKind: ChangeKind<RaiseDartInputs> = {
+export const raiseDartKind = defineChange({
   kind: 'raise-dart',
   title: 'Raise or lower a dart',
   foundBy: ['raise a dart', 'lower a dart', 'dart too high', 'dart too low', 'bust point lower', 'apex too high', 'high bust point'],
   does: 'Slides a dart with its apex up or down along the grain and redraws its edge with the dart closed.',
   holds: 'The dart’s angle and direction, both corners of its edge, every other edge.',
   schema: RaiseDartSchema,
+  phase: 'dart-height',
+  onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
     const found =
       dartsOf(garment).find((d) => dartFigures(d.piece, shapeOf(d.piece, garment.baseSizeId), d.dart).before.role === 'side') ??
@@ -116,7 +119,7 @@ export const raiseDartKind: ChangeKind<RaiseDartInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, amountMm: inputs.amountMm + byMm }),
   paperSteps: raiseSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 function raiseSteps({ before, inputs, applied, context, units }: StepInput<RaiseDartInputs>): PaperStep[] {
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!

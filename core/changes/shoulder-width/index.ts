@@ -1,18 +1,20 @@
+import { partnersIn } from '../partners-in'
 import { measureLength, subtract, unit } from '../../geometry'
 import { placeOnRun } from '../../moves'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { ok } from '../../result'
-import type { ChangeKind, Handle } from '../types'
+import { defineChange } from '../define-change'
+import type { Handle } from '../types'
 import { applyShoulderWidth, USUAL_PART } from './apply'
 import { armholeLength, shoulderEnds, whyNoShoulder } from './find-shoulders'
 import { shoulderPaperSteps } from './paper-steps'
-import { ShoulderWidthSchema, type ShoulderWidthInputs } from './schema'
+import { ShoulderWidthSchema } from './schema'
 
 /** How far down the armhole the hinge usually sits, mm (craft 6.8). */
 const USUAL_HINGE_MM = 125
 
 /** Craft 6.8: broad or narrow shoulder. */
-export const shoulderWidth: ChangeKind<ShoulderWidthInputs> = {
+export const shoulderWidth = defineChange({
   kind: 'shoulder-width',
   title: 'Broad or narrow shoulder',
   foundBy: [
@@ -29,6 +31,8 @@ export const shoulderWidth: ChangeKind<ShoulderWidthInputs> = {
   does: 'Makes the shoulder seam longer or shorter by swinging its outer part about a point on the armhole.',
   holds: 'Neckline, armhole length, everything below the hinge; front and back shoulders still meet.',
   schema: ShoulderWidthSchema,
+  phase: 'widths',
+  leftOut: partnersIn,
   begin(garment, context) {
     const none = whyNoShoulder(garment, context.sizeId)
     if (none) return none
@@ -104,6 +108,6 @@ export const shoulderWidth: ChangeKind<ShoulderWidthInputs> = {
   ],
   paperSteps: shoulderPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 export type { ShoulderWidthInputs } from './schema'

@@ -2,8 +2,9 @@ import { measureLength, mix, placeAt } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../draw-step'
-import type { ChangeContext, ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { ChangeContext, Handle, PaperStep, StepInput, Way } from '../types'
 import { swingHandle } from '../swing-garment'
 import { applySlashSwing, swingSlash } from './apply'
 import { SlashSwingSchema, type SlashSwingInputs } from './schema'
@@ -41,7 +42,7 @@ function beginSlash(garment: Garment, context: ChangeContext): Result<SlashSwing
 }
 
 /** Craft 6.8, free: for what has no name yet. */
-export const slashSwing: ChangeKind<SlashSwingInputs> = {
+export const slashSwing = defineChange({
   kind: 'slash-swing',
   title: 'Slash and swing, freely',
   foundBy: [
@@ -59,6 +60,7 @@ export const slashSwing: ChangeKind<SlashSwingInputs> = {
   does: 'Cuts a piece from one edge to a hinge on another, and swings it open or closed.',
   holds: 'The length of every edge but the one that is cut, the hinge, the part that lies still.',
   schema: SlashSwingSchema,
+  phase: 'widths',
   begin: beginSlash,
   withPiece: (garment, inputs, pieceId, context) => {
     const piece = findPiece(garment, pieceId)
@@ -152,13 +154,13 @@ export const slashSwing: ChangeKind<SlashSwingInputs> = {
     const most = path ? measureLength(path) : inputs[key]
     return { ...inputs, [key]: Math.min(most, Math.max(0, inputs[key] + byMm)) }
   },
-  choices: (_garment, inputs) => [
+  choices: (_garment, inputs): Way<SlashSwingInputs>[] => [
     { label: 'the far part swings', inputs: { ...inputs, swings: 'far' } },
     { label: 'the part with fold or grain swings', inputs: { ...inputs, swings: 'near' } },
   ],
   paperSteps: slashPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
-}
+})
 
 function slashPaperSteps({ before, inputs, applied, context, units }: StepInput<SlashSwingInputs>): PaperStep[] {
   const piece = findPiece(before, inputs.pieceId)!

@@ -1,13 +1,14 @@
 import { tipBackMm } from '../../moves'
-import { dartIn, dartFigures, findPiece, grainDirection, shapeOf, type Edge, type Garment } from '../../pattern'
+import { dartFigures, dartIn, findPiece, grainDirection, pieceOfRef, shapeOf, type Edge, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { lengthToken } from '../../units'
+import { defineChange } from '../define-change'
 import { apexOf, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
 import { applyMoveDart } from '../move-dart/apply'
 import { moveDartSteps } from '../move-dart/paper-steps'
 import type { MoveDartInputs } from '../move-dart/schema'
 import { clearOfArmholeMm } from '../turn-dart'
-import type { Applied, Caution, ChangeContext, ChangeKind, Handle } from '../types'
+import type { Applied, Caution, ChangeContext, Handle, Way } from '../types'
 import { offCrossGrainDeg, straightPlace } from './place'
 import { StraightenDartSchema, type StraightenDartInputs } from './schema'
 
@@ -81,13 +82,16 @@ function lowerIt(after: Garment, found: FoundDart, inputs: StraightenDartInputs,
 }
 
 /** Craft 6.11: straighten a dart onto the cross-grain. */
-export const straightenDart: ChangeKind<StraightenDartInputs> = {
+export const straightenDart = defineChange({
   kind: 'straighten-dart',
   title: 'Straighten a dart',
   foundBy: ['straighten a dart', 'angled dart', 'slanted dart', 'dart on the cross-grain', 'french dart', 'level the dart'],
   does: 'Turns a slanted side dart so that its middle line lies on the cross-grain through the apex.',
   holds: 'The dart’s angle, every edge’s length, the grain.',
   schema: StraightenDartSchema,
+  phase: 'place-darts',
+  costsAfter: { bust: 'the bust was changed with the dart where it was; what is straightened now is already the larger dart.' },
+  onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
     const found = dartsOf(garment).find((d) => d.piece.edges.some((e) => e.role === 'side'))
     if (!found) return refuse('no-dart', 'garment', 'no piece with a dart and a side seam is found.', 'This is for fronts with a dart.')
@@ -132,7 +136,7 @@ export const straightenDart: ChangeKind<StraightenDartInputs> = {
     ]
   },
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, lowerMm: Math.max(0, inputs.lowerMm + byMm) }),
-  choices: (_garment, inputs) => [
+  choices: (_garment, inputs): Way<StraightenDartInputs>[] => [
     { label: 'exactly, by half its angle', inputs: { ...inputs, way: 'exact' } },
     { label: 'by the ruler, half its intake', inputs: { ...inputs, way: 'ruler' } },
   ],
@@ -140,4 +144,4 @@ export const straightenDart: ChangeKind<StraightenDartInputs> = {
     const asked = asMove(input.before, input.inputs, input.context)
     return asked.ok ? moveDartSteps({ ...input, inputs: asked.value.move }) : []
   },
-}
+})

@@ -1,21 +1,26 @@
+import { PHASES } from '../types'
 import { findPiece, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
-import type { ChangeKind } from '../types'
+import { defineChange } from '../define-change'
 import { applyTakeCup, cupsFor } from './apply'
 import { takeCupSteps } from './paper-steps'
-import { TakeCupSchema, type TakeCupInputs } from './schema'
+import { TakeCupSchema } from './schema'
 
 /** Pieces that the pattern has for several cups. */
 const cupPieces = (garment: Garment) => garment.pieces.filter((p) => cupsFor(garment, p.id).length > 1)
 
 /** Craft 4: the cup variant that full minus high bust picks. */
-export const takeCup: ChangeKind<TakeCupInputs> = {
+export const takeCup = defineChange({
   kind: 'take-cup',
   title: 'Take the piece for another cup',
   foundBy: ['cup', 'another cup', 'cup variant', 'front for cup', 'cup size', 'bust cup'],
   does: 'Traces the pattern’s own front for another cup in the place of this one, before anything else is changed.',
   holds: 'Every seam as it matched, armhole, shoulder and neckline, the grain.',
   schema: TakeCupSchema,
+  phase: 'trace',
+  // The piece for another cup replaces whatever was done before.
+  costsAfter: Object.fromEntries(PHASES.slice(1).map((p) => [p, 'the piece for this cup would come without what that stop does.'])),
+  takesOver: (there, proposed) => (there.pieceId === proposed.pieceId ? proposed : null),
   begin(garment) {
     const [piece] = cupPieces(garment)
     if (!piece)
@@ -57,7 +62,7 @@ export const takeCup: ChangeKind<TakeCupInputs> = {
   handles: () => [],
   drag: (_garment, inputs) => inputs,
   paperSteps: takeCupSteps,
-}
+})
 
 export { cupsFor } from './apply'
 export type { TakeCupInputs } from './schema'

@@ -8,7 +8,7 @@ import { deepFreeze } from '../../pattern/test-pieces'
 import { findZones, finishedMm } from '../../measure'
 import { foldPlan, type Change } from '../index'
 import { takeCup } from '.'
-import { contextWith } from '../test-context'
+import { contextWith, stopWith } from '../test-context'
 
 const garment = deepFreeze(withCups(nestOf(draftBlouse())))
 const context = contextWith({ sizeId: garment.baseSizeId })
@@ -17,7 +17,7 @@ const bustMm = (g: Garment, sizeId: string) => {
   return finishedMm(g, bust, sizeId)
 }
 const take = (cup: string, from: Garment = garment) => takeCup.apply(from, { pieceId: 'front', cup }, context)
-const stop = (id: string, kind: string, inputs: unknown): Change => ({ id, kind, inputs, on: true, note: '' })
+const stop = (id: string, kind: string, inputs: unknown): Change => stopWith(kind, inputs, id)
 
 describe('the piece for another cup', () => {
   it.each([

@@ -1,11 +1,24 @@
 import { distance, measureLength, placeAt, type Point } from '../../geometry'
-import { angleFrom, edgeFamily, finishTip, halfNames, insertDart, openOut, opensOut, otherHalf, takeInFold } from '../../moves'
-import { dartIn, cornersOf, edgePath, findPiece, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { angleFrom, finishTip, halfNames, insertDart, openOut, opensOut, takeInFold } from '../../moves'
+import {
+  cornersOf,
+  dartIn,
+  edgeFamily,
+  edgePath,
+  findPiece,
+  otherHalf,
+  refOf,
+  shapeOf,
+  type Edge,
+  type Garment,
+  type Piece,
+  type Shape,
+} from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { apexOf, besideDart, dartRef, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
+import { apexOf, besideDart, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../find-darts'
 import { findLargest } from '../find-largest'
 import { holdMeasure } from '../held'
 import { angleAtApexDeg, dartCautions, heldByTurn, playTurn } from '../turn-dart'
@@ -186,7 +199,7 @@ export function onOneSide(garment: Garment, inputs: TakeInFoldInputs): { garment
   const pieceId = onFold ? piece.id : otherHalf(piece.id)
   return {
     garment: opened,
-    inputs: { ...inputs, dart: dartRef(pieceId, otherHalf(dart.id)), edgeId: otherHalf(inputs.edgeId), from },
+    inputs: { ...inputs, dart: refOf(pieceId, otherHalf(dart.id)), edgeId: otherHalf(inputs.edgeId), from },
     side: names[1],
   }
 }

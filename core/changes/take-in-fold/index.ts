@@ -3,10 +3,11 @@ import { dartIn, findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } 
 import { halfNames, opensOut, tipBackMm } from '../../moves'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
 import { finishSteps } from '../dart-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
 import { apexOf, dartOptions, dartsOf, openEdges, type FoundDart } from '../find-darts'
-import type { ChangeKind, Handle, PaperStep, StepInput } from '../types'
+import type { Handle, PaperStep, StepInput } from '../types'
 import { applyTakeInFold, foldMarks, onOneSide, pinPoints, pinsOf } from './apply'
 import { TakeInFoldSchema, type TakeInFoldInputs } from './schema'
 
@@ -25,13 +26,14 @@ function inputsFor(garment: Garment, found: FoundDart): TakeInFoldInputs | null 
 }
 
 /** Craft 6.11: take in a pinned fold. */
-export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
+export const takeInFoldKind = defineChange({
   kind: 'take-in-fold',
   title: 'Take in a pinned fold',
   foundBy: ['armhole gapes', 'gaping armhole', 'neckline gapes', 'gaping neckline', 'pinned fold', 'take in a fold', 'pinned in a fitting'],
   does: 'Closes a wedge pinned at an edge in a fitting and adds its angle to a dart.',
   holds: 'The angle of fold and dart together, the other edges, the grain; the dart’s legs come out equal.',
   schema: TakeInFoldSchema,
+  phase: 'widths',
   begin(garment) {
     for (const found of dartsOf(garment)) {
       const inputs = inputsFor(garment, found)
@@ -102,7 +104,7 @@ export const takeInFoldKind: ChangeKind<TakeInFoldInputs> = {
   paperSteps: foldSteps,
   // A fold takes in; there is none of less than nothing.
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm: Math.abs(amountMm) }),
-}
+})
 
 function foldSteps(input: StepInput<TakeInFoldInputs>): PaperStep[] {
   const { applied, context, units } = input

@@ -1,14 +1,16 @@
+import { mendCorner } from './mends'
 import { measureLength, placeAt, scale } from '../../geometry'
 import { cornersAsSewn, walkGarment } from '../../match'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
-import type { ChangeKind, Handle } from '../types'
+import { defineChange } from '../define-change'
+import type { Handle } from '../types'
 import { applyTrueCorner, findCorner } from './apply'
 import { trueCornerPaperSteps } from './paper-steps'
-import { TrueCornerSchema, type TrueCornerInputs } from './schema'
+import { TrueCornerSchema } from './schema'
 
 /** Craft 7: the outline runs through seams without a corner. */
-export const trueCorner: ChangeKind<TrueCornerInputs> = {
+export const trueCorner = defineChange({
   kind: 'true-corner',
   title: 'True a corner',
   foundBy: [
@@ -25,6 +27,8 @@ export const trueCorner: ChangeKind<TrueCornerInputs> = {
   does: 'Redraws the edges beside a seam, dart or fold so that they run on smoothly when sewn.',
   holds: 'The ends of every edge, the seam that ends there, everything beyond the redrawn part.',
   schema: TrueCornerSchema,
+  phase: 'true',
+  mends: mendCorner,
   begin(garment, context) {
     const corners = cornersAsSewn(walkGarment(garment, context.sizeId))
     if (corners.length === 0)
@@ -83,7 +87,7 @@ export const trueCorner: ChangeKind<TrueCornerInputs> = {
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, reachMm: Math.max(0, inputs.reachMm + byMm) }),
   paperSteps: trueCornerPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, reachMm: Math.abs(amountMm) }),
-}
+})
 
 /** What order corners are offered in: real ones by their turn, designed ones last. */
 const rough = (c: { turnDeg: number; designed: boolean }) => (c.designed ? -1 : Math.abs(c.turnDeg))

@@ -1,17 +1,19 @@
+import { sumOfAmounts } from '../sum-of-amounts'
 import { measureLength, placeAt } from '../../geometry'
 import { finishedLength, type LengthPlace } from '../../measure'
 import { edgePath, findPiece, grainDirection, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
-import type { ChangeKind, Handle } from '../types'
+import { defineChange } from '../define-change'
+import type { Handle } from '../types'
 import { applyUnevenHem } from './apply'
 import { findHem } from './find-hem'
 import { unevenHemPaperSteps } from './paper-steps'
-import { UnevenHemSchema, type UnevenHemInputs } from './schema'
+import { UnevenHemSchema } from './schema'
 
 const KEYS = ['centreFrontMm', 'sideMm', 'centreBackMm'] as const
 
 /** Craft 6.2: lengthen at the hem, unevenly. */
-export const unevenHem: ChangeKind<UnevenHemInputs> = {
+export const unevenHem = defineChange({
   kind: 'uneven-hem',
   title: 'Uneven hem',
   foundBy: [
@@ -28,6 +30,8 @@ export const unevenHem: ChangeKind<UnevenHemInputs> = {
   does: 'Moves the hem by one amount at centre front, one at the sides and one at centre back.',
   holds: 'Side seams equal on front and back, everything above the hem, a smooth run through the side seam.',
   schema: UnevenHemSchema,
+  phase: 'hems',
+  takesOver: sumOfAmounts,
   begin: (garment, context) =>
     findHem(garment, context.sizeId).length === 0
       ? refuse('no-hem', 'garment', 'it has no hem that runs from a centre to a side.', 'Name the hem edges of front and back first.')
@@ -91,4 +95,4 @@ export const unevenHem: ChangeKind<UnevenHemInputs> = {
     return { centreFrontMm: inputs.centreFrontMm * part, sideMm: inputs.sideMm * part, centreBackMm: inputs.centreBackMm * part }
   },
   withAmount: (_garment, _inputs, amountMm) => ({ centreFrontMm: amountMm, sideMm: amountMm / 2, centreBackMm: amountMm / 4 }),
-}
+})

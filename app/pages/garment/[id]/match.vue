@@ -35,10 +35,10 @@ async function mend(m: Mend) {
     m.how === 'add'
       ? (await work.addChange(m.change)) !== null
       : m.how === 'edit'
-        ? await work.editInputs(m.changeId, m.inputs)
+        ? await work.setStop(m.change)
         : await work.switchChange(m.changeId, false)
   if (!stored) return
-  if (m.how !== 'add') work.selectedId = m.changeId
+  if (m.how !== 'add') work.selectedId = m.how === 'edit' ? m.change.id : m.changeId
   toast.success(`Done: ${writeLengths(m.label, prefs.units)}.`, {
     action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
   })

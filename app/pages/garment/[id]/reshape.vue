@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { checkInputs, findKind, type Handle } from '~~/core/changes'
+import { checkInputs, findKind, withInputs, type Change, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
 import { footprintOf, layOut, type Layout } from '~~/core/paper'
 import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
 import { useWork } from '~/stores/work'
 
 const work = useWork()
-const plan = computed(() =>
-  (work.project?.plan ?? []).map((c) => (work.draft?.changeId === c.id ? { ...c, inputs: work.draft.inputs } : c)),
-)
+const plan = computed(() => (work.project?.plan ?? []).map((c) => (work.draft?.id === c.id ? work.draft : c)))
 const done = computed(() => work.computedPlan!)
 const base = computed(() => done.value.garments[0]!)
 const position = ref(work.project?.plan.length ?? 0)
@@ -70,20 +68,20 @@ watch(
   { immediate: true },
 )
 
-let dragFrom: unknown = null
+let dragFrom: Change | null = null
 function onDrag(handle: Handle, byMm: number) {
   const change = selected.value
   const kind = change && findKind(change.kind)
   if (!change || !kind) return
-  dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!.inputs
+  dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!
   const before = done.value.garments[selectedIndex.value]!
-  const inputs = kind.drag(before, dragFrom, handle.id, byMm, work.contextFor(before))
+  const inputs = kind.drag(before, dragFrom.inputs, handle.id, byMm, work.contextFor(before))
   // Dragged beyond what it can work with, it stays at the last place that it can.
-  if (!checkInputs(change.kind, before, inputs)) work.draft = { changeId: change.id, inputs }
+  if (!checkInputs(change.kind, before, inputs)) work.draft = withInputs(change, inputs)
 }
 function onDrop() {
   dragFrom = null
-  if (work.draft) void work.editInputs(work.draft.changeId, work.draft.inputs)
+  if (work.draft) void work.setStop(work.draft)
 }
 
 const faults = computed(() => done.value.faults)
