@@ -95,11 +95,18 @@ function bustLevel(piece: Piece, shape: Shape): number {
   return Math.min(...sides.flatMap((s) => [alongGrain(s.from, grain), alongGrain(s.to, grain)])) + APEX_BELOW_MM
 }
 
+/** Nearer to its upper or lower end no bust is assumed on a piece, mm along the grain. */
+const FROM_END_MM = 1
+
 function assumedApex(piece: Piece, shape: Shape): Point {
   const grain = grainDirection(shape)
   const across = { x: -grain.y, y: grain.x }
-  const met = crossPoints(outlineOf(piece, shape), grain, bustLevel(piece, shape)).sort((a, b) => dot(a, across) - dot(b, across))
-  const [first, last] = [met[0]!, met[met.length - 1]!]
+  const outline = outlineOf(piece, shape)
+  // A piece cut short above its bust still has paper where the line is sought.
+  const levels = outline.flatMap((s) => [alongGrain(s.from, grain), alongGrain(s.to, grain)])
+  const level = Math.min(Math.max(bustLevel(piece, shape), Math.min(...levels) + FROM_END_MM), Math.max(...levels) - FROM_END_MM)
+  const met = crossPoints(outline, grain, level).sort((a, b) => dot(a, across) - dot(b, across))
+  const [first, last] = [met[0] ?? shape.grain.from, met[met.length - 1] ?? shape.grain.from]
   const outward = outwardOf(piece, shape, mix(first, last, 0.5))
   return dot(outward, across) >= 0 ? mix(first, last, APEX_ACROSS) : mix(last, first, APEX_ACROSS)
 }

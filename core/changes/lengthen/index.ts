@@ -78,6 +78,6 @@ export const lengthen = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-export { LengthenSchema, type Level, type Mark } from './schema'
+export { LengthenSchema, type LengthenInputs, type Level, type Mark } from './schema'
 export { firstLevel, marksOf } from './begin'
 export { markLevel, markName, findLevel } from './find-level'
