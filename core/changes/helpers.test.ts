@@ -4,7 +4,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import { findBrokenOutline } from './check-outlines'
 import { findLargest } from './find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from './held'
+import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from './shared/held'
 
 const at = (x: number, y: number) => ({ x, y })
 const panel = (height: number) =>

@@ -1,5 +1,5 @@
 import { add, cross, distance, dot, mix, norm, scale, subtract, unit, type Point } from '../geometry'
-import { dartFigures, grainDirection, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
+import { centreEdge, dartFigures, grainDirection, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 
 /** How far beyond its tip the apex of a dart is looked for where none is marked, mm: side darts, and those from above or below (craft 6.11). */
@@ -63,7 +63,7 @@ export function pressOf(piece: Piece, shape: Shape, dart: Dart): Dart['pressTo']
     const down = grainDirection(shape)
     return dot(subtract(d.second, d.first), down) >= 0 ? 'after' : 'before'
   }
-  const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
+  const centre = centreEdge(piece)
   if (!centre) return dart.pressTo
   const path = shape.edges[centre.id]!
   const at = mix(path[0]!.from, path[path.length - 1]!.to, 0.5)

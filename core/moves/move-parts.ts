@@ -1,5 +1,5 @@
 import { applyAffine, distance, measureLength, nearestPlace, placeAt, type Affine, type Path, type Point } from '../geometry'
-import { edgePath, type NotchPlace, type Piece, type Shape } from '../pattern'
+import { centreEdge, edgePath, type NotchPlace, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { SAME_POINT_MM } from '../tolerances'
 import { carryLines } from './carry-lines'
@@ -33,7 +33,7 @@ export function moveParts(piece: Piece, shape: Shape, cut: CutPiece, moves: read
     }),
   )
   const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, applyAffine(moveAt(p), p)]))
-  const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
+  const straight = centreEdge(piece)
   const middle = { x: (shape.grain.from.x + shape.grain.to.x) / 2, y: (shape.grain.from.y + shape.grain.to.y) / 2 }
   const withGrain = straight ? moves[partOfPlace(cut, straight.id, 0)]! : moveAt(middle)
   const lines = carryLines(piece, shape, moveAt, withGrain)

@@ -15,7 +15,7 @@ import {
   type Affine,
   type Point,
 } from '../geometry'
-import { dartFigures, edgePath, grainDirection, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
+import { centreEdge, dartFigures, edgePath, grainDirection, type Dart, type EdgeRole, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { SAME_POINT_MM } from '../tolerances'
 import { cutPiece, partOfPlace, type CutPiece, type Slash } from './cut-piece'
@@ -69,7 +69,7 @@ export function dartUnder(piece: Piece, shape: Shape, apex: Point): Dart | undef
 export function outwardOf(piece: Piece, shape: Shape, apex: Point): Point {
   const grain = grainDirection(shape)
   const across = { x: -grain.y, y: grain.x }
-  const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
+  const centre = centreEdge(piece)
   const path = centre ? edgePath(shape, centre.id) : [shape.grain]
   const middle = mix(path[0]!.from, path[path.length - 1]!.to, 0.5)
   return dot(subtract(apex, middle), across) < 0 ? scale(across, -1) : across

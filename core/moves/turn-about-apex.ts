@@ -13,7 +13,7 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { edgePath, type Dart, type Piece, type Shape } from '../pattern'
+import { centreEdge, edgePath, type Dart, type Piece, type Shape } from '../pattern'
 import { FLATTEN_MM, PARALLEL_RAD } from '../tolerances'
 import { containsPoint } from './cut-piece'
 import { carryLines } from './carry-lines'
@@ -64,7 +64,7 @@ export function sectorsAbout(piece: Piece, shape: Shape, apex: Point, angles: Re
     } else if (!seconds.has(edge.id)) own.push(edge.id)
   }
   if (Math.abs(turn) > PARALLEL_RAD) throw new Error('the angles about the apex must stay the same together')
-  const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
+  const straight = centreEdge(piece)
   const home = straight
     ? sectors.findIndex((s) => s.edgeIds.includes(straight.id))
     : sectorOf(sectors, mix(shape.grain.from, shape.grain.to, 0.5))

@@ -1,6 +1,8 @@
 export * from './schema'
 export * from './refs'
 export * from './outline'
+export { centreEdge } from './centre-edge'
+export { frameOf, type Frame } from './frame'
 export { takeSize } from './take-size'
 export { checkGarment } from './check-garment'
 export { doubleDartFigures, doubleDartsOf, foldedAway, markLinesOf, ruleDoubleDart, type DoubleDartFigures } from './double-dart'

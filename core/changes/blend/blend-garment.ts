@@ -4,6 +4,7 @@ import {
   doubleDartFigures,
   edgePath,
   findPiece,
+  frameOf,
   shapeOf,
   type EdgeRole,
   type Garment,
@@ -13,8 +14,7 @@ import {
 } from '../../pattern'
 import { pointOnChain, sideChains, zonesOnChain } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
-import { evenSides, surplusOf } from '../even-sides'
-import { frameOf } from '../grade/grade-shape'
+import { evenSides, surplusOf } from '../shared/even-sides'
 import { carryAlong, knotsOf } from './carry-along'
 import { planChain, weightsAlong, whole, zoneOfFollower, zonesOfSides, type BlendPlan } from './plan-chain'
 import type { BlendInputs, BlendZone } from './schema'

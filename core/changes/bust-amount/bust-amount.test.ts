@@ -13,7 +13,7 @@ import { dartFigures, edgePath, findPiece, outlineOf, shapeOf, type Garment, typ
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { findKind } from '../registry'
 import { bustAmount, type BustAmountInputs } from '.'
-import { context, apply, front, shape, figures, roleMm } from '../test-darts'
+import { context, apply, front, shape, figures, roleMm } from '../shared/darts/test-darts'
 import { bodyWith, contextWith } from '../test-context'
 
 /** The sharpest turn between two parts of a path, deg. */

@@ -34,7 +34,7 @@ import {
 import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { slitAt } from '../find-darts'
+import { slitAt } from '../shared/darts/find-darts'
 import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 import { takeOutAtSide } from './take-out-at-side'

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
 import { distance } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
-import { dartsOf } from '../find-darts'
+import { dartsOf } from '../shared/darts/find-darts'
 import { applyEqualLegs } from './apply'
 import { contextWith } from '../test-context'
 

@@ -6,7 +6,7 @@ import { distance, subtract, turnRad } from '../../geometry'
 import { capReachMm, dartIn, shapeOf, type EdgeRole } from '../../pattern'
 import { polygonPiece } from '../../pattern/test-pieces'
 import { finishDart, foldCap } from '.'
-import { apply, front, shape, figures } from '../test-darts'
+import { apply, front, shape, figures } from '../shared/darts/test-darts'
 
 describe('finish a dart', () => {
   const leg = { x: 230, y: 245 }

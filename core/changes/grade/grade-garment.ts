@@ -5,7 +5,7 @@ import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'
 import { rulesOf, tableOf } from './rules'
 import type { Cardinal, GradeInputs } from './schema'
-import { settleBands, settleCaps } from './settle-followers'
+import { settleBands, settleCaps } from '../shared/settle-followers'
 
 /** A size that a grade makes, with how much its body is larger than the size it starts from, mm. */
 export interface GradedSize {

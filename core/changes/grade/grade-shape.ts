@@ -17,13 +17,15 @@ import {
 import { alongGrain, displacePath } from '../../moves'
 import { lineLevel } from '../../measure'
 import {
+  centreEdge,
   dartFigures,
   doubleDartFigures,
   edgePath,
   FOLDED_ROLES,
-  grainDirection,
+  frameOf,
   outlineOf,
   type EdgeRole,
+  type Frame,
   type NotchPlace,
   type Piece,
   type Shape,
@@ -31,27 +33,6 @@ import {
 import { EQUAL_MM, JOIN_MM, SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
 import type { Cardinal, Rule } from './schema'
-
-/** The two directions a piece grows in, and where its middle lies. */
-export interface Frame {
-  down: Point
-  across: Point
-  /** Across coordinate of the centre: the fold, or the grain of a piece that grows to both sides. */
-  middle: number
-}
-
-const CENTRES: EdgeRole[] = ['centre-front', 'centre-back']
-
-export function frameOf(piece: Piece, shape: Shape): Frame {
-  const down = grainDirection(shape)
-  const across = { x: down.y, y: -down.x }
-  const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => CENTRES.includes(e.role))
-  if (centre) return { down, across, middle: dot(edgePath(shape, centre.id)[0]!.from, across) }
-  if (piece.kind === 'sleeve' || piece.kind.startsWith('leg')) return { down, across, middle: dot(shape.grain.from, across) }
-  const outline = outlineOf(piece, shape)
-  const box = boundsOf(outline.map((s) => ({ ...s, kind: 'line' as const })))
-  return { down, across, middle: dot({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }, across) }
-}
 
 /** A bust dart points at the apex: its tip lies within this of it, mm. */
 const NEAR_APEX_MM = 90
@@ -112,7 +93,7 @@ export function gradeShape(
   const outline = outlineOf(piece, shape)
   const box = boundsOf(outline)
   const inside = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }
-  const half = piece.edges.some((e) => e.fold || CENTRES.includes(e.role))
+  const half = centreEdge(piece) !== undefined
   /** To which side of the middle a place belongs: a half piece has one. */
   const sideOf = (p: Point) => Math.sign(dot(half ? inside : p, frame.across) - frame.middle)
   const move = (rule: Rule, p: Point): Point =>

@@ -1,6 +1,6 @@
 import { findPiece, type Garment, type Piece } from '../../pattern'
 import { formatLength, type UnitSystem } from '../../units'
-import { outlineStroke } from '../draw-step'
+import { outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { cardinalsOf } from './cardinals'
 import { gradedSizes } from './grade-garment'

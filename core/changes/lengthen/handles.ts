@@ -1,12 +1,12 @@
 import { add, mix, scale } from '../../geometry'
 import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import type { Applied, ChangeContext, Handle } from '../types'
-import { grainExtent } from './find-level'
-import { shareOut } from './move-garment'
-import type { LengthenInputs } from './schema'
+import { grainExtent } from '../shared/levels/find-level'
+import { shareOut } from '../shared/levels/move-garment'
+import type { LevelsInputs } from '../shared/levels/schema'
 
 /** A handle for each level on the asked piece, and one at the bottom of it for the amount. */
-export function lengthenHandles(garment: Garment, inputs: LengthenInputs, applied: Applied, context: ChangeContext): Handle[] {
+export function lengthenHandles(garment: Garment, inputs: LevelsInputs, applied: Applied, context: ChangeContext): Handle[] {
   const asked = applied.touched.find((t) => t.pieceId === inputs.pieceId)
   const piece = findPiece(garment, inputs.pieceId)
   if (!asked || !piece) return []
@@ -46,7 +46,7 @@ export function lengthenHandles(garment: Garment, inputs: LengthenInputs, applie
 }
 
 /** Dragging a level moves its line; dragging the bottom of the piece sets the amount. */
-export function dragLengthen(inputs: LengthenInputs, handleId: string, byMm: number): LengthenInputs {
+export function dragLengthen(inputs: LevelsInputs, handleId: string, byMm: number): LevelsInputs {
   if (handleId === 'amount') return { ...inputs, amountMm: inputs.amountMm + byMm }
   return { ...inputs, levels: inputs.levels.map((l) => (handleId === `level:${l.id}` ? { ...l, belowMm: l.belowMm + byMm } : l)) }
 }

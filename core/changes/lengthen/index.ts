@@ -1,12 +1,12 @@
-import { partnersIn } from '../partners-in'
-import { sumOfAmounts } from '../sum-of-amounts'
+import { partnersIn } from '../shared/partners-in'
+import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { mendShortSide } from './mends'
 import { findPiece } from '../../pattern'
-import { applyLengthen } from './apply'
+import { applyAtLevels } from '../shared/levels/apply'
 import { defineChange } from '../define-change'
-import { beginLengthen, firstLevel } from './begin'
+import { beginAtLevels, firstLevel } from '../shared/levels/begin'
 import { dragLengthen, lengthenHandles } from './handles'
-import { lengthenPaperSteps } from './paper-steps'
+import { stepsAtLevels } from '../shared/levels/paper-steps'
 import { LengthenSchema } from './schema'
 
 /** Craft 6.1: lengthen or shorten at lines. */
@@ -43,7 +43,7 @@ export const lengthen = defineChange({
   takesOver: sumOfAmounts,
   mends: mendShortSide,
   leftOut: partnersIn,
-  begin: beginLengthen,
+  begin: beginAtLevels,
   // Another piece has other marks: its lines begin afresh, and nobody is left out.
   withPiece(garment, inputs, pieceId, context) {
     const piece = findPiece(garment, pieceId)
@@ -71,13 +71,11 @@ export const lengthen = defineChange({
     const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'
     return { title: `${way} ${what}`, amountMm: inputs.amountMm }
   },
-  apply: applyLengthen,
+  apply: applyAtLevels,
   handles: lengthenHandles,
   drag: (_garment, inputs, handleId, byMm) => dragLengthen(inputs, handleId, byMm),
-  paperSteps: lengthenPaperSteps,
+  paperSteps: stepsAtLevels,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-export { LengthenSchema, type LengthenInputs, type Level, type Mark } from './schema'
-export { firstLevel, marksOf } from './begin'
-export { markLevel, markName, findLevel } from './find-level'
+export { LengthenSchema, type LengthenInputs } from './schema'

@@ -8,20 +8,20 @@ import { alongGrain, sideLength } from '../../moves'
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment } from '../../pattern'
 import { deepFreeze, garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { foldPlan } from '../fold-plan'
-import { applyLengthen } from './apply'
-import { openingAtHem } from './cautions'
-import type { LengthenInputs, Mark } from './schema'
+import { applyAtLevels } from '../shared/levels/apply'
+import { openingAtHem } from '../shared/levels/cautions'
+import type { LevelsInputs, Mark } from '../shared/levels/schema'
 import { bodyWith, contextWith, stopWith } from '../test-context'
 
 const context = contextWith()
 const corner = (id: string): Mark => ({ by: 'corner', id })
 
-function inputs(pieceId: string, amountMm: number, lines: [Mark, number, number?][], leftOut: string[] = []): LengthenInputs {
+function inputs(pieceId: string, amountMm: number, lines: [Mark, number, number?][], leftOut: string[] = []): LevelsInputs {
   return { amountMm, pieceId, leftOut, levels: lines.map(([mark, belowMm, share = 1], i) => ({ id: `l${i}`, share, mark, belowMm })) }
 }
 
-function applied(garment: Garment, change: LengthenInputs) {
-  const result = applyLengthen(garment, change, context)
+function applied(garment: Garment, change: LevelsInputs) {
+  const result = applyAtLevels(garment, change, context)
   if (!result.ok) throw new Error(result.problem.message)
   return result.value
 }
@@ -70,7 +70,7 @@ describe('worked case 7, a tapered leg', () => {
   it('+50 at the hem instead would narrow the opening to 155.471, and the stop says so', () => {
     const piece = leg()
     expect(openingAtHem(piece, piece.shapes.one!, 'e2', 50)).toBeCloseTo(155.471, 3)
-    const result = applyLengthen(
+    const result = applyAtLevels(
       garmentOf([piece]),
       inputs('leg', 50, [[corner('c1'), 300]]),
       contextWith({ body: bodyWith({ heel: 330 }) }),
@@ -227,7 +227,7 @@ describe('the demo blouse, curved sides', () => {
     const alone = applied(garment, { ...change, leftOut: ['back'] })
     expect(alone.leftOut).toEqual([{ pieceId: 'back', seamName: 'side seam' }])
     const caution = alone.cautions.find((c) => c.code === 'partner-left-out')!
-    expect((caution.mend!.inputs as LengthenInputs).leftOut).toEqual([])
+    expect((caution.mend!.inputs as LevelsInputs).leftOut).toEqual([])
     expect(alone.held.some((h) => h.label.startsWith('side seam') && !h.held)).toBe(true)
   })
   it('warns of a line through a dart', () => {
@@ -265,21 +265,21 @@ describe('shares, whole pieces, refusals', () => {
   })
   it('refuses an amount that would use the piece up, with the largest that works', () => {
     const garment = draftBlouse()
-    const refused = applyLengthen(garment, inputs('front', -400, [[{ by: 'line', id: 'shorten' }, 0]]), context)
+    const refused = applyAtLevels(garment, inputs('front', -400, [[{ by: 'line', id: 'shorten' }, 0]]), context)
     expect(refused.ok).toBe(false)
     if (refused.ok) return
     const largest = refused.problem.largestMm!
     expect(largest).toBeLessThan(-50)
-    expect(applyLengthen(garment, inputs('front', largest, [[{ by: 'line', id: 'shorten' }, 0]]), context).ok).toBe(true)
-    expect(applyLengthen(garment, inputs('front', largest - 4, [[{ by: 'line', id: 'shorten' }, 0]]), context).ok).toBe(false)
+    expect(applyAtLevels(garment, inputs('front', largest, [[{ by: 'line', id: 'shorten' }, 0]]), context).ok).toBe(true)
+    expect(applyAtLevels(garment, inputs('front', largest - 4, [[{ by: 'line', id: 'shorten' }, 0]]), context).ok).toBe(false)
   })
-  it.each<[string, LengthenInputs, string]>([
+  it.each<[string, LevelsInputs, string]>([
     ['a piece that has gone', inputs('nobody', 5, [[{ by: 'narrowest' }, 0]]), 'reference-gone'],
     ['a mark that has gone', inputs('front', 5, [[{ by: 'line', id: 'x' }, 0]]), 'reference-gone'],
     ['a line that misses the piece', inputs('front', 5, [[corner('at-hem'), 90]]), 'level-misses'],
     ['a waist where there is none', inputs('neckband', 5, [[{ by: 'narrowest' }, 0]]), 'level-misses'],
   ])('refuses %s', (_, change, code) => {
-    const refused = applyLengthen(draftBlouse(), change, context)
+    const refused = applyAtLevels(draftBlouse(), change, context)
     expect(!refused.ok && refused.problem.code).toBe(code)
     expect(!refused.ok && refused.problem.remedy.length).toBeGreaterThan(10)
   })
@@ -291,7 +291,7 @@ describe('shares, whole pieces, refusals', () => {
   })
   it('a refused or orphaned stop leaves the pieces alone, later stops still run', () => {
     const garment = draftBlouse()
-    const stop = (id: string, change: LengthenInputs) => stopWith('lengthen', change, id)
+    const stop = (id: string, change: LevelsInputs) => stopWith('lengthen', change, id)
     const good = inputs('front', -20, [[{ by: 'line', id: 'shorten' }, 0]])
     const plan = [
       stop('a', inputs('gone', 5, [[{ by: 'narrowest' }, 0]])),

@@ -4,7 +4,7 @@ import { alongGrain, placeOnSide } from '../../moves'
 import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { ChangeContext, MendOffer, Mismatch } from '../types'
-import type { LengthenInputs, Level } from './schema'
+import type { LevelsInputs, Level } from '../shared/levels/schema'
 
 /** A line across the short side in the middle of the stretch, between two marks, where the surplus arises. */
 function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, sizeId: string): { piece: Piece; level: Level } {
@@ -31,7 +31,7 @@ function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, size
 }
 
 /** The short side of a seam lengthened, alone, by what is missing. */
-export function mendShortSide(garment: Garment, mismatch: Mismatch, { sizeId }: ChangeContext): MendOffer<LengthenInputs>[] {
+export function mendShortSide(garment: Garment, mismatch: Mismatch, { sizeId }: ChangeContext): MendOffer<LevelsInputs>[] {
   if (mismatch.what !== 'seam') return []
   const { seam: walked } = mismatch
   const short = walked.offMm > 0 ? 1 : 0

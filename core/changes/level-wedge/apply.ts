@@ -28,8 +28,8 @@ import {
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM, STRAIGHT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
-import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../swing-garment'
+import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
+import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
 import type { LevelWedgeInputs } from './schema'
 

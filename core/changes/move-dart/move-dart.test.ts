@@ -6,7 +6,7 @@ import { edgePath, type EdgeRole, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
 import { moveDartKind, splitDart, type MoveDartInputs } from '.'
 import { dartTrack } from './places'
-import { context, apply, front, shape, figures } from '../test-darts'
+import { context, apply, front, shape, figures } from '../shared/darts/test-darts'
 
 const DEG = 180 / Math.PI
 

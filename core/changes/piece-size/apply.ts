@@ -4,7 +4,7 @@ import { edgePath, findPiece, shapeOf, type Garment, type Piece, type PieceKind,
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { holdGrain, holdMeasure } from '../held'
+import { holdGrain, holdMeasure } from '../shared/held'
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
 import type { PieceSizeInputs } from './schema'
 

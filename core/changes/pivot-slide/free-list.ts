@@ -14,9 +14,8 @@ import {
   type Point,
 } from '../../geometry'
 import { pivotAngle } from '../../moves'
-import { cornerPoint, edgePath, neighbours, notchPlace, type Piece, type Shape } from '../../pattern'
+import { cornerPoint, edgePath, frameOf, neighbours, notchPlace, type Piece, type Shape } from '../../pattern'
 import { SAME_POINT_MM, SNAP_MM } from '../../tolerances'
-import { frameOf } from '../grade/grade-shape'
 import { edgeNames, slideRun, type PivotPlan, type PivotRun } from './plan'
 import type { PivotMove } from './schema'
 

@@ -1,4 +1,4 @@
-import { partnersIn } from '../partners-in'
+import { partnersIn } from '../shared/partners-in'
 import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { defineChange } from '../define-change'

@@ -1,7 +1,7 @@
 import { applyAffine, mapPath } from '../../geometry'
 import { edgePath, findPiece, outlineOf, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
-import { outlineStroke } from '../draw-step'
+import { outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { planPiece } from './apply'
 import type { PivotSlideInputs } from './schema'

@@ -1,9 +1,8 @@
 import { dot, scale, type Point } from '../../geometry'
 import type { TracedRun } from '../../moves'
-import { neighbours, type Edge, type Piece, type Shape } from '../../pattern'
+import { frameOf, neighbours, type Edge, type Piece, type Shape } from '../../pattern'
 import { pointOnChain, sideChains, type SideChain } from '../../measure'
 import { SNAP_MM } from '../../tolerances'
-import { frameOf } from '../grade/grade-shape'
 
 /** A side seam of a piece, from its upper end down. */
 export interface Side {

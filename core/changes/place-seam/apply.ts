@@ -2,10 +2,10 @@ import { findPiece, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { holdEdge, holdMeasure, bothShapes } from '../held'
-import { applyLengthen } from '../lengthen/apply'
-import { firstLevel } from '../lengthen/begin'
-import type { LengthenInputs } from '../lengthen/schema'
+import { holdEdge, holdMeasure, bothShapes } from '../shared/held'
+import { applyAtLevels } from '../shared/levels/apply'
+import { firstLevel } from '../shared/levels/begin'
+import type { LevelsInputs } from '../shared/levels/schema'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { measureSideToSeam, seamEdges } from './measure-side'
 import type { PlaceSeamInputs } from './schema'
@@ -13,7 +13,7 @@ import type { PlaceSeamInputs } from './schema'
 /** Rounds of the secant that finds the amount along the grain for a wanted length along the side. */
 const ROUNDS = 12
 
-function lengthenInputs(inputs: PlaceSeamInputs, amountMm: number): LengthenInputs {
+function lengthenInputs(inputs: PlaceSeamInputs, amountMm: number): LevelsInputs {
   return { amountMm, pieceId: inputs.pieceId, levels: [inputs.level], leftOut: [] }
 }
 
@@ -49,12 +49,12 @@ function moveSeam(
       'Choose the corner under the arm.',
     )
   let amountMm = inputs.wantedMm - nowMm
-  let applied = applyLengthen(garment, lengthenInputs(inputs, amountMm), context)
+  let applied = applyAtLevels(garment, lengthenInputs(inputs, amountMm), context)
   for (let round = 0; applied.ok && round < ROUNDS; round++) {
     const off = inputs.wantedMm - measure(applied.value.garment)!
     if (Math.abs(off) <= SAME_POINT_MM * 10) break
     amountMm += off
-    applied = applyLengthen(garment, lengthenInputs(inputs, amountMm), context)
+    applied = applyAtLevels(garment, lengthenInputs(inputs, amountMm), context)
   }
   if (!applied.ok) {
     const { problem } = applied
@@ -90,7 +90,7 @@ export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, contex
     .find((id) => !above.has(id))
   if (inputs.giveBack && below) {
     const piece = findPiece(after, below)!
-    const back = applyLengthen(
+    const back = applyAtLevels(
       after,
       { amountMm: -amountMm, pieceId: below, levels: [firstLevel(piece, context.sizeId)], leftOut: [] },
       context,

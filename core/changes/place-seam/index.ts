@@ -1,8 +1,8 @@
 import { findPiece, grainDirection, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
-import { firstLevel } from '../lengthen/begin'
-import { lengthenPaperSteps } from '../lengthen/paper-steps'
+import { firstLevel } from '../shared/levels/begin'
+import { stepsAtLevels } from '../shared/levels/paper-steps'
 import { defineChange } from '../define-change'
 import type { Handle } from '../types'
 import { applyPlaceSeam } from './apply'
@@ -109,7 +109,7 @@ export const placeSeam = defineChange({
         text: `${piece.name}: on the seam line the side measures ${formatLength(now, units)} from the underarm to the ${seam.name}; ${formatLength(inputs.wantedMm, units)} is wanted: ${formatLength(amountMm, units, { signed: true })}.`,
         drawing: null,
       },
-      ...lengthenPaperSteps({
+      ...stepsAtLevels({
         ...input,
         applied: upper,
         inputs: { amountMm, pieceId: inputs.pieceId, levels: [inputs.level], leftOut: [] },
@@ -118,7 +118,7 @@ export const placeSeam = defineChange({
     if (below) {
       const level = firstLevel(findPiece(before, below.pieceId)!, context.sizeId)
       steps.push(
-        ...lengthenPaperSteps({
+        ...stepsAtLevels({
           ...input,
           applied: { ...lower, touched: lower.touched.map((t, i) => ({ ...t, how: i === 0 ? 'asked' : 'partner' })) },
           inputs: { amountMm: -amountMm, pieceId: below.pieceId, levels: [level], leftOut: [] },

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../../pattern'
-import { LevelSchema } from '../lengthen/schema'
+import { LevelSchema } from '../shared/levels/schema'
 
 export const PlaceSeamSchema = z.strictObject({
   /** The seam to be moved, and the piece on which the distance is measured. */

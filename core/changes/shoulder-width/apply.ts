@@ -6,10 +6,10 @@ import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../held'
-import { playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../swing-garment'
+import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../shared/held'
+import { playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
-import { armholeLength, shoulderEnds, whyNoShoulder, type ShoulderEnd } from './find-shoulders'
+import { armholeLength, shoulderEnds, whyNoShoulder, type ShoulderEnd } from '../shared/find-shoulders'
 import type { ShoulderWidthInputs } from './schema'
 
 /** The outer and the inner end of a shoulder edge, and the hinge, as points and as places. */

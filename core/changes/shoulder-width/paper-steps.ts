@@ -2,10 +2,10 @@ import { distance, measureLength } from '../../geometry'
 import { gapOfAngle } from '../../moves'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
-import { lineStroke, outlineStroke } from '../draw-step'
+import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { swingShoulders } from './apply'
-import { armholeLength, shoulderEnds } from './find-shoulders'
+import { armholeLength, shoulderEnds } from '../shared/find-shoulders'
 import type { ShoulderWidthInputs } from './schema'
 
 /** Ruler and scissors: cut, swing until the gap is right, tape, rule the shoulder. */

@@ -5,7 +5,7 @@ import { cubic, distance, line, measureLength, placeAt, turnRad, type Path } fro
 import { sideLength } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
-import { shoulderEnds, whyNoShoulder } from './find-shoulders'
+import { shoulderEnds, whyNoShoulder } from '../shared/find-shoulders'
 import { shoulderWidth, type ShoulderWidthInputs } from './index'
 import { contextWith } from '../test-context'
 

@@ -4,8 +4,8 @@ import { edgePath, findPiece, type Garment, type Piece, type Shape } from '../..
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { limitToken } from '../../units'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../held'
-import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../swing-garment'
+import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
+import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { SlashSwingInputs } from './schema'
 

@@ -3,9 +3,9 @@ import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, t
 import { ok, refuse, type Result } from '../../result'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
-import { lineStroke, outlineStroke } from '../draw-step'
+import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { ChangeContext, Handle, PaperStep, StepInput, Way } from '../types'
-import { swingHandle } from '../swing-garment'
+import { swingHandle } from '../shared/swing-garment'
 import { applySlashSwing, swingSlash } from './apply'
 import { SlashSwingSchema, type SlashSwingInputs } from './schema'
 

@@ -3,11 +3,11 @@ import { dartFigures, dartIn, findPiece, grainDirection, pieceOfRef, shapeOf, ty
 import { ok, refuse, type Result } from '../../result'
 import { lengthToken } from '../../units'
 import { defineChange } from '../define-change'
-import { apexOf, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../find-darts'
-import { applyMoveDart } from '../move-dart/apply'
-import { moveDartSteps } from '../move-dart/paper-steps'
-import type { MoveDartInputs } from '../move-dart/schema'
-import { clearOfArmholeMm } from '../turn-dart'
+import { apexOf, dartOptions, dartsOf, findDart, isRefused, type FoundDart } from '../shared/darts/find-darts'
+import { applyMoveDart } from '../shared/darts/apply-move'
+import { moveDartSteps } from '../shared/darts/move-steps'
+import type { DartMove } from '../shared/darts/dart-move'
+import { clearOfArmholeMm } from '../shared/darts/turn-dart'
 import type { Applied, Caution, ChangeContext, Handle, Way } from '../types'
 import { offCrossGrainDeg, straightPlace } from './place'
 import { StraightenDartSchema, type StraightenDartInputs } from './schema'
@@ -20,7 +20,7 @@ function asMove(
   garment: Garment,
   inputs: StraightenDartInputs,
   context: ChangeContext,
-): Result<{ found: FoundDart; move: MoveDartInputs; into: Edge | null }> {
+): Result<{ found: FoundDart; move: DartMove; into: Edge | null }> {
   const found = findDart(garment, inputs.dart)
   if (isRefused(found)) return found
   const place = straightPlace(garment, found, inputs, context.sizeId)

@@ -12,8 +12,8 @@ import {
   type Piece,
   type Shape,
 } from '../../pattern'
-import { clearPlace } from '../turn-dart'
-import { apexOf, openEdges, slitAt, type FoundDart } from '../find-darts'
+import { clearPlace } from '../shared/darts/turn-dart'
+import { apexOf, openEdges, slitAt, type FoundDart } from '../shared/darts/find-darts'
 import type { StraightenDartInputs } from './schema'
 
 const DEG = 180 / Math.PI

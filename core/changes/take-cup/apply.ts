@@ -3,7 +3,7 @@ import { sideLength } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
-import { bothShapes, holdGrain, holdMeasure } from '../held'
+import { bothShapes, holdGrain, holdMeasure } from '../shared/held'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { TakeCupInputs } from './schema'
 

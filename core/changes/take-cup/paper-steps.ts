@@ -1,7 +1,7 @@
 import { measureLength } from '../../geometry'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
-import { outlineStroke } from '../draw-step'
+import { outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import type { TakeCupInputs } from './schema'
 

@@ -7,7 +7,7 @@ import { EQUAL_MM, SMOOTH_DEG } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdSeams } from '../held'
+import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdSeams } from '../shared/held'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { TrueCornerInputs } from './schema'
 

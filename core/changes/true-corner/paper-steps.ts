@@ -1,7 +1,7 @@
 import { measureLength, placeAt } from '../../geometry'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
-import { lineStroke, outlineStroke } from '../draw-step'
+import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { findCorner } from './apply'
 import type { TrueCornerInputs } from './schema'

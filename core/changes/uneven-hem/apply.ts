@@ -7,7 +7,7 @@ import { RUN_THROUGH_DEG, SAME_POINT_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '.
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdSeams } from '../held'
+import { bothShapes, holdEdge, holdGrain, holdSeams } from '../shared/held'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import { findHem, type HemPart } from './find-hem'
 import type { UnevenHemInputs } from './schema'

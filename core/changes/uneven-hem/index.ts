@@ -1,4 +1,4 @@
-import { sumOfAmounts } from '../sum-of-amounts'
+import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { measureLength, placeAt } from '../../geometry'
 import { finishedLength, type LengthPlace } from '../../measure'
 import { edgePath, findPiece, grainDirection, shapeOf } from '../../pattern'

@@ -1,7 +1,7 @@
 import { measureLength, placeAt, add, scale } from '../../geometry'
 import { edgePath, findPiece, grainDirection, neighbours, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
-import { lineStroke, outlineStroke } from '../draw-step'
+import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { hemMove } from './apply'
 import { findHem } from './find-hem'

@@ -1,5 +1,5 @@
-import { distance, dot, line, measureLength, placeAt, subtract, type Path, type Point } from '../geometry'
-import { angleFrom, missOfApex, sectorsAbout, sideLength } from '../moves'
+import { distance, dot, line, measureLength, placeAt, subtract, type Path, type Point } from '../../../geometry'
+import { angleFrom, missOfApex, sectorsAbout, sideLength } from '../../../moves'
 import {
   dartFigures,
   edgeFamily,
@@ -14,14 +14,14 @@ import {
   type Piece,
   type Seam,
   type Shape,
-} from '../pattern'
-import { refuse, type Result } from '../result'
-import { EQUAL_MM, SEAM_KEPT_MM } from '../tolerances'
-import { lengthToken } from '../units'
-import { findBrokenOutline } from './check-outlines'
+} from '../../../pattern'
+import { refuse, type Result } from '../../../result'
+import { EQUAL_MM, SEAM_KEPT_MM } from '../../../tolerances'
+import { lengthToken } from '../../../units'
+import { findBrokenOutline } from '../../check-outlines'
 import { besideDart, familyMm, type FoundDart } from './find-darts'
-import { bothShapes, holdGrain, holdMeasure } from './held'
-import type { Caution, HeldPromise, PlayMove } from './types'
+import { bothShapes, holdGrain, holdMeasure } from '../held'
+import type { Caution, HeldPromise, PlayMove } from '../../types'
 
 const DEG = 180 / Math.PI
 

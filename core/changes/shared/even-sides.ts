@@ -1,9 +1,8 @@
-import { placeAt, scale } from '../geometry'
-import { displacePath, sideLength } from '../moves'
-import { edgePath, findPiece, neighbours, shapeOf, type Garment, type Seam } from '../pattern'
-import { sideChains } from '../measure'
-import { SEAM_KEPT_MM } from '../tolerances'
-import { frameOf } from './grade/grade-shape'
+import { placeAt, scale } from '../../geometry'
+import { displacePath, sideLength } from '../../moves'
+import { edgePath, findPiece, frameOf, neighbours, shapeOf, type Garment, type Seam } from '../../pattern'
+import { sideChains } from '../../measure'
+import { SEAM_KEPT_MM } from '../../tolerances'
 
 /** Sides of a seam that came out further apart than this are evened at their lower end, mm: half of what may remain. */
 const EVEN_MM = SEAM_KEPT_MM / 2

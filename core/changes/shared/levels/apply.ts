@@ -1,20 +1,20 @@
-import type { Garment } from '../../pattern'
-import { ok, refuse, type Result } from '../../result'
-import { limitToken } from '../../units'
-import { findBrokenOutline } from '../check-outlines'
-import { findLargest } from '../find-largest'
-import type { Applied, ChangeContext } from '../types'
+import type { Garment } from '../../../pattern'
+import { ok, refuse, type Result } from '../../../result'
+import { limitToken } from '../../../units'
+import { findBrokenOutline } from '../../check-outlines'
+import { findLargest } from '../../find-largest'
+import type { Applied, ChangeContext } from '../../types'
 import { cautionsOf } from './cautions'
-import { heldByLengthen } from './held'
+import { heldAtLevels } from './held'
 import { moveGarment } from './move-garment'
-import type { LengthenInputs } from './schema'
+import type { LevelsInputs } from './schema'
 
 /**
  * Lengthens or shortens a garment at lines square to the grain (craft 6.1).
  * Refuses: a piece or mark that has gone, a line that misses its piece, an amount that would cross or use up an outline
  * (with the largest amount that works).
  */
-export function applyLengthen(garment: Garment, inputs: LengthenInputs, context: ChangeContext): Result<Applied> {
+export function applyAtLevels(garment: Garment, inputs: LevelsInputs, context: ChangeContext): Result<Applied> {
   const moved = moveGarment(garment, inputs, context.sizeId)
   if (!moved.ok) return moved
   const broken = findBrokenOutline(garment, moved.value.garment)
@@ -37,7 +37,7 @@ export function applyLengthen(garment: Garment, inputs: LengthenInputs, context:
     garment: after,
     touched,
     leftOut,
-    held: heldByLengthen(garment, after, levels, context.sizeId),
+    held: heldAtLevels(garment, after, levels, context.sizeId),
     cautions: cautionsOf(garment, after, inputs, levels, leftOut, context),
   })
 }

@@ -1,7 +1,7 @@
-import { dartFigures, edgeFamily, edgePath, refOf, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../pattern'
-import { measureLength, type Point } from '../geometry'
-import { findApex, type DartMouth } from '../moves'
-import { refuse, type Result } from '../result'
+import { dartFigures, edgeFamily, edgePath, refOf, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../../../pattern'
+import { measureLength, type Point } from '../../../geometry'
+import { findApex, type DartMouth } from '../../../moves'
+import { refuse, type Result } from '../../../result'
 
 export interface FoundDart {
   ref: string

@@ -1,16 +1,16 @@
-import { measureLength } from '../../geometry'
-import { angleFrom, finishTip, insertDart, moveDart, tipBackMm } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
-import { ok, refuse, type Result } from '../../result'
-import { SNAP_MM } from '../../tolerances'
-import { lengthToken } from '../../units'
-import { apexOf, findDart, isRefused, openEdges, slitAt, type FoundDart } from '../find-darts'
-import { angleAtApexDeg, clearPlace, dartCautions, drawnWhereClosed, heldByTurn, playTurn, soundOr } from '../turn-dart'
-import type { Applied, Caution, ChangeContext } from '../types'
-import type { MoveDartInputs } from './schema'
+import { measureLength } from '../../../geometry'
+import { angleFrom, finishTip, insertDart, moveDart, tipBackMm } from '../../../moves'
+import { edgePath, findPiece, shapeOf, type Garment } from '../../../pattern'
+import { ok, refuse, type Result } from '../../../result'
+import { SNAP_MM } from '../../../tolerances'
+import { lengthToken } from '../../../units'
+import { apexOf, findDart, isRefused, openEdges, slitAt, type FoundDart } from './find-darts'
+import { angleAtApexDeg, clearPlace, dartCautions, drawnWhereClosed, heldByTurn, playTurn, soundOr } from './turn-dart'
+import type { Applied, Caution, ChangeContext } from '../../types'
+import type { DartMove } from './dart-move'
 
 /** The dart of a stop and the edge it is to go to, or why it cannot. */
-export function whereTo(garment: Garment, inputs: MoveDartInputs): Result<FoundDart> {
+export function whereTo(garment: Garment, inputs: DartMove): Result<FoundDart> {
   const found = findDart(garment, inputs.dart)
   if (isRefused(found)) return found
   const edge = openEdges(found.piece).find((e) => e.id === inputs.edgeId)
@@ -28,7 +28,7 @@ export function whereTo(garment: Garment, inputs: MoveDartInputs): Result<FoundD
 }
 
 /** The garment with the dart moved and its tips drawn back, and which darts it then has there. */
-export function movedDart(garment: Garment, found: FoundDart, inputs: MoveDartInputs): { garment: Garment; dartIds: string[] } {
+export function movedDart(garment: Garment, found: FoundDart, inputs: DartMove): { garment: Garment; dartIds: string[] } {
   const { piece, dart } = found
   const moved = moveDart(garment, {
     pieceId: piece.id,
@@ -48,7 +48,7 @@ export function movedDart(garment: Garment, found: FoundDart, inputs: MoveDartIn
  * intake follows from how far the new place lies from the apex, and every edge keeps its length.
  * Refuses: a dart or edge that has gone, a place beside its edge, a turn that spoils the outline.
  */
-export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context: ChangeContext): Result<Applied> {
+export function applyMoveDart(garment: Garment, inputs: DartMove, context: ChangeContext): Result<Applied> {
   const where = whereTo(garment, inputs)
   if (!where.ok) return where
   const found = where.value
@@ -97,7 +97,7 @@ export function applyMoveDart(garment: Garment, inputs: MoveDartInputs, context:
 }
 
 /** What a click can do about a caution of a moved dart: half of a wide one stays, one near the armhole goes lower. */
-function mended(caution: Caution, { piece }: FoundDart, inputs: MoveDartInputs, context: ChangeContext): Caution {
+function mended(caution: Caution, { piece }: FoundDart, inputs: DartMove, context: ChangeContext): Caution {
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
   const usual = tipBackMm(edge.role)
   if (caution.code === 'tip-on-apex') return { ...caution, mend: { label: 'Draw it back', inputs: { ...inputs, tipBackMm: usual } } }

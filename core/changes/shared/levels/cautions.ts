@@ -1,7 +1,7 @@
-import { figureMm } from '../../body'
-import { add, distance, dot, measureLength, scale, tangentAt, type Point } from '../../geometry'
-import { widthAt } from '../../measure'
-import { alongGrain, type MoveLevel } from '../../moves'
+import { figureMm } from '../../../body'
+import { add, distance, dot, measureLength, scale, tangentAt, type Point } from '../../../geometry'
+import { widthAt } from '../../../measure'
+import { alongGrain, type MoveLevel } from '../../../moves'
 import {
   dartFigures,
   doubleDartFigures,
@@ -16,12 +16,12 @@ import {
   type Garment,
   type Piece,
   type Shape,
-} from '../../pattern'
-import { lengthToken } from '../../units'
-import { EQUAL_MM, ONE_LINE_MM, WINDOW_MIN_MM } from '../../tolerances'
-import type { Caution, ChangeContext } from '../types'
+} from '../../../pattern'
+import { lengthToken } from '../../../units'
+import { EQUAL_MM, ONE_LINE_MM, WINDOW_MIN_MM } from '../../../tolerances'
+import type { Caution, ChangeContext } from '../../types'
 import { grainExtent } from './find-level'
-import type { LengthenInputs } from './schema'
+import type { LevelsInputs } from './schema'
 
 /** How much wider or narrower a piece must be at its bottom than at a line to be flared or tapered there, mm a metre. */
 const TAPER_MM_PER_M = 40
@@ -82,7 +82,7 @@ function lineCautions(piece: Piece, shape: Shape, level: MoveLevel): Caution[] {
 }
 
 /** Two levels instead of one: at a third and at two thirds of what lies between the line's neighbourhood and the bottom. */
-function twoLines(piece: Piece, shape: Shape, inputs: LengthenInputs, levelMm: number): LengthenInputs {
+function twoLines(piece: Piece, shape: Shape, inputs: LevelsInputs, levelMm: number): LevelsInputs {
   const { bottomMm } = grainExtent(piece, shape)
   const first = inputs.levels[0]!
   const gap = (bottomMm - levelMm) / 2
@@ -156,7 +156,7 @@ function openingCautions(
 export function cautionsOf(
   before: Garment,
   after: Garment,
-  inputs: LengthenInputs,
+  inputs: LevelsInputs,
   levels: ReadonlyMap<string, readonly MoveLevel[]>,
   leftOut: readonly { pieceId: string; seamName: string }[],
   context: ChangeContext,

@@ -1,9 +1,9 @@
-import { distance, measureLength, turnRad } from '../geometry'
-import { sideLength } from '../moves'
-import { narrowestPlace, widthAt } from '../measure'
-import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../pattern'
-import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../tolerances'
-import type { HeldPromise } from './types'
+import { distance, measureLength, turnRad } from '../../geometry'
+import { sideLength } from '../../moves'
+import { narrowestPlace, widthAt } from '../../measure'
+import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../../pattern'
+import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../../tolerances'
+import type { HeldPromise } from '../types'
 
 /** A promise from two measured figures. */
 export function holdMeasure(

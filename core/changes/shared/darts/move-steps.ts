@@ -1,15 +1,15 @@
-import { placeAt } from '../../geometry'
-import { dartFigures, edgePath, findPiece, shapeOf } from '../../pattern'
-import { formatLength } from '../../units'
-import { finishSteps } from '../dart-steps'
+import { placeAt } from '../../../geometry'
+import { dartFigures, edgePath, findPiece, shapeOf } from '../../../pattern'
+import { formatLength } from '../../../units'
+import { finishSteps } from './finish-steps'
 import { lineStroke, outlineStroke } from '../draw-step'
-import { apexOf, dartsOf } from '../find-darts'
-import type { PaperStep, StepInput } from '../types'
-import { movedDart } from './apply'
-import type { MoveDartInputs } from './schema'
+import { apexOf, dartsOf } from './find-darts'
+import type { PaperStep, StepInput } from '../../types'
+import { movedDart } from './apply-move'
+import type { DartMove } from './dart-move'
 
 /** Draw to the apex, cut, swing, tape; then finish. */
-export function moveDartSteps({ before, inputs, applied, context, units }: StepInput<MoveDartInputs>): PaperStep[] {
+export function moveDartSteps({ before, inputs, applied, context, units }: StepInput<DartMove>): PaperStep[] {
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const shape = shapeOf(piece, context.sizeId)

@@ -1,10 +1,10 @@
-import { applyAffine, distance, line, mapPath, measureLength, mix, norm, subtract, unit, type Affine, type Point } from '../geometry'
-import { cutPiece, moveParts, partOfPlace, partOfPoint, swingParts, type CutPiece, type Slash } from '../moves'
-import { edgePath, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
-import { ok, refuse, type Result } from '../result'
-import { findBrokenOutline } from './check-outlines'
-import { findLargest } from './find-largest'
-import type { PlayMove } from './types'
+import { applyAffine, distance, line, mapPath, measureLength, mix, norm, subtract, unit, type Affine, type Point } from '../../geometry'
+import { cutPiece, moveParts, partOfPlace, partOfPoint, swingParts, type CutPiece, type Slash } from '../../moves'
+import { centreEdge, edgePath, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { findBrokenOutline } from '../check-outlines'
+import { findLargest } from '../find-largest'
+import type { PlayMove } from '../types'
 
 /** One swing: a slash, its hinge, and how far it opens, rad (closes when negative). */
 export interface Swing {
@@ -99,7 +99,7 @@ const turnBetween = (a: Affine, b: Affine) => {
 
 /** The part of a cut piece that stays by itself: with the fold or the centre, else where the middle of the grain lies. */
 export function homePart(piece: Piece, shape: Shape, cut: CutPiece): number {
-  const straight = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front' || e.role === 'centre-back')
+  const straight = centreEdge(piece)
   if (straight) return partOfPlace(cut, straight.id, 0)
   return partOfPoint(cut, mix(shape.grain.from, shape.grain.to, 0.5))
 }

@@ -1,12 +1,12 @@
-import { distance, subtract, dot } from '../../geometry'
-import { alongGrain, crossingsOf, movedAt, type MoveLevel } from '../../moves'
-import { edgePath, grainDirection, type Garment } from '../../pattern'
-import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
+import { distance, subtract, dot } from '../../../geometry'
+import { alongGrain, crossingsOf, movedAt, type MoveLevel } from '../../../moves'
+import { edgePath, grainDirection, type Garment } from '../../../pattern'
+import { EQUAL_MM, SAME_POINT_MM } from '../../../tolerances'
 import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdMeasure, holdSeams, holdWaist } from '../held'
-import type { HeldPromise } from '../types'
+import type { HeldPromise } from '../../types'
 
 /** What lengthening at lines holds: see craft, "held" of 6.1. All figures are measured on both garments. */
-export function heldByLengthen(
+export function heldAtLevels(
   before: Garment,
   after: Garment,
   levels: ReadonlyMap<string, readonly MoveLevel[]>,

@@ -1,6 +1,6 @@
-import { line, type Path, type Point } from '../geometry'
-import { findPiece, outlineOf, shapeOf, type Garment } from '../pattern'
-import type { StepDrawing } from './types'
+import { line, type Path, type Point } from '../../geometry'
+import { findPiece, outlineOf, shapeOf, type Garment } from '../../pattern'
+import type { StepDrawing } from '../types'
 
 type Stroke = StepDrawing['strokes'][number]
 

@@ -1,9 +1,9 @@
-import { narrowestPlace } from '../../measure'
-import { edgePath, grainDirection, markLinesOf, shapeOf, type Garment, type Piece } from '../../pattern'
-import { alongGrain } from '../../moves'
-import { ok, refuse, type Result } from '../../result'
+import { narrowestPlace } from '../../../measure'
+import { edgePath, grainDirection, markLinesOf, shapeOf, type Garment, type Piece } from '../../../pattern'
+import { alongGrain } from '../../../moves'
+import { ok, refuse, type Result } from '../../../result'
 import { markLevel } from './find-level'
-import type { Level, LengthenInputs, Mark } from './schema'
+import type { Level, LevelsInputs, Mark } from './schema'
 
 const LONG_ROLES = ['side', 'outseam', 'underarm', 'inseam', 'panel']
 
@@ -29,7 +29,7 @@ export function firstLevel(piece: Piece, sizeId: string): Level {
 }
 
 /** Inputs to begin with: amount zero, one line on the first body piece, nobody left out. */
-export function beginLengthen(garment: Garment, context: { sizeId: string }): Result<LengthenInputs> {
+export function beginAtLevels(garment: Garment, context: { sizeId: string }): Result<LevelsInputs> {
   const piece = garment.pieces.find((p) => p.kind !== 'band' && p.kind !== 'sleeve') ?? garment.pieces[0]
   if (!piece) return refuse('no-piece', 'garment', 'it has no pieces yet.', 'Import a piece first.')
   return ok({ amountMm: 0, pieceId: piece.id, levels: [firstLevel(piece, context.sizeId)], leftOut: [] })

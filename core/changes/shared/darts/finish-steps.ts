@@ -1,9 +1,9 @@
-import { line, mix, type Point } from '../geometry'
-import { pressWords } from '../moves'
-import { dartCapPoint, dartFigures, findPiece, shapeOf, type Garment } from '../pattern'
-import { formatLength, type UnitSystem } from '../units'
-import { lineStroke, outlineStroke } from './draw-step'
-import type { PaperStep } from './types'
+import { line, mix, type Point } from '../../../geometry'
+import { pressWords } from '../../../moves'
+import { dartCapPoint, dartFigures, findPiece, shapeOf, type Garment } from '../../../pattern'
+import { formatLength, type UnitSystem } from '../../../units'
+import { lineStroke, outlineStroke } from '../draw-step'
+import type { PaperStep } from '../../types'
 
 /** How a dart that was moved is finished on paper: tip drawn back, legs ruled, folded and its cap cut (craft 6.11). */
 export function finishSteps(after: Garment, pieceId: string, dartId: string, apex: Point, sizeId: string, units: UnitSystem): PaperStep[] {

@@ -1,10 +1,10 @@
-import { agreeWindows, crossLevel, moveBeyond, spreadLevels, type MoveLevel } from '../../moves'
-import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
-import { add, dot, placeAt, scale, type Point } from '../../geometry'
-import { ok, refuse, type Result } from '../../result'
-import type { TouchedPiece } from '../types'
+import { agreeWindows, crossLevel, moveBeyond, spreadLevels, type MoveLevel } from '../../../moves'
+import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../../pattern'
+import { add, dot, placeAt, scale, type Point } from '../../../geometry'
+import { ok, refuse, type Result } from '../../../result'
+import type { TouchedPiece } from '../../types'
 import { findLevel } from './find-level'
-import type { LengthenInputs } from './schema'
+import type { LevelsInputs } from './schema'
 
 export interface MovedGarment {
   garment: Garment
@@ -15,7 +15,7 @@ export interface MovedGarment {
 }
 
 /** The amounts of the levels: the whole shared out by their shares, mm. */
-export function shareOut(inputs: Pick<LengthenInputs, 'amountMm' | 'levels'>): number[] {
+export function shareOut(inputs: Pick<LevelsInputs, 'amountMm' | 'levels'>): number[] {
   const whole = inputs.levels.reduce((sum, l) => sum + l.share, 0)
   return inputs.levels.map((l) => (inputs.amountMm * l.share) / whole)
 }
@@ -36,7 +36,7 @@ export function levelLine(piece: Piece, shape: Shape, levelMm: number): { from: 
  * Lengthens or shortens a garment at levels in every size: finds the levels, carries them to the partners, agrees the
  * redrawing, moves. Does not judge the outlines that come out.
  */
-export function moveGarment(garment: Garment, inputs: LengthenInputs, sizeId: string): Result<MovedGarment> {
+export function moveGarment(garment: Garment, inputs: LevelsInputs, sizeId: string): Result<MovedGarment> {
   const asked = findPiece(garment, inputs.pieceId)
   if (!asked)
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')

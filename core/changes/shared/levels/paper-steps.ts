@@ -1,20 +1,20 @@
-import { add, scale } from '../../geometry'
-import { sideLength } from '../../moves'
-import { findPiece, grainDirection, shapeOf } from '../../pattern'
-import { formatLength, roundToRuler, rulerStepMm } from '../../units'
-import { EQUAL_MM } from '../../tolerances'
+import { add, scale } from '../../../geometry'
+import { sideLength } from '../../../moves'
+import { findPiece, grainDirection, shapeOf } from '../../../pattern'
+import { formatLength, roundToRuler, rulerStepMm } from '../../../units'
+import { EQUAL_MM } from '../../../tolerances'
 import { lineStroke, outlineStroke } from '../draw-step'
-import type { PaperStep, StepInput, TouchedPiece } from '../types'
+import type { PaperStep, StepInput, TouchedPiece } from '../../types'
 import { markLevel, markName } from './find-level'
 import { shareOut } from './move-garment'
-import type { LengthenInputs } from './schema'
+import type { LevelsInputs } from './schema'
 
 /** The rounded amount of each level, in the order of the inputs; they add up to the rounded whole. */
-export function ruledAmounts(inputs: LengthenInputs, units: 'in' | 'cm'): number[] {
+export function ruledAmounts(inputs: LevelsInputs, units: 'in' | 'cm'): number[] {
   return roundToRuler(shareOut(inputs), rulerStepMm(units))
 }
 
-function placeWords({ before, inputs, context, units }: StepInput<LengthenInputs>, touched: TouchedPiece, levelId: string): string {
+function placeWords({ before, inputs, context, units }: StepInput<LevelsInputs>, touched: TouchedPiece, levelId: string): string {
   const piece = findPiece(before, touched.pieceId)!
   const level = inputs.levels.find((l) => l.id === levelId)!
   if (touched.how === 'asked') {
@@ -38,7 +38,7 @@ function placeWords({ before, inputs, context, units }: StepInput<LengthenInputs
 }
 
 /** Ruler and scissors: the same change as it is done on paper, with figures that a ruler shows. */
-export function lengthenPaperSteps(input: StepInput<LengthenInputs>): PaperStep[] {
+export function stepsAtLevels(input: StepInput<LevelsInputs>): PaperStep[] {
   const { before, inputs, applied, context, units } = input
   const longer = inputs.amountMm >= 0
   const ruled = ruledAmounts(inputs, units)

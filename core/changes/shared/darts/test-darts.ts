@@ -1,8 +1,8 @@
 import { expect } from 'vitest'
-import { measureLength } from '../geometry'
-import { checkGarment, dartFigures, dartIn, edgePath, findPiece, shapeOf, type EdgeRole, type Garment } from '../pattern'
-import type { Applied, ChangeKind } from './types'
-import { contextWith } from './test-context'
+import { measureLength } from '../../../geometry'
+import { checkGarment, dartFigures, dartIn, edgePath, findPiece, shapeOf, type EdgeRole, type Garment } from '../../../pattern'
+import type { Applied, ChangeKind } from '../../types'
+import { contextWith } from '../../test-context'
 
 // What the tests of changes to darts share: fronts are called “front”, in one size, their bust dart “side-dart”.
 

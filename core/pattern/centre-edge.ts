@@ -1,0 +1,7 @@
+import type { Edge, EdgeRole, Piece } from './schema'
+
+const CENTRES: EdgeRole[] = ['centre-front', 'centre-back']
+
+/** The edge in the middle of the body of a half piece: its fold, else its centre front or back; undefined on a whole one. */
+export const centreEdge = (piece: Piece): Edge | undefined =>
+  piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => CENTRES.includes(e.role))

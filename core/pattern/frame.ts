@@ -1,0 +1,23 @@
+import { boundsOf, dot, type Point } from '../geometry'
+import { centreEdge } from './centre-edge'
+import { edgePath, grainDirection, outlineOf } from './outline'
+import type { Piece, Shape } from './schema'
+
+/** The two directions a piece grows in, and where its middle lies. */
+export interface Frame {
+  down: Point
+  across: Point
+  /** Across coordinate of the centre: the fold, or the grain of a piece that grows to both sides. */
+  middle: number
+}
+
+export function frameOf(piece: Piece, shape: Shape): Frame {
+  const down = grainDirection(shape)
+  const across = { x: down.y, y: -down.x }
+  const centre = centreEdge(piece)
+  if (centre) return { down, across, middle: dot(edgePath(shape, centre.id)[0]!.from, across) }
+  if (piece.kind === 'sleeve' || piece.kind.startsWith('leg')) return { down, across, middle: dot(shape.grain.from, across) }
+  const outline = outlineOf(piece, shape)
+  const box = boundsOf(outline.map((s) => ({ ...s, kind: 'line' as const })))
+  return { down, across, middle: dot({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }, across) }
+}
