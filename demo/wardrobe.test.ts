@@ -43,7 +43,7 @@ describe('the demo wardrobe', () => {
     expect(byId('demo-flared').plan).toEqual([])
     expect(listFaults(foldOf('demo-flared'), contextWith()).some((f) => f.verdict === 'fault')).toBe(true)
     const bather = listFaults(foldOf('demo-bather'), contextWith())
-    expect(bather[0]!.mends[0]).toMatchObject({ how: 'edit', changeId: 'body' })
+    expect(bather[0]!.mends[0]).toMatchObject({ how: 'edit', change: { id: 'body' } })
   })
   it('matches to 0.5 mm wherever no fault was meant', () => {
     for (const p of projects.filter((x) => x.id !== 'demo-flared'))

@@ -1,5 +1,5 @@
 export { listFaults, type Fault } from './list-faults'
 export type { Mend } from './find-mends'
-export { changeForLength, nameProposed, planSizes, traceCups, type Proposed } from './plan-sizes'
+export { changeForLength, nameProposed, planSizes, tracedFor, type Proposed } from './plan-sizes'
 export { layOnPlan, stopsBeforeSizes, type LaidOn } from './lay-on-plan'
 export { adviseOrder, type OrderAdvice } from './advise-order'

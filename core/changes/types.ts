@@ -4,7 +4,7 @@ import type { MeasureSet } from '../body'
 import type { Tolerances, WalkedCorner, WalkedDart, WalkedMark, WalkedSeam } from '../match'
 import type { Garment } from '../pattern'
 import type { Result } from '../result'
-import type { Sizing } from '../size'
+import type { LengthRow, Sizing, Worksheet } from '../size'
 import type { UnitSystem } from '../units'
 
 /** What a change may look at besides the garment. */
@@ -170,6 +170,15 @@ export const PHASES = [
 ] as const
 export type Phase = (typeof PHASES)[number]
 
+/** What a body and the worksheet ask for, while a plan is made. */
+export interface AskedByBody {
+  context: ChangeContext
+  /** Worked out on the pieces as they will be traced. */
+  sheet: Worksheet
+  /** Stops that the plan has, and those that are proposed so far: when each comes, and the one piece that it is about. */
+  stops: readonly { phase: Phase; pieceId: string | null; isNew: boolean }[]
+}
+
 /** Something that does not match in a garment that was walked. */
 export type Mismatch =
   | { what: 'seam'; seam: WalkedSeam }
@@ -218,6 +227,10 @@ export interface ChangeKind<I, K extends string = string> {
   onePiece?(inputs: I): string
   /** A stop that is there when a proposed one of its kind is laid on the plan: what it is set to, or null where both stay. */
   takesOver?(there: I, proposed: I): I | null
+  /** Stops that the body asks for on these pieces, as the stops before leave them. */
+  proposes?(garment: Garment, asked: AskedByBody): { inputs: I; note: string }[]
+  /** Inputs that bring one length of the garment to the body's; null where it is for another kind, or has no place. */
+  givesLength?(garment: Garment, row: LengthRow, context: ChangeContext): I | null
   /** Changes that would mend a mismatch, best first. */
   mends?(garment: Garment, mismatch: Mismatch, context: ChangeContext): MendOffer<I>[]
   /** Partner pieces that these inputs leave out, and the same inputs with others left out. */

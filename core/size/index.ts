@@ -6,4 +6,5 @@ export { adviseCup, chosenSizes, makeWorksheet, type CupAdvice, type Worksheet, 
 export { listToTrace, sizeWords, type TraceRow } from './list-to-trace'
 export { checkChart, type ChartFlaw } from './check-chart'
 export { readChart, writeChart } from './chart-csv'
+export { sizesToCut, type SizesToCut } from './sizes-to-cut'
 export { openCups } from './open-cups'

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, traceCups } from '../../core/advice'
+import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
 import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { readProjectFile, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
@@ -115,7 +115,7 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   // As the worksheet does: on what the stops leave that do not give the zones their sizes.
   const own = stopsBeforeSizes(project.plan)
   const before = own.length === project.plan.length ? folded.garment : foldPlan(project.garment, own, context).garment
-  const { traced } = traceCups(before, context)
+  const traced = tracedFor(before, context)
   const worksheet = makeWorksheet(traced, project.sizing, set)
   listToTrace(traced, chosenSizes(worksheet))
   const proposed = planSizes(before, context, own)

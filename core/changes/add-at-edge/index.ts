@@ -7,6 +7,7 @@ import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { Field, Handle, PaperStep, StepInput } from '../types'
 import { applyAddAtEdge, outAlong } from './apply'
+import { proposeRemainder } from './proposes'
 import { AddAtEdgeSchema, type AddAtEdgeInputs } from './schema'
 
 const KEYS = ['bustMm', 'waistMm', 'hipMm'] as const
@@ -32,6 +33,9 @@ function outwardOf(garment: Garment, chain: SideChain, sizeId: string) {
   return scale(across, Math.sign(dot(placeOn(garment, chain, 0, sizeId), across) - middle))
 }
 
+/** Is there a side seam with a zone on it? */
+const hasSides = (garment: Garment, sizeId: string) => chainsOf(garment, sizeId).some((c) => c.zones.length > 0)
+
 /** Craft 6.12: add at an edge. */
 export const addAtEdge = defineChange({
   kind: 'add-at-edge',
@@ -54,9 +58,10 @@ export const addAtEdge = defineChange({
   holds: 'Side seams equal on front and back, corners where nothing is added, cap ease, grain.',
   schema: AddAtEdgeSchema,
   phase: 'sides',
+  proposes: (garment, asked) => (hasSides(garment, asked.context.sizeId) ? proposeRemainder(garment, asked) : []),
   takesOver: (_there, proposed) => proposed,
   begin: (garment, context) =>
-    chainsOf(garment, context.sizeId).some((c) => c.zones.length > 0)
+    hasSides(garment, context.sizeId)
       ? ok({ bustMm: 0, waistMm: 0, hipMm: 0 })
       : refuse('no-sides', 'garment', 'no side seam with a bust, waist or hip is found.', 'Name the side seams and the waist first.'),
   fields(garment) {

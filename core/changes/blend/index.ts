@@ -13,6 +13,7 @@ import { holdMeasure } from '../shared/held'
 import type { Applied, ChangeContext, Field, Handle, HeldPromise, PaperStep, StepInput } from '../types'
 import { levelLine } from '../shared/levels/move-garment'
 import { blendGarment } from './blend-garment'
+import { proposeBlend } from './proposes'
 import { planChain, zonesOfSides, type BlendPlan } from './plan-chain'
 import { BlendSchema, type BlendInputs } from './schema'
 
@@ -138,6 +139,7 @@ export const blend = defineChange({
   schema: BlendSchema,
   phase: 'sizes',
   costsAfter: { sides: 'the blend puts whole sizes in the place of what was let out or taken in.' },
+  proposes: proposeBlend,
   takesOver: (_there, proposed) => proposed,
   begin(garment) {
     if (zonesOfSides(garment).length === 0)

@@ -9,7 +9,9 @@ import { finishSteps } from '../shared/darts/finish-steps'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { Field, Handle, PaperStep, StepInput, Way } from '../types'
 import { applyBustAmount } from './apply'
+import { beginBust } from './begin'
 import { changeBust } from './change-bust'
+import { proposeFuller } from './proposes'
 import { BustAmountSchema, type BustAmountInputs } from './schema'
 
 /** Craft 6.11: fuller or smaller bust. */
@@ -35,12 +37,8 @@ export const bustAmount = defineChange({
     'finish-darts': 'the dart was finished before its legs were moved, and has to be finished again.',
   },
   onePiece: (inputs) => inputs.pieceId,
-  begin(garment) {
-    const front = frontsOf(garment)[0]
-    if (!front)
-      return refuse('no-front', 'garment', 'no front with an armhole and a side seam is found.', 'Name the edges of the front first.')
-    return ok({ pieceId: front.piece.id, amountMm: 0, waist: 'keep', opening: 'dart', tipBackMm: tipBackMm('side') })
-  },
+  begin: beginBust,
+  proposes: proposeFuller,
   withPiece: (_garment, inputs, pieceId) => ({ ...inputs, pieceId }),
   fields(garment, inputs) {
     const piece = findPiece(garment, inputs.pieceId)

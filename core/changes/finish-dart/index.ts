@@ -12,6 +12,7 @@ import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
 import { dartCautions, soundOr } from '../shared/darts/turn-dart'
 import type { Applied, ChangeContext, Handle, PaperStep, StepInput } from '../types'
 import { foldCap } from './fold-cap'
+import { proposeFinish } from './proposes'
 import { FinishDartSchema, type FinishDartInputs } from './schema'
 
 /** mm that the edge may stand off straight where the cap is folded flat (issue of the darts). */
@@ -82,6 +83,7 @@ export const finishDart = defineChange({
   holds: 'Every edge but the two beside the dart, the grain; the folded cap lies straight along the edge.',
   schema: FinishDartSchema,
   phase: 'finish-darts',
+  proposes: proposeFinish,
   onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
     const found = dartsOf(garment)[0]

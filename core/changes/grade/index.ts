@@ -11,6 +11,7 @@ import { gradedSizes, gradeGarment } from './grade-garment'
 import { gradeCautions, heldByGrade } from './held'
 import { CARDINAL_WORDS, gradePaperSteps } from './paper-steps'
 import { GradeSchema, type GradeInputs } from './schema'
+import { proposeSizes } from './proposes'
 
 /** Smallest interval that people grade by, and the one that is offered first, mm: one inch. */
 const USUAL_INTERVAL_MM = 25.4
@@ -69,6 +70,7 @@ export const grade = defineChange({
   schema: GradeSchema,
   phase: 'new-sizes',
   costsAfter: { sizes: 'the new sizes are made from the blend, not from the size that it took the place of.' },
+  proposes: proposeSizes,
   takesOver: (_there, proposed) => proposed,
   begin: (garment) =>
     findZones(garment).length === 0

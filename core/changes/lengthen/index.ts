@@ -1,5 +1,6 @@
 import { partnersIn } from '../shared/partners-in'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
+import { lengthAtLine } from './gives-length'
 import { mendShortSide } from './mends'
 import { findPiece } from '../../pattern'
 import { applyAtLevels } from '../shared/levels/apply'
@@ -40,6 +41,7 @@ export const lengthen = defineChange({
     sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',
     sides: 'the sides were let out or taken in at the old levels, and the length now stretches or folds that line.',
   },
+  givesLength: lengthAtLine,
   takesOver: sumOfAmounts,
   mends: mendShortSide,
   leftOut: partnersIn,

@@ -3,6 +3,7 @@ import { findPiece, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { defineChange } from '../define-change'
 import { applyTakeCup, cupsFor } from './apply'
+import { proposeCups } from './proposes'
 import { takeCupSteps } from './paper-steps'
 import { TakeCupSchema } from './schema'
 
@@ -20,6 +21,7 @@ export const takeCup = defineChange({
   phase: 'trace',
   // The piece for another cup replaces whatever was done before.
   costsAfter: Object.fromEntries(PHASES.slice(1).map((p) => [p, 'the piece for this cup would come without what that stop does.'])),
+  proposes: proposeCups,
   takesOver: (there, proposed) => (there.pieceId === proposed.pieceId ? proposed : null),
   begin(garment) {
     const [piece] = cupPieces(garment)

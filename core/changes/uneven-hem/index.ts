@@ -31,6 +31,11 @@ export const unevenHem = defineChange({
   holds: 'Side seams equal on front and back, everything above the hem, a smooth run through the side seam.',
   schema: UnevenHemSchema,
   phase: 'hems',
+  givesLength(garment, row, context) {
+    if (row.to !== 'hem' || row.missingMm === null || !this.begin(garment, context).ok) return null
+    const key = row.id.endsWith('back') ? 'centreBackMm' : row.id.endsWith('front') ? 'centreFrontMm' : 'sideMm'
+    return { centreFrontMm: 0, sideMm: 0, centreBackMm: 0, [key]: row.missingMm }
+  },
   takesOver: sumOfAmounts,
   begin: (garment, context) =>
     findHem(garment, context.sizeId).length === 0

@@ -2,7 +2,7 @@
 import { ListPlus } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { changeForLength, layOnPlan, stopsBeforeSizes, traceCups, type Proposed } from '~~/core/advice'
+import { changeForLength, layOnPlan, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMeasures, type OwnZone } from '~~/core/measure'
@@ -24,7 +24,7 @@ const set = computed(() => latestSet(work.wearer))
 const ownStops = computed(() => stopsBeforeSizes(project.value.plan).filter((c) => c.on).length)
 const worked = computed(() => (ownStops.value && work.computedPlan?.beforeSizes) || garment.value)
 /** And with the pattern's own piece for the body's cup, where it has one: that is what will be traced. */
-const traced = computed(() => traceCups(worked.value, work.contextFor(garment.value)).traced)
+const traced = computed(() => tracedFor(worked.value, work.contextFor(garment.value)))
 const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
 const sheet = computed(() => {
   const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value)

@@ -1,0 +1,45 @@
+import { lineLevel } from '../../measure'
+import { alongGrain } from '../../moves'
+import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../../pattern'
+import type { LengthRow } from '../../size'
+import type { Level } from '../shared/levels/schema'
+import type { LengthenInputs } from './schema'
+
+/** The level along the grain of the corner between two roles, or null. */
+function cornerLevel(piece: Piece, sizeId: string, a: string, b: string): { id: string; at: number } | null {
+  const shape = shapeOf(piece, sizeId)
+  const i = piece.edges.findIndex((e) => {
+    const roles: string[] = [e.role, neighbours(piece, e.id).before.role]
+    return roles.includes(a) && roles.includes(b)
+  })
+  if (i < 0) return null
+  const { id } = piece.corners[i]!
+  return { id, at: alongGrain(cornerPoint(piece, shape, id)!, grainDirection(shape)) }
+}
+
+/** Where a length is put in or taken out: at the printed line between its two places, else half way below the upper one. */
+function levelFor(garment: Garment, row: LengthRow): Level | null {
+  const piece = findPiece(garment, row.pieceId)!
+  const shape = shapeOf(piece, garment.baseSizeId)
+  const tops: Record<LengthRow['from'], { id: string; at: number } | null> = {
+    neck: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
+    shoulder: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
+    underarm: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
+    waist: cornerLevel(piece, garment.baseSizeId, 'waist', 'side') ?? cornerLevel(piece, garment.baseSizeId, 'waist', 'outseam'),
+  }
+  const top = tops[row.from]
+  const bottom = row.toLevelMm
+  const line = piece.lines.find((l) => {
+    const at = l.role === 'shorten' ? lineLevel(shape, l.id) : null
+    return at !== null && (!top || at > top.at) && at < bottom
+  })
+  if (line) return { id: 'line-1', share: 1, mark: { by: 'line', id: line.id }, belowMm: 0 }
+  if (!top) return null
+  return { id: 'line-1', share: 1, mark: { by: 'corner', id: top.id }, belowMm: (bottom - top.at) / 2 }
+}
+
+/** A length that ends above the hem, put in or taken out at one line. */
+export function lengthAtLine(garment: Garment, row: LengthRow): LengthenInputs | null {
+  const level = row.to === 'hem' ? null : levelFor(garment, row)
+  return level && row.missingMm !== null ? { amountMm: row.missingMm, pieceId: row.pieceId, levels: [level], leftOut: [] } : null
+}
