@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 // @nuxt/eslint groups with Object.groupBy, which Node 20 does not have yet.
@@ -23,6 +24,9 @@ const LAYERS = [
   'formats',
   'import',
 ]
+
+/** Sizes of nothing belong in tolerances.ts, with unit and reason. */
+const TOLERANCE = { selector: 'Literal[raw=/^[0-9.]*e-[0-9]+$/]', message: 'Name this tolerance in core/tolerances.ts.' }
 
 const OUTSIDE = [
   'vue',
@@ -64,15 +68,59 @@ const layerRules = LAYERS.map((folder, i) => ({
         ],
       },
     ],
-    // Sizes of nothing belong in tolerances.ts, with unit and reason.
-    'no-restricted-syntax': [
-      'error',
-      { selector: 'Literal[raw=/^[0-9.]*e-[0-9]+$/]', message: 'Name this tolerance in core/tolerances.ts.' },
-    ],
+    'no-restricted-syntax': ['error', TOLERANCE],
   },
 }))
 
-export default withNuxt({ ignores: ['.output/**', '.nuxt/**', 'node_modules/**', 'docs/**'] }, ...layerRules, {
+/** Names of the kinds of change, read from where each says its own. */
+const KINDS = readdirSync('core/changes', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory() && entry.name !== 'shared')
+  .flatMap(({ name }) => {
+    const own = readFileSync(`core/changes/${name}/index.ts`, 'utf8')
+    return [...own.matchAll(/^ {2}kind: '([a-z-]+)',$/gm)].map(([, kind]) => ({ kind, folder: name }))
+  })
+const FOLDERS = [...new Set(KINDS.map((k) => k.folder))]
+
+/** A hyphen tells a kind from a word; the few of one word are words of the trade as well, and are looked for where a kind is named. */
+const isWord = (kind) => !kind.includes('-')
+const NAMED = [
+  ...KINDS.filter(({ kind }) => !isWord(kind)).map(({ kind }) => `Literal[value='${kind}']`),
+  ...KINDS.filter(({ kind }) => isWord(kind)).flatMap(({ kind }) => [
+    `CallExpression[callee.name=/^(findKind|newStop)$/] > Literal[value='${kind}']`,
+    `Property[key.name='kind'] > Literal[value='${kind}']`,
+    `BinaryExpression:has(MemberExpression[property.name='kind']) > Literal[value='${kind}']`,
+  ]),
+].map((selector) => ({ selector, message: 'Only its own folder names a kind of change: ask for what it can do (core/changes/types.ts).' }))
+
+const kindRules = [
+  {
+    // A kind is known in its folder, and listed in the registry; migrations read what was once written.
+    files: ['core/**/*.ts', 'app/**/*.ts', 'app/**/*.vue', 'server/**/*.ts'],
+    ignores: ['core/changes/*/**', 'core/formats/migrations.ts', 'core/tolerances.ts', '**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', TOLERANCE, ...NAMED] },
+  },
+  ...FOLDERS.map((folder) => ({
+    files: [`core/changes/${folder}/**/*.ts`],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: OUTSIDE, message: 'core imports no interface, storage or Node code: adapt it in app, server or scripts.' },
+            { group: ['../../advice', '../../paper', '../../formats', '../../import'], message: 'core/changes lies below this folder.' },
+            {
+              regex: `^\\.\\.(/(index|registry|${FOLDERS.filter((other) => other !== folder).join('|')})(/.*)?)?$`,
+              message: 'No kind imports another: what several need stands in core/changes/shared.',
+            },
+          ],
+        },
+      ],
+    },
+  })),
+]
+
+export default withNuxt({ ignores: ['.output/**', '.nuxt/**', 'node_modules/**', 'docs/**'] }, ...layerRules, ...kindRules, {
   rules: {
     'vue/multi-word-component-names': 'off',
     'vue/require-default-prop': 'off',

@@ -95,3 +95,6 @@ export const SNAP_MM = 0.01
 
 /** mm. A seam that a turned or swung part must keep the length of may differ by no more than this (issue of the pivots, worked cases). */
 export const LENGTH_KEPT_MM = 0.05
+
+/** Part of a move by which a slider rests beside a whole one and still stands at it: far less than an eye tells. */
+export const MOVE_DONE_PART = 1e-3

@@ -1,4 +1,4 @@
-import { contextOf, findKind, type BustAmountInputs } from '../core/changes'
+import { contextOf, findKind, type InputsOf } from '../core/changes'
 import { DEFAULT_TOLERANCES } from '../core/match'
 import type { Garment, Piece } from '../core/pattern'
 import { findPiece } from '../core/pattern'
@@ -25,7 +25,7 @@ export function withCups(garment: Garment): Garment {
     const named = { name: `Front for cup ${name}`, cup: name }
     const amountMm = FROM_DRAFT_MM[name]!
     if (amountMm === 0) return { ...findPiece(garment, 'front')!, ...named }
-    const inputs: BustAmountInputs = { pieceId: 'front', amountMm, waist: 'side', opening: 'dart', tipBackMm: 38 }
+    const inputs: InputsOf<'bust-amount'> = { pieceId: 'front', amountMm, waist: 'side', opening: 'dart', tipBackMm: 38 }
     const spread = made(garment, 'bust-amount', inputs)
     const finished = made(spread, 'finish-dart', { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' })
     return { ...findPiece(finished, 'front')!, ...named }

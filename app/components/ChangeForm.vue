@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findKind, type Applied, type Change, type GradeInputs, type Level, type PivotMove } from '~~/core/changes'
+import { findKind, type Applied, type Change, type Level } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
+import { OWN_FIELDS } from '~/components/fields/own-fields'
 import { useWork } from '~/stores/work'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
@@ -66,13 +67,13 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         :amount-mm="numberOf('amountMm')"
         @update:model-value="set(f.key, $event)"
       />
-      <FieldsMovesField
-        v-else-if="f.type === 'moves'"
-        :model-value="(inputs[f.key] as PivotMove[]) ?? []"
+      <component
+        :is="OWN_FIELDS[f.component]"
+        v-else-if="f.type === 'own'"
+        :inputs="change.inputs"
         :label="f.label"
         :garment="garment"
-        :piece-id="String(inputs[f.pieceKey])"
-        @update:model-value="set(f.key, $event)"
+        @update="set(f.key, $event)"
       />
       <FieldsPartnersField
         v-else-if="f.type === 'partners'"
@@ -112,15 +113,6 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         :count="f.count"
         :fallback-mm="numberOf(f.fallbackKey)"
         :test="`field-${f.key}`"
-        @update:model-value="set(f.key, $event)"
-      />
-      <FieldsRulesField
-        v-else-if="f.type === 'rules'"
-        :model-value="(inputs[f.key] as GradeInputs['rules']) ?? {}"
-        :label="f.label"
-        :garment="garment"
-        :centre="inputs[f.centreKey] as GradeInputs['centre']"
-        :interval-mm="numberOf(f.intervalKey)"
         @update:model-value="set(f.key, $event)"
       />
       <label v-else-if="f.type === 'switch'" class="flex min-h-11 items-center gap-2.5">

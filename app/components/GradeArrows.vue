@@ -20,7 +20,7 @@ const shown = computed(() =>
     if (mm < 0.05) return []
     const tip = { x: a.from.x + by.x * TIMES, y: a.from.y + by.y * TIMES }
     const u = { x: by.x / mm, y: by.y / mm }
-    const lit = a.label === work.litPoint
+    const lit = a.label === work.lit
     const head = 7 / props.zoom
     const wing = (way: 1 | -1) => `${tip.x - u.x * head - way * u.y * head * 0.5} ${tip.y - u.y * head + way * u.x * head * 0.5}`
     return [

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
+import { MOVE_DONE_PART } from '~~/core/tolerances'
 
 /** What the hands are doing at this place of the slider, and buttons from one move to the next. */
 const props = defineProps<{ steps: number; /** Moves done; its fraction is the one at hand. */ done: number; label: string }>()
 const emit = defineEmits<{ step: [progress: number] }>()
 
-/** A slider comes to rest a hair beside a whole move. */
-const HAIR = 1e-3
 function move(way: 1 | -1) {
-  const next = way > 0 ? Math.floor(props.done + HAIR) + 1 : Math.ceil(props.done - HAIR) - 1
+  const next = way > 0 ? Math.floor(props.done + MOVE_DONE_PART) + 1 : Math.ceil(props.done - MOVE_DONE_PART) - 1
   emit('step', Math.min(1, Math.max(0, next / props.steps)))
 }
 </script>
@@ -23,7 +22,7 @@ function move(way: 1 | -1) {
     </button>
     <span class="max-w-[34rem] px-1 text-center" aria-live="polite"
       ><template v-if="done > 0 && done < steps"
-        ><b>{{ Math.min(steps, Math.floor(done + HAIR) + 1) }} of {{ steps }}</b> {{ label }}</template
+        ><b>{{ Math.min(steps, Math.floor(done + MOVE_DONE_PART) + 1) }} of {{ steps }}</b> {{ label }}</template
       ><template v-else>{{ done >= steps ? `${steps} ${steps === 1 ? 'move' : 'moves'}, done` : 'before the first move' }}</template></span
     >
     <button class="btn-quiet" aria-label="One move on" :disabled="done >= steps" data-test="move-on" @click="move(1)">

@@ -14,6 +14,7 @@ import { INCH_MM } from '~~/core/units'
 import { useFrameLater } from '~/composables/useFrameLater'
 import { lineOfSize, type SizeLine } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
+import { MOVE_DONE_PART } from '~~/core/tolerances'
 
 /** The table: pieces laid out over water, pan and zoom, the lines and handles of the stop that is open. */
 const props = defineProps<{
@@ -121,7 +122,7 @@ const grid = computed(() => {
 
 /** How many moves are done, with the one at hand as a fraction. */
 const movesDone = computed(() => props.progress * steps.value)
-const moveAt = computed(() => Math.min(steps.value, Math.floor(movesDone.value + 1e-6) + 1))
+const moveAt = computed(() => Math.min(steps.value, Math.floor(movesDone.value + MOVE_DONE_PART) + 1))
 const moveLabel = computed(() => {
   const first = props.applied?.moves?.[0]
   return first ? (movesOf(first.pieceId)[moveAt.value - 1]?.label ?? '') : ''

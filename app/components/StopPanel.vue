@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucid
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
-import { checkInputs, findKind, withInputs, withLargest, type Change, type SlashSwingInputs } from '~~/core/changes'
+import { checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
@@ -17,7 +17,7 @@ const props = defineProps<{ change: Change; stop: ComputedStop; index: number; c
 const work = useWork()
 const prefs = usePrefs()
 const recipes = useRecipes()
-const kind = computed(() => findKind(props.change.kind))
+const kind = computed(() => findKind(props.change.kind as string))
 const title = computed(() => kind.value?.describe(props.before, props.change.inputs).title ?? props.change.kind)
 const changedNames = computed(
   () => props.stop.applied?.touched.map((t) => props.before.pieces.find((p) => p.id === t.pieceId)?.name).join(', ') ?? '',
@@ -49,7 +49,7 @@ async function remove() {
 }
 const ownName = ref('')
 async function keepOwn() {
-  const sentence = await recipes.keep(props.before, props.change.inputs as SlashSwingInputs, ownName.value)
+  const sentence = await recipes.keep(props.before, props.change, ownName.value)
   if (sentence) toast.error(sentence)
   else toast.success(`“${ownName.value.trim()}” is found under “What should change?” on every garment.`)
   if (!sentence) ownName.value = ''
@@ -103,8 +103,8 @@ const note = (text: string) =>
       :garment="stop.applied.garment"
       :piece-id="stop.applied.folded.pieceId"
       :dart-id="stop.applied.folded.dartId"
-      :settable="'pressTo' in (change.inputs as object)"
-      @press="edit({ ...(change.inputs as object), pressTo: $event })"
+      :settable="kind?.press !== undefined"
+      @press="edit(kind!.press!(change.inputs, $event))"
     />
 
     <CompareWays v-if="stop.applied && ways > 1" :change-id="change.id" @take="edit" />
@@ -122,7 +122,7 @@ const note = (text: string) =>
       @update:model-value="note"
     />
 
-    <form v-if="change.kind === 'slash-swing'" class="flex items-end gap-2" @submit.prevent="keepOwn">
+    <form v-if="kind?.recipe" class="flex items-end gap-2" @submit.prevent="keepOwn">
       <label class="min-w-0 flex-1"
         ><span class="mb-1 block font-semibold">Keep as a change of my own</span>
         <input v-model="ownName" class="field" maxlength="80" placeholder="a name for it" data-test="own-name" />

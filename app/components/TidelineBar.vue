@@ -151,7 +151,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                     v-if="describe(c).amountMm !== null"
                     class="text-soft"
                     :mm="describe(c).amountMm!"
-                    :signed="c.kind !== 'place-seam'"
+                    :signed="!describe(c).isPlace"
                   />
                 </span>
               </button>

@@ -3,7 +3,7 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { Search, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { findChanges, fromRecipe, newStop, readRequest, type ChangeKind, type SlashRecipe } from '~~/core/changes'
+import { findChanges, newStop, readRequest, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
 import { findPiece, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { usePrefs } from '~/stores/prefs'
@@ -20,10 +20,10 @@ const recipes = useRecipes()
 /** Changes with a name of one's own, by that name. */
 const own = computed(() => recipes.all.filter((r) => r.name.toLowerCase().includes(wish.value.trim().toLowerCase())))
 
-async function choose(picked: ChangeKind<unknown> | SlashRecipe | null) {
+async function choose(picked: { kind: ChangeKind<unknown> } | { recipe: Recipe } | null) {
   if (!picked) return
-  if (!('begin' in picked)) return useOwn(picked)
-  const kind = picked
+  if ('recipe' in picked) return useOwn(picked.recipe)
+  const { kind } = picked
   const context = work.contextFor(props.garment)
   const begun = kind.begin(props.garment, context)
   if (!begun.ok) {
@@ -38,14 +38,14 @@ async function choose(picked: ChangeKind<unknown> | SlashRecipe | null) {
   wish.value = ''
   await work.addChange(newStop(kind.kind, inputs))
 }
-async function useOwn(recipe: SlashRecipe) {
-  const inputs = fromRecipe(props.garment, recipe)
-  if (!inputs.ok) {
-    toast.error(problemSentence(inputs.problem))
+async function useOwn(recipe: Recipe) {
+  const stop = recipeAsStop(props.garment, recipe)
+  if (!stop.ok) {
+    toast.error(problemSentence(stop.problem))
     return
   }
   wish.value = ''
-  await work.addChange({ kind: 'slash-swing', inputs: inputs.value, on: true, note: recipe.name })
+  await work.addChange(stop.value)
 }
 </script>
 
@@ -67,11 +67,11 @@ async function useOwn(recipe: SlashRecipe) {
     <ComboboxOptions
       class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[26rem] max-w-[90vw] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
     >
-      <ComboboxOption v-for="r in own" :key="r.id" v-slot="{ active }" :value="r" as="template">
+      <ComboboxOption v-for="r in own" :key="r.id" v-slot="{ active }" :value="{ recipe: r }" as="template">
         <li class="flex cursor-pointer items-center rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`own-${r.name}`">
           <div class="flex-1">
             <div class="font-semibold">{{ r.name }}</div>
-            <div class="text-sm text-soft">your own: slash and swing</div>
+            <div class="text-sm text-soft">your own change</div>
           </div>
           <button class="btn-quiet" :aria-label="`Forget “${r.name}”`" @click.stop="recipes.forget(r)"><Trash2 class="size-4" /></button>
         </li>
@@ -79,7 +79,7 @@ async function useOwn(recipe: SlashRecipe) {
       <div v-if="found.length === 0 && own.length === 0" class="p-3 text-soft">
         No change is known for “{{ wish }}” yet. Try what you see on the body, such as “too long above the waist”.
       </div>
-      <ComboboxOption v-for="k in found" :key="k.kind" v-slot="{ active }" :value="k" as="template">
+      <ComboboxOption v-for="k in found" :key="k.kind" v-slot="{ active }" :value="{ kind: k }" as="template">
         <li class="cursor-pointer rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`kind-${k.kind}`">
           <div class="font-semibold">{{ k.title }}</div>
           <div class="text-sm">{{ k.does }}</div>

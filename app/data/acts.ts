@@ -1,7 +1,7 @@
 import { apply, create, type Patches } from 'mutative'
 import { never, strictObject, type ZodObject, type ZodType } from 'zod'
 import { WearerSchema } from '~~/core/body'
-import { SlashRecipeSchema } from '~~/core/changes'
+import { RecipeSchema } from '~~/core/changes'
 import { ProjectSchema } from '~~/core/formats'
 import { issueWords } from '~~/core/issue-words'
 import type { Result } from '~~/core/result'
@@ -17,7 +17,7 @@ const SCHEMAS: { [T in TableName]: ZodObject & ZodType<Rows[T]> } = {
   projects: ProjectSchema,
   wearers: WearerSchema,
   tray: TraySchema,
-  recipes: SlashRecipeSchema,
+  recipes: RecipeSchema,
 }
 
 /** One transaction over all that people make; one that is under way already takes this in. */
@@ -42,10 +42,10 @@ const stamped = (row: AnyRow): AnyRow => ('updatedAt' in row ? { ...row, updated
  * @throws NotFit where the schema refuses it
  */
 function checked<T extends AnyRow>(table: TableName, before: T | null, row: T): T {
-  const fields = [...new Set([...Object.keys(before ?? SCHEMAS[table].shape), ...Object.keys(row)])] as (keyof T & string)[]
-  const differing = before ? fields.filter((key) => before[key] !== row[key]) : fields
+  const fields = [...new Set([...Object.keys(before ?? {}), ...Object.keys(row)])] as (keyof T & string)[]
+  const differing = fields.filter((key) => before?.[key] !== row[key])
   const { shape } = SCHEMAS[table]
-  const schema = strictObject(Object.fromEntries(differing.map((key) => [key, shape[key] ?? never()])))
+  const schema = before ? strictObject(Object.fromEntries(differing.map((key) => [key, shape[key] ?? never()]))) : SCHEMAS[table]
   const read = schema.safeParse(Object.fromEntries(differing.map((key) => [key, row[key]])))
   if (read.success) return { ...row, ...read.data }
   const issue = read.error.issues[0]!

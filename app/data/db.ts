@@ -2,7 +2,7 @@ import { today } from '~/days'
 import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
-import type { SlashRecipe } from '~~/core/changes'
+import type { Recipe } from '~~/core/changes'
 import { projectToVersion2, projectToVersion3, projectToVersion4, wearerToVersion2, wearerToVersion4, type Project } from '~~/core/formats'
 import type { Tray } from './tray-row'
 
@@ -11,7 +11,7 @@ export interface Rows {
   projects: Project
   wearers: Wearer
   tray: Tray
-  recipes: SlashRecipe
+  recipes: Recipe
 }
 export type TableName = keyof Rows
 export type AnyRow = Rows[TableName]
@@ -34,7 +34,7 @@ export class TidalSeamDb extends Dexie {
   declare wearers: Table<Wearer, string>
   declare acts: Table<Act, number>
   declare tray: Table<Tray, string>
-  declare recipes: Table<SlashRecipe, string>
+  declare recipes: Table<Recipe, string>
 
   /** @param options another place than the browser's own storage */
   constructor(options?: DexieOptions) {

@@ -2,7 +2,6 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it } from 'vitest'
 import { slashSwing } from '~~/core/changes/slash-swing'
-import type { SlashSwingInputs } from '~~/core/changes'
 import { ProjectSchema, readProjectFile } from '~~/core/formats'
 import { draftBlouse } from '~~/demo/blouse'
 import { demoWardrobe } from '~~/demo/wardrobe'
@@ -10,12 +9,12 @@ import { undoAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { useRecipes } from './recipes'
 import { useWardrobe } from './wardrobe'
-import { contextWith } from '../../core/changes/test-context'
+import { contextWith, stopWith } from '../../core/changes/test-context'
 
 const blouse = draftBlouse()
 const begun = slashSwing.begin(blouse, contextWith())
 if (!begun.ok) throw new Error(begun.problem.message)
-const inputs = { ...begun.value, amountMm: 20 } as SlashSwingInputs
+const stop = stopWith('slash-swing', { ...begun.value, amountMm: 20 })
 
 beforeEach(async () => {
   setActivePinia(createPinia())
@@ -24,18 +23,18 @@ beforeEach(async () => {
 
 it('keeps a slash under a name, which can be undone, and asks for a name', async () => {
   const recipes = useRecipes()
-  expect(await recipes.keep(blouse, inputs, '  ')).toBe('Give it a name first.')
-  expect(await recipes.keep(blouse, inputs, 'stage flare')).toBeNull()
+  expect(await recipes.keep(blouse, stop, '  ')).toBe('Give it a name first.')
+  expect(await recipes.keep(blouse, stop, 'stage flare')).toBeNull()
   const [kept] = await db.recipes.toArray()
   expect(kept).toMatchObject({ name: 'stage flare', amountMm: 20 })
-  expect(await recipes.keep({ ...blouse, pieces: [] }, inputs, 'lost')).toMatch(/has gone/)
+  expect(await recipes.keep({ ...blouse, pieces: [] }, stop, 'lost')).toMatch(/has gone/)
   await undoAct('wardrobe')
   expect(await db.recipes.count()).toBe(0)
 })
 
 it('goes out with the whole wardrobe and comes back', async () => {
   const recipes = useRecipes()
-  await recipes.keep(blouse, inputs, 'stage flare')
+  await recipes.keep(blouse, stop, 'stage flare')
   const text = await useWardrobe().backUp()
   const file = readProjectFile(text)
   expect(file.ok && file.value.recipes.map((r) => r.name)).toEqual(['stage flare'])

@@ -84,8 +84,8 @@ export const useWork = defineStore('work', () => {
   const selectedId = ref<string | null>(null)
   /** A stop while a handle of it is being moved, before it is written. */
   const draft = shallowRef<Change | null>(null)
-  /** The point whose rule is at hand, by its name: shown on the pieces. */
-  const litPoint = ref<string | null>(null)
+  /** What a field of the form is about, by the name that it has on the pieces: lit up there while it is at hand. */
+  const lit = ref<string | null>(null)
   /** The worker has been at it long enough to say so. */
   const working = ref(false)
   /** It has been at it so long that one may want to stop it. */
@@ -331,7 +331,7 @@ export const useWork = defineStore('work', () => {
     computedPlan,
     selectedId,
     draft,
-    litPoint,
+    lit,
     working,
     progress,
     long,

@@ -2,13 +2,13 @@ import type { Garment } from '../pattern'
 import type { Problem } from '../result'
 import { applyOrRefuse } from './apply-or-refuse'
 import { findKind, type Change } from './registry'
-import type { Applied, ChangeContext } from './types'
+import type { Applied, ChangeContext, ChangeKind } from './types'
 
 /** What became of one stop of the plan. */
 export interface FoldedStop {
   change: Change
   /** What it is called on the pieces that it finds, and its figure: sizes and darts can be a stop's own making. */
-  words: { title: string; amountMm: number | null }
+  words: ReturnType<ChangeKind<unknown>['describe']>
   status: 'applied' | 'off' | 'refused' | 'orphan'
   /** The garment after this stop; the same object as before it unless the change was applied. */
   garment: Garment

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { issueWords } from '../issue-words'
-import { Id } from '../pattern'
+import { Id, nameOfUpTo, type Garment } from '../pattern'
+import { ok, refuse, type Result } from '../result'
 import { addAtEdge } from './add-at-edge'
 import { blend } from './blend'
 import { bustAmount } from './bust-amount'
@@ -12,7 +13,7 @@ import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
 import { levelWedge } from './level-wedge'
 import { mergeDartsKind } from './merge-darts'
-import { moveDartKind, splitDart } from './move-dart'
+import { moveDartKind } from './move-dart'
 import { moveNotch } from './move-notch'
 import { pieceSize } from './piece-size'
 import { pivotSlide } from './pivot-slide'
@@ -20,11 +21,12 @@ import { placeSeam } from './place-seam'
 import { raiseDartKind } from './raise-dart'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
+import { splitDart } from './split-dart'
 import { straightenDart } from './straighten-dart'
 import { takeCup } from './take-cup'
 import { takeInFoldKind } from './take-in-fold'
 import { trueCorner } from './true-corner'
-import type { ChangeKind } from './types'
+import type { ChangeKind, Recipe } from './types'
 import { unevenHem } from './uneven-hem'
 
 /** Every kind of change. Adding one is a folder beside this file and a line here. */
@@ -113,3 +115,20 @@ export function newStop(kind: string, inputs: unknown, note = ''): NewChange {
 
 /** A new stop in a plan, by an id of its own. */
 export const withId = (stop: NewChange, id: string): Change => ({ ...stop, id })
+
+const RECIPES = CHANGE_KINDS.flatMap((k) => (k.recipe ? [k.recipe.schema] : []))
+/** A stop that was kept under a name, of whatever kind can be kept. */
+export const RecipeSchema = z
+  .looseObject({ id: Id, name: nameOfUpTo(80) })
+  .refine((recipe) => RECIPES.some((schema) => schema.safeParse(recipe).success), {
+    message: 'no change of this version is kept like this',
+  })
+
+/** A recipe as a new stop of its kind on a garment. Refuses where it has no place there. */
+export function recipeAsStop(garment: Garment, recipe: Recipe): Result<NewChange> {
+  const kind = CHANGE_KINDS.find((k) => k.recipe?.schema.safeParse(recipe).success)
+  if (!kind?.recipe)
+    return refuse('unknown-change', recipe.name, 'this version does not know how it was made.', 'Draw it anew, and keep that.')
+  const inputs = kind.recipe.use(garment, recipe)
+  return inputs.ok ? ok(newStop(kind.kind, inputs.value, recipe.name)) : inputs
+}

@@ -103,6 +103,9 @@ export interface Handle {
   pace?: number
 }
 
+/** Components that draw one input of one kind (app/components/fields/own-fields.ts). */
+export type OwnField = 'RulesField' | 'MovesField'
+
 /** One input of a change, as the form shows it. The kind of field decides the control; no screen knows the change. */
 export type Field =
   | {
@@ -121,12 +124,10 @@ export type Field =
   | { type: 'partners'; key: string; label: string }
   | { type: 'choice'; key: string; label: string; options: { value: string; label: string }[] }
   | { type: 'count'; key: string; label: string; min?: number; max: number }
-  /** A list of turns and slides of one piece. */
-  | { type: 'moves'; key: string; pieceKey: string; label: string }
   /** A list of lengths, as many as `count`; empty places take the length under `fallbackKey`. */
   | { type: 'lengths'; key: string; label: string; count: number; fallbackKey: string }
-  /** Tables of grade rules. */
-  | { type: 'rules'; key: string; label: string; centreKey: string; intervalKey: string }
+  /** An input that no common field fits: by the name of the component that draws it, which reads the inputs by the kind's schema. */
+  | { type: 'own'; component: OwnField; key: string; label: string }
   | { type: 'switch'; key: string; label: string; hint?: string }
 
 /** What is drawn beside a paper step, in the coordinates of one piece, mm. */
@@ -169,6 +170,22 @@ export const PHASES = [
   'true',
 ] as const
 export type Phase = (typeof PHASES)[number]
+
+/** A stop under a name of one's own: by what edges are and not by their ids, so that it finds its place on another garment. */
+export interface Recipe {
+  [more: string]: unknown
+  id: string
+  name: string
+}
+
+/** What a kind can keep of a stop, and how it is used again. */
+export interface RecipeOf<I> {
+  schema: z.ZodType<Recipe>
+  /** Refuses where what the stop was made for has gone. */
+  keep(garment: Garment, inputs: I, name: string, id: string): Result<Recipe>
+  /** Refuses where it has no place on this garment. */
+  use(garment: Garment, recipe: Recipe): Result<I>
+}
 
 /** What a body and the worksheet ask for, while a plan is made. */
 export interface AskedByBody {
@@ -233,6 +250,10 @@ export interface ChangeKind<I, K extends string = string> {
   givesLength?(garment: Garment, row: LengthRow, context: ChangeContext): I | null
   /** Changes that would mend a mismatch, best first. */
   mends?(garment: Garment, mismatch: Mismatch, context: ChangeContext): MendOffer<I>[]
+  /** How a stop of this kind is kept under a name, and used on another garment; a kind that has none is not kept. */
+  recipe?: RecipeOf<I>
+  /** The same inputs with its folded dart pressed the other way. */
+  press?(inputs: I, to: 'before' | 'after'): I
   /** Partner pieces that these inputs leave out, and the same inputs with others left out. */
   leftOut?: { of(inputs: I): readonly string[]; set(inputs: I, pieceIds: string[]): I }
   /** Gives a new garment; changes nothing in place; never half done. */

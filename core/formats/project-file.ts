@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Wearer } from '../body'
-import type { SlashRecipe } from '../changes'
+import type { Recipe } from '../changes'
 import { issueWords } from '../issue-words'
 import { checkGarment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
@@ -12,7 +12,7 @@ export function writeProjectFile(
   projects: readonly Project[],
   wearers: readonly Wearer[],
   savedAt: Date,
-  recipes: readonly SlashRecipe[] = [],
+  recipes: readonly Recipe[] = [],
 ): string {
   const file: ProjectFile = {
     format: 'tidal-seam',

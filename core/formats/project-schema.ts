@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { WearerSchema } from '../body'
-import { ChangeSchema, SlashRecipeSchema } from '../changes'
+import { ChangeSchema, RecipeSchema } from '../changes'
 import { GarmentSchema, Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
 import { SizingSchema } from '../size'
 
@@ -33,7 +33,7 @@ export const ProjectFileSchema = z.strictObject({
   wearers: z.array(WearerSchema).max(10000),
   projects: z.array(ProjectSchema).max(10000),
   /** Slashes that were given a name. */
-  recipes: z.array(SlashRecipeSchema).max(1000),
+  recipes: z.array(RecipeSchema).max(1000),
 })
 
 export type ProjectFile = z.infer<typeof ProjectFileSchema>

@@ -94,7 +94,7 @@ describe('lines inside that mean a dart with two tips', () => {
       edges: splitEdges(back.path).map((path) => ({ path, role: 'other' as const, fold: false, allowanceMm: 10 })),
       ...readMarks(back),
     }
-    const folds = findFolds(draft).filter((f) => f.what === 'double-dart')
+    const folds = findFolds(draft).filter((f) => f.what === 'inside-dart')
     expect(folds).toHaveLength(1)
     const taken = takeFold(draft, folds[0]!)
     expect(doubleDartFigures({ lines: { x: taken.lines[taken.lines.length - 1]!.path } }, 'x').intakeMm).toBeCloseTo(18, 2)

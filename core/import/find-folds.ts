@@ -26,7 +26,7 @@ export type Fold =
   /** Two lines that meet inside and begin on one edge: the legs of a dart. */
   | { what: 'dart'; lines: number[]; mouth: Mouth; tip: Point }
   /** Lines that form a narrow loop: a dart with a tip at both ends. */
-  | { what: 'double-dart'; lines: number[]; path: Path }
+  | { what: 'inside-dart'; lines: number[]; path: Path }
   /** Two lines side by side from one edge inward: a pleat. */
   | { what: 'pleat'; lines: number[]; mouth: Mouth; path: Path }
 
@@ -109,5 +109,5 @@ function doubleDart(draft: PieceDraft, lines: number[], loop: Path): Fold[] {
   const d = doubleDartFigures({ lines: { path } }, 'path')
   const clear = flattenPath(path, FLATTEN_MM).every((p) => draft.edges.every((e) => nearestPlace(e.path, p).distanceMm > REACH_MM))
   if (!clear || tips.far < DOUBLE_DART_MM || d.intakeMm * 2 > tips.far) return []
-  return [{ what: 'double-dart', lines, path }]
+  return [{ what: 'inside-dart', lines, path }]
 }

@@ -6,7 +6,7 @@ import type { Fold } from './find-folds'
 /** A draft with a fold taken for what it is: an edge parted at its mouth, a dart's legs put in, a dart or pleat inside named. */
 export function takeFold(draft: PieceDraft, fold: Fold): PieceDraft {
   const left = draft.lines.filter((_, i) => !fold.lines.includes(i))
-  if (fold.what === 'double-dart')
+  if (fold.what === 'inside-dart')
     return { ...draft, lines: [...left, { name: nameOf(draft, 'waist dart'), path: fold.path, role: 'dart' }] }
   const edge = draft.edges[fold.mouth.edge]!
   const first = cutPath(edge.path, 0, fold.mouth.fromMm)

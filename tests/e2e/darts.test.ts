@@ -129,7 +129,7 @@ describe('darts', () => {
     await (await app.driver().findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
     await press('confirm-scale')
     await field('inner-folds')
-    for (const what of ['pleat', 'double-dart']) {
+    for (const what of ['pleat', 'inside-dart']) {
       await (await app.driver().findElement(By.css(`[data-test^="make-${what}-"]`))).click()
       await soon('taken', async () => (await app.driver().findElements(By.css(`[data-test^="make-${what}-"]`))).length === 0)
     }

@@ -1,39 +1,41 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
-import { pinMarks, type PivotMove } from '~~/core/changes'
+import { PivotSlideSchema, pinMarks, type PivotMove } from '~~/core/changes/pivot-slide'
 import { findPiece, type Garment } from '~~/core/pattern'
 
 /** Turns and slides of one piece, one after the other, each with the edges that are traced after it. */
-const props = defineProps<{ modelValue: PivotMove[]; label: string; garment: Garment; pieceId: string }>()
-const emit = defineEmits<{ 'update:modelValue': [moves: PivotMove[]] }>()
-const piece = computed(() => findPiece(props.garment, props.pieceId))
+const props = defineProps<{ inputs: unknown; label: string; garment: Garment }>()
+const emit = defineEmits<{ update: [moves: PivotMove[]] }>()
+const inputs = computed(() => PivotSlideSchema.parse(props.inputs))
+const moves = computed(() => inputs.value.moves)
+const piece = computed(() => findPiece(props.garment, inputs.value.pieceId))
 const edges = computed(() => piece.value?.edges ?? [])
 const corners = computed(() => piece.value?.corners ?? [])
 const marks = computed(() => (piece.value ? pinMarks(piece.value) : []))
 
 const put = (i: number, move: PivotMove) =>
   emit(
-    'update:modelValue',
-    props.modelValue.map((m, k) => (k === i ? move : m)),
+    'update',
+    moves.value.map((m, k) => (k === i ? move : m)),
   )
 const remove = (i: number) =>
   emit(
-    'update:modelValue',
-    props.modelValue.filter((_, k) => k !== i),
+    'update',
+    moves.value.filter((_, k) => k !== i),
   )
 function add(how: PivotMove['how']) {
-  const used = new Set(props.modelValue.flatMap((m) => m.edgeIds))
+  const used = new Set(moves.value.flatMap((m) => m.edgeIds))
   const free = edges.value.find((e) => !used.has(e.id) && e.role !== 'dart-leg')
   if (!free || corners.value.length < 2) return
-  const id = `move-${Math.max(0, ...props.modelValue.map((m) => Number(/\d+$/.exec(m.id)?.[0] ?? 0))) + 1}`
+  const id = `move-${Math.max(0, ...moves.value.map((m) => Number(/\d+$/.exec(m.id)?.[0] ?? 0))) + 1}`
   const i = edges.value.indexOf(free)
   const [pinId, targetId] = [corners.value[i]!.id, corners.value[(i + 1) % corners.value.length]!.id]
   const move: PivotMove =
     how === 'slide'
       ? { id, how, acrossMm: 0, alongMm: 0, edgeIds: [free.id] }
       : { id, how, pinId, targetId, direction: 'across', byMm: 0, edgeIds: [free.id] }
-  emit('update:modelValue', [...props.modelValue, move])
+  emit('update', [...moves.value, move])
 }
 function turnWay(i: number, move: Extract<PivotMove, { how: 'pivot' }>, event: Event) {
   const direction = (event.target as HTMLSelectElement).value as typeof move.direction
@@ -45,14 +47,14 @@ function flip(i: number, move: PivotMove, edgeId: string) {
   if (edgeIds.length > 0) put(i, { ...move, edgeIds })
 }
 /** An edge is traced in one move only. */
-const takenBefore = (i: number, edgeId: string) => props.modelValue.some((m, k) => k !== i && m.edgeIds.includes(edgeId))
+const takenBefore = (i: number, edgeId: string) => moves.value.some((m, k) => k !== i && m.edgeIds.includes(edgeId))
 </script>
 
 <template>
   <fieldset>
     <legend class="mb-1 font-semibold">{{ label }}</legend>
     <p class="mb-2 text-sm text-soft">What no move traces stays; the edges beside a traced run are joined anew.</p>
-    <div v-for="(m, i) in modelValue" :key="m.id" class="mb-2 space-y-2 rounded-lg border border-edge p-2.5" :data-test="`move-${i}`">
+    <div v-for="(m, i) in moves" :key="m.id" class="mb-2 space-y-2 rounded-lg border border-edge p-2.5" :data-test="`move-${i}`">
       <div class="flex items-center justify-between">
         <span class="font-semibold">{{ i + 1 }}. {{ m.how === 'slide' ? 'Slide' : 'Turn about a pin' }}</span>
         <button type="button" class="btn-quiet" :aria-label="`Remove move ${i + 1}`" @click="remove(i)"><Trash2 class="size-5" /></button>

@@ -1,19 +1,24 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cardinalsOf, CARDINAL_WORDS, rulesOf, tableOf, type GradeInputs, type Rule, type RuleTable } from '~~/core/changes'
+import {
+  CARDINAL_WORDS,
+  cardinalsOf,
+  GradeSchema,
+  rulesOf,
+  tableOf,
+  type GradeInputs,
+  type Rule,
+  type RuleTable,
+} from '~~/core/changes/grade'
 import type { Garment } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
 
 /** Grade rules: how far each cardinal point goes for one interval, as parts of it, and what that is in figures. */
-const props = defineProps<{
-  modelValue: GradeInputs['rules']
-  label: string
-  garment: Garment
-  centre: GradeInputs['centre']
-  intervalMm: number
-}>()
-const emit = defineEmits<{ 'update:modelValue': [rules: GradeInputs['rules']] }>()
+const props = defineProps<{ inputs: unknown; label: string; garment: Garment }>()
+const emit = defineEmits<{ update: [rules: GradeInputs['rules']] }>()
+const inputs = computed(() => GradeSchema.parse(props.inputs))
+const own = computed(() => inputs.value.rules)
 const prefs = usePrefs()
 const work = useWork()
 const NAMES: Record<RuleTable, string> = {
@@ -29,25 +34,25 @@ const picked = ref<RuleTable | null>(null)
 const table = computed(() => (picked.value && tables.value.includes(picked.value) ? picked.value : (tables.value[0] ?? null)))
 const rows = computed(() => {
   if (!table.value) return []
-  const rules = rulesOf({ centre: props.centre, rules: props.modelValue }, table.value)
+  const rules = rulesOf(inputs.value, table.value)
   const there = new Set(props.garment.pieces.filter((p) => tableOf(p) === table.value).flatMap((p) => cardinalsOf(p)))
   return (Object.keys(rules) as (keyof typeof CARDINAL_WORDS)[])
     .filter((c) => there.has(c) || c === 'apex' || c === 'hip-side')
     .map((c) => ({ c, name: CARDINAL_WORDS[c], rule: rules[c]! }))
 })
 const figure = (part: number) =>
-  props.intervalMm > 0 ? prefs.length(part * props.intervalMm, { signed: true, fraction: 16, bare: true }) : ''
+  inputs.value.intervalMm > 0 ? prefs.length(part * inputs.value.intervalMm, { signed: true, fraction: 16, bare: true }) : ''
 function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text: string) {
   const value = Number(text.replace(',', '.'))
   if (!table.value || !Number.isFinite(value) || Math.abs(value) > 2) return
-  emit('update:modelValue', { ...props.modelValue, [table.value]: { ...props.modelValue[table.value], [c]: { ...rule, [key]: value } } })
+  emit('update', { ...own.value, [table.value]: { ...own.value[table.value], [c]: { ...rule, [key]: value } } })
 }
 </script>
 
 <template>
   <details class="rounded-lg border border-edge p-2">
     <summary class="min-h-9 cursor-pointer font-semibold">
-      {{ label }}<span v-if="Object.keys(modelValue).length" class="ml-2 text-sm font-normal text-note">own figures</span>
+      {{ label }}<span v-if="Object.keys(own).length" class="ml-2 text-sm font-normal text-note">own figures</span>
     </summary>
     <label class="mt-1 block">
       <span class="sr-only">Kind of piece</span>
@@ -73,11 +78,11 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
           v-for="r in rows"
           :key="r.c"
           class="border-t border-edge/60 align-top"
-          :class="work.litPoint === r.name && 'bg-note-pale'"
-          @focusin="work.litPoint = r.name"
-          @focusout="work.litPoint = null"
-          @mouseenter="work.litPoint = r.name"
-          @mouseleave="work.litPoint = null"
+          :class="work.lit === r.name && 'bg-note-pale'"
+          @focusin="work.lit = r.name"
+          @focusout="work.lit = null"
+          @mouseenter="work.lit = r.name"
+          @mouseleave="work.lit = null"
         >
           <td class="py-1 pr-1">{{ r.name }}</td>
           <td v-for="key in ['across', 'along'] as const" :key="key" class="py-1">
@@ -94,8 +99,6 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
         </tr>
       </tbody>
     </table>
-    <button v-if="Object.keys(modelValue).length" class="btn mt-2 text-sm" type="button" @click="emit('update:modelValue', {})">
-      Our own rules again
-    </button>
+    <button v-if="Object.keys(own).length" class="btn mt-2 text-sm" type="button" @click="emit('update', {})">Our own rules again</button>
   </details>
 </template>

@@ -8,7 +8,7 @@ const emit = defineEmits<{ take: [change: { label: string; change: Partial<Piece
 const folds = computed(() => findFolds(props.draft))
 const mouthWords = (edge: number) => ROLE_NAMES[props.draft.edges[edge]!.role]
 const foldWords = (fold: Fold) =>
-  fold.what === 'double-dart'
+  fold.what === 'inside-dart'
     ? 'Yes, a dart with two tips'
     : `Yes, a ${fold.what} ${fold.what === 'dart' ? 'from' : 'in'} the ${mouthWords(fold.mouth.edge)}`
 function makeFold(fold: Fold) {

@@ -5,7 +5,8 @@ import { draftArmholeDart, draftSlantedDart, draftTwoDarts } from '../../../demo
 import { distance, subtract, turnRad } from '../../geometry'
 import { capReachMm, dartIn, shapeOf, type EdgeRole } from '../../pattern'
 import { polygonPiece } from '../../pattern/test-pieces'
-import { finishDart, foldCap } from '.'
+import { foldCap } from '../shared/darts/fold-cap'
+import { finishDart } from '.'
 import { apply, front, shape, figures } from '../shared/darts/test-darts'
 
 describe('finish a dart', () => {

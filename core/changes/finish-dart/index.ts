@@ -11,7 +11,7 @@ import { apexOf, besideDart, dartOptions, dartsOf, findDart, isRefused, type Fou
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
 import { dartCautions, soundOr } from '../shared/darts/turn-dart'
 import type { Applied, ChangeContext, Handle, PaperStep, StepInput } from '../types'
-import { foldCap } from './fold-cap'
+import { foldCap } from '../shared/darts/fold-cap'
 import { proposeFinish } from './proposes'
 import { FinishDartSchema, type FinishDartInputs } from './schema'
 
@@ -84,6 +84,7 @@ export const finishDart = defineChange({
   schema: FinishDartSchema,
   phase: 'finish-darts',
   proposes: proposeFinish,
+  press: (inputs, to) => ({ ...inputs, pressTo: to }),
   onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
     const found = dartsOf(garment)[0]
@@ -182,4 +183,3 @@ function finishPaperSteps({ before, inputs, applied, context, units }: StepInput
 }
 
 export type { FinishDartInputs } from './schema'
-export { foldCap, type FoldedDart } from './fold-cap'

@@ -96,7 +96,7 @@ export const grade = defineChange({
         { value: 'third', label: 'a third, half of it at the neck' },
       ],
     },
-    { type: 'rules', key: 'rules', label: 'Rules', centreKey: 'centre', intervalKey: 'intervalMm' },
+    { type: 'own', component: 'RulesField', key: 'rules', label: 'Rules' },
     {
       type: 'choice',
       key: 'school',
@@ -144,4 +144,6 @@ export const grade = defineChange({
 
 export { gradeGarment, gradedSizes, addGradedSize } from './grade-garment'
 export { rulesOf, splitInterval, tableOf } from './rules'
-export { CARDINALS, RULE_TABLES, type Cardinal, type GradeInputs, type Rule, type RuleTable } from './schema'
+export { CARDINALS, GradeSchema, RULE_TABLES, type Cardinal, type GradeInputs, type Rule, type RuleTable } from './schema'
+export { cardinalsOf } from './cardinals'
+export { CARDINAL_WORDS } from './paper-steps'

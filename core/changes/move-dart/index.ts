@@ -1,34 +1,9 @@
-import { measureLength, placeAt } from '../../geometry'
-import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../moves'
-import { dartIn, dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
-import { ok, refuse } from '../../result'
 import { defineChange } from '../define-change'
-import { apexOf, dartOptions, dartsOf, openEdges } from '../shared/darts/find-darts'
-import type { ChangeContext, Handle } from '../types'
-import { applyMoveDart, movedDart } from '../shared/darts/apply-move'
-import { moveDartSteps } from '../shared/darts/move-steps'
-import { alongTrack, dartTrack, onTrack, snapAlong, usualPlace } from './places'
-import { MoveDartSchema, type MoveDartInputs } from './schema'
-
-/** What to begin with for a dart: where it is usually wanted. */
-function inputsFor(garment: Garment, ref: string, sharePct: number): MoveDartInputs | null {
-  const found = dartsOf(garment).find((d) => d.ref === ref)
-  if (!found) return null
-  const to = usualPlace(found, shapeOf(found.piece, garment.baseSizeId))
-  const edge = found.piece.edges.find((e) => e.id === to.edgeId)!
-  const own = findApex(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
-  const from = dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart).before.role
-  const beyondMm = own.markId === null ? (from === 'side' ? APEX_BEYOND_MM.side : APEX_BEYOND_MM.other) : 0
-  return { dart: ref, ...to, beyondMm, sharePct, tipBackMm: tipBackMm(edge.role), trued: true }
-}
-
-const edgeName = (garment: Garment, inputs: MoveDartInputs) =>
-  dartsOf(garment)
-    .find((d) => d.ref === inputs.dart)
-    ?.piece.edges.find((e) => e.id === inputs.edgeId)?.name ?? 'an edge that has gone'
+import { beginDartMove, dartMove } from '../shared/darts/move-form'
 
 /** Craft 6.11: move a dart to another place round its apex. */
 export const moveDartKind = defineChange({
+  ...dartMove,
   kind: 'move-dart',
   title: 'Move a dart',
   foundBy: [
@@ -42,112 +17,7 @@ export const moveDartKind = defineChange({
   ],
   does: 'Cuts from a new place to the apex and swings the old dart closed; drag its ends anywhere along the outline.',
   holds: 'The dart’s angle at the apex, every edge’s length, the grain.',
-  schema: MoveDartSchema,
-  phase: 'place-darts',
-  begin(garment) {
-    const first = dartsOf(garment)[0]
-    if (!first) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
-    return ok(inputsFor(garment, first.ref, 100)!)
-  },
-  withField(garment, inputs, key, value) {
-    if (key === 'dart') return inputsFor(garment, String(value), inputs.sharePct) ?? inputs
-    if (key !== 'edgeId') return { ...inputs, [key]: value }
-    const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
-    const edge = piece?.edges.find((e) => e.id === value)
-    if (!piece || !edge) return inputs
-    const atMm = measureLength(edgePath(shapeOf(piece, garment.baseSizeId), edge.id)) / 2
-    return { ...inputs, edgeId: edge.id, atMm, tipBackMm: tipBackMm(edge.role) }
-  },
-  fields(garment, inputs) {
-    const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
-    const i = piece?.edges.findIndex((e) => e.id === inputs.edgeId) ?? -1
-    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
-    const unmarked = found && findApex(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart).markId === null
-    const hint = piece && i >= 0 ? `From the corner “${piece.corners[i]!.name}” along the edge; or drag it on the table.` : undefined
-    return [
-      { type: 'choice', key: 'dart', label: 'Which dart', options: dartOptions(garment) },
-      {
-        type: 'choice',
-        key: 'edgeId',
-        label: 'Where to',
-        options: piece ? openEdges(piece).map((e) => ({ value: e.id, label: e.name })) : [],
-      },
-      { type: 'length', key: 'atMm', label: 'How far along it', ...(hint ? { hint } : {}) },
-      { type: 'count', key: 'sharePct', label: 'Share that goes, %', min: 5, max: 100 },
-      ...(unmarked
-        ? [
-            {
-              type: 'length' as const,
-              key: 'beyondMm',
-              label: 'Apex beyond the tip',
-              hint: 'No apex is marked: it is taken on the dart’s middle line.',
-            },
-          ]
-        : []),
-      {
-        type: 'length',
-        key: 'tipBackMm',
-        label: 'Tip short of the apex',
-        hint: 'Usually 1 1/2 in (38 mm) from the side, 2 in (50 mm) from above, 1 in (25 mm) from the waist.',
-      },
-      { type: 'switch', key: 'trued', label: 'Redraw the closed place smoothly' },
-    ]
-  },
-  describe(garment, inputs) {
-    const name = dartsOf(garment).find((d) => d.ref === inputs.dart)?.dart.name ?? 'a dart that has gone'
-    return { title: `${inputs.sharePct < 100 ? 'Split' : 'Move'} the ${name}: to the ${edgeName(garment, inputs)}`, amountMm: null }
-  },
-  withLargest: (_garment, inputs, largestMm) => ({ ...inputs, atMm: Math.min(inputs.atMm, largestMm) }),
-  apply: applyMoveDart,
-  handles(garment, inputs, applied, context): Handle[] {
-    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!
-    const ids = movedDart(garment, found, inputs).dartIds
-    const piece = findPiece(applied.garment, found.piece.id)!
-    const shape = shapeOf(piece, context.sizeId)
-    const dart = dartIn(piece, ids[ids.length - 1]!)
-    const d = dartFigures(piece, shape, dart)
-    const track = dartTrack(piece, shape).path
-    return (['first', 'second'] as const).map((end): Handle => ({
-      id: end,
-      pieceId: piece.id,
-      at: d[end],
-      axis: placeAt(edgePath(shape, d.before.id), Infinity).tangent,
-      track,
-      label: 'intake',
-      valueMm: d.intakeMm,
-      isGrowth: false,
-      kind: 'level',
-    }))
-  },
-  drag(garment, inputs, _handleId, byMm, context: ChangeContext) {
-    const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
-    if (!found) return inputs
-    const shape = shapeOf(found.piece, context.sizeId)
-    const { edges } = dartTrack(found.piece, shape)
-    const last = edges[edges.length - 1]!
-    const along = alongTrack(found.piece, shape, inputs.edgeId, inputs.atMm) + byMm
-    const to = Math.min(last.fromMm + last.lengthMm, Math.max(0, along))
-    const place = onTrack(found.piece, shape, snapAlong(found.piece, shape, apexOf(found, inputs.beyondMm)(context.sizeId), to))
-    const role = (id: string) => found.piece.edges.find((e) => e.id === id)!.role
-    // A tip that was as far back as is usual stays so on an edge of another kind.
-    const usual = inputs.tipBackMm === tipBackMm(role(inputs.edgeId)) ? tipBackMm(role(place.edgeId)) : inputs.tipBackMm
-    return { ...inputs, ...place, tipBackMm: usual }
-  },
-  paperSteps: moveDartSteps,
-})
-
-/** Craft 6.11: a dart shared between two places. */
-export const splitDart = defineChange({
-  ...moveDartKind,
-  kind: 'split-dart',
-  title: 'Split a dart',
-  foundBy: ['split a dart', 'two darts', 'dart too wide', 'share a dart', 'dart too pointed'],
-  does: 'Moves a share of a dart’s angle to a second place; both point at the same apex.',
-  begin(garment) {
-    const first = dartsOf(garment)[0]
-    if (!first) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
-    return ok(inputsFor(garment, first.ref, 50)!)
-  },
+  begin: (garment) => beginDartMove(garment, 100),
 })
 
 export type { MoveDartInputs } from './schema'

@@ -4,8 +4,9 @@ import { draftArmholeDart, draftSlantedDart } from '../../../demo/dart-blouses'
 import { measureLength, nearestPlace, placeAt, subtract, turnRad } from '../../geometry'
 import { edgePath, type EdgeRole, type Garment } from '../../pattern'
 import { garmentOf, polygonPiece } from '../../pattern/test-pieces'
-import { moveDartKind, splitDart, type MoveDartInputs } from '.'
-import { dartTrack } from './places'
+import { splitDart } from '../split-dart'
+import { moveDartKind, type MoveDartInputs } from '.'
+import { dartTrack } from '../shared/darts/places'
 import { context, apply, front, shape, figures } from '../shared/darts/test-darts'
 
 const DEG = 180 / Math.PI

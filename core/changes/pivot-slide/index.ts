@@ -96,7 +96,7 @@ export const pivotSlide = defineChange({
       inputs.sequence === 'free'
         ? [
             { type: 'piece', key: 'pieceId', label: 'Piece' },
-            { type: 'moves', key: 'moves', pieceKey: 'pieceId', label: 'Moves' },
+            { type: 'own' as const, component: 'MovesField' as const, key: 'moves', label: 'Moves' },
           ]
         : [
             { type: 'growth', key: 'amountMm', label: words.grows, plus: words.plus, minus: words.minus },
@@ -138,4 +138,4 @@ export const pivotSlide = defineChange({
 })
 
 export { pinMarks } from './free-list'
-export type { PivotMove, PivotSlideInputs } from './schema'
+export { PivotSlideSchema, type PivotMove, type PivotSlideInputs } from './schema'

@@ -69,7 +69,7 @@ export const placeSeam = defineChange({
   ],
   describe(garment, inputs) {
     const seam = garment.seams.find((s) => s.id === inputs.seamId)
-    return { title: `Place the ${seam?.name ?? 'seam'}`, amountMm: inputs.wantedMm }
+    return { title: `Place the ${seam?.name ?? 'seam'}`, amountMm: inputs.wantedMm, isPlace: true }
   },
   apply: applyPlaceSeam,
   handles(garment, inputs, applied, context): Handle[] {

@@ -7,7 +7,8 @@ import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { ChangeContext, Handle, PaperStep, StepInput, Way } from '../types'
 import { swingHandle } from '../shared/swing-garment'
 import { applySlashSwing, swingSlash } from './apply'
-import { SlashSwingSchema, type SlashSwingInputs } from './schema'
+import { fromRecipe, toRecipe } from './recipe'
+import { SlashRecipeSchema, SlashSwingSchema, type SlashSwingInputs } from './schema'
 
 /** Edges that a slash usually begins at, and those it usually hangs on, best first. */
 const FROM: EdgeRole[] = ['hem', 'leg-opening', 'waist', 'panel', 'side', 'outseam', 'underarm', 'band', 'other']
@@ -61,6 +62,7 @@ export const slashSwing = defineChange({
   holds: 'The length of every edge but the one that is cut, the hinge, the part that lies still.',
   schema: SlashSwingSchema,
   phase: 'widths',
+  recipe: { schema: SlashRecipeSchema, keep: toRecipe, use: (garment, recipe) => fromRecipe(garment, SlashRecipeSchema.parse(recipe)) },
   begin: beginSlash,
   withPiece: (garment, inputs, pieceId, context) => {
     const piece = findPiece(garment, pieceId)

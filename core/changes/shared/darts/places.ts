@@ -1,8 +1,8 @@
-import { measureLength, nearestPlace, scale, type Path, type Point } from '../../geometry'
-import { findApex, placeOnRay } from '../../moves'
-import { edgePath, grainDirection, type Edge, type Piece, type Shape } from '../../pattern'
-import { SNAP_MM } from '../../tolerances'
-import { openEdges, type FoundDart } from '../shared/darts/find-darts'
+import { measureLength, nearestPlace, scale, type Path, type Point } from '../../../geometry'
+import { findApex, placeOnRay } from '../../../moves'
+import { edgePath, grainDirection, type Edge, type Piece, type Shape } from '../../../pattern'
+import { SNAP_MM } from '../../../tolerances'
+import { openEdges, type FoundDart } from './find-darts'
 
 /** A dart that is dragged comes to rest within this of a good place, mm. */
 const SNAP_TO_MM = 4

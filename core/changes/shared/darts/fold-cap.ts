@@ -16,8 +16,8 @@ import {
   unit,
   type Path,
   type Point,
-} from '../../geometry'
-import { dartCapPoint, dartFigures, edgePath, type Dart, type Piece, type Shape } from '../../pattern'
+} from '../../../geometry'
+import { dartCapPoint, dartFigures, edgePath, type Dart, type Piece, type Shape } from '../../../pattern'
 
 /** A dart as it lies when closed and pressed. */
 export interface FoldedDart {

@@ -1,0 +1,13 @@
+import { defineChange } from '../define-change'
+import { beginDartMove, dartMove } from '../shared/darts/move-form'
+
+/** Craft 6.11: a dart shared between two places. */
+export const splitDart = defineChange({
+  ...dartMove,
+  kind: 'split-dart',
+  title: 'Split a dart',
+  foundBy: ['split a dart', 'two darts', 'dart too wide', 'share a dart', 'dart too pointed'],
+  does: 'Moves a share of a dart’s angle to a second place; both point at the same apex.',
+  holds: 'The dart’s angle at the apex, every edge’s length, the grain.',
+  begin: (garment) => beginDartMove(garment, 50),
+})
