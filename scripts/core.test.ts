@@ -86,10 +86,59 @@ describe('the command line', () => {
     )
     expect(readProjectFile(core('export', file, '--garment', '1', '--format', 'json').stdout).ok).toBe(true)
   })
+  it('says what the worksheet, the plan, the stops and the steps say, in the units asked for', () => {
+    const of = <T>(...args: string[]) => JSON.parse(core(...args, '--garment', '2').stdout) as T
+    const sheet = of<{ rows: { id: string; bodyMm: number | null; chosen: { why: string } | null }[]; trace: { name: string }[] }>(
+      'worksheet',
+      file,
+    )
+    expect(sheet.rows.find((r) => r.id === 'hip')).toMatchObject({
+      bodyMm: expect.any(Number) as number,
+      chosen: { why: expect.any(String) as string },
+    })
+    expect(sheet.trace.map((t) => t.name)).toContain('Front leg')
+    const plan = of<{ proposed: { how: string; kind: string; title: string }[] }>('plan', file)
+    expect(plan.proposed.length).toBeGreaterThan(1)
+    expect(plan.proposed.every((p) => ['there', 'add', 'set'].includes(p.how) && p.title !== '')).toBe(true)
+    const stops = of<{ stops: { status: string; held: { held: boolean }[] }[]; ledger: unknown[] }>('stops', file)
+    expect(stops.stops.map((x) => x.status)).toEqual(stops.stops.map(() => 'applied'))
+    expect(stops.ledger.length).toBeGreaterThan(3)
+    const steps = of<{ stops: { steps: string[] }[] }>('steps', file, '--units', 'in').stops.flatMap((x) => x.steps)
+    expect(steps.join(' ')).toMatch(/ in\b/)
+    expect(steps.join(' ')).not.toMatch(/\d cm/)
+  })
+  it('gives altered pieces as data: edges that close, corners, notches on their edges, in any size', () => {
+    interface Shapes {
+      size: string
+      sizes: { id: string; name: string }[]
+      pieces: {
+        edges: { id: string; lengthMm: number; from: { x: number; y: number }; to: { x: number; y: number }; path: string }[]
+        corners: { at: { x: number; y: number } }[]
+        notches: { at: { x: number; y: number } }[]
+      }[]
+    }
+    const of = (...args: string[]) => JSON.parse(core('shapes', file, '--garment', '1', ...args).stdout) as Shapes
+    const shapes = of()
+    for (const piece of shapes.pieces)
+      for (const [i, edge] of piece.edges.entries()) {
+        const next = piece.edges[(i + 1) % piece.edges.length]!
+        expect(Math.hypot(next.from.x - edge.to.x, next.from.y - edge.to.y)).toBeLessThan(0.01)
+        expect(piece.corners[i]!.at.x).toBeCloseTo(edge.from.x, 3)
+        expect(edge.path).toMatch(/^M/)
+        expect(edge.lengthMm).toBeGreaterThan(0)
+      }
+    const largest = shapes.sizes[shapes.sizes.length - 1]!
+    const widest = (x: Shapes) => Math.max(...x.pieces[1]!.edges.map((e) => e.lengthMm))
+    expect(widest(of('--size', largest.name))).toBeGreaterThan(widest(shapes))
+    expect(core('shapes', file, '--garment', '1', '--size', 'enormous').stderr).toMatch(/the garment has the sizes/)
+  })
   it.each([
     [['measure'], 2, /Name one file/],
     [['dance', 'x'], 2, /not a command/],
-    [['measure', 'x', '--loud', 'y'], 2, /not an option/],
+    [['measure', 'x', '--loud', 'y'], 2, /--loud is not an option/],
+    [['measure', 'x', '--at'], 2, /--at needs a value/],
+    [['steps', 'x', '--units', 'ell'], 2, /--units is in or cm/],
+    [[], 2, /Say what to do/],
     [['measure', '/nowhere.json'], 1, /There is no file/],
     [['import', 'package.json'], 1, /not a whole XML file/],
     [['measure', 'package.json'], 1, /not a Tidal Seam project file/],

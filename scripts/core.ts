@@ -1,58 +1,32 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
-import { listFaults } from '../core/advice'
 import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, type FoldedPlan } from '../core/changes'
 import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
 import { bringIn } from '../core/import'
 import { issueWords } from '../core/issue-words'
-import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
-import { compareMeasures, measureGarment } from '../core/measure'
+import { DEFAULT_TOLERANCES } from '../core/match'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
 import { checkGarment, toName } from '../core/pattern'
 import { problemSentence, type Problem } from '../core/result'
 import { NO_SIZING } from '../core/size'
-import { writeLengths } from '../core/units'
+import { writeLengths, type UnitSystem } from '../core/units'
+import {
+  checkAnswer,
+  measureAnswer,
+  planAnswer,
+  shapesAnswer,
+  stepsAnswer,
+  stopsAnswer,
+  worksheetAnswer,
+  type Opened,
+} from './core/answers'
+import { readArguments, USE, WrongUse, type Options } from './core/read-arguments'
 
 /** Bad input: a plain sentence on standard error, exit 1. */
 class BadInput extends Error {}
-/** Wrong use of the command: exit 2. */
-class WrongUse extends Error {}
 
-const USE = `Use: npm run -s core -- measure|check|apply|export|import FILE [options]
-  measure FILE              every figure of the garment as altered
-  check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
-  apply FILE --change C     the plan with the changes of file C added: ledger, promises, cautions
-  export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)
-  import FILE               an SVG file as a project file: pieces, first guesses, proposed seams
-Options: --garment N (which garment of the file, from 1), --at N (after stop N of the plan, 0 is as bought),
-  --change FILE, --format svg|pdf|json, --paper a4|letter, --out FILE (instead of standard output)`
-
-const OPTIONS = ['garment', 'at', 'change', 'format', 'paper', 'out'] as const
-type Options = Partial<Record<(typeof OPTIONS)[number], string>>
-
-function readArguments(args: string[]): { command: string; file: string; options: Options } {
-  const [command, ...rest] = args
-  const options: Options = {}
-  const files: string[] = []
-  for (let i = 0; i < rest.length; i++) {
-    const word = rest[i]!
-    if (!word.startsWith('--')) {
-      files.push(word)
-      continue
-    }
-    const name = OPTIONS.find((o) => word === `--${o}`)
-    const value = rest[++i]
-    if (!name || value === undefined) throw new WrongUse(name ? `${word} needs a value.` : `${word} is not an option.`)
-    options[name] = value
-  }
-  if (!command || !['measure', 'check', 'apply', 'export', 'import'].includes(command))
-    throw new WrongUse(command ? `“${command}” is not a command.` : 'Say what to do.')
-  if (files.length !== 1) throw new WrongUse('Name one file.')
-  return { command, file: files[0]!, options }
-}
-
-const sentence = (problem: Problem): string => writeLengths(problemSentence(problem), 'cm')
+const sentence = (problem: Problem, units: UnitSystem = 'cm'): string => writeLengths(problemSentence(problem), units)
 
 async function readText(file: string): Promise<string> {
   return readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
@@ -102,28 +76,6 @@ async function readChanges(file: string): Promise<Change[]> {
         `${file}, change ${i + 1}, ${read.error.issues[0]!.path.join('.') || 'kind'}: ${issueWords(read.error.issues[0]!)}.`,
       )
     return read.data
-  })
-}
-
-/** The stops of a plan as plain figures. */
-function stopRows(folded: FoldedPlan, { sizeId, sizing }: ChangeContext) {
-  let before = folded.base
-  return folded.stops.map((stop) => {
-    const ledger = stop.applied ? compareMeasures(before, stop.garment, sizeId, sizing) : []
-    const row = {
-      id: stop.change.id,
-      kind: stop.change.kind,
-      title: stop.words.title,
-      status: stop.status,
-      problem: stop.problem,
-      touched: stop.applied?.touched.map((t) => ({ pieceId: t.pieceId, how: t.how })) ?? [],
-      leftOut: stop.applied?.leftOut ?? [],
-      held: stop.applied?.held ?? [],
-      cautions: stop.applied?.cautions.map(({ code, message }) => ({ code, message: writeLengths(message, 'cm') })) ?? [],
-      ledger,
-    }
-    before = stop.garment
-    return row
   })
 }
 
@@ -186,39 +138,51 @@ async function importFile(file: string): Promise<string> {
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`
 
-async function run(args: string[]): Promise<void> {
-  const { command, file, options } = readArguments(args)
-  let out: string | Uint8Array
-  if (command === 'import') out = await importFile(file)
-  else {
-    const { whole, project } = await openProject(file, options)
-    const plan = planUpTo(project, options)
-    const context = contextFor(project, whole.wearers)
-    const { sizeId: size, sizing } = context
-    const folded = foldPlan(project.garment, plan, context)
-    if (command === 'measure') out = json({ garment: project.name, measures: measureGarment(folded.garment, size, sizing) })
-    else if (command === 'check') {
-      const faults = listFaults(folded, context).map((f) => ({
-        ...f,
-        message: writeLengths(f.message, 'cm'),
-        mends: f.mends.map((m) => ({ ...m, label: writeLengths(m.label, 'cm') })),
-      }))
-      out = json({ garment: project.name, faults, ...walkGarment(folded.garment, size, context.tolerances) })
-    } else if (command === 'apply') {
-      if (options.change === undefined) throw new WrongUse('apply needs --change FILE.')
-      const all = [...plan, ...(await readChanges(options.change))]
-      const after = foldPlan(project.garment, all, context)
-      const refused = after.stops.slice(plan.length).find((s) => s.problem)
-      if (refused) throw new BadInput(sentence(refused.problem!))
-      out = json({
-        garment: project.name,
-        stops: stopRows(after, context),
-        ledger: compareMeasures(after.base, after.garment, size, sizing),
-        plan: all,
-      })
-    } else out = await exportFile(project, folded, plan, whole, options)
+/** The size that is asked for, by its name or id; the one that lies there when none is named. */
+function sizeOf(folded: FoldedPlan, options: Options): string {
+  const { sizes, baseSizeId } = folded.garment
+  if (options.size === undefined) return baseSizeId
+  const size = sizes.find((s) => s.name === options.size) ?? sizes.find((s) => s.id === options.size)
+  if (!size) throw new BadInput(`--size ${options.size}: the garment has the sizes ${sizes.map((s) => s.name).join(', ')}.`)
+  return size.id
+}
+
+/** The garment with the changes of a file added to its plan. */
+async function applied(opened: Opened, plan: Change[], options: Options): Promise<unknown> {
+  if (options.change === undefined) throw new WrongUse('apply needs --change FILE.')
+  const all = [...plan, ...(await readChanges(options.change))]
+  const folded = foldPlan(opened.project.garment, all, opened.context)
+  const refused = folded.stops.slice(plan.length).find((s) => s.problem)
+  if (refused) throw new BadInput(sentence(refused.problem!, opened.units))
+  return { ...stopsAnswer({ ...opened, folded }), plan: all }
+}
+
+async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: string | undefined }> {
+  const { command, file, options, units } = readArguments(args)
+  const to = options.out
+  if (command === 'import') return { out: await importFile(file), to }
+  const { whole, project } = await openProject(file, options)
+  const plan = planUpTo(project, options)
+  const context = contextFor(project, whole.wearers)
+  const folded = foldPlan(project.garment, plan, context)
+  const opened: Opened = { project, folded, context, units }
+  if (command === 'export') return { out: await exportFile(project, folded, plan, whole, options), to }
+  const answers: Record<Exclude<typeof command, 'import' | 'export'>, () => unknown> = {
+    measure: () => measureAnswer(opened, sizeOf(folded, options)),
+    shapes: () => shapesAnswer(opened, sizeOf(folded, options)),
+    worksheet: () => worksheetAnswer(opened),
+    plan: () => planAnswer(opened),
+    stops: () => stopsAnswer(opened),
+    steps: () => stepsAnswer(opened),
+    check: () => checkAnswer(opened),
+    apply: () => applied(opened, plan, options),
   }
-  if (options.out !== undefined) await writeFile(options.out, out)
+  return { out: json(await answers[command]()), to }
+}
+
+async function run(args: string[]): Promise<void> {
+  const { out, to } = await answer(args)
+  if (to !== undefined) await writeFile(to, out)
   else process.stdout.write(out)
 }
 

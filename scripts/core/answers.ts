@@ -1,0 +1,159 @@
+import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
+import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
+import { toPathData, type Project } from '../../core/formats'
+import { measureLength, placeAt } from '../../core/geometry'
+import { walkGarment } from '../../core/match'
+import { compareMeasures, measureGarment } from '../../core/measure'
+import { cornerPoint, edgePath, shapeOf, type Piece } from '../../core/pattern'
+import { problemSentence } from '../../core/result'
+import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
+import { writeLengths, type UnitSystem } from '../../core/units'
+
+/** A garment with its plan folded, as every answer looks at it. */
+export interface Opened {
+  project: Project
+  folded: FoldedPlan
+  context: ChangeContext
+  units: UnitSystem
+}
+
+/** Every figure of the garment as altered, in one size. */
+export const measureAnswer = ({ project, folded, context }: Opened, sizeId: string) => ({
+  garment: project.name,
+  size: sizeId,
+  measures: measureGarment(folded.garment, sizeId, context.sizing),
+})
+
+function pieceAsData(piece: Piece, sizeId: string) {
+  const shape = shapeOf(piece, sizeId)
+  const { id, name, kind, cut } = piece
+  return {
+    id,
+    name,
+    kind,
+    cut,
+    grain: shape.grain,
+    edges: piece.edges.map((e) => {
+      const path = edgePath(shape, e.id)
+      return { ...e, lengthMm: measureLength(path), from: path[0]!.from, to: path[path.length - 1]!.to, path: toPathData(path, false) }
+    }),
+    corners: piece.corners.map((c) => ({ ...c, at: cornerPoint(piece, shape, c.id) })),
+    notches: piece.notches.map((n) => {
+      const place = shape.notches[n.id]!
+      const path = edgePath(shape, n.edgeId)
+      const atMm = place.from === 'start' ? place.distanceMm : measureLength(path) - place.distanceMm
+      return { ...n, ...place, at: placeAt(path, atMm).point }
+    }),
+    darts: piece.darts,
+    lines: piece.lines.map((l) => ({ ...l, path: toPathData(shape.lines[l.id]!, false) })),
+    points: piece.points.map((p) => ({ ...p, at: shape.points[p.id]! })),
+  }
+}
+
+/** The altered pieces as data, in millimetres, y downward. */
+export const shapesAnswer = ({ project, folded }: Opened, sizeId: string) => ({
+  garment: project.name,
+  size: sizeId,
+  sizes: folded.garment.sizes,
+  pieces: folded.garment.pieces.map((p) => pieceAsData(p, sizeId)),
+  seams: folded.garment.seams,
+})
+
+/** The pieces that the worksheet is made of: as the stops leave them that do not give the zones their sizes, and as traced. */
+function workedOn({ project, folded, context }: Opened) {
+  const own = stopsBeforeSizes(folded.stops.map((s) => s.change))
+  const before = own.length === folded.stops.length ? folded : foldPlan(project.garment, own, context)
+  return { own: before.stops.filter((s) => s.status === 'applied').map((s) => s.change), garment: before.garment }
+}
+
+/** Station 2: body, finished measures and ease, the size to cut and what to trace. */
+export function worksheetAnswer(opened: Opened) {
+  const { project, context, units } = opened
+  const traced = tracedFor(workedOn(opened).garment, context)
+  const sheet = makeWorksheet(traced, context.sizing, context.body)
+  const words = (text: string) => writeLengths(text, units)
+  return {
+    garment: project.name,
+    school: sheet.school,
+    schoolWhy: sheet.schoolWhy,
+    rows: sheet.rows.map(({ zone, chosen, ...row }) => ({
+      id: zone.id,
+      name: zone.name,
+      ...row,
+      chosen: chosen && { ...chosen, why: words(chosen.why) },
+    })),
+    lengths: sheet.lengths,
+    cup: sheet.cup && { ...sheet.cup, message: words(sheet.cup.message) },
+    trace: listToTrace(traced, chosenSizes(sheet)),
+  }
+}
+
+/** What the body asks for, and where it would go in the plan; what the order of the plan costs. */
+export function planAnswer(opened: Opened) {
+  const { project, folded, context, units } = opened
+  const { own, garment } = workedOn(opened)
+  const proposed = planSizes(garment, context, own)
+  const named = nameProposed(garment, proposed, context)
+  const plan = folded.stops.map((s) => s.change)
+  return {
+    garment: project.name,
+    proposed: layOnPlan(proposed, plan).map((laid, i) => ({
+      how: laid.how,
+      changeId: laid.how === 'set' ? laid.change.id : null,
+      title: named[i]!.words.title,
+      amountMm: named[i]!.words.amountMm,
+      kind: laid.proposed.kind,
+      inputs: laid.how === 'set' ? laid.change.inputs : laid.proposed.inputs,
+      note: laid.proposed.note,
+    })),
+    order: adviseOrder(plan, folded.base).map((a) => ({ ...a, message: writeLengths(a.message, units) })),
+  }
+}
+
+/** The stops of a plan as plain figures. */
+export function stopsAnswer({ project, folded, context, units }: Opened) {
+  let before = folded.base
+  const stops = folded.stops.map((stop) => {
+    const ledger = stop.applied ? compareMeasures(before, stop.garment, context.sizeId, context.sizing) : []
+    before = stop.garment
+    return {
+      id: stop.change.id,
+      kind: stop.change.kind,
+      title: stop.words.title,
+      amountMm: stop.words.amountMm,
+      note: stop.change.note,
+      status: stop.status,
+      problem: stop.problem && { ...stop.problem, sentence: writeLengths(problemSentence(stop.problem), units) },
+      touched: stop.applied?.touched.map((t) => ({ pieceId: t.pieceId, how: t.how })) ?? [],
+      leftOut: stop.applied?.leftOut ?? [],
+      held: stop.applied?.held ?? [],
+      cautions: stop.applied?.cautions.map(({ code, message }) => ({ code, message: writeLengths(message, units) })) ?? [],
+      ledger,
+    }
+  })
+  return { garment: project.name, stops, ledger: compareMeasures(folded.base, folded.garment, context.sizeId, context.sizing) }
+}
+
+/** The plan with ruler and scissors, stop by stop. */
+export function stepsAnswer({ project, folded, context, units }: Opened) {
+  let before = folded.base
+  const stops = folded.stops.flatMap((stop) => {
+    const kind = findKind(stop.change.kind as string)
+    const garment = before
+    before = stop.garment
+    if (!stop.applied || !kind) return []
+    const steps = kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, units })
+    return [{ id: stop.change.id, title: stop.words.title, steps: steps.map((s) => s.text) }]
+  })
+  return { garment: project.name, units, stops }
+}
+
+/** Seams walked, and the faults with what would mend them, worst first. */
+export function checkAnswer({ project, folded, context, units }: Opened) {
+  const faults = listFaults(folded, context).map((f) => ({
+    ...f,
+    message: writeLengths(f.message, units),
+    mends: f.mends.map((m) => ({ ...m, label: writeLengths(m.label, units) })),
+  }))
+  return { garment: project.name, faults, ...walkGarment(folded.garment, context.sizeId, context.tolerances) }
+}

@@ -1,0 +1,56 @@
+import { parseArgs } from 'node:util'
+
+/** Wrong use of the command: exit 2. */
+export class WrongUse extends Error {}
+
+export const COMMANDS = ['measure', 'shapes', 'worksheet', 'plan', 'stops', 'steps', 'check', 'apply', 'export', 'import'] as const
+export type Command = (typeof COMMANDS)[number]
+
+export const USE = `Use: npm run -s core -- COMMAND FILE [options]
+  measure FILE              every figure of the garment as altered
+  shapes FILE               its pieces as data: edges, corners, notches, darts and inner lines
+  worksheet FILE            body, finished measures and ease zone by zone, the size to cut, what to trace
+  plan FILE                 the stops that the wearer's figures ask for, and what the order of the plan costs
+  stops FILE                the stops of the plan: promises, cautions, ledger
+  steps FILE                the plan with ruler and scissors
+  check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
+  apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
+  export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)
+  import FILE               an SVG file as a project file: pieces, first guesses, proposed seams
+Options: --garment N (which garment of the file, from 1), --at N (after stop N of the plan, 0 is as bought),
+  --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
+  --change FILE, --format svg|pdf|json, --paper a4|letter, --out FILE (instead of standard output)`
+
+const OPTIONS = {
+  garment: { type: 'string' },
+  at: { type: 'string' },
+  size: { type: 'string' },
+  units: { type: 'string' },
+  change: { type: 'string' },
+  format: { type: 'string' },
+  paper: { type: 'string' },
+  out: { type: 'string' },
+} as const
+export type Options = Partial<Record<keyof typeof OPTIONS, string>>
+
+function parsed(args: string[]) {
+  try {
+    return parseArgs({ args, options: OPTIONS, allowPositionals: true })
+  } catch (error) {
+    const { code, message } = error as Error & { code?: string }
+    const option = /'(--?[^' ]+)/.exec(message)?.[1] ?? 'An option'
+    throw new WrongUse(code === 'ERR_PARSE_ARGS_UNKNOWN_OPTION' ? `${option} is not an option.` : `${option} needs a value.`)
+  }
+}
+
+/** What was asked on the command line. @throws WrongUse */
+export function readArguments(args: string[]): { command: Command; file: string; options: Options; units: 'in' | 'cm' } {
+  const { values, positionals } = parsed(args)
+  const [word, ...files] = positionals
+  const command = COMMANDS.find((c) => c === word)
+  if (!command) throw new WrongUse(word === undefined ? 'Say what to do.' : `“${word}” is not a command.`)
+  if (files.length !== 1) throw new WrongUse('Name one file.')
+  const { units = 'cm' } = values
+  if (units !== 'in' && units !== 'cm') throw new WrongUse(`--units is in or cm, not ${units}.`)
+  return { command, file: files[0]!, options: values, units }
+}
