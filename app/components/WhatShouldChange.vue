@@ -15,10 +15,13 @@ const props = defineProps<{ garment: Garment }>()
 const prefs = usePrefs()
 const work = useWork()
 const wish = ref('')
-const found = computed(() => findChanges(wish.value))
+/** The same objects from one drawing to the next: the list would be made anew for ever. */
+const found = computed(() => findChanges(wish.value).map((kind) => ({ kind })))
 const recipes = useRecipes()
 /** Changes with a name of one's own, by that name. */
-const own = computed(() => recipes.all.filter((r) => r.name.toLowerCase().includes(wish.value.trim().toLowerCase())))
+const own = computed(() =>
+  recipes.all.filter((r) => r.name.toLowerCase().includes(wish.value.trim().toLowerCase())).map((recipe) => ({ recipe })),
+)
 
 async function choose(picked: { kind: ChangeKind<unknown> } | { recipe: Recipe } | null) {
   if (!picked) return
@@ -67,23 +70,25 @@ async function useOwn(recipe: Recipe) {
     <ComboboxOptions
       class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[26rem] max-w-[90vw] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
     >
-      <ComboboxOption v-for="r in own" :key="r.id" v-slot="{ active }" :value="{ recipe: r }" as="template">
-        <li class="flex cursor-pointer items-center rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`own-${r.name}`">
+      <ComboboxOption v-for="o in own" :key="o.recipe.id" v-slot="{ active }" :value="o" as="template">
+        <li class="flex cursor-pointer items-center rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`own-${o.recipe.name}`">
           <div class="flex-1">
-            <div class="font-semibold">{{ r.name }}</div>
+            <div class="font-semibold">{{ o.recipe.name }}</div>
             <div class="text-sm text-soft">your own change</div>
           </div>
-          <button class="btn-quiet" :aria-label="`Forget “${r.name}”`" @click.stop="recipes.forget(r)"><Trash2 class="size-4" /></button>
+          <button class="btn-quiet" :aria-label="`Forget “${o.recipe.name}”`" @click.stop="recipes.forget(o.recipe)">
+            <Trash2 class="size-4" />
+          </button>
         </li>
       </ComboboxOption>
       <div v-if="found.length === 0 && own.length === 0" class="p-3 text-soft">
         No change is known for “{{ wish }}” yet. Try what you see on the body, such as “too long above the waist”.
       </div>
-      <ComboboxOption v-for="k in found" :key="k.kind" v-slot="{ active }" :value="{ kind: k }" as="template">
-        <li class="cursor-pointer rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`kind-${k.kind}`">
-          <div class="font-semibold">{{ k.title }}</div>
-          <div class="text-sm">{{ k.does }}</div>
-          <div class="text-sm text-soft">Holds: {{ k.holds }}</div>
+      <ComboboxOption v-for="f in found" :key="f.kind.kind" v-slot="{ active }" :value="f" as="template">
+        <li class="cursor-pointer rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`kind-${f.kind.kind}`">
+          <div class="font-semibold">{{ f.kind.title }}</div>
+          <div class="text-sm">{{ f.kind.does }}</div>
+          <div class="text-sm text-soft">Holds: {{ f.kind.holds }}</div>
         </li>
       </ComboboxOption>
     </ComboboxOptions>
