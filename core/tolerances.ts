@@ -93,7 +93,7 @@ export const HINGE_LENGTH_MM = 0.02
 /** mm. Places on an outline nearer to a corner than this are the corner: a slash is not cut a hair beside it. */
 export const SNAP_MM = 0.01
 
-/** mm. A seam that a turned or swung part must keep the length of may differ by no more than this (issue of the pivots, worked cases). */
+/** mm. A seam that a turned or swung part must keep the length of may differ by no more than this (craft 6.7). */
 export const LENGTH_KEPT_MM = 0.05
 
 /** Part of a move by which a slider rests beside a whole one and still stands at it: far less than an eye tells. */

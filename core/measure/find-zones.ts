@@ -1,12 +1,13 @@
 import { alongGrain } from '../moves'
 import {
+  cornersBetween,
   edgePath,
   findPiece,
   grainDirection,
-  neighbours,
   outlineOf,
   seamsOfEdge,
   shapeOf,
+  type EdgeRole,
   type Garment,
   type Piece,
   type PieceKind,
@@ -79,13 +80,7 @@ function hemRise(piece: Piece, shape: Shape, cornerId: string): number {
 }
 
 /** The corner at which two roles meet, if the piece has one. */
-function cornerBetween(piece: Piece, a: string, b: string): string | null {
-  const found = piece.edges.findIndex((e) => {
-    const roles = [e.role, neighbours(piece, e.id).before.role]
-    return roles.includes(a as never) && roles.includes(b as never)
-  })
-  return found < 0 ? null : piece.corners[found]!.id
-}
+const cornerBetween = (piece: Piece, a: EdgeRole, b: EdgeRole): string | null => cornersBetween(piece, [a], [b])[0] ?? null
 
 function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
   const apex = zone === 'bust' && piece.kind === 'front' ? { overApex: true as const } : {}

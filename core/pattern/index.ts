@@ -1,6 +1,7 @@
 export * from './schema'
 export * from './refs'
 export * from './outline'
+export { cornersBetween } from './corners-between'
 export { centreEdge } from './centre-edge'
 export { frameOf, type Frame } from './frame'
 export { takeSize } from './take-size'

@@ -1,7 +1,6 @@
 import { figureMm, findMeasure, type MeasureSet } from '../body'
-import { lineLevel, narrowestPlace } from '../measure'
-import { alongGrain } from '../moves'
-import { cornerPoint, grainDirection, neighbours, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+import { levelOfCorner, lineLevel, narrowestPlace } from '../measure'
+import { cornersBetween, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
 
 /** One length of the body beside the same length of the garment. */
 export interface LengthRow {
@@ -30,12 +29,7 @@ const LEG: PieceKind[] = ['leg-front']
 /** Level along the grain of the corner at which two roles meet; of several, the one nearest to the top. */
 function cornerLevel(piece: Piece, sizeId: string, a: EdgeRole[], b: EdgeRole[]): number | null {
   const shape = shapeOf(piece, sizeId)
-  const grain = grainDirection(shape)
-  const levels = piece.edges.flatMap((e, i) => {
-    const roles = [e.role, neighbours(piece, e.id).before.role]
-    const meets = (a.includes(roles[0]!) && b.includes(roles[1]!)) || (a.includes(roles[1]!) && b.includes(roles[0]!))
-    return meets ? [alongGrain(cornerPoint(piece, shape, piece.corners[i]!.id)!, grain)] : []
-  })
+  const levels = cornersBetween(piece, a, b).map((id) => levelOfCorner(piece, shape, id)!)
   return levels.length > 0 ? Math.min(...levels) : null
 }
 

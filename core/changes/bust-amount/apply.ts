@@ -17,7 +17,7 @@ import { changeBust, type BustDone } from './change-bust'
 import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 
-/** Armhole, shoulder and neckline may differ by this, mm (issue of the darts). */
+/** Armhole, shoulder and neckline may differ by this, mm (craft 6.11). */
 const BUST_KEPT_MM = 0.1
 
 /** How far the side end of the lower edge lies below its centre end, along the grain, mm; null where it has not both. */

@@ -15,7 +15,7 @@ import { foldCap } from '../shared/darts/fold-cap'
 import { proposeFinish } from './proposes'
 import { FinishDartSchema, type FinishDartInputs } from './schema'
 
-/** mm that the edge may stand off straight where the cap is folded flat (issue of the darts). */
+/** mm that the edge may stand off straight where the cap is folded flat (craft 6.11). */
 const CAP_MM = 0.05
 
 function inputsFor(garment: Garment, found: FoundDart): FinishDartInputs {

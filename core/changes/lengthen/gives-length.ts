@@ -1,20 +1,13 @@
-import { lineLevel } from '../../measure'
-import { alongGrain } from '../../moves'
-import { cornerPoint, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../../pattern'
+import { levelOfCorner, lineLevel } from '../../measure'
+import { cornersBetween, findPiece, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import type { LengthRow } from '../../size'
 import type { Level } from '../shared/levels/schema'
 import type { LengthenInputs } from './schema'
 
-/** The level along the grain of the corner between two roles, or null. */
-function cornerLevel(piece: Piece, sizeId: string, a: string, b: string): { id: string; at: number } | null {
-  const shape = shapeOf(piece, sizeId)
-  const i = piece.edges.findIndex((e) => {
-    const roles: string[] = [e.role, neighbours(piece, e.id).before.role]
-    return roles.includes(a) && roles.includes(b)
-  })
-  if (i < 0) return null
-  const { id } = piece.corners[i]!
-  return { id, at: alongGrain(cornerPoint(piece, shape, id)!, grainDirection(shape)) }
+/** The first corner between two roles with its level along the grain, or null. */
+function cornerLevel(piece: Piece, sizeId: string, a: EdgeRole, b: EdgeRole): { id: string; at: number } | null {
+  const [id] = cornersBetween(piece, [a], [b])
+  return id === undefined ? null : { id, at: levelOfCorner(piece, shapeOf(piece, sizeId), id)! }
 }
 
 /** Where a length is put in or taken out: at the printed line between its two places, else half way below the upper one. */

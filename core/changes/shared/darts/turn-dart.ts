@@ -25,7 +25,7 @@ import type { Caution, HeldPromise, PlayMove } from '../../types'
 
 const DEG = 180 / Math.PI
 
-/** deg within which the angles about an apex are kept (issue of the darts). */
+/** deg within which the angles about an apex are kept (craft 6.11). */
 const ANGLE_KEPT_DEG = 0.001
 
 /** A dart whose angle is larger than this stands out as a point: two are proposed, deg (craft 6.11). */
