@@ -1,28 +1,17 @@
 import { apply, create, type Patches } from 'mutative'
-import { never, strictObject, type ZodObject, type ZodType } from 'zod'
-import { WearerSchema } from '~~/core/body'
-import { RecipeSchema } from '~~/core/changes'
-import { ProjectSchema } from '~~/core/formats'
+import { never, strictObject } from 'zod'
 import { issueWords } from '~~/core/issue-words'
 import type { Result } from '~~/core/result'
 import { db, type Act, type AnyRow, type Rows, type TableName } from './db'
 import { NotFit, written } from './storage'
-import { EMPTY_TRAY, TraySchema } from './tray-row'
+import { TABLE_NAMES, TABLES } from './tables'
+import { EMPTY_TRAY } from './tray-row'
 
 /** Acts kept per scope; older ones can no longer be undone. */
 const KEPT_ACTS = 300
 
-/** What each table lets in. */
-const SCHEMAS: { [T in TableName]: ZodObject & ZodType<Rows[T]> } = {
-  projects: ProjectSchema,
-  wearers: WearerSchema,
-  tray: TraySchema,
-  recipes: RecipeSchema,
-}
-
 /** One transaction over all that people make; one that is under way already takes this in. */
-const together = <T>(work: () => Promise<T>): Promise<T> =>
-  db.transaction('rw', [db.projects, db.wearers, db.tray, db.recipes, db.acts], work)
+const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts'], work)
 
 async function addAct(scope: string, label: string, change: Act['change']): Promise<void> {
   // A new act ends what could have been redone.
@@ -44,16 +33,14 @@ const stamped = (row: AnyRow): AnyRow => ('updatedAt' in row ? { ...row, updated
 function checked<T extends AnyRow>(table: TableName, before: T | null, row: T): T {
   const fields = [...new Set([...Object.keys(before ?? {}), ...Object.keys(row)])] as (keyof T & string)[]
   const differing = fields.filter((key) => before?.[key] !== row[key])
-  const { shape } = SCHEMAS[table]
-  const schema = before ? strictObject(Object.fromEntries(differing.map((key) => [key, shape[key] ?? never()]))) : SCHEMAS[table]
+  const { shape } = TABLES[table].schema
+  const schema = before ? strictObject(Object.fromEntries(differing.map((key) => [key, shape[key] ?? never()]))) : TABLES[table].schema
   const read = schema.safeParse(Object.fromEntries(differing.map((key) => [key, row[key]])))
   if (read.success) return { ...row, ...read.data }
   const issue = read.error.issues[0]!
-  const where = issue.path.length > 0 ? issue.path.map(String).join(', ') : TABLE_WORDS[table]
+  const where = issue.path.length > 0 ? issue.path.map(String).join(', ') : TABLES[table].word
   throw new NotFit({ code: 'not-fit', where, message: `${issueWords(issue)}.`, remedy: 'Change it and try again.' }, row)
 }
-
-const TABLE_WORDS: Record<TableName, string> = { projects: 'garment', wearers: 'wearer', tray: 'tray', recipes: 'change with a name' }
 
 async function readRow(table: TableName, id: string): Promise<AnyRow | undefined> {
   return (await db.table<AnyRow>(table).get(id)) ?? (table === 'tray' ? EMPTY_TRAY : undefined)

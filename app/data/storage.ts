@@ -1,7 +1,8 @@
 import Dexie from 'dexie'
 import { reactive } from 'vue'
 import { ok, refuse, type Problem, type Result } from '~~/core/result'
-import { db, TidalSeamDb, useDb } from './db'
+import { db, TidalSeamDb, useDb, type TableName } from './db'
+import { TABLE_NAMES } from './tables'
 
 /** Something that was done and could not be stored. */
 export interface Unstored {
@@ -68,8 +69,8 @@ function reasonOf(error: unknown): string {
   return `the storage of this browser fails (${words.split('\n')[0]!.slice(0, 120)}).`
 }
 
-const TABLES = ['projects', 'wearers', 'tray', 'recipes', 'acts'] as const
-type Snapshot = Map<(typeof TABLES)[number], Map<unknown, string>>
+const ALL_TABLES: readonly (TableName | 'acts')[] = [...TABLE_NAMES, 'acts']
+type Snapshot = Map<TableName | 'acts', Map<unknown, string>>
 
 /** What the browser's storage held when this page went on without it: only what was done since goes back. */
 let before: Snapshot = new Map()
@@ -78,9 +79,9 @@ let before: Snapshot = new Map()
  * Rows of all tables, by table and key.
  * @param lost what a table counts as that cannot be read; without it the failure is passed on
  */
-async function readAll(from: TidalSeamDb, lost?: []): Promise<Map<(typeof TABLES)[number], { key: unknown; row: object }[]>> {
-  const all = new Map<(typeof TABLES)[number], { key: unknown; row: object }[]>()
-  for (const table of TABLES) {
+async function readAll(from: TidalSeamDb, lost?: []): Promise<Map<TableName | 'acts', { key: unknown; row: object }[]>> {
+  const all = new Map<TableName | 'acts', { key: unknown; row: object }[]>()
+  for (const table of ALL_TABLES) {
     const rows = await answered(from.table<object>(table).toArray()).catch((error: unknown) => lost ?? Promise.reject(error))
     all.set(
       table,
@@ -99,7 +100,7 @@ function moveToPage(why: string): Promise<void> {
     // Where the browser has none at all, what watches for changes needs one too.
     Dexie.dependencies.indexedDB ??= new IDBFactory()
     Dexie.dependencies.IDBKeyRange ??= IDBKeyRange
-    const there = db.isOpen() ? await readAll(db, []) : new Map<(typeof TABLES)[number], { key: unknown; row: object }[]>()
+    const there = db.isOpen() ? await readAll(db, []) : new Map<TableName | 'acts', { key: unknown; row: object }[]>()
     const page = new TidalSeamDb({ indexedDB: new IDBFactory(), IDBKeyRange })
     await page.open()
     before = new Map()
@@ -135,7 +136,7 @@ export async function backToBrowser(): Promise<Result<null>> {
     // What cannot be read here must not look as if it had been deleted.
     const here = await readAll(page)
     await answered(
-      browser.transaction('rw', TABLES as unknown as string[], async () => {
+      browser.transaction('rw', ALL_TABLES, async () => {
         for (const [table, rows] of here) {
           const was = before.get(table) ?? new Map<unknown, string>()
           const changed = rows.filter((r) => was.get(r.key) !== JSON.stringify(r.row)).map((r) => r.row)

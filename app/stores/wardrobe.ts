@@ -6,6 +6,7 @@ import { NO_SIZING } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { doAct, doRows, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
+import { TABLE_NAMES, TABLES } from '~/data/tables'
 
 const COPY = ' (copy)'
 
@@ -23,18 +24,19 @@ export const useWardrobe = defineStore('wardrobe', () => {
   ): Promise<{ ok: true; count: number } | { ok: false; sentence: string }> {
     const file = readProjectFile(text)
     if (!file.ok) return { ok: false, sentence: problemSentence(file.problem) }
-    const there = new Set(await db.projects.toCollection().primaryKeys())
-    const rows = file.value.projects.filter((p) => present === 'replace' || !there.has(p.id)).map((p) => ({ id: p.id, after: p }))
-    const known = new Set(await db.wearers.toCollection().primaryKeys())
-    const wearers = file.value.wearers.filter((w) => present === 'replace' || !known.has(w.id)).map((w) => ({ id: w.id, after: w }))
-    const named = new Set(await db.recipes.toCollection().primaryKeys())
-    const recipes = file.value.recipes.filter((r) => present === 'replace' || !named.has(r.id)).map((r) => ({ id: r.id, after: r }))
-    const stored = await doTogether(label, [
-      { table: 'wearers', label: `${label}: wearers`, rows: wearers },
-      { table: 'recipes', label: `${label}: changes with a name`, rows: recipes },
-      { table: 'projects', label, rows },
-    ])
-    return stored.ok ? { ok: true, count: rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
+    const parts = []
+    for (const table of TABLE_NAMES) {
+      const { inFile, word } = TABLES[table]
+      if (!inFile) continue
+      const there = new Set(await db.table(table).toCollection().primaryKeys())
+      const rows = file.value[inFile]
+        .filter((row) => present === 'replace' || !there.has(row.id))
+        .map((row) => ({ id: row.id, after: row }))
+      parts.push({ table, label: table === 'projects' ? label : `${label}: ${word}`, rows })
+    }
+    const stored = await doTogether(label, parts)
+    const count = parts.find((p) => p.table === 'projects')!.rows.length
+    return stored.ok ? { ok: true, count } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
   async function openDemo() {

@@ -1,0 +1,29 @@
+import type { ZodObject, ZodType } from 'zod'
+import { WearerSchema } from '~~/core/body'
+import { RecipeSchema } from '~~/core/changes'
+import { ProjectSchema } from '~~/core/formats'
+import type { Rows, TableName } from './db'
+import { TraySchema } from './tray-row'
+
+interface TableOf<T extends TableName> {
+  /** What it lets in: every row that is written is read by it first. */
+  schema: ZodObject & ZodType<Rows[T]>
+  /** What one row of it is to a sewist. */
+  word: string
+  /** The list of a project file that its rows go out and come in by; null for what only this browser needs. */
+  inFile: 'projects' | 'wearers' | 'recipes' | null
+}
+
+/**
+ * The tables of things that people make. An entry here gives a table its schema, its undo (app/data/acts.ts), its place in
+ * storage that does not serve (app/data/storage.ts) and in backups; its rows' type stands in `Rows`, its migrations in db.ts.
+ * In this order they are restored: what a garment refers to comes first.
+ */
+export const TABLES: { [T in TableName]: TableOf<T> } = {
+  wearers: { schema: WearerSchema, word: 'wearer', inFile: 'wearers' },
+  recipes: { schema: RecipeSchema, word: 'change with a name', inFile: 'recipes' },
+  projects: { schema: ProjectSchema, word: 'garment', inFile: 'projects' },
+  tray: { schema: TraySchema, word: 'tray', inFile: null },
+}
+
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[]
