@@ -6,12 +6,14 @@ import { latestSet } from '~~/core/body'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 import { useWardrobe } from '~/stores/wardrobe'
+import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 import { storage } from '~/data/storage'
 
 const route = useRoute()
 const prefs = usePrefs()
 const work = useWork()
+const session = usePlanSession()
 const wardrobe = useWardrobe()
 const tray = useTray()
 
@@ -19,8 +21,8 @@ const inGarment = computed(() => route.path.startsWith('/garment/'))
 const scope = computed(() => (inGarment.value ? work : route.path === '/import' ? tray : wardrobe))
 const canUndo = computed(() => scope.value.lastDone)
 const canRedo = computed(() => scope.value.nextRedo)
-const faults = computed(() => work.computedPlan?.faults.filter((f) => f.verdict === 'fault').length ?? 0)
-const stuck = computed(() => work.computedPlan?.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length ?? 0)
+const faults = computed(() => session.computedPlan?.faults.filter((f) => f.verdict === 'fault').length ?? 0)
+const stuck = computed(() => session.computedPlan?.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length ?? 0)
 
 /** Sizes are settled when every piece is ticked off as traced. */
 const sized = computed(() => {
@@ -41,7 +43,7 @@ const stations = computed(() => {
 
 /** What is stored, or being worked on, in a word or two. */
 const status = computed(() => {
-  if (inGarment.value && work.working) return work.progress || 'working'
+  if (inGarment.value && session.working) return session.progress || 'working'
   if (storage.pending > 0) return 'saving'
   if (storage.where === 'opening') return 'opening'
   return storage.where === 'page' || storage.unstored.length > 0 ? 'not saved' : 'saved'
@@ -95,7 +97,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         <span v-if="s.open" class="inline-flex items-center gap-1 rounded-full bg-fault-pale px-2 text-sm font-semibold text-fault"
           ><CircleAlert class="size-4" aria-hidden="true" />{{ s.open }}<span class="sr-only"> {{ s.what }}</span></span
         >
-        <Check v-else-if="work.computedPlan && s.settled" class="size-4" aria-label="settled" />
+        <Check v-else-if="session.computedPlan && s.settled" class="size-4" aria-label="settled" />
       </NuxtLink>
     </nav>
     <div class="ml-auto flex items-center gap-1">

@@ -3,13 +3,13 @@ import { computed } from 'vue'
 import { findKind, type Applied, type Change, type Level } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { OWN_FIELDS } from '~/components/fields/own-fields'
-import { useWork } from '~/stores/work'
+import { usePlanSession } from '~/stores/plan-session'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
 const props = defineProps<{ change: Change; garment: Garment; applied: Applied | null }>()
 const emit = defineEmits<{ edit: [inputs: unknown] }>()
 
-const work = useWork()
+const session = usePlanSession()
 const kind = computed(() => findKind(props.change.kind))
 const inputs = computed(() => props.change.inputs as Record<string, unknown>)
 const fields = computed(() => kind.value?.fields(props.garment, props.change.inputs) ?? [])
@@ -18,7 +18,7 @@ const set = (key: string, value: unknown) =>
 
 /** Another piece has other marks and edges: its kind says with what to begin there. */
 function setPiece(pieceId: string) {
-  const next = kind.value?.withPiece?.(props.garment, props.change.inputs, pieceId, work.contextFor(props.garment))
+  const next = kind.value?.withPiece?.(props.garment, props.change.inputs, pieceId, session.contextFor(props.garment))
   if (next) emit('edit', next)
 }
 const numberOf = (key: string) => Number(inputs.value[key] ?? 0)

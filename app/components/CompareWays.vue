@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { Columns2, X } from 'lucide-vue-next'
 import { computed } from 'vue'
-import { useWork } from '~/stores/work'
+import { usePlanSession } from '~/stores/plan-session'
 
 /** Other ways to do the open stop, side by side: every figure that differs between them. The table shows them as ghosts. */
 const props = defineProps<{ changeId: string }>()
 const emit = defineEmits<{ take: [inputs: unknown] }>()
-const work = useWork()
-const ways = computed(() => (work.ways?.changeId === props.changeId ? work.ways.list : null))
+const session = usePlanSession()
+const ways = computed(() => (session.ways?.changeId === props.changeId ? session.ways.list : null))
 /** Differences smaller than this are not seen on a ruler, mm. */
 const SEEN_MM = 0.3
 const rows = computed(() => {
@@ -28,13 +28,13 @@ const letter = (i: number) => String.fromCharCode(65 + i)
 
 <template>
   <section aria-label="Ways to do it" data-test="compare">
-    <button v-if="!ways" class="btn w-full" data-test="compare-open" @click="work.compareWays(changeId)">
+    <button v-if="!ways" class="btn w-full" data-test="compare-open" @click="session.compareWays(changeId)">
       <Columns2 class="size-4" />See the ways side by side
     </button>
     <div v-else class="rounded-lg border border-edge p-2.5">
       <div class="flex items-center justify-between">
         <h3 class="font-semibold">Ways to do it</h3>
-        <button class="btn-quiet" aria-label="Close the comparison" @click="work.compareWays(null)"><X class="size-4" /></button>
+        <button class="btn-quiet" aria-label="Close the comparison" @click="session.compareWays(null)"><X class="size-4" /></button>
       </div>
       <ul class="mb-2 space-y-1">
         <li v-for="(w, i) in ways" :key="i" class="flex min-h-11 items-center gap-2 text-sm">

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Applied } from '~~/core/changes'
 import { usePrefs } from '~/stores/prefs'
-import { useWork } from '~/stores/work'
+import { useSelection } from '~/stores/selection'
 
 /**
  * Where each point of a piece goes from one size to the next, drawn several times as long so that it can be seen; the one
@@ -10,7 +10,7 @@ import { useWork } from '~/stores/work'
  */
 const props = defineProps<{ arrows: NonNullable<Applied['arrows']>; zoom: number }>()
 const prefs = usePrefs()
-const work = useWork()
+const selection = useSelection()
 
 const TIMES = 4
 const shown = computed(() =>
@@ -20,7 +20,7 @@ const shown = computed(() =>
     if (mm < 0.05) return []
     const tip = { x: a.from.x + by.x * TIMES, y: a.from.y + by.y * TIMES }
     const u = { x: by.x / mm, y: by.y / mm }
-    const lit = a.label === work.lit
+    const lit = a.label === selection.lit
     const head = 7 / props.zoom
     const wing = (way: 1 | -1) => `${tip.x - u.x * head - way * u.y * head * 0.5} ${tip.y - u.y * head + way * u.x * head * 0.5}`
     return [

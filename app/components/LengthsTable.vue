@@ -3,14 +3,14 @@ import { ListPlus } from 'lucide-vue-next'
 import { changeForLength } from '~~/core/advice'
 import type { Garment } from '~~/core/pattern'
 import type { LengthRow } from '~~/core/size'
-import { useWork } from '~/stores/work'
+import { usePlanSession } from '~/stores/plan-session'
 
 /** Lengths of the body beside those of the garment; a missing length becomes a stop. */
 const props = defineProps<{ garment: Garment; rows: LengthRow[] }>()
 const emit = defineEmits<{ add: [row: LengthRow] }>()
-const work = useWork()
+const session = usePlanSession()
 /** Is there a stop that would bring this length to the body's? */
-const hasStop = (row: LengthRow) => changeForLength(props.garment, row, work.contextFor(props.garment)) !== null
+const hasStop = (row: LengthRow) => changeForLength(props.garment, row, session.contextFor(props.garment)) !== null
 </script>
 
 <template>

@@ -9,12 +9,14 @@ import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
+import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
-import type { ComputedStop } from '~/workers/fold.worker'
+import type { ComputedStop } from '~/workers/desk'
 
 /** The stop that is open: its inputs, what it held, its cautions and its ledger. */
 const props = defineProps<{ change: Change; stop: ComputedStop; index: number; count: number; before: Garment }>()
 const work = useWork()
+const session = usePlanSession()
 const prefs = usePrefs()
 const recipes = useRecipes()
 const kind = computed(() => findKind(props.change.kind as string))
@@ -24,7 +26,7 @@ const changedNames = computed(
 )
 
 /** How many ways there are to do it on these pieces. */
-const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, work.contextFor(props.before)).length ?? 0)
+const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, session.contextFor(props.before)).length ?? 0)
 
 /** What the place of this stop in the plan costs. */
 const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before).find((a) => a.changeId === props.change.id) ?? null)
@@ -40,7 +42,7 @@ function edit(inputs: unknown) {
 function useLargest() {
   const mm = props.stop.problem?.largestMm
   if (mm === undefined || !kind.value) return
-  const inputs = withLargest(kind.value, props.before, props.change.inputs, mm, work.contextFor(props.before))
+  const inputs = withLargest(kind.value, props.before, props.change.inputs, mm, session.contextFor(props.before))
   if (inputs !== null) edit(inputs)
 }
 async function remove() {

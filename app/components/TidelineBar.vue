@@ -6,14 +6,18 @@ import { VueDraggable } from 'vue-draggable-plus'
 import { findKind, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
+import { usePlanSession } from '~/stores/plan-session'
+import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
-import type { ComputedStop } from '~/workers/fold.worker'
+import type { ComputedStop } from '~/workers/desk'
 
 /** The plan as a line of stops, from as bought to as altered, and the slider that plays it. */
 const props = defineProps<{ plan: Change[]; stops: ComputedStop[]; garment: Garment; position: number }>()
 const emit = defineEmits<{ 'update:position': [at: number] }>()
 const prefs = usePrefs()
 const work = useWork()
+const session = usePlanSession()
+const selection = useSelection()
 const playing = ref(false)
 const count = computed(() => props.plan.length)
 
@@ -43,11 +47,11 @@ function play() {
 }
 function select(change: Change, i: number) {
   stop()
-  work.selectedId = change.id
+  selection.stopId = change.id
   emit('update:position', i + 1)
 }
 /** Called after what the pieces are when the stop is reached: a dart may have been moved before. */
-const garmentAt = (c: Change) => work.computedPlan?.garments[props.stops.findIndex((s) => s.change.id === c.id)] ?? props.garment
+const garmentAt = (c: Change) => session.computedPlan?.garments[props.stops.findIndex((s) => s.change.id === c.id)] ?? props.garment
 const describe = (c: Change) => findKind(c.kind)?.describe(garmentAt(c), c.inputs) ?? { title: c.kind, amountMm: null }
 const order = computed({
   get: () => props.plan,
@@ -100,7 +104,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
             class="w-24 shrink-0 rounded-lg py-1 text-left text-sm hover:bg-act-pale"
             :class="position === 0 && 'font-semibold'"
             data-test="as-bought"
-            @click="(stop(), emit('update:position', 0), (work.selectedId = null))"
+            @click="(stop(), emit('update:position', 0), (selection.stopId = null))"
           >
             as bought
           </button>
@@ -117,8 +121,8 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
             <li v-for="(c, i) in plan" :key="c.id" class="min-w-0 flex-1">
               <button
                 class="flex min-h-11 w-full items-center gap-2 rounded-lg px-1.5 text-left hover:bg-act-pale"
-                :class="work.selectedId === c.id && 'bg-act-pale'"
-                :aria-current="work.selectedId === c.id ? 'step' : undefined"
+                :class="selection.stopId === c.id && 'bg-act-pale'"
+                :aria-current="selection.stopId === c.id ? 'step' : undefined"
                 :data-test="`stop-${i}`"
                 @click="select(c, i)"
                 @keydown="onKey($event, c, i)"

@@ -3,17 +3,20 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { Search, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { findChanges, newStop, readRequest, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
+import { checkInputs, findChanges, newStop, readRequest, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
 import { findPiece, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
+import { writeLengths } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
+import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
 /** One box to type into: finds a change by its name or by what one sees on the body, and adds it as a stop. */
 const props = defineProps<{ garment: Garment }>()
 const prefs = usePrefs()
 const work = useWork()
+const session = usePlanSession()
 const wish = ref('')
 /** The same objects from one drawing to the next: the list would be made anew for ever. */
 const found = computed(() => findChanges(wish.value).map((kind) => ({ kind })))
@@ -27,7 +30,7 @@ async function choose(picked: { kind: ChangeKind<unknown> } | { recipe: Recipe }
   if (!picked) return
   if ('recipe' in picked) return useOwn(picked.recipe)
   const { kind } = picked
-  const context = work.contextFor(props.garment)
+  const context = session.contextFor(props.garment)
   const begun = kind.begin(props.garment, context)
   if (!begun.ok) {
     toast.error(problemSentence(begun.problem))
@@ -38,6 +41,8 @@ async function choose(picked: { kind: ChangeKind<unknown> } | { recipe: Recipe }
   const piece = request.pieceId ? findPiece(props.garment, request.pieceId) : undefined
   if (piece) inputs = kind.withPiece?.(props.garment, inputs, piece.id, context) ?? inputs
   if (request.amountMm !== null) inputs = kind.withAmount?.(props.garment, inputs, request.amountMm, context) ?? inputs
+  const cannot = checkInputs(kind.kind, props.garment, inputs)
+  if (cannot) return void toast.error(writeLengths(problemSentence(cannot), prefs.units))
   wish.value = ''
   await work.addChange(newStop(kind.kind, inputs))
 }

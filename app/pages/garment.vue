@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
+import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
 const route = useRoute()
 const work = useWork()
+const session = usePlanSession()
 watch(
   () => String(route.params.id ?? ''),
   (id) => id && work.open(id),
@@ -11,44 +13,44 @@ watch(
 )
 
 /** The stop that the program was at when it could not go on. */
-const culprit = computed(() => work.project?.plan.find((c) => c.id === work.trouble?.stopId) ?? null)
+const culprit = computed(() => work.project?.plan.find((c) => c.id === session.trouble?.stopId) ?? null)
 async function leaveOut() {
-  if (culprit.value && (await work.switchChange(culprit.value.id, false))) await work.tryAgain()
+  if (culprit.value && (await work.switchChange(culprit.value.id, false))) await session.tryAgain()
 }
 </script>
 
 <template>
   <div class="flex h-full flex-col print:block">
     <div
-      v-if="work.trouble"
+      v-if="session.trouble"
       class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-fault-pale px-4 py-1.5 text-fault print:hidden"
       role="alert"
       data-test="trouble"
     >
       <p class="min-w-0 flex-1">
-        <span class="font-semibold">This plan cannot be worked out:</span> {{ work.trouble.sentence }}
-        <template v-if="culprit">It was at “{{ work.titleOf(culprit) }}”.</template>
+        <span class="font-semibold">This plan cannot be worked out:</span> {{ session.trouble.sentence }}
+        <template v-if="culprit">It was at “{{ session.titleOf(culprit) }}”.</template>
         Nothing is lost.
       </p>
       <button v-if="culprit" class="btn" data-test="leave-out-stop" @click="leaveOut">Leave this stop out</button>
-      <button class="btn" data-test="work-again" @click="work.tryAgain()">Try again</button>
+      <button class="btn" data-test="work-again" @click="session.tryAgain()">Try again</button>
     </div>
     <div
-      v-else-if="work.long"
+      v-else-if="session.long"
       class="flex flex-wrap items-center gap-4 border-b border-edge bg-note-pale px-4 py-1.5 text-note print:hidden"
       role="status"
     >
-      <p class="flex-1">This takes long{{ work.progress ? `: ${work.progress}` : '' }}.</p>
-      <button class="btn" data-test="stop-working" @click="work.stopWorking()">Stop</button>
+      <p class="flex-1">This takes long{{ session.progress ? `: ${session.progress}` : '' }}.</p>
+      <button class="btn" data-test="stop-working" @click="session.stopWorking()">Stop</button>
     </div>
     <div class="min-h-0 flex-1 print:block">
-      <NuxtPage v-if="work.project && work.computedPlan" />
+      <NuxtPage v-if="work.project && session.computedPlan" />
       <div v-else class="grid h-full place-items-center text-soft" role="status">
         <div v-if="work.missing" class="panel max-w-lg p-6 text-center">
           <p class="text-ink">There is no such garment in this browser: it was deleted, or it hangs in another one.</p>
           <NuxtLink to="/" class="btn-act mt-4">To the wardrobe</NuxtLink>
         </div>
-        <NuxtLink v-else-if="work.trouble" to="/" class="btn-act">To the wardrobe</NuxtLink>
+        <NuxtLink v-else-if="session.trouble" to="/" class="btn-act">To the wardrobe</NuxtLink>
         <p v-else>Laying the pieces out …</p>
       </div>
     </div>

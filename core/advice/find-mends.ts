@@ -92,7 +92,8 @@ export function findMends(look: Look, mismatch: Mismatch, stillFaulty: (walked: 
   const { plan, context } = look
   const offered = CHANGE_KINDS.flatMap((kind): Mend[] =>
     (kind.mends?.(plan.garment, mismatch, context) ?? []).flatMap(({ label, note, tries }): Mend[] => {
-      const inputs = tries.find((one) => helps(look, (garment) => kind.apply(garment, one, context)))
+      // A mismatch of metres asks for more than a change may give.
+      const inputs = tries.find((one) => kind.schema.safeParse(one).success && helps(look, (garment) => kind.apply(garment, one, context)))
       return inputs === undefined ? [] : [{ how: 'add', label, change: newStop(kind.kind, inputs, note) }]
     }),
   )

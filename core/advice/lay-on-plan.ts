@@ -25,9 +25,12 @@ export function layOnPlan(proposed: readonly NewChange[], plan: readonly Change[
     const own = plan.filter((c) => c.kind === stop.kind && c.on)
     // A length was measured with the stops that are there: it is still missing, however like one of them it looks.
     if (isSizing(stop) && own.some((c) => alike(c.inputs, stop.inputs))) return { how: 'there', proposed: stop }
+    const kind = findKind(stop.kind as string)
     for (const there of own) {
-      const inputs = findKind(stop.kind as string)?.takesOver?.(there.inputs, stop.inputs) ?? null
-      if (inputs !== null) return { how: 'set', proposed: stop, change: withInputs(there, inputs) }
+      const inputs = kind?.takesOver?.(there.inputs, stop.inputs) ?? null
+      // Two that are too much for one stop stay two.
+      if (inputs !== null && kind!.schema.safeParse(inputs).success)
+        return { how: 'set', proposed: stop, change: withInputs(there, inputs) }
     }
     // What is traced is chosen before anything is done to it.
     return { how: 'add', at: phaseOf(stop) === 'trace' ? 'start' : 'end', proposed: stop }

@@ -45,14 +45,17 @@ const after = (garment: Garment, stops: readonly NewChange[], context: ChangeCon
     context,
   )
 
-/** A plan while it is proposed: the stops so far, and the garment as they leave it. */
+/** A plan while it is proposed: the stops so far, and the garment as they leave it, worked out when it is asked for. */
 interface Draft {
-  garment: Garment
+  garmentNow(): Garment
   stops: NewChange[]
 }
 
-const taken = (draft: Draft, stops: readonly NewChange[], context: ChangeContext): Draft =>
-  stops.length === 0 ? draft : { garment: after(draft.garment, stops, context).garment, stops: [...draft.stops, ...stops] }
+function taken(draft: Draft, stops: readonly NewChange[], context: ChangeContext): Draft {
+  if (stops.length === 0) return draft
+  let garment: Garment | undefined
+  return { garmentNow: () => (garment ??= after(draft.garmentNow(), stops, context).garment), stops: [...draft.stops, ...stops] }
+}
 
 /** What the kinds of one phase ask for, taken into the plan one after the other. */
 function propose(draft: Draft, phase: (typeof PHASES)[number], asked: Omit<AskedByBody, 'stops'>, own: readonly Change[]): Draft {
@@ -60,7 +63,7 @@ function propose(draft: Draft, phase: (typeof PHASES)[number], asked: Omit<Asked
     list.filter((s) => s.on).map((s) => ({ phase: phaseOf(s), pieceId: aboutOf(s), isNew }))
   return CHANGE_KINDS.filter((k) => k.phase === phase && k.proposes).reduce((now, kind) => {
     const stops = [...stopsOf(own, false), ...stopsOf(now.stops, true)]
-    const list = kind.proposes!(now.garment, { ...asked, stops })
+    const list = kind.proposes!(now.garmentNow, { ...asked, stops })
       // A body far off the pattern asks for more than a change may give: such a stop is not proposed.
       .filter(({ inputs }) => kind.schema.safeParse(inputs).success)
       .map(({ inputs, note }) => newStop(kind.kind, inputs, note))
@@ -71,11 +74,11 @@ function propose(draft: Draft, phase: (typeof PHASES)[number], asked: Omit<Asked
 /** What is chosen for tracing before the worksheet is made of it. */
 function trace(garment: Garment, context: ChangeContext, own: readonly Change[]): Draft {
   const sheet = makeWorksheet(garment, context.sizing, context.body)
-  return propose({ garment, stops: [] }, 'trace', { context, sheet }, own)
+  return propose({ garmentNow: () => garment, stops: [] }, 'trace', { context, sheet }, own)
 }
 
 /** The pieces as they will be traced for a body: the pattern's own ones for its cup, where others lie there. */
-export const tracedFor = (garment: Garment, context: ChangeContext): Garment => trace(garment, context, []).garment
+export const tracedFor = (garment: Garment, context: ChangeContext): Garment => trace(garment, context, []).garmentNow()
 
 /**
  * From a body to an ordered plan: what is traced, then lengths, so that the zones sit at the body's levels, then what each kind
@@ -87,13 +90,13 @@ export const tracedFor = (garment: Garment, context: ChangeContext): Garment => 
  */
 export function planSizes(garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] {
   const traced = trace(garment, context, own)
-  const sheet = makeWorksheet(traced.garment, context.sizing, context.body)
+  const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body)
   return PHASES.slice(1).reduce((draft, phase) => {
     const lengths =
       phase === 'lengths'
         ? PLANNED.flatMap((id) => {
             const row = sheet.lengths.find((r) => r.id === id)
-            return row ? (changeForLength(traced.garment, row, context) ?? []) : []
+            return row ? (changeForLength(traced.garmentNow(), row, context) ?? []) : []
           })
         : []
     return propose(taken(draft, lengths, context), phase, { context, sheet }, own)

@@ -11,14 +11,19 @@ function sameStretch(old: Piece, now: Piece, edgeId: string): boolean {
 
 /**
  * Looks whether a change left every piece it touched sound.
+ * @param sizes those that are looked at; all when left out
  * @returns the name of the piece and what is wrong with it, or null when all is well
  */
-export function findBrokenOutline(before: Garment, after: Garment): { pieceId: string; where: string; what: string } | null {
+export function findBrokenOutline(
+  before: Garment,
+  after: Garment,
+  sizes = after.sizes,
+): { pieceId: string; where: string; what: string } | null {
   for (const piece of after.pieces) {
     const old = findPiece(before, piece.id)
     if (!old || old === piece) continue
     if (!isOnPaper(piece)) return { pieceId: piece.id, where: piece.name, what: 'a line would run off to where no paper is' }
-    for (const size of after.sizes) {
+    for (const size of sizes) {
       const was = shapeOf(old, size.id)
       const is = shapeOf(piece, size.id)
       const grain = grainDirection(was)

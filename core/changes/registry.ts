@@ -130,5 +130,8 @@ export function recipeAsStop(garment: Garment, recipe: Recipe): Result<NewChange
   if (!kind?.recipe)
     return refuse('unknown-change', recipe.name, 'this version does not know how it was made.', 'Draw it anew, and keep that.')
   const inputs = kind.recipe.use(garment, recipe)
-  return inputs.ok ? ok(newStop(kind.kind, inputs.value, recipe.name)) : inputs
+  if (!inputs.ok) return inputs
+  if (!kind.schema.safeParse(inputs.value).success)
+    return refuse('no-place', recipe.name, 'it is too large for this garment.', 'Draw it anew, and keep that.')
+  return ok(newStop(kind.kind, inputs.value, recipe.name))
 }

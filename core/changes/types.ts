@@ -244,8 +244,8 @@ export interface ChangeKind<I, K extends string = string> {
   onePiece?(inputs: I): string
   /** A stop that is there when a proposed one of its kind is laid on the plan: what it is set to, or null where both stay. */
   takesOver?(there: I, proposed: I): I | null
-  /** Stops that the body asks for on these pieces, as the stops before leave them. */
-  proposes?(garment: Garment, asked: AskedByBody): { inputs: I; note: string }[]
+  /** Stops that the body asks for; the pieces as the stops before leave them are worked out when they are asked for. */
+  proposes?(garmentNow: () => Garment, asked: AskedByBody): { inputs: I; note: string }[]
   /** Inputs that bring one length of the garment to the body's; null where it is for another kind, or has no place. */
   givesLength?(garment: Garment, row: LengthRow, context: ChangeContext): I | null
   /** Changes that would mend a mismatch, best first. */

@@ -82,7 +82,19 @@ function hemRise(piece: Piece, shape: Shape, cornerId: string): number {
 /** The corner at which two roles meet, if the piece has one. */
 const cornerBetween = (piece: Piece, a: EdgeRole, b: EdgeRole): string | null => cornersBetween(piece, [a], [b])[0] ?? null
 
+/** Kept per piece: a change leaves most pieces as they are, and every place along every side asks for its zones. */
+const partsOf = new WeakMap<Piece, Map<string, ZonePart | null>>()
+
 function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
+  const known = partsOf.get(piece) ?? new Map<string, ZonePart | null>()
+  partsOf.set(piece, known)
+  const key = `${garment.baseSizeId} ${zone}`
+  const part = known.has(key) ? known.get(key)! : findPart(garment, zone, piece)
+  known.set(key, part)
+  return part
+}
+
+function findPart(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
   const apex = zone === 'bust' && piece.kind === 'front' ? { overApex: true as const } : {}
   const line = piece.lines.find((l) => l.role === zone)
   if (line) return { pieceId: piece.id, by: 'line', lineId: line.id, belowMm: 0, ...apex }

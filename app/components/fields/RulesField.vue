@@ -12,7 +12,7 @@ import {
 } from '~~/core/changes/grade'
 import type { Garment } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
-import { useWork } from '~/stores/work'
+import { useSelection } from '~/stores/selection'
 
 /** Grade rules: how far each cardinal point goes for one interval, as parts of it, and what that is in figures. */
 const props = defineProps<{ inputs: unknown; label: string; garment: Garment }>()
@@ -20,7 +20,7 @@ const emit = defineEmits<{ update: [rules: GradeInputs['rules']] }>()
 const inputs = computed(() => GradeSchema.parse(props.inputs))
 const own = computed(() => inputs.value.rules)
 const prefs = usePrefs()
-const work = useWork()
+const selection = useSelection()
 const NAMES: Record<RuleTable, string> = {
   'bodice-front': 'Front',
   'bodice-back': 'Back',
@@ -78,11 +78,11 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
           v-for="r in rows"
           :key="r.c"
           class="border-t border-edge/60 align-top"
-          :class="work.lit === r.name && 'bg-note-pale'"
-          @focusin="work.lit = r.name"
-          @focusout="work.lit = null"
-          @mouseenter="work.lit = r.name"
-          @mouseleave="work.lit = null"
+          :class="selection.lit === r.name && 'bg-note-pale'"
+          @focusin="selection.lit = r.name"
+          @focusout="selection.lit = null"
+          @mouseenter="selection.lit = r.name"
+          @mouseleave="selection.lit = null"
         >
           <td class="py-1 pr-1">{{ r.name }}</td>
           <td v-for="key in ['across', 'along'] as const" :key="key" class="py-1">

@@ -102,19 +102,25 @@ function measured(path: Path, across: Point): Point {
   return Math.abs(dot(chord, across)) >= Math.abs(dot(chord, down)) ? across : down
 }
 
-function widen(garment: Garment, inputs: AddAtEdgeInputs): Garment {
-  if (inputs.bustMm === 0 && inputs.waistMm === 0 && inputs.hipMm === 0) return garment
-  return garment.sizes.reduce((g, size) => {
-    const pieces = g.pieces.map((piece) =>
+/** The garment with its sides let out or taken in, size by size, and what broke: sizes after one that breaks are not drawn. */
+function widen(garment: Garment, inputs: AddAtEdgeInputs): { garment: Garment; broken: ReturnType<typeof findBrokenOutline> } {
+  if (inputs.bustMm === 0 && inputs.waistMm === 0 && inputs.hipMm === 0) return { garment, broken: null }
+  let g = garment
+  for (const size of garment.sizes) {
+    const now = g
+    const pieces = now.pieces.map((piece) =>
       sideChains(piece, shapeOf(piece, size.id)).length === 0
         ? piece
-        : { ...piece, shapes: { ...piece.shapes, [size.id]: widenSettled(g, piece, inputs, size.id) } },
+        : { ...piece, shapes: { ...piece.shapes, [size.id]: widenSettled(now, piece, inputs, size.id) } },
     )
-    const evened = evenSides({ ...g, pieces }, size.id, (seam) => [surplusOf(garment, seam, size.id)])
+    const evened = evenSides({ ...now, pieces }, size.id, (seam) => [surplusOf(garment, seam, size.id)])
     // The cap and the bands follow what they are sewn to: their ease is what it was.
     const capped = settleCaps(garment, evened, size.id, size.id)
-    return settleBands(garment, capped, size.id, size.id)
-  }, garment)
+    g = settleBands(garment, capped, size.id, size.id)
+    const broken = findBrokenOutline(garment, g, [size])
+    if (broken) return { garment: g, broken }
+  }
+  return { garment: g, broken: null }
 }
 
 /** What each zone of the garment has to measure after it: as many edges as carry it, times the amount. */
@@ -154,14 +160,13 @@ export function applyAddAtEdge(garment: Garment, inputs: AddAtEdgeInputs, contex
       'it has no side seam with a bust, waist or hip.',
       'Delete this change, or name the side seams.',
     )
-  const after = widen(garment, inputs)
-  const broken = findBrokenOutline(garment, after)
+  const { garment: after, broken } = widen(garment, inputs)
   if (broken) {
     const most = [inputs.bustMm, inputs.waistMm, inputs.hipMm].reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a))
     const largest = findLargest(most, (mm) => {
       const part = mm / most
       const tried = { bustMm: inputs.bustMm * part, waistMm: inputs.waistMm * part, hipMm: inputs.hipMm * part }
-      return findBrokenOutline(garment, widen(garment, tried)) === null
+      return widen(garment, tried).broken === null
     })
     return refuse(
       'amount-too-large',

@@ -58,7 +58,7 @@ export const addAtEdge = defineChange({
   holds: 'Side seams equal on front and back, corners where nothing is added, cap ease, grain.',
   schema: AddAtEdgeSchema,
   phase: 'sides',
-  proposes: (garment, asked) => (hasSides(garment, asked.context.sizeId) ? proposeRemainder(garment, asked) : []),
+  proposes: (garmentNow, asked) => (hasSides(garmentNow(), asked.context.sizeId) ? proposeRemainder(garmentNow, asked) : []),
   takesOver: (_there, proposed) => proposed,
   begin: (garment, context) =>
     hasSides(garment, context.sizeId)

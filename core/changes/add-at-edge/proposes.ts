@@ -10,7 +10,8 @@ const EDGE_MM = 0.5
  * What the pieces still miss in each zone once the sizes are cut, or give too much: let out or taken in at the sides, alike on
  * every edge (craft 4).
  */
-export function proposeRemainder(garment: Garment, { context, sheet }: AskedByBody): { inputs: AddAtEdgeInputs; note: string }[] {
+export function proposeRemainder(garmentNow: () => Garment, { context, sheet }: AskedByBody): { inputs: AddAtEdgeInputs; note: string }[] {
+  const garment = garmentNow()
   const each = (zone: string): number => {
     const row = sheet.rows.find((r) => r.zone.id === zone)
     if (row?.bodyMm == null || !row.chosen) return 0

@@ -5,8 +5,9 @@ import { zonesOfSides } from './plan-chain'
 import type { BlendInputs } from './schema'
 
 /** The size that the worksheet chose for each zone, where they are not all the one that lies there (craft 6.6). */
-export function proposeBlend(garment: Garment, { sheet }: AskedByBody): { inputs: BlendInputs; note: string }[] {
+export function proposeBlend(garmentNow: () => Garment, { sheet }: AskedByBody): { inputs: BlendInputs; note: string }[] {
   const { sizeOf } = sizesToCut(sheet)
+  const garment = garmentNow()
   const first = sizeOf('bust') ?? sizeOf('waist') ?? sizeOf('hip') ?? garment.baseSizeId
   const inputs: BlendInputs = {
     bust: sizeOf('bust') ?? first,

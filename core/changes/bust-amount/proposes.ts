@@ -8,10 +8,14 @@ import type { BustAmountInputs } from './schema'
  * By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust
  * (craft 4). A bust that a stop of the plan has changed is not changed again.
  */
-export function proposeFuller(garment: Garment, { context, sheet, stops }: AskedByBody): { inputs: BustAmountInputs; note: string }[] {
+export function proposeFuller(
+  garmentNow: () => Garment,
+  { context, sheet, stops }: AskedByBody,
+): { inputs: BustAmountInputs; note: string }[] {
   const chosen = sheet.rows.find((r) => r.zone.id === 'bust')?.chosen
   const isDone = stops.some((s) => s.phase === 'bust')
   if (isDone || sheet.school !== 'high-bust' || !sheet.cup?.change || !chosen) return []
+  const garment = garmentNow()
   const proposed = proposeBust(garment, context)
   const begun = beginBust(garment)
   if (!proposed || !begun.ok) return []

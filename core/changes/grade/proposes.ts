@@ -4,7 +4,7 @@ import type { AskedByBody } from '../types'
 import type { GradeInputs } from './schema'
 
 /** A body beyond the range gets sizes drawn on from the last step (craft 4). */
-export function proposeSizes(_garment: Garment, { sheet }: AskedByBody): { inputs: GradeInputs; note: string }[] {
+export function proposeSizes(_garmentNow: () => Garment, { sheet }: AskedByBody): { inputs: GradeInputs; note: string }[] {
   const { up, down, stepMm } = sizesToCut(sheet)
   if (!stepMm) return []
   const inputs: GradeInputs = {

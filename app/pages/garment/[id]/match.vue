@@ -5,12 +5,16 @@ import { computed, ref } from 'vue'
 import type { Mend } from '~~/core/advice'
 import { writeLengths } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
+import { usePlanSession } from '~/stores/plan-session'
+import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
 
 const work = useWork()
+const session = usePlanSession()
+const selection = useSelection()
 const prefs = usePrefs()
 const router = useRouter()
-const done = computed(() => work.computedPlan!)
+const done = computed(() => session.computedPlan!)
 const chosenId = ref<string | null>(null)
 const RANK = { fault: 0, ease: 1, good: 2 } as const
 const seams = computed(() =>
@@ -38,7 +42,7 @@ async function mend(m: Mend) {
         ? await work.setStop(m.change)
         : await work.switchChange(m.changeId, false)
   if (!stored) return
-  if (m.how !== 'add') work.selectedId = m.how === 'edit' ? m.change.id : m.changeId
+  if (m.how !== 'add') selection.stopId = m.how === 'edit' ? m.change.id : m.changeId
   toast.success(`Done: ${writeLengths(m.label, prefs.units)}.`, {
     action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
   })

@@ -11,13 +11,15 @@ import { today } from '~/days'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
+import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
 const work = useWork()
+const session = usePlanSession()
 const prefs = usePrefs()
 const wardrobe = useWardrobe()
 const saveFile = useSaveFile()
-const done = computed(() => work.computedPlan!)
+const done = computed(() => session.computedPlan!)
 const garment = computed(() => done.value.garments.at(-1)!)
 const paper = ref<'a4' | 'letter'>(prefs.units === 'in' ? 'letter' : 'a4')
 const left = ref<string[]>([])
@@ -102,7 +104,7 @@ async function saveProject() {
 }
 
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])
-watch([done, () => prefs.units], async () => (steps.value = (await work.paperSteps(prefs.units)) ?? steps.value), { immediate: true })
+watch([done, () => prefs.units], async () => (steps.value = (await session.paperSteps(prefs.units)) ?? steps.value), { immediate: true })
 const stepCount = computed(() => steps.value.reduce((s, x) => s + x.steps.length, 0))
 const print = () => window.print()
 </script>

@@ -5,20 +5,24 @@ import { checkInputs, findKind, withInputs, type Change, type Handle } from '~~/
 import { boundsOf } from '~~/core/geometry'
 import { footprintOf, layOut, type Layout } from '~~/core/paper'
 import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
+import { usePlanSession } from '~/stores/plan-session'
+import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
 
 const work = useWork()
-const plan = computed(() => (work.project?.plan ?? []).map((c) => (work.draft?.id === c.id ? work.draft : c)))
-const done = computed(() => work.computedPlan!)
+const session = usePlanSession()
+const selection = useSelection()
+const plan = computed(() => (work.project?.plan ?? []).map((c) => (session.draft?.id === c.id ? session.draft : c)))
+const done = computed(() => session.computedPlan!)
 const base = computed(() => done.value.garments[0]!)
 const position = ref(work.project?.plan.length ?? 0)
-const selectedIndex = computed(() => plan.value.findIndex((c) => c.id === work.selectedId))
+const selectedIndex = computed(() => plan.value.findIndex((c) => c.id === selection.stopId))
 const stop = computed(() => done.value.stops[selectedIndex.value] ?? null)
 const selected = computed(() => plan.value[selectedIndex.value] ?? null)
 
 // A stop that was just added or removed: show the pieces after it.
 watch(
-  () => [work.project?.plan.length, work.selectedId] as const,
+  () => [work.project?.plan.length, selection.stopId] as const,
   () => (position.value = selectedIndex.value >= 0 ? selectedIndex.value + 1 : (work.project?.plan.length ?? 0)),
 )
 
@@ -49,7 +53,7 @@ watch(
   [done, showSizes],
   () => {
     // While an amount is being dragged the pieces keep their places.
-    if (work.draft && layout.value.pieces.length > 0) return
+    if (session.draft && layout.value.pieces.length > 0) return
     const size = base.value.baseSizeId
     // A stop can make a piece: left and right of a pair.
     const all = new Map(done.value.garments.flatMap((g) => g.pieces.map((p) => [p.id, p] as const)))
@@ -75,13 +79,13 @@ function onDrag(handle: Handle, byMm: number) {
   if (!change || !kind) return
   dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!
   const before = done.value.garments[selectedIndex.value]!
-  const inputs = kind.drag(before, dragFrom.inputs, handle.id, byMm, work.contextFor(before))
+  const inputs = kind.drag(before, dragFrom.inputs, handle.id, byMm, session.contextFor(before))
   // Dragged beyond what it can work with, it stays at the last place that it can.
-  if (!checkInputs(change.kind, before, inputs)) work.draft = withInputs(change, inputs)
+  if (!checkInputs(change.kind, before, inputs)) session.draft = withInputs(change, inputs)
 }
 function onDrop() {
   dragFrom = null
-  if (work.draft) void work.setStop(work.draft)
+  if (session.draft) void work.setStop(session.draft)
 }
 
 const faults = computed(() => done.value.faults)
@@ -106,7 +110,7 @@ const nextStep = computed(() =>
         :progress="progress"
         :handles="atStop && position === selectedIndex + 1 ? (stop?.handles ?? []) : []"
         :touched-ids="atStop ? touchedIds : []"
-        :ghosts="atStop && work.ways?.changeId === selected?.id ? work.ways!.list.filter((w) => !w.chosen).map((w) => w.garment) : []"
+        :ghosts="atStop && session.ways?.changeId === selected?.id ? session.ways!.list.filter((w) => !w.chosen).map((w) => w.garment) : []"
         :show-sizes="showSizes"
         @drag="onDrag"
         @drop="onDrop"

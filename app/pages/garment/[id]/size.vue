@@ -9,10 +9,12 @@ import { finishedMeasures, type OwnZone } from '~~/core/measure'
 import { makeWorksheet, type LengthRow, type Sizing } from '~~/core/size'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
+import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
+const session = usePlanSession()
 const wardrobe = useWardrobe()
 const prefs = usePrefs()
 const router = useRouter()
@@ -22,9 +24,9 @@ const sizing = computed(() => project.value.sizing)
 const set = computed(() => latestSet(work.wearer))
 /** The pieces as the user's own stops leave them: the sheet adds to those, and takes nothing twice. */
 const ownStops = computed(() => stopsBeforeSizes(project.value.plan).filter((c) => c.on).length)
-const worked = computed(() => (ownStops.value && work.computedPlan?.beforeSizes) || garment.value)
+const worked = computed(() => (ownStops.value && session.computedPlan?.beforeSizes) || garment.value)
 /** And with the pattern's own piece for the body's cup, where it has one: that is what will be traced. */
-const traced = computed(() => tracedFor(worked.value, work.contextFor(garment.value)))
+const traced = computed(() => tracedFor(worked.value, session.contextFor(garment.value)))
 const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
 const sheet = computed(() => {
   const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value)
@@ -47,7 +49,7 @@ const tick = (pieceId: string) =>
 
 /** The zones as the altered pieces have them. */
 const altered = computed(() => {
-  const last = work.computedPlan?.garments.at(-1)
+  const last = session.computedPlan?.garments.at(-1)
   if (!last || project.value.plan.length === 0) return null
   return new Map(finishedMeasures(last, last.baseSizeId, sizing.value).map((m) => [m.id.slice('finished:'.length), m.mm]))
 })
@@ -56,7 +58,7 @@ const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== 
 const addZone = (zone: OwnZone) => edit('zone of your own', (s) => void s.ownZones.push(zone))
 const removeZone = (zoneId: string) => edit('remove a zone', (s) => void (s.ownZones = s.ownZones.filter((z) => z.id !== zoneId)))
 /** The nest as the plan leaves it: sizes that a grade made are there too. */
-const nest = computed(() => work.computedPlan?.garments.at(-1) ?? garment.value)
+const nest = computed(() => session.computedPlan?.garments.at(-1) ?? garment.value)
 const outId = ref(garment.value.baseSizeId)
 async function takeOut() {
   const id = await wardrobe.takeOut(project.value, nest.value, outId.value)
@@ -65,11 +67,11 @@ async function takeOut() {
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
-watch([() => work.computedPlan, sizing, set], () => void work.propose(), { immediate: true })
+watch([() => session.computedPlan, sizing, set], () => void session.propose(), { immediate: true })
 /** The last list stays to be read while the next is worked out; it can be taken only when it is the newest. */
 const proposed = shallowRef<Proposed[]>([])
 watch(
-  () => work.proposed,
+  () => session.proposed,
   (list) => list && (proposed.value = list),
   { immediate: true },
 )
@@ -88,7 +90,7 @@ async function addPlan() {
   })
 }
 async function addLength(row: LengthRow) {
-  const change = changeForLength(traced.value, row, work.contextFor(garment.value))
+  const change = changeForLength(traced.value, row, session.contextFor(garment.value))
   if (!change) return
   const laid = layOnPlan([change], project.value.plan)
   if (!(await work.takeProposed(laid))) return
@@ -145,7 +147,7 @@ async function addLength(row: LengthRow) {
               : 'With figures of a body a plan is made here.'
           }}
         </p>
-        <button v-if="work.proposed && missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
+        <button v-if="session.proposed && missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
           <ListPlus class="size-5" />Take {{ missingStops.length === 1 ? 'this stop' : `these ${missingStops.length} stops` }} into the plan
         </button>
       </section>

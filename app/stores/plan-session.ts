@@ -1,0 +1,243 @@
+import { proxy } from 'comlink'
+import { defineStore } from 'pinia'
+import { ref, shallowRef, watch } from 'vue'
+import type { Proposed } from '~~/core/advice'
+import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
+import type { Project } from '~~/core/formats'
+import type { Garment } from '~~/core/pattern'
+import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
+import type { Asked, ComparedWay, Computed, ComputedStop, Desk, SentResult } from '~/workers/desk'
+import { Bench, Ended } from '~/workers/bench'
+import { Shelf } from '~/workers/parcel'
+
+/** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */
+const SLOW_MS = 250
+
+/** A plan without a sign of life for so long will not come to an end, ms: the worker is ended. */
+const SILENT_MS = 30_000
+/** From here on it can be stopped by hand, ms. */
+const LONG_MS = 4000
+
+let onProgress: NonNullable<ChangeContext['progress']> = () => {}
+
+const bench = new Bench<Desk>(
+  () => new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }),
+  (remote) => {
+    const tell = proxy<typeof onProgress>((what, done, of) => {
+      bench.alive()
+      onProgress(what, done, of)
+    })
+    remote.tellProgress(tell).catch(() => {
+      // The worker ended before it heard: the next one is told again.
+    })
+    // What the page holds is numbered by the worker that sent it.
+    shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+  },
+)
+
+/** What came from the worker last. */
+let shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+
+/** A result with the parts that the page held already: what no stop has changed is the same object as before. */
+function unpacked({ garments, stops, ...rest }: SentResult): Computed {
+  const all = shelves.garments.unpack(garments)
+  return { ...rest, garments: all.slice(0, -1), beforeSizes: all.at(-1)!, stops: shelves.stops.unpack(stops) }
+}
+
+/** The plan of the garment that is open, as the worker computes it: the pieces after each stop, what is proposed, ways side by side. */
+export const usePlanSession = defineStore('plan-session', () => {
+  const prefs = usePrefs()
+  const work = useWork()
+
+  const computedPlan = shallowRef<Computed | null>(null)
+  /** The stops that the body and the worksheet propose; null while they are being worked out for figures that changed. */
+  const proposed = shallowRef<Proposed[] | null>(null)
+  /** A stop while a handle of it is being moved, before it is written. */
+  const draft = shallowRef<Change | null>(null)
+  /** The worker has been at it long enough to say so. */
+  const working = ref(false)
+  /** It has been at it so long that one may want to stop it. */
+  const long = ref(false)
+  /** How far it has come, in words, where a change tells. */
+  const progress = ref('')
+  /** The stop that the worker is at, by its place in the plan. */
+  let at = -1
+  onProgress = (what, done, of) => {
+    if (what === 'stop') at = done
+    progress.value = `${what} ${done + (what === 'stop' ? 1 : 0)} of ${of}`
+  }
+  /** Why the plan could not be worked out, and the stop that it was at. */
+  const trouble = shallowRef<{ sentence: string; stopId: string | null } | null>(null)
+
+  /** What the worker is asked with; plain data. */
+  const askedFor = (row: Project): Asked => ({
+    wearer: work.wearer ?? null,
+    sizing: JSON.parse(JSON.stringify(row.sizing)) as unknown,
+    tolerances: { ...prefs.tolerances },
+  })
+  /** What changes of these pieces are seen with, here as in the worker. */
+  const contextFor = (garment: Garment): ChangeContext => contextOf(garment, work.project, work.wearer, prefs.tolerances)
+
+  /** Which pieces the worker has under the key of the garment. */
+  let givenBefore = ''
+  /** What the shown result was computed for. */
+  let computedFor = ''
+  let baseGarment: unknown = null
+  let garmentText = ''
+  let busy = false
+  let again = false
+
+  async function recompute(): Promise<void> {
+    if (!work.project) {
+      computedPlan.value = null
+      return
+    }
+    if (busy) {
+      again = true
+      return
+    }
+    busy = true
+    const slow = setTimeout(() => (working.value = true), SLOW_MS)
+    const endless = setTimeout(() => (long.value = true), LONG_MS)
+    at = -1
+    let planned: readonly Change[] = []
+    try {
+      const row = work.project
+      if (row.garment !== baseGarment) {
+        baseGarment = row.garment
+        garmentText = JSON.stringify(row.garment)
+      }
+      const key = row.id
+      const given = `${row.id}:${garmentText}`
+      const dragged = draft.value
+      const last = dragged ? row.plan.findIndex((c) => c.id === dragged.id) : -1
+      // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
+      const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
+      const plan = shown.map((c) => (dragged?.id === c.id ? dragged : c))
+      planned = plan
+      const asked = [plan, askedFor(row)] as const
+      // A row is read again when another of its table was written: what was computed for the same is not computed twice.
+      const askedText = JSON.stringify(asked)
+      if (askedText === computedFor && given === givenBefore && computedPlan.value) {
+        trouble.value = null
+        return
+      }
+      const sent = await bench.run(async (worker) => {
+        if (given !== givenBefore) {
+          await worker.setBase(key, row.garment)
+          givenBefore = given
+        }
+        return worker.compute(key, { garments: shelves.garments.held, stops: shelves.stops.held }, ...asked)
+      }, SILENT_MS)
+      const result = unpacked(sent)
+      computedFor = askedText
+      if (work.projectId === row.id) computedPlan.value = result
+      trouble.value = null
+    } catch (error) {
+      const sentence =
+        error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
+      trouble.value = { sentence, stopId: (planned[at] ?? planned.at(-1))?.id ?? null }
+      // What waited meanwhile would only hang again: it is for a person to say what is to be done.
+      again = false
+      // A new worker knows nothing yet.
+      givenBefore = ''
+      computedFor = ''
+    } finally {
+      clearTimeout(slow)
+      clearTimeout(endless)
+      working.value = false
+      long.value = false
+      progress.value = ''
+      busy = false
+      if (again) {
+        again = false
+        void recompute()
+      }
+    }
+  }
+  watch([() => work.project, () => work.wearer, draft, () => prefs.tolerances], () => void recompute())
+  watch(
+    () => work.projectId,
+    () => {
+      computedPlan.value = null
+      proposed.value = null
+      draft.value = null
+    },
+    { flush: 'sync' },
+  )
+
+  /** A stop that was dragged has been written. */
+  const dropped = (changeId: string): void => {
+    if (draft.value?.id === changeId) draft.value = null
+  }
+
+  /** Ends what the worker is at; the page says so, and offers to leave the stop out. */
+  const stopWorking = () => bench.stop()
+
+  async function tryAgain(): Promise<void> {
+    trouble.value = null
+    await recompute()
+    if (computedPlan.value) await propose()
+  }
+
+  /** For a question that the worker could not answer: says so on the page, and gives null. */
+  const cannot = (what: string) => (error: unknown) => {
+    trouble.value = { sentence: `${what}: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
+    return null
+  }
+
+  /** The plan as steps with ruler and scissors; null where they could not be had, which is said on the page. */
+  const paperSteps = async (units: 'in' | 'cm') => {
+    await recompute()
+    return bench.run((worker) => worker.steps(work.projectId!, units), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
+  }
+
+  let proposals = 0
+  async function propose(): Promise<void> {
+    if (!work.project || !computedPlan.value) return
+    const own = ++proposals
+    proposed.value = null
+    const asked = askedFor(work.project)
+    const list = await bench.run((worker) => worker.propose(work.projectId!, asked), SILENT_MS).catch(cannot('no plan can be proposed'))
+    if (own === proposals) proposed.value = list ?? []
+  }
+
+  /** The ways of a stop that are shown side by side; null while none are. */
+  const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
+  async function compareWays(changeId: string | null): Promise<void> {
+    if (changeId === null) return void (ways.value = null)
+    const list = await bench
+      .run((worker) => worker.compare(work.projectId!, changeId), SILENT_MS)
+      .catch(cannot('its ways cannot be compared'))
+    ways.value = { changeId, list: list ?? [] }
+  }
+  // What is compared follows the figures of the stop.
+  watch(computedPlan, () => void (ways.value && compareWays(ways.value.changeId)))
+
+  /** What a stop is called where it stands in the plan; one that is new, at its end. */
+  const titleOf = (change: Change): string => {
+    const there = computedPlan.value?.stops.find((s) => s.change.id === change.id)
+    const garment = computedPlan.value?.garments.at(-1) ?? work.project?.garment
+    return there?.words.title ?? (garment && findKind(change.kind)?.describe(garment, change.inputs).title) ?? change.kind
+  }
+
+  return {
+    computedPlan,
+    draft,
+    dropped,
+    working,
+    progress,
+    long,
+    trouble,
+    stopWorking,
+    tryAgain,
+    contextFor,
+    titleOf,
+    paperSteps,
+    proposed,
+    propose,
+    ways,
+    compareWays,
+  }
+})

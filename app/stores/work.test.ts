@@ -1,0 +1,174 @@
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { nextTick } from 'vue'
+import { findKind, newStop, withInputs } from '~~/core/changes'
+import { contextWith } from '~~/core/changes/test-context'
+import { layOnPlan } from '~~/core/advice'
+import { demoWardrobe } from '~~/demo/wardrobe'
+import { db } from '~/data/db'
+import { makeDesk } from '~/workers/desk'
+import { usePlanSession } from './plan-session'
+import { useSelection } from './selection'
+import { useWork } from './work'
+
+/** The desk of the worker, in this thread; `down` makes it fail as a worker that has ended does. */
+const desk = vi.hoisted(() => ({ down: '' }))
+vi.mock('~/workers/bench', () => ({
+  Ended: class Ended extends Error {},
+  Bench: class {
+    private readonly desk = makeDesk()
+    async run<T>(work: (desk: unknown) => T): Promise<T> {
+      if (desk.down) throw new Error(desk.down)
+      return work(this.desk)
+    }
+    alive() {}
+    stop() {}
+  },
+}))
+
+/** The preferences keep themselves in the browser's own store, which Node has not got. */
+vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
+
+const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
+const until = async (what: () => boolean) => vi.waitFor(() => expect(what()).toBe(true), { timeout: 20_000, interval: 5 })
+
+async function opened(id: string) {
+  const [work, session, selection] = [useWork(), usePlanSession(), useSelection()]
+  work.open(id)
+  await until(() => session.computedPlan !== null && (work.project?.wearerId == null || work.wearer !== null))
+  return { work, session, selection }
+}
+const shorten = (amountMm: number) => {
+  const kind = findKind('lengthen')
+  const garment = projects.find((p) => p.id === 'demo-blouse')!.garment
+  const begun = kind.begin(garment, contextWith())
+  if (!begun.ok) throw new Error(begun.problem.message)
+  return newStop('lengthen', kind.withAmount!(garment, begun.value, amountMm, contextWith()))
+}
+
+beforeEach(async () => {
+  desk.down = ''
+  setActivePinia(createPinia())
+  await Promise.all([db.projects.clear(), db.wearers.clear(), db.acts.clear()])
+  await db.projects.bulkPut(projects)
+  await db.wearers.bulkPut(wearers)
+})
+
+describe('the garment that is open', () => {
+  it('is worked out as soon as it is read, and says when this browser has none of this id', async () => {
+    const { work, session } = await opened('demo-blouse')
+    expect(work.project!.name).toBe('Lamplighter’s blouse')
+    expect(work.wearer!.id).toBe('cook')
+    expect(session.computedPlan!.garments).toHaveLength(1)
+    work.open('gone')
+    expect(session.computedPlan).toBeNull()
+    await until(() => work.missing)
+  })
+  it('gets stops that are shown, edited, switched off, moved, deleted, and undone', async () => {
+    const { work, session, selection } = await opened('demo-blouse')
+    const first = await work.addChange(shorten(-20))
+    expect(selection.stopId).toBe(first)
+    await until(() => session.computedPlan?.stops.length === 1)
+    expect(session.computedPlan!.stops[0]!.status).toBe('applied')
+    expect(work.lastDone!.label).toBe('add “Shorten the body”')
+
+    const stop = work.project!.plan[0]!
+    await work.setStop(withInputs(stop, { ...stop.inputs, amountMm: 12 }))
+    await until(() => session.computedPlan?.stops[0]?.words.amountMm === 12)
+    const second = await work.addChange(shorten(-5))
+    await until(() => session.computedPlan?.stops.length === 2)
+    await work.moveChange(second!, 0)
+    await until(() => work.project!.plan[0]!.id === second)
+    await work.switchChange(second!, false)
+    await until(() => session.computedPlan?.stops[0]?.status === 'off')
+    await work.removeChange(second!)
+    await until(() => session.computedPlan?.stops.length === 1)
+    expect(selection.stopId).toBeNull()
+    await work.undo()
+    await until(() => session.computedPlan?.stops.length === 2)
+  })
+  it('shows the pieces after the stop that is dragged, and all again when it is dropped', async () => {
+    const { work, session } = await opened('demo-blouse')
+    await work.addChange(shorten(-20))
+    await work.addChange(shorten(-5))
+    await until(() => session.computedPlan?.stops.length === 2)
+    const stop = work.project!.plan[0]!
+    session.draft = withInputs(stop, { ...stop.inputs, amountMm: -33 })
+    await until(() => session.computedPlan?.stops.length === 1)
+    expect(session.computedPlan!.stops[0]!.words.amountMm).toBe(-33)
+    expect(work.project!.plan[0]!.inputs).toMatchObject({ amountMm: -20 })
+    await work.setStop(session.draft)
+    expect(session.draft).toBeNull()
+    await until(() => session.computedPlan?.stops.length === 2)
+  })
+  it('takes what the body asks for into its plan in one act, and nothing twice', async () => {
+    const { work, session } = await opened('demo-blouse')
+    await session.propose()
+    const laid = layOnPlan(
+      session.proposed!.map((p) => p.change),
+      work.project!.plan,
+    )
+    expect(laid.length).toBeGreaterThan(1)
+    expect(await work.takeProposed(laid)).toBe(true)
+    await until(() => session.computedPlan?.stops.length === laid.length)
+    expect(session.computedPlan!.stops.every((s) => s.status === 'applied')).toBe(true)
+    await session.propose()
+    const again = layOnPlan(
+      session.proposed!.map((p) => p.change),
+      work.project!.plan,
+    )
+    expect(again.filter((l) => l.how !== 'there')).toEqual([])
+    await work.undo()
+    await until(() => work.project!.plan.length === 0)
+  })
+  it('says what could not be worked out, and goes on when it can be again', async () => {
+    const { work, session } = await opened('demo-blouse')
+    desk.down = 'it has ended'
+    const id = await work.addChange(shorten(-20))
+    await until(() => session.trouble !== null)
+    expect(session.trouble).toEqual({ sentence: 'the program failed (it has ended).', stopId: id })
+    await session.propose()
+    expect(session.trouble!.sentence).toBe('no plan can be proposed: it has ended')
+    expect(session.proposed).toEqual([])
+    expect(await session.paperSteps('in')).toBeNull()
+    expect(session.trouble!.sentence).toContain('its steps on paper cannot be written')
+    await session.compareWays(id)
+    expect(session.trouble!.sentence).toContain('its ways cannot be compared')
+    desk.down = ''
+    await session.tryAgain()
+    expect(session.trouble).toBeNull()
+    expect(session.computedPlan!.stops).toHaveLength(1)
+    expect((await session.paperSteps('in'))!.flatMap((s) => s.steps).length).toBeGreaterThan(1)
+  })
+  it('forgets what was selected and lit when another garment is opened', async () => {
+    const { work, selection, session } = await opened('demo-tapered')
+    selection.stopId = work.project!.plan[0]!.id
+    selection.lit = 'apex'
+    work.open('demo-blouse')
+    expect([selection.stopId, selection.lit, session.computedPlan]).toEqual([null, null, null])
+    await nextTick()
+    await until(() => session.computedPlan !== null)
+  })
+})
+
+describe('the desk', () => {
+  const asked = (sizing: unknown) => ({ wearer: null, sizing, tolerances: { goodMm: 1, easeMm: 3, runThroughDeg: 10 } })
+  const nothing = { garments: [], stops: [] }
+  it('keeps garments side by side, and answers only about those that it was given', () => {
+    const own = makeDesk()
+    const [blouse, trousers] = ['demo-blouse', 'demo-tapered'].map((id) => projects.find((p) => p.id === id)!)
+    own.setBase('a', blouse!.garment)
+    own.setBase('b', trousers!.garment)
+    expect(own.compute('b', nothing, trousers!.plan, asked(trousers!.sizing)).ledger.length).toBeGreaterThan(3)
+    expect(own.compute('a', nothing, [], asked(blouse!.sizing)).ledger).toEqual([])
+    expect(own.steps('b', 'cm').length).toBeGreaterThan(0)
+    expect(own.steps('a', 'cm')).toEqual([])
+    expect(() => own.compute('c', nothing, [], asked(blouse!.sizing))).toThrow(/was not given/)
+    expect(() => own.setBase('d', { pieces: 'none' })).toThrow()
+    for (const key of ['e', 'f', 'g']) own.setBase(key, blouse!.garment)
+    // Only the last few are kept.
+    expect(() => own.steps('a', 'cm')).toThrow(/was not given/)
+    expect(own.steps('g', 'cm')).toEqual([])
+  })
+})

@@ -1,0 +1,237 @@
+import { z } from 'zod'
+import { listFaults, nameProposed, planSizes, stopsBeforeSizes, type Fault, type Proposed } from '~~/core/advice'
+import { WearerSchema } from '~~/core/body'
+import {
+  ChangeSchema,
+  contextOf,
+  findKind,
+  foldPlan,
+  type Applied,
+  type Change,
+  type ChangeContext,
+  type FoldedPlan,
+  type FoldedStop,
+  type Handle,
+  type PaperStep,
+} from '~~/core/changes'
+import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
+import { compareMeasures, type LedgerRow } from '~~/core/measure'
+import { GarmentSchema, type Garment } from '~~/core/pattern'
+import { SizingSchema } from '~~/core/size'
+import type { UnitSystem } from '~~/core/units'
+import { pack, type Parcel } from './parcel'
+
+export interface ComputedStop extends Omit<FoldedStop, 'garment'> {
+  ledger: LedgerRow[]
+  handles: Handle[]
+}
+
+/** Everything the stations show of a plan, computed off the page. */
+export interface Computed {
+  /** garments[0] as bought, garments[i + 1] after stop i. */
+  garments: Garment[]
+  stops: ComputedStop[]
+  /** After all stops but those that give each zone its size: what the worksheet is worked out on. */
+  beforeSizes: Garment
+  /** As bought against as altered. */
+  ledger: LedgerRow[]
+  walked: WalkedGarment
+  faults: Fault[]
+}
+
+/** The same on its way to the page: what is large only where the page does not hold it from before. */
+export type SentResult = Omit<Computed, 'garments' | 'beforeSizes' | 'stops'> & {
+  /** As in `Computed`, and the one before the sizes last. */
+  garments: Parcel<Garment>
+  stops: Parcel<ComputedStop>
+}
+
+/** What the page holds from before, by number. */
+export interface Held {
+  garments: number[]
+  stops: number[]
+}
+
+/** One way of doing a stop, beside the others. */
+export interface ComparedWay {
+  label: string
+  inputs: unknown
+  chosen: boolean
+  garment: Garment
+  ledger: LedgerRow[]
+}
+
+const PlanSchema = z.array(ChangeSchema)
+
+/** What is kept of one garment and one wearer between questions. */
+interface Session {
+  base: Garment
+  folded: FoldedPlan | null
+  foldedBeforeSizes: FoldedPlan | null
+  /** What the last fold was made with, and the same as text. */
+  context: ChangeContext | null
+  foldedFor: string
+}
+
+/** Sessions that are kept: the open garment, and some beside it. */
+const KEPT_SESSIONS = 4
+
+/** What the pieces are seen with: whose body, what is wanted, what counts as matching. */
+export interface Asked {
+  wearer: unknown
+  sizing: unknown
+  tolerances: Tolerances
+}
+
+const readContext = (garment: Garment, { wearer, sizing, tolerances }: Asked): ChangeContext =>
+  contextOf(garment, { sizing: SizingSchema.parse(sizing) }, WearerSchema.nullable().parse(wearer), tolerances)
+
+/** Change objects of the last fold are kept where nothing in them changed, so that their stops are reused. */
+function keepSame(folded: FoldedPlan | null, plan: readonly Change[]): Change[] {
+  return plan.map((change, i) => {
+    const old = folded?.stops[i]?.change
+    return old && JSON.stringify(old) === JSON.stringify(change) ? old : change
+  })
+}
+
+/** What can be dragged on a stop; nothing where the program cannot say, so that the pieces are shown all the same. */
+function handlesOf(
+  kind: NonNullable<ReturnType<typeof findKind>>,
+  before: Garment,
+  change: Change,
+  applied: Applied,
+  context: ChangeContext,
+): Handle[] {
+  try {
+    return kind.handles(before, change.inputs, applied, context)
+  } catch (error) {
+    console.error(`no handles for ${change.kind}`, error)
+    return []
+  }
+}
+
+/**
+ * The desk at which plans are worked out: in a worker for the page, in the same thread for tests. It keeps a few garments side
+ * by side, each under a key, and answers about those alone that it was given.
+ */
+export function makeDesk() {
+  let progress: ChangeContext['progress']
+  const sessions = new Map<string, Session>()
+  const kept = new WeakMap<FoldedStop, ComputedStop>()
+
+  function sessionOf(key: string): Session {
+    const session = sessions.get(key)
+    if (!session) throw new Error('this garment was not given to be worked out')
+    return session
+  }
+
+  return {
+    /** Who is told how far a long change has come; set once, since every function handed over opens a channel. */
+    tellProgress(listener: NonNullable<ChangeContext['progress']>): void {
+      progress = listener
+    },
+
+    /** Gives the pieces as bought under a key; what was worked out under it before is forgotten. */
+    setBase(key: string, garment: unknown): void {
+      sessions.delete(key)
+      sessions.set(key, { base: GarmentSchema.parse(garment), folded: null, foldedBeforeSizes: null, context: null, foldedFor: '' })
+      for (const oldest of sessions.keys()) if (sessions.size > KEPT_SESSIONS) sessions.delete(oldest)
+    },
+
+    /** Folds a plan over the pieces and measures what came out. */
+    compute(key: string, held: Held, plan: unknown, asked: Asked): SentResult {
+      const session = sessionOf(key)
+      const { base } = session
+      const now = readContext(base, asked)
+      // Stops are reused only for the same wearer: what a change warns of and proposes is measured against the body. The listener
+      // is left out: it lives on the page, and would be asked how it is written as JSON.
+      const contextText = JSON.stringify(now)
+      const own = { ...now, progress }
+      const isSame = contextText === session.foldedFor
+      const folded = foldPlan(base, keepSame(session.folded, PlanSchema.parse(plan)), own, (isSame && session.folded) || undefined)
+      const first = stopsBeforeSizes(folded.stops.map((s) => s.change))
+      const foldedBeforeSizes =
+        first.length === folded.stops.length ? folded : foldPlan(base, first, own, (isSame && session.foldedBeforeSizes) || undefined)
+      Object.assign(session, { folded, foldedBeforeSizes, context: own, foldedFor: contextText })
+      let before = base
+      const stops = folded.stops.map((stop): ComputedStop => {
+        let known = kept.get(stop)
+        if (!known) {
+          const { garment, ...rest } = stop
+          const kind = findKind(stop.change.kind)
+          known = {
+            ...rest,
+            ledger: stop.applied ? compareMeasures(before, garment, own.sizeId, own.sizing) : [],
+            handles: stop.applied && kind ? handlesOf(kind, before, stop.change, stop.applied, own) : [],
+          }
+          kept.set(stop, known)
+        }
+        before = stop.garment
+        return known
+      })
+      return {
+        garments: pack([folded.base, ...folded.stops.map((s) => s.garment), foldedBeforeSizes.garment], held.garments),
+        stops: pack(stops, held.stops),
+        ledger: compareMeasures(folded.base, folded.garment, own.sizeId, own.sizing),
+        walked: walkGarment(folded.garment, own.sizeId, own.tolerances),
+        faults: listFaults(folded, own),
+      }
+    },
+
+    /** What a body and a worksheet propose, on the pieces as the user's own stops leave them. */
+    propose(key: string, asked: Asked): Proposed[] {
+      const { base, foldedBeforeSizes } = sessionOf(key)
+      const garment = foldedBeforeSizes?.garment ?? base
+      const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
+      const now = readContext(base, asked)
+      return nameProposed(garment, planSizes(garment, now, own), now)
+    },
+
+    /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */
+    compare(key: string, changeId: string): ComparedWay[] {
+      const { folded, context: own } = sessionOf(key)
+      if (!folded || !own) return []
+      const i = folded.stops.findIndex((s) => s.change.id === changeId)
+      const stop = folded.stops[i]
+      const kind = stop && findKind(stop.change.kind)
+      if (!stop || !kind?.choices) return []
+      const before = i > 0 ? folded.stops[i - 1]!.garment : folded.base
+      const now = JSON.stringify(stop.change.inputs)
+      return kind.choices(before, stop.change.inputs, own).flatMap(({ label, inputs }): ComparedWay[] => {
+        const applied = kind.apply(before, inputs, own)
+        if (!applied.ok) return []
+        return [
+          {
+            label,
+            inputs,
+            chosen: JSON.stringify(inputs) === now,
+            garment: applied.value.garment,
+            ledger: compareMeasures(before, applied.value.garment, own.sizeId, own.sizing),
+          },
+        ]
+      })
+    },
+
+    /** The plan as ruler-and-scissors steps, stop by stop. */
+    steps(key: string, units: UnitSystem): { changeId: string; title: string; steps: PaperStep[] }[] {
+      const { folded, context: own } = sessionOf(key)
+      if (!folded || !own) return []
+      let before = folded.base
+      return folded.stops.flatMap((stop) => {
+        const kind = findKind(stop.change.kind)
+        const garment = before
+        before = stop.garment
+        if (!stop.applied || !kind) return []
+        return [
+          {
+            changeId: stop.change.id,
+            title: stop.words.title,
+            steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context: own, units }),
+          },
+        ]
+      })
+    },
+  }
+}
+
+export type Desk = ReturnType<typeof makeDesk>
