@@ -29,15 +29,22 @@ export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsM
   return zone.limb ? whole / 2 : whole
 }
 
+/** Kept per garment: each stop's garment is measured when it is made, as what came out, and as what comes before the next. */
+const measured = new WeakMap<Garment, { sizeId: string; zoning: Zoning; measures: Measure[] }>()
+
 /**
  * The finished measures of a garment in a size: the one source for worksheet, ledger, Match, pieces, cards and command line.
  */
 export function finishedMeasures(garment: Garment, sizeId: string, zoning: Zoning): Measure[] {
-  return zonesOf(garment, zoning).map((zone) => ({
+  const known = measured.get(garment)
+  if (known && known.sizeId === sizeId && known.zoning === zoning) return known.measures
+  const measures = zonesOf(garment, zoning).map((zone): Measure => ({
     id: `finished:${zone.id}`,
     group: 'finished',
     label: `finished ${zone.name}${zone.id === 'leg-opening' ? ', one leg' : ''}`,
     where: zone.parts.map((p) => findPiece(garment, p.pieceId)!.name).join(', '),
     mm: finishedMm(garment, zone, sizeId, zoning.shiftsMm[zone.id]),
   }))
+  measured.set(garment, { sizeId, zoning, measures })
+  return measures
 }
