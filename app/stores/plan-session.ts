@@ -156,10 +156,15 @@ export const usePlanSession = defineStore('plan-session', () => {
       }
     }
   }
+  /** The ways of a stop that are shown side by side; null while none are. */
+  const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
+
   watch([() => work.project, () => work.wearer, draft, () => prefs.tolerances], () => void recompute())
   watch(
     () => work.projectId,
     () => {
+      // First, or what was compared would be asked of the next garment.
+      ways.value = null
       computedPlan.value = null
       proposed.value = null
       draft.value = null
@@ -178,12 +183,13 @@ export const usePlanSession = defineStore('plan-session', () => {
   async function tryAgain(): Promise<void> {
     trouble.value = null
     await recompute()
-    if (computedPlan.value) await propose()
+    if (computedPlan.value && !trouble.value) await propose()
   }
 
-  /** For a question that the worker could not answer: says so on the page, and gives null. */
+  /** For a question that the worker could not answer: says so, unless the page names a stop at fault already; gives null. */
   const cannot = (what: string) => (error: unknown) => {
-    trouble.value = { sentence: `${what}: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
+    if (trouble.value?.stopId == null)
+      trouble.value = { sentence: `${what}: ${error instanceof Error ? error.message : String(error)}`, stopId: null }
     return null
   }
 
@@ -203,8 +209,6 @@ export const usePlanSession = defineStore('plan-session', () => {
     if (own === proposals) proposed.value = list ?? []
   }
 
-  /** The ways of a stop that are shown side by side; null while none are. */
-  const ways = shallowRef<{ changeId: string; list: ComparedWay[] } | null>(null)
   async function compareWays(changeId: string | null): Promise<void> {
     if (changeId === null) return void (ways.value = null)
     const list = await bench
