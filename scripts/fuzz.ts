@@ -1,5 +1,6 @@
 // npm run fuzz: made-up files, forms, figures and bodies, each let through the program in a worker with a time limit.
-import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { buildSync } from 'esbuild'
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -21,6 +22,21 @@ const SHRINK_MS = 15_000
 /** Sorts of failures that are made smaller and shown; of more, only the number. */
 const MOST_SHOWN = 15
 
+const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
+
+/** The program as one file, as the page runs it: read as TypeScript in the worker, every function would be slower by a half. */
+const program = join(root, 'node_modules', '.cache', `fuzz-${process.pid}.mjs`)
+buildSync({
+  entryPoints: [join(root, 'scripts', 'fuzz', 'worker.ts')],
+  outfile: program,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  logLevel: 'error',
+})
+process.on('exit', () => rmSync(program, { force: true }))
+
 interface Outcome {
   complaint: string | null
   ms: number
@@ -33,7 +49,7 @@ class Bench {
   constructor(private readonly limitMs: number) {}
 
   run(one: Case): Promise<Outcome> {
-    const worker = (this.worker ??= new Worker(new URL('./fuzz/start-worker.mjs', import.meta.url)))
+    const worker = (this.worker ??= new Worker(program))
     return new Promise((resolve) => {
       const end = (outcome: Outcome) => {
         clearTimeout(timer)
@@ -97,7 +113,7 @@ async function shrink(bench: Bench, one: Case, complaint: string): Promise<Case>
   return best
 }
 
-const CASES = join(fileURLToPath(new URL('.', import.meta.url)), '..', 'tests', 'cases')
+const CASES = join(root, 'tests', 'cases')
 
 function keep(one: Case, complaint: string): string {
   mkdirSync(CASES, { recursive: true })

@@ -20,7 +20,7 @@ function chordParameters(points: readonly Point[]): number[] {
   return along.map((a) => (total === 0 ? 0 : a / total))
 }
 
-/** Least squares for the two handle lengths, ends and end directions fixed (Schneider, Graphics Gems I, 1990). */
+/** Least squares for the two handle lengths, ends and (unit) end directions fixed (Schneider, Graphics Gems I, 1990). */
 function handlesFor(points: readonly Point[], ts: readonly number[], startDir: Point, endDir: Point): Cubic {
   const from = points[0]!
   const to = points[points.length - 1]!
@@ -29,19 +29,22 @@ function handlesFor(points: readonly Point[], ts: readonly number[], startDir: P
   let c11 = 0
   let x0 = 0
   let x1 = 0
+  const along = dot(startDir, endDir)
+  // The innermost loop of all redrawing: figures, no points.
   for (let i = 0; i < points.length; i++) {
+    const { x, y } = points[i]!
     const t = ts[i]!
     const u = 1 - t
     const b1 = 3 * u * u * t
     const b2 = 3 * u * t * t
-    const a0 = scale(startDir, b1)
-    const a1 = scale(endDir, -b2)
-    const rest = subtract(points[i]!, add(scale(from, u * u * u + b1), scale(to, b2 + t * t * t)))
-    c00 += dot(a0, a0)
-    c01 += dot(a0, a1)
-    c11 += dot(a1, a1)
-    x0 += dot(a0, rest)
-    x1 += dot(a1, rest)
+    const [atFrom, atTo] = [u * u * u + b1, b2 + t * t * t]
+    const restX = x - from.x * atFrom - to.x * atTo
+    const restY = y - from.y * atFrom - to.y * atTo
+    c00 += b1 * b1
+    c01 -= b1 * b2 * along
+    c11 += b2 * b2
+    x0 += b1 * (restX * startDir.x + restY * startDir.y)
+    x1 -= b2 * (restX * endDir.x + restY * endDir.y)
   }
   const chord = distance(from, to)
   const det = c00 * c11 - c01 * c01
@@ -55,6 +58,7 @@ function handlesFor(points: readonly Point[], ts: readonly number[], startDir: P
   return cubic(from, add(from, scale(startDir, start)), subtract(to, scale(endDir, end)), to)
 }
 
+/** The point that lies furthest off the curve at its own parameter. */
 function worstOf(curve: Cubic, points: readonly Point[], ts: readonly number[]): { off: number; index: number } {
   let off = 0
   let index = Math.floor(points.length / 2)
@@ -70,13 +74,16 @@ function worstOf(curve: Cubic, points: readonly Point[], ts: readonly number[]):
 
 /** One Newton step of each parameter toward the nearest place on the curve. */
 function closer(curve: Cubic, points: readonly Point[], ts: readonly number[]): number[] {
-  return ts.map((t, i) => {
-    if (i === 0 || i === points.length - 1) return t
-    const gap = subtract(pointAt(curve, t), points[i]!)
-    const d1 = derivativeAt(curve, t)
-    const speed2 = dot(d1, d1)
-    return speed2 === 0 ? t : Math.min(1, Math.max(0, t - dot(gap, d1) / speed2))
-  })
+  const next = [...ts]
+  for (let i = 1; i < points.length - 1; i++) {
+    const t = ts[i]!
+    const on = pointAt(curve, t)
+    const way = derivativeAt(curve, t)
+    const speed2 = way.x * way.x + way.y * way.y
+    const ahead = (on.x - points[i]!.x) * way.x + (on.y - points[i]!.y) * way.y
+    if (speed2 > 0) next[i] = Math.min(1, Math.max(0, t - ahead / speed2))
+  }
+  return next
 }
 
 /**

@@ -14,7 +14,7 @@ import {
   type Shape,
 } from '../pattern'
 import { levelOfCorner, lineLevel } from './levels'
-import { narrowestPlace } from './width-at'
+import { narrowestPlace } from './narrowest-place'
 
 export const ZONE_IDS = ['high-bust', 'bust', 'waist', 'hip', 'bicep', 'thigh', 'knee', 'hem', 'leg-opening'] as const
 export type ZoneId = (typeof ZONE_IDS)[number]
@@ -58,6 +58,19 @@ const TRUNK: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back']
 const BODICE: PieceKind[] = ['front', 'back']
 const LEGS: PieceKind[] = ['leg-front', 'leg-back']
 
+/** The kinds of piece on which each zone is measured. */
+const FOR: Record<ZoneId, PieceKind[]> = {
+  'high-bust': BODICE,
+  bust: BODICE,
+  waist: [...TRUNK, ...LEGS],
+  hip: [...TRUNK, ...LEGS],
+  bicep: ['sleeve'],
+  thigh: LEGS,
+  knee: LEGS,
+  hem: TRUNK,
+  'leg-opening': LEGS,
+}
+
 /** Below the underarm, mm: the high bust just under the arm, the bust where no line or apex says better. */
 const HIGH_BUST_BELOW_MM = 10
 const BUST_BELOW_MM = 40
@@ -85,7 +98,9 @@ const cornerBetween = (piece: Piece, a: EdgeRole, b: EdgeRole): string | null =>
 /** Kept per piece: a change leaves most pieces as they are, and every place along every side asks for its zones. */
 const partsOf = new WeakMap<Piece, Map<string, ZonePart | null>>()
 
-function partOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
+/** Where a zone is measured on one piece of a kind that has it; null where the piece has no such place. */
+export function zonePartOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
+  if (!FOR[zone].includes(piece.kind)) return null
   const known = partsOf.get(piece) ?? new Map<string, ZonePart | null>()
   partsOf.set(piece, known)
   const key = `${garment.baseSizeId} ${zone}`
@@ -132,18 +147,6 @@ function findPart(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null
   return null
 }
 
-const FOR: Record<ZoneId, PieceKind[]> = {
-  'high-bust': BODICE,
-  bust: BODICE,
-  waist: [...TRUNK, ...LEGS],
-  hip: [...TRUNK, ...LEGS],
-  bicep: ['sleeve'],
-  thigh: LEGS,
-  knee: LEGS,
-  hem: TRUNK,
-  'leg-opening': LEGS,
-}
-
 /**
  * The zones of a garment, found by the names of lines and edges: printed lines first, then corners and edges. Of two
  * pieces sewn to each other at the waist only the upper one counts, or the same waist would be counted twice.
@@ -154,7 +157,7 @@ export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {
   const known = (options.sewnTwice ? alongSeams : roundBody).get(garment)
   if (known) return known
   const found = ZONE_IDS.flatMap((id): FoundZone[] => {
-    let parts = garment.pieces.filter((p) => FOR[id].includes(p.kind)).flatMap((p) => partOf(garment, id, p) ?? [])
+    let parts = garment.pieces.flatMap((p) => zonePartOf(garment, id, p) ?? [])
     if (id === 'hip') parts = parts.filter((part) => reachesHip(garment, findPiece(garment, part.pieceId)!))
     if ((id === 'waist' || id === 'hip') && !options.sewnTwice) {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
@@ -176,8 +179,8 @@ const FAMILIES = [BODICE, ['skirt-front', 'skirt-back'], LEGS]
 function reachesHip(garment: Garment, piece: Piece): boolean {
   const family = FAMILIES.find((kinds) => kinds.includes(piece.kind)) ?? []
   return garment.pieces
-    .filter((p) => family.includes(p.kind) && partOf(garment, 'waist', p) !== null)
-    .every((p) => partOf(garment, 'hip', p) !== null)
+    .filter((p) => family.includes(p.kind) && zonePartOf(garment, 'waist', p) !== null)
+    .every((p) => zonePartOf(garment, 'hip', p) !== null)
 }
 
 /** Is this part's edge sewn to an edge of another part of the same zone, on a piece higher up? */

@@ -1,4 +1,5 @@
-export { widthAt, narrowestPlace } from './width-at'
+export { narrowestPlace } from './narrowest-place'
+export { widthAt } from './width-at'
 export { levelOfCorner, lineLevel } from './levels'
 export { findZones, ZONE_FACTS, ZONE_IDS, type FoundZone, type Zone, type ZoneId, type ZonePart } from './find-zones'
 export { newZone, ownZones, OwnZoneSchema, type OwnZone } from './own-zones'

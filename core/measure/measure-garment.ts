@@ -14,7 +14,8 @@ import {
 } from '../pattern'
 import { finishedMeasures, type Zoning } from './finished-measures'
 import { lineLevel } from './levels'
-import { narrowestPlace, widthAt } from './width-at'
+import { narrowestPlace } from './narrowest-place'
+import { widthAt } from './width-at'
 
 /** What a figure measures. */
 export type MeasureGroup = 'finished' | 'seam' | 'edge' | 'width' | 'dart'

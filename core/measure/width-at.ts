@@ -1,18 +1,60 @@
-import { dot, type Path, type Point } from '../geometry'
+import { dot, type Path, type Point, type Segment } from '../geometry'
 import { alongGrain, crossPoints } from '../moves'
-import { edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
-import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
-import { onwardThroughDarts } from './onward-through-darts'
+import { foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
+import { SAME_POINT_MM } from '../tolerances'
+import { crossDarts, onwardThrough, type CrossDart } from './onward-through-darts'
+
+/** The segments of a closed path, with the heights along the grain between which each lies: a curve lies within its handles. */
+interface Span {
+  segment: Segment
+  low: number
+  high: number
+}
+
+const spansOf = (closed: Path, grain: Point): Span[] =>
+  closed.map((segment) => {
+    const points = segment.kind === 'line' ? [segment.from, segment.to] : [segment.from, segment.c1, segment.c2, segment.to]
+    const heights = points.map((p) => alongGrain(p, grain))
+    return { segment, low: Math.min(...heights), high: Math.max(...heights) }
+  })
 
 /** How much of a line across the grain lies inside a closed path, between two places along the cross-grain, mm. */
-function widthInside(closed: Path, grain: Point, levelMm: number, fromMm: number, toMm: number): number {
-  const across = { x: -grain.y, y: grain.x }
-  const places = crossPoints(closed, grain, levelMm)
-    .map((p) => dot(p, across))
+function widthInside(spans: readonly Span[], grain: Point, levelMm: number, fromMm: number, toMm: number): number {
+  const met: Segment[] = []
+  for (const s of spans) if (s.low <= levelMm + SAME_POINT_MM && s.high > levelMm) met.push(s.segment)
+  const places = crossPoints(met, grain, levelMm)
+    .map((p) => dot(p, { x: -grain.y, y: grain.x }))
     .sort((a, b) => a - b)
   let width = 0
   for (let i = 0; i + 1 < places.length; i += 2) width += Math.max(0, Math.min(places[i + 1]!, toMm) - Math.max(places[i]!, fromMm))
   return width
+}
+
+/** A shape made ready to be measured across: the search for its narrowest place alone asks for fifty levels. */
+interface Across {
+  piece: Piece
+  grain: Point
+  outline: Span[]
+  folded: Span[][]
+  darts: CrossDart[]
+}
+
+/** Kept per shape. */
+const ready = new WeakMap<Shape, Across>()
+
+function acrossOf(piece: Piece, shape: Shape): Across {
+  const known = ready.get(shape)
+  if (known && known.piece.edges === piece.edges && known.piece.lines === piece.lines && known.piece.darts === piece.darts) return known
+  const grain = grainDirection(shape)
+  const across: Across = {
+    piece,
+    grain,
+    outline: spansOf(outlineOf(piece, shape), grain),
+    folded: foldedAway(piece, shape).map((closed) => spansOf(closed, grain)),
+    darts: crossDarts(piece, shape),
+  }
+  ready.set(shape, across)
+  return across
 }
 
 /**
@@ -23,91 +65,16 @@ function widthInside(closed: Path, grain: Point, levelMm: number, fromMm: number
  * @param levelMm grain coordinate of the line
  */
 export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
-  const grain = grainDirection(shape)
+  const { grain, outline, folded, darts } = acrossOf(piece, shape)
   let [from, to, beyond] = [-Infinity, Infinity, 0]
-  for (const o of onwardThroughDarts(piece, shape, levelMm)) {
+  for (const dart of darts) {
+    const o = onwardThrough(piece, shape, dart, levelMm)
+    if (!o) continue
     if (o.way < 0) from = Math.max(from, o.leavesAt)
     else to = Math.min(to, o.leavesAt)
     beyond += o.mm
   }
-  let width = widthInside(outlineOf(piece, shape), grain, levelMm, from, to) + beyond
-  for (const closed of foldedAway(piece, shape)) width -= widthInside(closed, grain, levelMm, from, to)
+  let width = widthInside(outline, grain, levelMm, from, to) + beyond
+  for (const closed of folded) width -= widthInside(closed, grain, levelMm, from, to)
   return width
-}
-
-const LONG_ROLES = new Set(['side', 'outseam', 'inseam', 'underarm', 'panel'])
-
-/** Step of the search for the narrowest place, mm along the grain, before it is closed in on. */
-const SEARCH_STEP_MM = 16
-
-const GOLDEN = (Math.sqrt(5) - 1) / 2
-
-/** The narrowest place must be this much narrower than both ends of its range to be a waist, mm. */
-const WAIST_DIP_MM = 2
-
-/**
- * Grain coordinate of a piece's narrowest place along its side edges (the waist of a body part), or null when it has no
- * narrow place between its ends. A corner counts (a waist drawn as a corner of the side).
- */
-export function narrowestPlace(piece: Piece, shape: Shape): number | null {
-  const known = narrowest.get(shape)
-  if (known?.piece.edges === piece.edges) return known.at
-  const at = findNarrowest(piece, shape)
-  narrowest.set(shape, { piece, at })
-  return at
-}
-
-/** Kept per shape: it is asked for by levels, promises and the ledger alike. */
-const narrowest = new WeakMap<Shape, { piece: Piece; at: number | null }>()
-
-function findNarrowest(piece: Piece, shape: Shape): number | null {
-  const grain = grainDirection(shape)
-  // Between the levels at which every upright edge of the piece runs: a leg counts from the crotch down.
-  const reach = new Map<string, { top: number; bottom: number }>()
-  for (const e of piece.edges) {
-    if (!LONG_ROLES.has(e.role)) continue
-    const path = edgePath(shape, e.id)
-    const ends = [path[0]!.from, path[path.length - 1]!.to].map((p) => alongGrain(p, grain))
-    const known = reach.get(e.role) ?? { top: Infinity, bottom: -Infinity }
-    reach.set(e.role, { top: Math.min(known.top, ...ends), bottom: Math.max(known.bottom, ...ends) })
-  }
-  if (reach.size === 0) return null
-  const top = Math.max(...[...reach.values()].map((r) => r.top))
-  const bottom = Math.min(...[...reach.values()].map((r) => r.bottom))
-  if (bottom - top < 4 * SEARCH_STEP_MM) return null
-  const width = (at: number) => widthAt(piece, shape, at)
-  // Just inside the ends: at a corner the line would touch, not cross.
-  const first = top + SAME_POINT_MM * 10
-  const last = bottom - SAME_POINT_MM * 10
-  const steps = Math.ceil((last - first) / SEARCH_STEP_MM)
-  const stops = Array.from({ length: steps + 1 }, (_, i) => first + ((last - first) * i) / steps)
-  let best = 0
-  const widths = stops.map(width)
-  for (let i = 1; i < stops.length; i++) if (widths[i]! < widths[best]!) best = i
-  let low = stops[Math.max(0, best - 1)]!
-  let high = stops[Math.min(steps, best + 1)]!
-  // Golden section: one new width a step, down to a hundredth of a millimetre along the grain.
-  let a = high - GOLDEN * (high - low)
-  let b = low + GOLDEN * (high - low)
-  let atA = width(a)
-  let atB = width(b)
-  while (high - low > EQUAL_MM) {
-    if (atA <= atB) {
-      high = b
-      b = a
-      atB = atA
-      a = high - GOLDEN * (high - low)
-      atA = width(a)
-    } else {
-      low = a
-      a = b
-      atA = atB
-      b = low + GOLDEN * (high - low)
-      atB = width(b)
-    }
-  }
-  const at = (low + high) / 2
-  const narrow = width(at)
-  if (width(first) - narrow < WAIST_DIP_MM || width(last) - narrow < WAIST_DIP_MM) return null
-  return at
 }

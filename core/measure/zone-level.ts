@@ -1,7 +1,7 @@
 import { findPiece, shapeOf, type Garment } from '../pattern'
 import type { ZonePart } from './find-zones'
 import { levelOfCorner, lineLevel } from './levels'
-import { narrowestPlace } from './width-at'
+import { narrowestPlace } from './narrowest-place'
 
 /**
  * Grain coordinate of a zone on one piece in a size, mm, or null for a zone measured along edges.
