@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { listFaults } from '../core/advice'
 import { foldPlan } from '../core/changes'
 import { WearerSchema } from '../core/body'
-import { ProjectSchema } from '../core/formats'
+import { FitRowSchema, GarmentRowSchema, splitProject } from '../core/formats'
 import { walkGarment } from '../core/match'
 import { measureGarment, NO_ZONING } from '../core/measure'
 import { shapeOf, timesCut } from '../core/pattern'
@@ -18,7 +18,8 @@ const foldOf = (id: string) => foldPlan(byId(id).garment, byId(id).plan, context
 
 describe('the demo wardrobe', () => {
   it('is what a file may hold, with three wearers by their roles', () => {
-    for (const p of projects) expect(ProjectSchema.safeParse(p).success).toBe(true)
+    for (const { row, fit } of projects.map(splitProject))
+      expect([GarmentRowSchema.safeParse(row).success, FitRowSchema.safeParse(fit).success]).toEqual([true, true])
     for (const w of wearers) expect(WearerSchema.safeParse(w).success).toBe(true)
     expect(wearers).toHaveLength(3)
     for (const w of wearers) expect(w.name).toMatch(/^the /)

@@ -36,7 +36,8 @@ const stop = (id: string, kind: KindName, inputs: unknown, note: string): Change
 
 /**
  * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
- * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons.
+ * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons. The tapered trousers
+ * are fitted to a second wearer too.
  *
  * @param now when it was opened, for the dates of the rows
  */
@@ -52,108 +53,110 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
     sizing: Sizing = NO_SIZING,
   ): Project => {
     const when = new Date(now.getTime() - 60_000 * minutes++).toISOString()
-    return { id, name, wearerId, garment, sizing, plan, createdAt: when, updatedAt: when }
+    const work = { wearerId, garment, sizing, mends: [], plan, notes: '' }
+    const times = { createdAt: when, updatedAt: when }
+    return { id, garmentId: id, name, fitName: '', ...work, ...times, bought: times }
   }
   /** A garment in sizes 1 to 7, with its size chart. */
   const nested = (id: string, name: string, wearerId: string, garment: Project['garment'], plan: Change[], own: Partial<Sizing> = {}) =>
     project(id, name, wearerId, garment, plan, { ...chartOf(garment), ...own })
-  return {
-    wearers: DEMO_WEARERS,
-    projects: [
-      nested('demo-blouse', 'Lamplighter’s blouse', 'cook', withCups(nestOf(draftBlouse())), [], { cups: CUPS }),
-      nested('demo-tapered', 'Quay trousers, tapered', 'lamplighter', nestOf(draftTrousers(TAPERED)), [
-        lengthen(
-          'longer',
-          'front',
-          38,
-          [
-            ['thigh-shorten', 3],
-            ['calf-shorten', 2],
-          ],
-          'Long in the leg: more above the knee than below, so that the knee line sits at the knee.',
-        ),
-      ]),
-      project('demo-flared', 'Quay trousers, flared', 'lamplighter', draftTrousers(FLARED)),
-      project('demo-bather', 'Bather’s one-piece', 'bather', draftOnePiece(), [
-        lengthen('body', 'front', 19.05, [['shorten', 1]], 'Pulls at the shoulders: longer in the body, back left out by mistake.', [
-          'back',
-        ]),
-      ]),
-      nested('demo-dress', 'Quay dress', 'bather', nestOf(draftQuayDress()), [], { fit: 'loose', fabric: 'drapey' }),
-      project('demo-piper', 'Piper’s blouse', 'cook', draftArmholeDart(), [
-        stop(
-          'to-side',
-          'straighten-dart',
-          { dart: 'front side-dart', way: 'exact', lowerMm: 0, tipBackMm: 38, trued: true },
-          'The stage cloth is striped: the dart goes from the armhole to the side, where it lies along the stripes and can be pressed flat.',
-        ),
-        stop(
-          'finish',
-          'finish-dart',
-          { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
-          'Tip an inch and a half short of the apex, pressed down, cap cut so.',
-        ),
-      ]),
-      project('demo-helm', 'Helmsman’s blouse', 'lamplighter', draftSlantedDart(), [
-        stop(
-          'straight',
-          'straighten-dart',
-          { dart: 'front side-dart', way: 'exact', lowerMm: 0, tipBackMm: 38, trued: true },
-          'The slanted dart shows under the stage lights; straight across it disappears in the weave.',
-        ),
-        stop('lower', 'raise-dart', { dart: 'front side-dart', amountMm: -13 }, 'The bust sits half an inch lower than drafted.'),
-      ]),
-      project('demo-harper', 'Harper’s blouse', 'bather', draftTwoDarts(), [
-        stop(
-          'merge',
-          'merge-darts',
-          { dart: 'front side-dart-2', into: 'front side-dart', tipBackMm: 38, trued: true },
-          'The harp’s strap rubs on the shoulder dart: both go into one at the side.',
-        ),
-        stop(
-          'finish',
-          'finish-dart',
-          { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
-          'One deeper dart, finished afresh.',
-        ),
-      ]),
-      project('demo-dancer', 'Dancer’s top', 'bather', draftSleeveless(), [
-        stop(
-          'fold',
-          'take-in-fold',
-          { dart: 'front side-dart', edgeId: 'armhole', from: 'at-armhole', atMm: 110, amountMm: 13, sides: 'both', tipBackMm: 38 },
-          'First fitting: the armhole gaped, half an inch was pinned out on both sides, a hand’s breadth below the shoulder.',
-        ),
-        stop(
-          'finish',
-          'finish-dart',
-          { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
-          'The dart took it in; legs made equal.',
-        ),
-      ]),
-      project('demo-baker', 'Baker’s smock', 'cook', draftDartless(), [
-        stop(
-          'bust',
-          'bust-amount',
-          { pieceId: 'front', amountMm: 19, waist: 'side', opening: 'dart', tipBackMm: 38 },
-          'Cut straight, without darts: it rode up at the front. Three quarters of an inch more on the half, taken out again along the side.',
-        ),
-      ]),
-      project('demo-ferryman', 'Ferryman’s waistcoat', 'lamplighter', draftWaistDart(), [
-        lengthen(
-          'longer',
-          'back',
-          19.05,
-          [['shorten', 1]],
-          'The back hung above the waist: three quarters of an inch longer, through the dart.',
-        ),
-        stop(
-          'hollow',
-          'double-dart',
-          { dart: 'back waist-dart', amountMm: 9.525, upperMm: 130, lowerMm: 100, raiseMm: 0, outMm: 0, legs: 'ruled' },
-          'A hollow back: three eighths of an inch more in each dart, and its legs ruled anew after the lengthening.',
-        ),
-      ]),
-    ],
-  }
+  const projects = [
+    nested('demo-blouse', 'Lamplighter’s blouse', 'cook', withCups(nestOf(draftBlouse())), [], { cups: CUPS }),
+    nested('demo-tapered', 'Quay trousers, tapered', 'lamplighter', nestOf(draftTrousers(TAPERED)), [
+      lengthen(
+        'longer',
+        'front',
+        38,
+        [
+          ['thigh-shorten', 3],
+          ['calf-shorten', 2],
+        ],
+        'Long in the leg: more above the knee than below, so that the knee line sits at the knee.',
+      ),
+    ]),
+    project('demo-flared', 'Quay trousers, flared', 'lamplighter', draftTrousers(FLARED)),
+    project('demo-bather', 'Bather’s one-piece', 'bather', draftOnePiece(), [
+      lengthen('body', 'front', 19.05, [['shorten', 1]], 'Pulls at the shoulders: longer in the body, back left out by mistake.', ['back']),
+    ]),
+    nested('demo-dress', 'Quay dress', 'bather', nestOf(draftQuayDress()), [], { fit: 'loose', fabric: 'drapey' }),
+    project('demo-piper', 'Piper’s blouse', 'cook', draftArmholeDart(), [
+      stop(
+        'to-side',
+        'straighten-dart',
+        { dart: 'front side-dart', way: 'exact', lowerMm: 0, tipBackMm: 38, trued: true },
+        'The stage cloth is striped: the dart goes from the armhole to the side, where it lies along the stripes and can be pressed flat.',
+      ),
+      stop(
+        'finish',
+        'finish-dart',
+        { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
+        'Tip an inch and a half short of the apex, pressed down, cap cut so.',
+      ),
+    ]),
+    project('demo-helm', 'Helmsman’s blouse', 'lamplighter', draftSlantedDart(), [
+      stop(
+        'straight',
+        'straighten-dart',
+        { dart: 'front side-dart', way: 'exact', lowerMm: 0, tipBackMm: 38, trued: true },
+        'The slanted dart shows under the stage lights; straight across it disappears in the weave.',
+      ),
+      stop('lower', 'raise-dart', { dart: 'front side-dart', amountMm: -13 }, 'The bust sits half an inch lower than drafted.'),
+    ]),
+    project('demo-harper', 'Harper’s blouse', 'bather', draftTwoDarts(), [
+      stop(
+        'merge',
+        'merge-darts',
+        { dart: 'front side-dart-2', into: 'front side-dart', tipBackMm: 38, trued: true },
+        'The harp’s strap rubs on the shoulder dart: both go into one at the side.',
+      ),
+      stop(
+        'finish',
+        'finish-dart',
+        { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
+        'One deeper dart, finished afresh.',
+      ),
+    ]),
+    project('demo-dancer', 'Dancer’s top', 'bather', draftSleeveless(), [
+      stop(
+        'fold',
+        'take-in-fold',
+        { dart: 'front side-dart', edgeId: 'armhole', from: 'at-armhole', atMm: 110, amountMm: 13, sides: 'both', tipBackMm: 38 },
+        'First fitting: the armhole gaped, half an inch was pinned out on both sides, a hand’s breadth below the shoulder.',
+      ),
+      stop(
+        'finish',
+        'finish-dart',
+        { dart: 'front side-dart', tipBackMm: 38, legs: 'equal', pressTo: 'after' },
+        'The dart took it in; legs made equal.',
+      ),
+    ]),
+    project('demo-baker', 'Baker’s smock', 'cook', draftDartless(), [
+      stop(
+        'bust',
+        'bust-amount',
+        { pieceId: 'front', amountMm: 19, waist: 'side', opening: 'dart', tipBackMm: 38 },
+        'Cut straight, without darts: it rode up at the front. Three quarters of an inch more on the half, taken out again along the side.',
+      ),
+    ]),
+    project('demo-ferryman', 'Ferryman’s waistcoat', 'lamplighter', draftWaistDart(), [
+      lengthen(
+        'longer',
+        'back',
+        19.05,
+        [['shorten', 1]],
+        'The back hung above the waist: three quarters of an inch longer, through the dart.',
+      ),
+      stop(
+        'hollow',
+        'double-dart',
+        { dart: 'back waist-dart', amountMm: 9.525, upperMm: 130, lowerMm: 100, raiseMm: 0, outMm: 0, legs: 'ruled' },
+        'A hollow back: three eighths of an inch more in each dart, and its legs ruled anew after the lengthening.',
+      ),
+    ]),
+  ]
+  // The same trousers for another wearer: begun, and nothing done yet.
+  const trousers = projects.find((p) => p.id === 'demo-tapered')!
+  const begun = new Date(now.getTime() - 60_000 * minutes).toISOString()
+  const second: Project = { ...trousers, id: 'demo-tapered-cook', wearerId: 'cook', plan: [], createdAt: begun, updatedAt: begun }
+  return { wearers: DEMO_WEARERS, projects: [...projects, second] }
 }

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { readProjectFile, writeProjectFile } from '../core/formats'
+import { contentsOf, readProjectFile, writeProjectFile } from '../core/formats'
 import { demoWardrobe } from '../demo/wardrobe'
 
 let dir: string
@@ -15,7 +15,7 @@ beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'tidal-seam-core-'))
   file = join(dir, 'wardrobe.json')
   const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
-  writeFileSync(file, writeProjectFile(projects, wearers, new Date('2026-01-01')))
+  writeFileSync(file, writeProjectFile(contentsOf(projects, wearers), new Date('2026-01-01')))
 })
 afterAll(() => rmSync(dir, { recursive: true, force: true }))
 
@@ -76,8 +76,8 @@ describe('the command line', () => {
     const back = core('import', svg)
     expect(back.status).toBe(0)
     const read = readProjectFile(back.stdout)
-    expect(read.ok && read.value.projects[0]!.garment.pieces.map((p) => p.name)).toEqual(['Front for cup B', 'Back', 'Sleeve', 'Neckband'])
-    expect(read.ok && read.value.projects[0]!.garment.seams.length).toBeGreaterThanOrEqual(4)
+    expect(read.ok && read.value.garments[0]!.garment.pieces.map((p) => p.name)).toEqual(['Front for cup B', 'Back', 'Sleeve', 'Neckband'])
+    expect(read.ok && read.value.garments[0]!.garment.seams.length).toBeGreaterThanOrEqual(4)
     const pdf = join(dir, 'blouse.pdf')
     expect(core('export', file, '--garment', '1', '--format', 'pdf', '--paper', 'letter', '--out', pdf).status).toBe(0)
     expect(readFileSync(pdf).subarray(0, 5).toString()).toBe('%PDF-')

@@ -1,7 +1,18 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, type FoldedPlan } from '../core/changes'
-import { readProjectFile, readSvg, writeProjectFile, writeSvg, type Project, type ProjectFile } from '../core/formats'
+import {
+  contentsOf,
+  emptyFit,
+  projectsOf,
+  readProjectFile,
+  readSvg,
+  stopsOf,
+  writeProjectFile,
+  writeSvg,
+  type Project,
+  type ProjectFile,
+} from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
 import { bringIn } from '../core/import'
 import { issueWords } from '../core/issue-words'
@@ -9,7 +20,7 @@ import { DEFAULT_TOLERANCES } from '../core/match'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
 import { checkGarment, toName } from '../core/pattern'
 import { problemSentence, type Problem } from '../core/result'
-import { NO_SIZING } from '../core/size'
+import { NO_CHARTS } from '../core/size'
 import { writeLengths, type UnitSystem } from '../core/units'
 import {
   checkAnswer,
@@ -43,22 +54,28 @@ function wholeNumber(text: string, name: string, low: number, high: number): num
 async function openProject(file: string, options: Options): Promise<{ whole: ProjectFile; project: Project }> {
   const read = readProjectFile(await readText(file))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
-  const { projects } = read.value
-  if (projects.length === 0) throw new BadInput(`${file} has no garment in it.`)
-  if (options.garment === undefined && projects.length > 1)
+  const { garments } = read.value
+  if (garments.length === 0) throw new BadInput(`${file} has no garment in it.`)
+  if (options.garment === undefined && garments.length > 1)
     throw new BadInput(
-      `${file} has ${projects.length} garments (${projects.map((p, i) => `${i + 1} ${p.name}`).join(', ')}): choose one with --garment N.`,
+      `${file} has ${garments.length} garments (${garments.map((g, i) => `${i + 1} ${g.name}`).join(', ')}): choose one with --garment N.`,
     )
-  const index = options.garment === undefined ? 0 : wholeNumber(options.garment, 'garment', 1, projects.length) - 1
-  return { whole: read.value, project: projects[index]! }
+  const garment = garments[options.garment === undefined ? 0 : wholeNumber(options.garment, 'garment', 1, garments.length) - 1]!
+  const fits = projectsOf({ garments: [garment], fits: read.value.fits })
+  // As the page does: the one that was last worked on.
+  const newest = fits.reduce((a, b) => (b.updatedAt > a.updatedAt ? b : a))
+  const project = options.fit === undefined ? newest : fits[wholeNumber(options.fit, 'fit', 1, fits.length) - 1]!
+  return { whole: read.value, project }
 }
 
 function contextFor(project: Project, wearers: ProjectFile['wearers']): ChangeContext {
   return contextOf(project.garment, project, wearers.find((w) => w.id === project.wearerId) ?? null, DEFAULT_TOLERANCES)
 }
 
+/** The stops of a fit, those for everybody first; only so many as are asked for. */
 function planUpTo(project: Project, options: Options): Change[] {
-  return options.at === undefined ? project.plan : project.plan.slice(0, wholeNumber(options.at, 'at', 0, project.plan.length))
+  const stops = stopsOf(project)
+  return options.at === undefined ? stops : stops.slice(0, wholeNumber(options.at, 'at', 0, stops.length))
 }
 
 async function readChanges(file: string): Promise<Change[]> {
@@ -87,7 +104,10 @@ async function exportFile(
   options: Options,
 ): Promise<string | Uint8Array> {
   const format = options.format ?? 'svg'
-  if (format === 'json') return writeProjectFile([{ ...project, plan }], whole.wearers, new Date())
+  if (format === 'json') {
+    const shown = { mends: plan.slice(0, project.mends.length), plan: plan.slice(project.mends.length) }
+    return writeProjectFile(contentsOf([{ ...project, ...shown }], whole.wearers, whole.recipes), new Date())
+  }
   if (format !== 'svg' && format !== 'pdf') throw new WrongUse(`--format is svg, pdf or json, not ${format}.`)
   const paperName = options.paper ?? 'a4'
   if (paperName !== 'a4' && paperName !== 'letter') throw new WrongUse(`--paper is a4 or letter, not ${paperName}.`)
@@ -129,11 +149,8 @@ async function importFile(file: string): Promise<string> {
   if (problem) throw new BadInput(`${file}: ${sentence(problem)}`)
   const now = new Date().toISOString()
   const name = toName(file.replace(/^.*\/|\.[^.]+$/g, '')) || 'imported'
-  return writeProjectFile(
-    [{ id: 'imported', name, wearerId: null, garment, sizing: NO_SIZING, plan: [], createdAt: now, updatedAt: now }],
-    [],
-    new Date(),
-  )
+  const row = { id: 'imported', name, garment, charts: NO_CHARTS, mends: [], createdAt: now, updatedAt: now }
+  return writeProjectFile({ garments: [row], fits: [emptyFit('imported', row.id, null, now)], wearers: [], recipes: [] }, new Date())
 }
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`

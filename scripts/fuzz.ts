@@ -40,6 +40,8 @@ process.on('exit', () => rmSync(program, { force: true }))
 interface Outcome {
   complaint: string | null
   ms: number
+  /** Only the time is complained of. */
+  slow?: true
 }
 
 /** A worker that is made anew when a case hung in it: a case may take so long, and is ended when it takes as much again. */
@@ -57,23 +59,37 @@ class Bench {
         worker.removeAllListeners('error')
         resolve(outcome)
       }
-      const fresh = (complaint: string) => {
+      const fresh = (outcome: Outcome) => {
         void this.close()
-        end({ complaint, ms: this.limitMs * 2 })
+        end(outcome)
       }
       // The first case of a worker also waits for its modules.
-      const timer = setTimeout(() => fresh('it hung'), this.limitMs * 2 + (this.warm ? 0 : 30_000))
+      const timer = setTimeout(
+        () => fresh({ complaint: 'it hung', ms: this.limitMs * 2, slow: true }),
+        this.limitMs * 2 + (this.warm ? 0 : 30_000),
+      )
       worker.once('message', (outcome: Outcome) => {
         this.warm = true
         end(
           outcome.complaint === null && outcome.ms > this.limitMs
-            ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms` }
+            ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms`, slow: true }
             : outcome,
         )
       })
-      worker.once('error', (error) => fresh(`the worker died: ${error.message}`))
+      worker.once('error', (error) => fresh({ complaint: `the worker died: ${error.message}`, ms: 0 }))
       worker.postMessage(one)
     })
+  }
+
+  /** As `run`; a case that took too long is run again, twice at most: a machine that stood still for a moment says nothing of the program. */
+  async runFairly(one: Case): Promise<Outcome> {
+    let outcome = await this.run(one)
+    for (let again = 0; again < 2 && outcome.slow; again++) {
+      const next = await this.run(one)
+      if (!next.slow) stalls += 1
+      outcome = next.ms < outcome.ms || !next.slow ? next : outcome
+    }
+    return outcome
   }
 
   private warm = false
@@ -102,7 +118,7 @@ async function shrink(bench: Bench, one: Case, complaint: string): Promise<Case>
     found = false
     for (const smaller of smallerCases(best)) {
       if (++tries > SHRINKS || Date.now() > until) break
-      const outcome = await bench.run(smaller)
+      const outcome = await bench.runFairly(smaller)
       if (outcome.complaint !== null && sortOf(outcome.complaint) === sortOf(complaint)) {
         best = smaller
         found = true
@@ -158,13 +174,15 @@ const until = options.cases === Infinity ? Date.now() + options.seconds * 1000 :
 const times = new Map<Part, number[]>()
 const failures = new Map<string, { one: Case; complaint: string; times: number }>()
 let given = 0
+/** Cases that were too slow once, and not when they were run again. */
+let stalls = 0
 
 async function work(bench: Bench): Promise<void> {
   while (given < options.cases && Date.now() < until) {
     const n = given++
     const part = options.parts[n % options.parts.length]!
     const one = makeCase(part, options.seed * 1_000_003 + n)
-    const { complaint, ms } = await bench.run(one)
+    const { complaint, ms } = await bench.runFairly(one)
     const own = times.get(part)
     if (own) own.push(ms)
     else times.set(part, [ms])
@@ -191,5 +209,6 @@ for (const [part, all] of times) {
   console.log(`${part.padEnd(8)} ${String(all.length).padStart(7)} cases   median ${at(0.5)} ms, 99 % ${at(0.99)} ms, slowest ${at(1)} ms`)
 }
 const failed = [...failures.values()].reduce((sum, f) => sum + f.times, 0)
+if (stalls > 0) console.log(`${stalls} were over the limit once, and under it when run again`)
 console.log(`${given - failed} passed, ${failed} failed (${failures.size} sorts), seed ${options.seed}`)
 process.exit(failed === 0 ? 0 : 1)

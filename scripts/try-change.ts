@@ -2,7 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { CHANGE_KINDS, contextOf, findKind } from '../core/changes'
-import { toPathData } from '../core/formats'
+import { contentsOf, toPathData } from '../core/formats'
 import { boundsOf } from '../core/geometry'
 import { DEFAULT_TOLERANCES } from '../core/match'
 import { outlineOf, shapeOf, type Garment } from '../core/pattern'
@@ -44,7 +44,7 @@ async function run([name, amount]: string[]): Promise<void> {
   const kind = name === undefined ? undefined : findKind(name)
   const amountMm = Number(amount ?? 20)
   if (!kind || !Number.isFinite(amountMm)) throw new Error(USE)
-  const tiles = demoWardrobe(new Date()).projects.map(({ name: garmentName, garment }) => {
+  const tiles = contentsOf(demoWardrobe(new Date()).projects).garments.map(({ name: garmentName, garment }) => {
     const context = contextOf(garment, null, null, DEFAULT_TOLERANCES)
     const begun = kind.begin(garment, context)
     if (!begun.ok) return tile(garmentName, garment, garment, `does not begin: ${problemSentence(begun.problem)}`)

@@ -9,6 +9,7 @@ import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 import { storage } from '~/data/storage'
+import { stationAt } from '~/stations'
 
 const route = useRoute()
 const prefs = usePrefs()
@@ -31,13 +32,13 @@ const sized = computed(() => {
 })
 
 const stations = computed(() => {
-  const id = String(route.params.id ?? '')
+  const to = (station: Parameters<typeof stationAt>[2]) => stationAt(String(route.params.id ?? ''), work.fitId, station)
   return [
-    { name: 'Wearer', to: `/garment/${id}/wearer`, open: 0, what: '', settled: Boolean(latestSet(work.wearer)) },
-    { name: 'Size', to: `/garment/${id}/size`, open: 0, what: '', settled: sized.value },
-    { name: 'Reshape', to: `/garment/${id}/reshape`, open: stuck.value, what: 'to look at', settled: true },
-    { name: 'Match', to: `/garment/${id}/match`, open: faults.value, what: faults.value === 1 ? 'fault' : 'faults', settled: true },
-    { name: 'Paper', to: `/garment/${id}/paper`, open: 0, what: '', settled: false },
+    { name: 'Wearer', to: to('wearer'), open: 0, what: '', settled: Boolean(latestSet(work.wearer)) },
+    { name: 'Size', to: to('size'), open: 0, what: '', settled: sized.value },
+    { name: 'Reshape', to: to('reshape'), open: stuck.value, what: 'to look at', settled: true },
+    { name: 'Match', to: to('match'), open: faults.value, what: faults.value === 1 ? 'fault' : 'faults', settled: true },
+    { name: 'Paper', to: to('paper'), open: 0, what: '', settled: false },
   ]
 })
 
@@ -82,7 +83,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
     </NuxtLink>
     <div v-if="inGarment && work.project" class="min-w-0 border-l border-edge pl-4">
       <div class="truncate font-semibold leading-tight" data-test="garment-name">{{ work.project.name }}</div>
-      <div class="truncate text-sm leading-tight text-soft">{{ work.wearer ? `for ${work.wearer.name}` : 'no wearer yet' }}</div>
+      <FitChoice :project="work.project" />
     </div>
     <nav v-if="inGarment" aria-label="Stations" class="flex gap-1">
       <NuxtLink

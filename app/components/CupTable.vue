@@ -2,15 +2,15 @@
 import { Plus, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { Garment } from '~~/core/pattern'
-import type { Sizing } from '~~/core/size'
+import type { Charts } from '~~/core/size'
 
 /** The cups of a pattern: up to which difference of full and high bust each is made, and which of them it has a piece for. */
-const props = defineProps<{ garment: Garment; sizing: Sizing }>()
-const emit = defineEmits<{ edit: [label: string, recipe: (s: Sizing) => void] }>()
+const props = defineProps<{ garment: Garment; sizing: Charts }>()
+const emit = defineEmits<{ edit: [label: string, recipe: (s: Charts) => void] }>()
 
 const pieceOf = (cup: string) => props.garment.cups?.find((c) => c.cup === cup)?.name ?? null
 const now = computed(() => props.garment.pieces.find((p) => p.cup)?.cup ?? null)
-const ordered = (cups: Sizing['cups']) => [...cups].sort((a, b) => a.upToMm - b.upToMm)
+const ordered = (cups: Charts['cups']) => [...cups].sort((a, b) => a.upToMm - b.upToMm)
 const setUpTo = (i: number, mm: number) => {
   if (mm > 0) emit('edit', 'cup', (s) => void (s.cups = ordered(s.cups.map((c, k) => (k === i ? { ...c, upToMm: mm } : c)))))
 }

@@ -3,15 +3,15 @@ import { ClipboardPaste, FileDown, FileUp } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { problemSentence } from '~~/core/result'
-import { checkChart, readChart, writeChart, type Sizing } from '~~/core/size'
+import { checkChart, readChart, writeChart, type Charts } from '~~/core/size'
 import type { Garment } from '~~/core/pattern'
 import { parseLength } from '~~/core/units'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { usePrefs } from '~/stores/prefs'
 
 /** The printed size charts: the body each size is made for, and finished measures; typed, pasted, or read from CSV. */
-const props = defineProps<{ garment: Garment; sizing: Sizing }>()
-const emit = defineEmits<{ edit: [label: string, recipe: (s: Sizing) => void] }>()
+const props = defineProps<{ garment: Garment; sizing: Charts }>()
+const emit = defineEmits<{ edit: [label: string, recipe: (s: Charts) => void] }>()
 const prefs = usePrefs()
 const saveFile = useSaveFile()
 const which = ref<'bodyChart' | 'printed'>('bodyChart')

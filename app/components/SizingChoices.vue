@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { FABRICS, FITS, SCHOOLS, type Fabric, type Fit, type School, type Sizing } from '~~/core/size'
+import { FABRICS, FITS, SCHOOLS, type Fabric, type Fit, type School, type Choices } from '~~/core/size'
 
 /** How close it is to fit, in which cloth, and by which school the size is chosen. */
-defineProps<{ sizing: Sizing; school: School }>()
-const emit = defineEmits<{ edit: [label: string, recipe: (s: Sizing) => void] }>()
+defineProps<{ sizing: Choices; school: School }>()
+const emit = defineEmits<{ edit: [label: string, recipe: (s: Choices) => void] }>()
 
 const FIT_WORDS: Record<Fit, string> = {
   close: 'close',
@@ -20,7 +20,7 @@ const SCHOOL_WORDS: Record<School, string> = {
 }
 
 /** What was chosen is read at once: the list shows the stored choice again before the act is written. */
-function pick(label: string, event: Event, set: (s: Sizing, value: string) => void) {
+function pick(label: string, event: Event, set: (s: Choices, value: string) => void) {
   const { value } = event.target as HTMLSelectElement
   emit('edit', label, (s) => set(s, value))
 }

@@ -29,7 +29,7 @@ const changedNames = computed(
 const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, session.contextFor(props.before)).length ?? 0)
 
 /** What the place of this stop in the plan costs. */
-const order = computed(() => adviseOrder(work.project?.plan ?? [], props.before).find((a) => a.changeId === props.change.id) ?? null)
+const order = computed(() => adviseOrder(work.stops, props.before).find((a) => a.changeId === props.change.id) ?? null)
 
 /** Counts refused inputs: the form is drawn afresh, with what holds. */
 const refused = ref(0)
@@ -56,11 +56,7 @@ async function keepOwn() {
   else toast.success(`“${ownName.value.trim()}” is found under “What should change?” on every garment.`)
   if (!sentence) ownName.value = ''
 }
-const note = (text: string) =>
-  work.act(`note on “${title.value}”`, (row) => {
-    const stop = row.plan.find((c) => c.id === props.change.id)
-    if (stop) stop.note = text
-  })
+const forEverybody = computed(() => work.isForEverybody(props.change.id))
 </script>
 
 <template>
@@ -121,7 +117,7 @@ const note = (text: string) =>
       label="Why"
       placeholder="What you saw, and why you decided this"
       test="note"
-      @update:model-value="note"
+      @update:model-value="work.noteStop(change.id, $event)"
     />
 
     <form v-if="kind?.recipe" class="flex items-end gap-2" @submit.prevent="keepOwn">
@@ -132,7 +128,21 @@ const note = (text: string) =>
       <button class="btn" data-test="keep-own">Keep</button>
     </form>
 
-    <div class="flex flex-wrap gap-2 border-t border-edge pt-3">
+    <label class="flex items-start gap-2 border-t border-edge pt-3">
+      <input
+        type="checkbox"
+        class="mt-1 size-5 shrink-0 accent-(--act)"
+        :checked="forEverybody"
+        data-test="for-everybody"
+        @change="work.setForEverybody(change.id, !forEverybody)"
+      />
+      <span
+        ><span class="font-semibold">For everybody who wears this garment</span>
+        <span class="block text-sm text-soft">It mends the pattern itself: every fit begins with it.</span></span
+      >
+    </label>
+
+    <div class="flex flex-wrap gap-2">
       <button class="btn" data-test="switch" @click="work.switchChange(change.id, !change.on)">
         <Power class="size-4" />{{ change.on ? 'Switch off' : 'Switch on' }}
       </button>

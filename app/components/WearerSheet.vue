@@ -168,6 +168,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
           </tbody>
         </table>
       </div>
+      <slot />
       <div class="border-t border-edge pt-3">
         <button v-if="!asking" class="btn text-fault" data-test="delete-wearer" @click="asking = true">
           <Trash2 class="size-4" />Delete this wearer

@@ -3,7 +3,7 @@ import { Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import type { Garment } from '~~/core/pattern'
-import { sizeWords, type Sizing, type WorksheetRow } from '~~/core/size'
+import { sizeWords, type Choices, type WorksheetRow } from '~~/core/size'
 import { parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 
@@ -16,7 +16,7 @@ const props = defineProps<{
   /** Whether a zone is one of the user's own. */
   own: (zoneId: string) => boolean
 }>()
-const emit = defineEmits<{ edit: [label: string, recipe: (s: Sizing) => void]; remove: [zoneId: string] }>()
+const emit = defineEmits<{ edit: [label: string, recipe: (s: Choices) => void]; remove: [zoneId: string] }>()
 /** The zone that is lit on the pieces. */
 const lit = defineModel<string | null>('lit', { required: true })
 const prefs = usePrefs()

@@ -1,55 +1,59 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { Project } from '~~/core/formats'
+import { contentsOf, type GarmentRow } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
-import { doAct, doRows, doTogether, redoAct, undoAct } from './acts'
+import { doAct, doParts, doRows, doTogether, redoAct, undoAct } from './acts'
 import { db } from './db'
 import { storage } from './storage'
 import { EMPTY_TRAY } from './tray-row'
 
 const { projects } = demoWardrobe(new Date('2026-03-01'))
-const blouse = projects[0]!
-const garment = { table: 'projects', id: blouse.id, scope: blouse.id } as const
-const row = () => db.projects.get(blouse.id)
+const { garments, fits } = contentsOf(projects)
+const [blouse, work] = [garments[0]!, fits[0]!]
+const garment = { table: 'garments', id: blouse.id, scope: blouse.id } as const
+const fit = { table: 'fits', id: work.id, scope: blouse.id } as const
+const row = () => db.garments.get(blouse.id)
+const planned = async () => (await db.fits.get(work.id))!.plan
 const stop = (id: string) => ({ ...projects[1]!.plan[0]!, id })
 
 beforeEach(async () => {
-  await Promise.all([db.projects.clear(), db.acts.clear()])
-  await doRows('projects', 'open', [{ id: blouse.id, after: blouse }])
+  await Promise.all([db.garments.clear(), db.fits.clear(), db.acts.clear()])
+  await doRows('garments', 'open', [{ id: blouse.id, after: blouse }])
+  await doRows('fits', 'open', [{ id: work.id, after: work }])
 })
 
 describe('an act', () => {
   it('changes the row, can be undone and done again', async () => {
-    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
-    expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
+    await doAct(fit, 'add', (f) => void f.plan.push(stop('a')))
+    expect((await planned()).map((c) => c.id)).toEqual(['a'])
     expect(await undoAct(blouse.id)).toBe('add')
-    expect((await row())!.plan).toEqual([])
+    expect(await planned()).toEqual([])
     expect((await row())!.garment).toEqual(blouse.garment)
     expect(await redoAct(blouse.id)).toBe('add')
-    expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
+    expect((await planned()).map((c) => c.id)).toEqual(['a'])
     expect(await redoAct(blouse.id)).toBeNull()
   })
 
   it('ends what could have been redone', async () => {
-    await doAct(garment, 'first', (p) => void p.plan.push(stop('a')))
+    await doAct(fit, 'first', (f) => void f.plan.push(stop('a')))
     await undoAct(blouse.id)
-    await doAct(garment, 'second', (p) => void p.plan.push(stop('b')))
+    await doAct(fit, 'second', (f) => void f.plan.push(stop('b')))
     expect(await redoAct(blouse.id)).toBeNull()
-    expect((await row())!.plan.map((c) => c.id)).toEqual(['b'])
+    expect((await planned()).map((c) => c.id)).toEqual(['b'])
   })
 
   it('undoes in the order things were done, many deep', async () => {
-    for (const id of ['a', 'b', 'c']) await doAct(garment, `add ${id}`, (p) => void p.plan.push(stop(id)))
-    await doAct(garment, 'move', (p) => void p.plan.reverse())
-    expect((await row())!.plan.map((c) => c.id)).toEqual(['c', 'b', 'a'])
+    for (const id of ['a', 'b', 'c']) await doAct(fit, `add ${id}`, (f) => void f.plan.push(stop(id)))
+    await doAct(fit, 'move', (f) => void f.plan.reverse())
+    expect((await planned()).map((c) => c.id)).toEqual(['c', 'b', 'a'])
     const labels = [await undoAct(blouse.id), await undoAct(blouse.id), await undoAct(blouse.id)]
     expect(labels).toEqual(['move', 'add c', 'add b'])
-    expect((await row())!.plan.map((c) => c.id)).toEqual(['a'])
+    expect((await planned()).map((c) => c.id)).toEqual(['a'])
   })
 
   it('reads the row as it is now, so that two at once both count', async () => {
-    await Promise.all(['a', 'b', 'c', 'd'].map((id) => doAct(garment, id, (p) => void p.plan.push(stop(id)))))
-    expect((await row())!.plan.map((c) => c.id).sort()).toEqual(['a', 'b', 'c', 'd'])
+    await Promise.all(['a', 'b', 'c', 'd'].map((id) => doAct(fit, id, (f) => void f.plan.push(stop(id)))))
+    expect((await planned()).map((c) => c.id).sort()).toEqual(['a', 'b', 'c', 'd'])
   })
 
   it('that would write a row the schema refuses writes nothing at all', async () => {
@@ -63,9 +67,9 @@ describe('an act', () => {
   })
 
   it.each([
-    ['takes a field away that every garment has', (p: Partial<Project>) => void delete p.plan],
+    ['takes a field away that every garment has', (p: Partial<GarmentRow>) => void delete p.mends],
     ['adds a field that no garment has', (p: object) => void Object.assign(p, { colour: 'red' })],
-    ['spoils something deep inside', (p: Project) => void (p.garment.pieces[0]!.cut.count = -1)],
+    ['spoils something deep inside', (p: GarmentRow) => void (p.garment.pieces[0]!.cut.count = -1)],
   ])('that %s writes nothing either', async (_, spoil) => {
     const before = await row()
     expect((await doAct(garment, 'spoil', spoil)).ok).toBe(false)
@@ -76,7 +80,7 @@ describe('an act', () => {
     await doAct(garment, 'nothing', () => {})
     await doAct({ ...garment, id: 'nobody' }, 'ghost', (p) => void (p.name = 'x'))
     expect(await undoAct(blouse.id)).toBeNull()
-    expect(await db.projects.count()).toBe(1)
+    expect(await db.garments.count()).toBe(1)
   })
 })
 
@@ -86,66 +90,93 @@ describe('whole rows', () => {
     ['a field that no garment has', { ...blouse, colour: 'red' }, /not known|something else/],
     ['a time that is none', { ...blouse, updatedAt: 'soon' }, /not a time/],
   ])('with %s are refused, and nothing is written', async (_, spoilt, words) => {
-    const done = await doRows('projects', 'put', [
+    const done = await doRows('garments', 'put', [
       { id: 'other', after: { ...blouse, id: 'other' } },
       { id: blouse.id, after: spoilt },
     ])
     expect(!done.ok && done.problem.message).toMatch(words)
-    expect(await db.projects.get('other')).toBeUndefined()
+    expect(await db.garments.get('other')).toBeUndefined()
     expect((await row())!.name).toBe(blouse.name)
   })
-  it('of several tables and an act on another row are stored together or not at all', async () => {
-    const tray = { table: 'tray', id: 'now', scope: 'tray' } as const
+  it('of several tables and an act of another scope are stored together or not at all', async () => {
     await db.tray.clear()
-    const rows = (name: string) => [
-      { table: 'projects' as const, label: 'new', rows: [{ id: 'new', after: { ...blouse, id: 'new', name } }] },
-    ]
-    const recipe = (t: { garmentName: string }) => void (t.garmentName = 'emptied')
-    expect((await doTogether('hang', rows(''), { where: tray, recipe })).ok).toBe(false)
-    expect([await db.projects.get('new'), await db.tray.get('now')]).toEqual([undefined, undefined])
-    expect((await doTogether('hang', rows('Waistcoat'), { where: tray, recipe })).ok).toBe(true)
-    expect([(await db.projects.get('new'))!.name, (await db.tray.get('now'))!.garmentName]).toEqual(['Waistcoat', 'emptied'])
+    const hang = (name: string) =>
+      doTogether('hang', [
+        { scope: 'wardrobe', label: 'new', parts: [{ table: 'garments', rows: [{ id: 'new', after: { ...blouse, id: 'new', name } }] }] },
+        { scope: 'tray', label: 'hang', parts: [{ table: 'tray', id: 'now', recipe: (t) => void (t.garmentName = 'emptied') }] },
+      ])
+    expect((await hang('')).ok).toBe(false)
+    expect([await db.garments.get('new'), await db.tray.get('now')]).toEqual([undefined, undefined])
+    expect((await hang('Waistcoat')).ok).toBe(true)
+    expect([(await db.garments.get('new'))!.name, (await db.tray.get('now'))!.garmentName]).toEqual(['Waistcoat', 'emptied'])
+  })
+})
+
+describe('an act on several rows', () => {
+  const both = (id: string) =>
+    doParts(blouse.id, 'both', [
+      { table: 'garments', id: blouse.id, recipe: (g) => void g.mends.push(stop(id)) },
+      { table: 'fits', id: work.id, recipe: (f) => void f.plan.push(stop(`${id}-own`)) },
+    ])
+  const now = async () => [...(await row())!.mends, ...(await planned())].map((c) => c.id)
+  it('is taken back and done again as one', async () => {
+    await both('a')
+    expect(await now()).toEqual(['a', 'a-own'])
+    expect(await undoAct(blouse.id)).toBe('both')
+    expect(await now()).toEqual([])
+    expect(await redoAct(blouse.id)).toBe('both')
+    expect(await now()).toEqual(['a', 'a-own'])
+  })
+  it('is taken back whole or not at all: where one row was replaced since, the other stays', async () => {
+    await both('a')
+    await doAct(fit, 'why', (f) => void (f.plan[0]!.note = 'short'))
+    await doRows('fits', 'restore', [{ id: work.id, after: work }])
+    expect(await undoAct(blouse.id)).toMatch(/why.*no longer possible/)
+    expect(await now()).toEqual(['a'])
   })
 })
 
 describe('acts of the wardrobe', () => {
   it('delete with undo brings the whole row back', async () => {
-    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
-    const before = await row()
-    await doRows('projects', 'delete', [{ id: blouse.id, after: null }])
+    await doAct(fit, 'add', (f) => void f.plan.push(stop('a')))
+    const before = [await row(), await db.fits.get(work.id)]
+    await doParts('wardrobe', 'delete', [
+      { table: 'garments', rows: [{ id: blouse.id, after: null }] },
+      { table: 'fits', rows: [{ id: work.id, after: null }] },
+    ])
     expect(await row()).toBeUndefined()
+    expect(await db.fits.count()).toBe(0)
     expect(await undoAct('wardrobe')).toBe('delete')
-    expect(await row()).toEqual(before)
+    expect([await row(), await db.fits.get(work.id)]).toEqual(before)
   })
 
   it('restoring several garments is one act', async () => {
     await doRows(
-      'projects',
+      'garments',
       'restore',
-      projects.map((p) => ({ id: p.id, after: p })),
+      garments.map((g) => ({ id: g.id, after: g })),
     )
-    expect(await db.projects.count()).toBe(projects.length)
+    expect(await db.garments.count()).toBe(garments.length)
     await undoAct('wardrobe')
-    expect(await db.projects.count()).toBe(1)
+    expect(await db.garments.count()).toBe(1)
     await redoAct('wardrobe')
-    expect(await db.projects.count()).toBe(projects.length)
+    expect(await db.garments.count()).toBe(garments.length)
   })
 
   it('renaming is undone in the wardrobe and leaves later work on the garment alone', async () => {
     await doAct({ ...garment, scope: 'wardrobe' }, 'rename', (p) => void (p.name = 'Stage blouse'))
-    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
+    await doAct(fit, 'add', (f) => void f.plan.push(stop('a')))
     await undoAct('wardrobe')
-    const now = (await row()) as Project
-    expect(now.name).toBe(blouse.name)
-    expect(now.plan).toHaveLength(1)
+    expect((await row())!.name).toBe(blouse.name)
+    expect(await planned()).toHaveLength(1)
   })
 
   it('an act whose garment was replaced since is dropped with a word, and spoils nothing', async () => {
-    await doAct(garment, 'add', (p) => void p.plan.push(stop('a')))
-    await doAct(garment, 'why', (p) => void (p.plan[0]!.note = 'too long'))
-    await doRows('projects', 'restore', [{ id: blouse.id, after: blouse }])
+    await doAct(fit, 'add', (f) => void f.plan.push(stop('a')))
+    await doAct(fit, 'why', (f) => void (f.plan[0]!.note = 'too long'))
+    await doRows('fits', 'restore', [{ id: work.id, after: work }])
     expect(await undoAct(blouse.id)).toMatch(/no longer possible/)
-    expect((await row())!.plan).toEqual([])
+    expect(await planned()).toEqual([])
   })
 
   it('forgets only the oldest beyond 300 acts of a garment', async () => {

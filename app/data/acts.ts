@@ -2,7 +2,7 @@ import { apply, create, type Patches } from 'mutative'
 import { never, strictObject } from 'zod'
 import { issueWords } from '~~/core/issue-words'
 import type { Result } from '~~/core/result'
-import { db, type Act, type AnyRow, type Rows, type TableName } from './db'
+import { db, type Act, type ActChange, type AnyRow, type Rows, type TableName } from './db'
 import { NotFit, written } from './storage'
 import { TABLE_NAMES, TABLES } from './tables'
 import { EMPTY_TRAY } from './tray-row'
@@ -13,15 +13,15 @@ const KEPT_ACTS = 300
 /** One transaction over all that people make; one that is under way already takes this in. */
 const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts'], work)
 
-async function addAct(scope: string, label: string, change: Act['change']): Promise<void> {
+async function addAct(scope: string, label: string, changes: ActChange[]): Promise<void> {
   // A new act ends what could have been redone.
   await actsOf(scope, 1).delete()
-  await db.acts.add({ scope, label, at: new Date().toISOString(), undone: 0, change })
+  await db.acts.add({ scope, label, at: new Date().toISOString(), undone: 0, changes })
   const ids = await db.acts.where('scope').equals(scope).primaryKeys()
   if (ids.length > KEPT_ACTS) await db.acts.bulkDelete(ids.slice(0, ids.length - KEPT_ACTS))
 }
 
-/** A garment remembers when it was last worked on. */
+/** A garment or fit remembers when it was last worked on. */
 const stamped = (row: AnyRow): AnyRow => ('updatedAt' in row ? { ...row, updatedAt: new Date().toISOString() } : row)
 
 /**
@@ -46,62 +46,85 @@ async function readRow(table: TableName, id: string): Promise<AnyRow | undefined
   return (await db.table<AnyRow>(table).get(id)) ?? (table === 'tray' ? EMPTY_TRAY : undefined)
 }
 
-interface Where<T extends TableName> {
+/** Whole rows of one table that are created, replaced, or (`null`) deleted. */
+interface RowsPart<T extends TableName> {
   table: T
-  id: string
-  scope: string
-}
-
-async function actOn<T extends TableName>({ table, id, scope }: Where<T>, label: string, recipe: (draft: Rows[T]) => void): Promise<void> {
-  const row = (await readRow(table, id)) as Rows[T] | undefined
-  if (!row) return
-  const [next, patches, inverse] = create(row, (draft) => recipe(draft as Rows[T]), { enablePatches: true })
-  if ((patches as Patches).length === 0) return
-  await db.table(table).put(checked(table, row, stamped(next as Rows[T])))
-  await addAct(scope, label, { how: 'patch', table, id, patches: patches as Patches, inverse: inverse as Patches })
-}
-
-/**
- * Does one thing to one row: reads it as it is now (another tab may have changed it), applies the recipe, checks the
- * result with the schema and writes row and way back in one transaction. What cannot be stored is said on every screen.
- *
- * @param where table and id of the row, and the scope in which it can be undone
- */
-export const doAct = <T extends TableName>(where: Where<T>, label: string, recipe: (draft: Rows[T]) => void): Promise<Result<void>> =>
-  written(label, () => together(() => actOn(where, label, recipe)))
-
-/** Rows of one table that are created, replaced, or (`null`) deleted. */
-export interface RowsAct<T extends TableName> {
-  table: T
-  label: string
   rows: { id: string; after: Rows[T] | null }[]
 }
 
-async function actOnRows<T extends TableName>({ table, label, rows }: RowsAct<T>): Promise<void> {
-  if (rows.length === 0) return
+/** Something done to one row. */
+interface RecipePart<T extends TableName> {
+  table: T
+  id: string
+  recipe: (draft: Rows[T]) => void
+}
+
+/** One part of an act. */
+export type Part = { [T in TableName]: RowsPart<T> | RecipePart<T> }[TableName]
+
+/** What is done as one thing, and where it can be undone. */
+export interface Done {
+  scope: string
+  label: string
+  parts: readonly Part[]
+}
+
+async function changeRows<T extends TableName>({ table, rows }: RowsPart<T>): Promise<ActChange | null> {
+  if (rows.length === 0) return null
   const ids = rows.map((r) => r.id)
   const before = await Promise.all(ids.map(async (id) => ((await db.table(table).get(id)) as Rows[T] | undefined) ?? null))
   const after = rows.map((r) => r.after && checked(table, null, r.after))
   await putRows(table, ids, after)
-  await addAct('wardrobe', label, { how: 'rows', table, ids, before, after })
+  return { how: 'rows', table, ids, before, after }
 }
 
-/** Creates, replaces or deletes whole rows, each checked by its schema, as one act of the wardrobe. */
-export const doRows = <T extends TableName>(table: T, label: string, rows: RowsAct<T>['rows']): Promise<Result<void>> =>
-  written(label, () => together(() => actOnRows({ table, label, rows })))
+async function changeRow<T extends TableName>({ table, id, recipe }: RecipePart<T>): Promise<ActChange | null> {
+  const row = (await readRow(table, id)) as Rows[T] | undefined
+  if (!row) return null
+  const [next, patches, inverse] = create(row, (draft) => recipe(draft as Rows[T]), { enablePatches: true })
+  if ((patches as Patches).length === 0) return null
+  await db.table(table).put(checked(table, row, stamped(next as Rows[T])))
+  return { how: 'patch', table, id, patches: patches as Patches, inverse: inverse as Patches }
+}
 
-/** Several acts that are stored together or not at all: rows of the wardrobe first, then something done to one row. */
-export const doTogether = <T extends TableName>(
-  label: string,
-  rows: readonly RowsAct<TableName>[],
-  then?: { where: Where<T>; recipe: (draft: Rows[T]) => void },
-): Promise<Result<void>> =>
+async function act({ scope, label, parts }: Done): Promise<void> {
+  const changes: ActChange[] = []
+  for (const part of parts) {
+    const change = 'rows' in part ? await changeRows(part as RowsPart<TableName>) : await changeRow(part as RecipePart<TableName>)
+    if (change) changes.push(change)
+  }
+  if (changes.length > 0) await addAct(scope, label, changes)
+}
+
+/**
+ * Acts that are stored together or not at all. Each reads its rows as they are now (another tab may have changed them), applies
+ * the recipes, checks the results with the schemas and writes rows and way back in one transaction. What cannot be stored is
+ * said on every screen.
+ */
+export const doTogether = (label: string, acts: readonly Done[]): Promise<Result<void>> =>
   written(label, () =>
     together(async () => {
-      for (const act of rows) await actOnRows(act)
-      if (then) await actOn(then.where, label, then.recipe)
+      for (const done of acts) await act(done)
     }),
   )
+
+/** Does several things as one act. */
+export const doParts = (scope: string, label: string, parts: readonly Part[]): Promise<Result<void>> =>
+  doTogether(label, [{ scope, label, parts }])
+
+/**
+ * Does one thing to one row.
+ * @param where table and id of the row, and the scope in which it can be undone
+ */
+export const doAct = <T extends TableName>(
+  { table, id, scope }: { table: T; id: string; scope: string },
+  label: string,
+  recipe: (draft: Rows[T]) => void,
+): Promise<Result<void>> => doParts(scope, label, [{ table, id, recipe } as Part])
+
+/** Creates, replaces or deletes whole rows of one table, as one act of the wardrobe. */
+export const doRows = <T extends TableName>(table: T, label: string, rows: RowsPart<T>['rows']): Promise<Result<void>> =>
+  doParts('wardrobe', label, [{ table, rows } as Part])
 
 async function putRows(table: TableName, ids: string[], rows: (AnyRow | null)[]): Promise<void> {
   for (const [i, row] of rows.entries()) {
@@ -135,18 +158,22 @@ async function step(scope: string, back: boolean): Promise<string | null> {
 async function stepOn(scope: string, back: boolean): Promise<string | null> {
   const act = await (back ? lastDone(scope) : nextRedo(scope))
   if (!act) return null
-  const { change } = act
-  if (change.how === 'rows') await putRows(change.table, change.ids, back ? change.before : change.after)
-  else {
-    const row = await readRow(change.table, change.id)
-    const next = row && applyPatches(change.table, row, back ? change.inverse : change.patches)
-    // The row has been replaced since (a restored backup): the act has nothing left to act on.
-    if (!next) {
-      await db.acts.delete(act.id!)
-      return `${act.label} (no longer possible: what it was done to was replaced)`
+  // All of it is worked out before any of it is written: an act is taken back whole.
+  const next: (() => Promise<void>)[] = []
+  for (const change of back ? [...act.changes].reverse() : act.changes) {
+    if (change.how === 'rows') next.push(() => putRows(change.table, change.ids, back ? change.before : change.after))
+    else {
+      const row = await readRow(change.table, change.id)
+      const patched = row && applyPatches(change.table, row, back ? change.inverse : change.patches)
+      // The row has been replaced since (a restored backup): the act has nothing left to act on.
+      if (!patched) {
+        await db.acts.delete(act.id!)
+        return `${act.label} (no longer possible: what it was done to was replaced)`
+      }
+      next.push(() => putRows(change.table, [change.id], [stamped(patched)]))
     }
-    await db.table(change.table).put(stamped(next))
   }
+  for (const write of next) await write()
   await db.acts.update(act.id!, { undone: back ? 1 : 0 })
   return act.label
 }
@@ -158,19 +185,18 @@ export const undoAct = (scope: string): Promise<string | null> => step(scope, tr
 export const redoAct = (scope: string): Promise<string | null> => step(scope, false)
 
 /**
- * Deletes a row and everything that could bring it back: it cannot be undone. Garments that named it name none.
+ * Deletes a row and everything that could bring it back: it cannot be undone. Fits that named it name none.
  */
 export const deleteForGood = (table: 'wearers', id: string): Promise<Result<void>> =>
   written('delete for good', () =>
     together(async () => {
       await db.table(table).delete(id)
-      await db.projects
-        .filter((p) => p.wearerId === id)
-        .modify((p) => {
-          p.wearerId = null
+      await db.fits
+        .filter((f) => f.wearerId === id)
+        .modify((f) => {
+          f.wearerId = null
         })
-      await db.acts
-        .filter(({ change }) => change.table === table && (change.how === 'patch' ? change.id === id : change.ids.includes(id)))
-        .delete()
+      const touches = (change: ActChange) => change.table === table && (change.how === 'patch' ? change.id === id : change.ids.includes(id))
+      await db.acts.filter(({ changes }) => changes.some(touches)).delete()
     }),
   )

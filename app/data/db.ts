@@ -3,12 +3,23 @@ import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
 import type { Recipe } from '~~/core/changes'
-import { projectToVersion2, projectToVersion3, projectToVersion4, wearerToVersion2, wearerToVersion4, type Project } from '~~/core/formats'
+import {
+  projectToVersion2,
+  projectToVersion3,
+  projectToVersion4,
+  projectToVersion5,
+  wearerToVersion2,
+  wearerToVersion4,
+  type FitRow,
+  type GarmentRow,
+} from '~~/core/formats'
+import { actToVersion6 } from './act-migration'
 import type { Tray } from './tray-row'
 
 /** What each table of things that people make holds. */
 export interface Rows {
-  projects: Project
+  garments: GarmentRow
+  fits: FitRow
   wearers: Wearer
   tray: Tray
   recipes: Recipe
@@ -16,21 +27,26 @@ export interface Rows {
 export type TableName = keyof Rows
 export type AnyRow = Rows[TableName]
 
-/** One thing that was done, with the way back. */
+/** What an act did to one row, or to whole rows of one table, with the way back. */
+export type ActChange =
+  | { how: 'patch'; table: TableName; id: string; patches: Patches; inverse: Patches }
+  | { how: 'rows'; table: TableName; ids: string[]; before: (AnyRow | null)[]; after: (AnyRow | null)[] }
+
+/** One thing that was done. */
 export interface Act {
   id?: number
-  /** Where it can be undone: a garment's id, “wardrobe”, or “tray”. */
+  /** Where it can be undone: a fit's id, “wardrobe”, or “tray”. */
   scope: string
   label: string
   at: string
   undone: 0 | 1
-  change:
-    | { how: 'patch'; table: TableName; id: string; patches: Patches; inverse: Patches }
-    | { how: 'rows'; table: TableName; ids: string[]; before: (AnyRow | null)[]; after: (AnyRow | null)[] }
+  /** Done and taken back together. */
+  changes: ActChange[]
 }
 
 export class TidalSeamDb extends Dexie {
-  declare projects: Table<Project, string>
+  declare garments: Table<GarmentRow, string>
+  declare fits: Table<FitRow, string>
   declare wearers: Table<Wearer, string>
   declare acts: Table<Act, number>
   declare tray: Table<Tray, string>
@@ -119,6 +135,20 @@ export class TidalSeamDb extends Dexie {
           .toCollection()
           .modify((row: Plain, ref: { value: Plain }) => void (ref.value = mend(row)))
     })
+    // Version 6: a garment and the work on it for one wearer are two rows; an act may do several things at once.
+    this.version(6)
+      .stores({ projects: null, garments: 'id, updatedAt', fits: 'id, garmentId, wearerId, updatedAt' })
+      .upgrade(async (tx) => {
+        type Plain = Record<string, unknown>
+        const rows: Plain[] = await tx.table('projects').toArray()
+        const parts = rows.map(projectToVersion5)
+        await tx.table('garments').bulkAdd(parts.map((p) => p.garment))
+        await tx.table('fits').bulkAdd(parts.map((p) => p.fit))
+        await tx
+          .table('acts')
+          .toCollection()
+          .modify((row: Plain, ref: { value: Plain }) => void (ref.value = actToVersion6(row)))
+      })
   }
 }
 

@@ -1,15 +1,15 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { readProjectFile, writeProjectFile } from '~~/core/formats'
+import { contentsOf, readProjectFile, writeProjectFile } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { doAct, doRows, undoAct } from './acts'
 import { db } from './db'
 import { backToBrowser, openStorage, storage } from './storage'
 
 const { projects } = demoWardrobe(new Date('2026-03-01'))
-const blouse = projects[0]!
-const garment = { table: 'projects', id: blouse.id, scope: blouse.id } as const
-const nameOf = async () => (await db.projects.get(blouse.id))?.name
+const blouse = contentsOf(projects).garments[0]!
+const garment = { table: 'garments', id: blouse.id, scope: blouse.id } as const
+const nameOf = async () => (await db.garments.get(blouse.id))?.name
 
 /** The next write fails as on a full disk; the memory of the page has room. */
 const full = () =>
@@ -20,8 +20,8 @@ const full = () =>
 beforeEach(async () => {
   if (storage.where === 'page') await backToBrowser()
   await openStorage()
-  await Promise.all([db.projects.clear(), db.acts.clear(), db.wearers.clear()])
-  await doRows('projects', 'open', [{ id: blouse.id, after: blouse }])
+  await Promise.all([db.garments.clear(), db.acts.clear(), db.wearers.clear()])
+  await doRows('garments', 'open', [{ id: blouse.id, after: blouse }])
   storage.unstored = []
 })
 afterEach(() => vi.restoreAllMocks())
@@ -44,8 +44,8 @@ describe('storage that is full', () => {
     expect(done.ok).toBe(true)
     expect(storage).toMatchObject({ where: 'page', why: 'the storage of this browser is full.' })
     expect(await nameOf()).toBe('Stage blouse')
-    const file = readProjectFile(writeProjectFile(await db.projects.toArray(), [], new Date()))
-    expect(file.ok && file.value.projects[0]!.name).toBe('Stage blouse')
+    const file = readProjectFile(writeProjectFile({ ...contentsOf([]), garments: await db.garments.toArray() }, new Date()))
+    expect(file.ok && file.value.garments[0]!.name).toBe('Stage blouse')
     // Undo goes on too.
     await doAct(garment, 'again', (p) => void (p.name = 'Third'))
     expect(await undoAct(blouse.id)).toBe('again')
@@ -57,12 +57,12 @@ describe('storage that is full', () => {
     const put = full()
     await doAct(garment, 'rename', (p) => void (p.name = 'Stage blouse'))
     put.mockRestore()
-    await doRows('projects', 'new', [{ id: 'second', after: { ...blouse, id: 'second' } }])
+    await doRows('garments', 'new', [{ id: 'second', after: { ...blouse, id: 'second' } }])
     await browser.open()
-    await browser.projects.put({ ...blouse, id: 'from-the-other-tab' })
+    await browser.garments.put({ ...blouse, id: 'from-the-other-tab' })
     expect((await backToBrowser()).ok).toBe(true)
     expect(storage.where).toBe('browser')
-    expect((await db.projects.toCollection().primaryKeys()).sort()).toEqual([blouse.id, 'from-the-other-tab', 'second'].sort())
+    expect((await db.garments.toCollection().primaryKeys()).sort()).toEqual([blouse.id, 'from-the-other-tab', 'second'].sort())
     expect(await nameOf()).toBe('Stage blouse')
     expect(await undoAct(blouse.id)).toBe('rename')
   })
@@ -77,7 +77,7 @@ describe('storage that is full', () => {
     expect((await backToBrowser()).ok).toBe(false)
     vi.restoreAllMocks()
     await browser.open()
-    expect(await browser.projects.count()).toBe(1)
+    expect(await browser.garments.count()).toBe(1)
   })
 
   it('says so when it still does not serve, and goes on as before', async () => {
@@ -100,7 +100,7 @@ describe('storage that cannot be opened', () => {
     open.mockRestore()
     expect(storage.where).toBe('page')
     expect(storage.why).toMatch(/does not let the page store/)
-    expect((await doRows('projects', 'new', [{ id: 'x', after: { ...blouse, id: 'x' } }])).ok).toBe(true)
-    expect(await db.projects.count()).toBe(1)
+    expect((await doRows('garments', 'new', [{ id: 'x', after: { ...blouse, id: 'x' } }])).ok).toBe(true)
+    expect(await db.garments.count()).toBe(1)
   })
 })

@@ -1,7 +1,7 @@
 import type { ZodObject, ZodType } from 'zod'
 import { WearerSchema } from '~~/core/body'
 import { RecipeSchema } from '~~/core/changes'
-import { ProjectSchema } from '~~/core/formats'
+import { FitRowSchema, GarmentRowSchema } from '~~/core/formats'
 import type { Rows, TableName } from './db'
 import { TraySchema } from './tray-row'
 
@@ -11,7 +11,7 @@ interface TableOf<T extends TableName> {
   /** What one row of it is to a sewist. */
   word: string
   /** The list of a project file that its rows go out and come in by; null for what only this browser needs. */
-  inFile: 'projects' | 'wearers' | 'recipes' | null
+  inFile: 'garments' | 'fits' | 'wearers' | 'recipes' | null
 }
 
 /**
@@ -22,7 +22,8 @@ interface TableOf<T extends TableName> {
 export const TABLES: { [T in TableName]: TableOf<T> } = {
   wearers: { schema: WearerSchema, word: 'wearer', inFile: 'wearers' },
   recipes: { schema: RecipeSchema, word: 'change with a name', inFile: 'recipes' },
-  projects: { schema: ProjectSchema, word: 'garment', inFile: 'projects' },
+  garments: { schema: GarmentRowSchema, word: 'garment', inFile: 'garments' },
+  fits: { schema: FitRowSchema, word: 'fit', inFile: 'fits' },
   tray: { schema: TraySchema, word: 'tray', inFile: null },
 }
 

@@ -4,16 +4,26 @@ import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
 const route = useRoute()
+const router = useRouter()
 const work = useWork()
 const session = usePlanSession()
 watch(
-  () => String(route.params.id ?? ''),
-  (id) => id && work.open(id),
+  () => [route.params.id, route.query.fit] as const,
+  ([id, fit]) => typeof id === 'string' && work.open(id, typeof fit === 'string' ? fit : null),
+  { immediate: true },
+)
+// The open fit stands in the address: it stays open here when another one is worked on elsewhere.
+watch(
+  () => work.project,
+  (project) => {
+    if (project && route.params.id === project.garmentId && route.query.fit === undefined)
+      void router.replace({ query: { ...route.query, fit: project.id } })
+  },
   { immediate: true },
 )
 
 /** The stop that the program was at when it could not go on. */
-const culprit = computed(() => work.project?.plan.find((c) => c.id === session.trouble?.stopId) ?? null)
+const culprit = computed(() => work.stops.find((c) => c.id === session.trouble?.stopId) ?? null)
 async function leaveOut() {
   if (culprit.value && (await work.switchChange(culprit.value.id, false))) await session.tryAgain()
 }
@@ -47,7 +57,7 @@ async function leaveOut() {
       <NuxtPage v-if="work.project && session.computedPlan" />
       <div v-else class="grid h-full place-items-center text-soft" role="status">
         <div v-if="work.missing" class="panel max-w-lg p-6 text-center">
-          <p class="text-ink">There is no such garment in this browser: it was deleted, or it hangs in another one.</p>
+          <p class="text-ink">There is no such garment or fit in this browser: it was deleted, or it hangs in another one.</p>
           <NuxtLink to="/" class="btn-act mt-4">To the wardrobe</NuxtLink>
         </div>
         <NuxtLink v-else-if="session.trouble" to="/" class="btn-act">To the wardrobe</NuxtLink>

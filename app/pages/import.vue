@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { stationAt } from '~/stations'
 import { ArrowLeft, FileUp, LoaderCircle, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { ref } from 'vue'
@@ -47,9 +48,9 @@ async function finish() {
     return
   }
   toast.success(
-    `“${done.project.name}” hangs in the wardrobe: ${countOf(done.project.garment.pieces.length, 'piece')}, ${countOf(done.project.garment.seams.length, 'seam')}.`,
+    `“${done.row.name}” hangs in the wardrobe: ${countOf(done.row.garment.pieces.length, 'piece')}, ${countOf(done.row.garment.seams.length, 'seam')}.`,
   )
-  await router.push(`/garment/${done.project.id}/reshape`)
+  await router.push(stationAt(done.row.id, null, 'reshape'))
 }
 </script>
 

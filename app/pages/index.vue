@@ -1,29 +1,47 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
-import { Archive, ArchiveRestore, ChevronDown, Copy, EllipsisVertical, FilePlus2, Pencil, Sailboat, Trash2, Users } from 'lucide-vue-next'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { Archive, ArchiveRestore, Copy, EllipsisVertical, FilePlus2, Pencil, Sailboat, Trash2, UserPlus, Users } from 'lucide-vue-next'
 import { formatDistanceToNow } from 'date-fns'
 import { toast } from 'vue-sonner'
 import { computed, nextTick, ref } from 'vue'
-import type { Project } from '~~/core/formats'
+import { projectsOf, type GarmentRow, type Project } from '~~/core/formats'
 import { today } from '~/days'
 import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useUnsettled } from '~/composables/useUnsettled'
 import { db } from '~/data/db'
+import { fitTitle } from '~/fit-title'
+import { stationAt } from '~/stations'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
+const router = useRouter()
 const wardrobe = useWardrobe()
 const wearers = useWearers()
 const prefs = usePrefs()
 const work = useWork()
+/** A garment as it hangs here, with its fits: what was worked on last comes first. */
+interface Hung {
+  row: GarmentRow
+  fits: Project[]
+}
+const newestFirst = (a: { updatedAt: string }, b: { updatedAt: string }) => b.updatedAt.localeCompare(a.updatedAt)
+
 /** Read here and not in a store: while a garment is worked on, nobody looks at the others. */
-const projects = useLive(() => db.projects.orderBy('updatedAt').reverse().toArray(), null as Project[] | null)
+const garments = useLive(
+  async (): Promise<Hung[]> => {
+    const [rows, fits] = await Promise.all([db.garments.toArray(), db.fits.toArray()])
+    return rows
+      .map((row) => ({ row, fits: projectsOf({ garments: [row], fits: fits.sort(newestFirst) }) }))
+      .sort((a, b) => newestFirst(a.fits[0]!, b.fits[0]!))
+  },
+  null as Hung[] | null,
+)
 const saveFile = useSaveFile()
 const unsettled = useUnsettled(
-  computed(() => projects.value ?? []),
+  computed(() => (garments.value ?? []).flatMap((g) => g.fits)),
   computed(() => wearers.all),
   computed(() => prefs.tolerances),
 )
@@ -32,13 +50,25 @@ const newName = ref('')
 const restoreInput = ref<HTMLInputElement | null>(null)
 const loadingDemo = ref(false)
 
-const wearerOf = (p: Project) => wearers.all.find((w) => w.id === p.wearerId)
+/** Fits that a card shows; the others are chosen where the garment is open. */
+const SHOWN_FITS = 3
+/** The garment of which another fit is begun. */
+const beginning = ref<GarmentRow | null>(null)
+
 /** What was done last, once that is known. */
 const lastStop = (p: Project) => {
-  const last = p.plan.length === 0 ? 'as bought' : unsettled.value.get(p.id)?.last
+  const last = p.mends.length + p.plan.length === 0 ? 'as bought' : unsettled.value.get(p.id)?.last
   return last ? `${last} · ` : ''
 }
 const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuffix: true })
+/** What is left to settle in a fit, in words; null when nothing is. */
+function toSettle(p: Project): string | null {
+  const known = unsettled.value.get(p.id)
+  if (known === null) return 'it cannot be worked out: open it to see why'
+  const { faults = 0, stuck = 0 } = known ?? {}
+  if (faults) return `${faults} ${faults === 1 ? 'seam fault' : 'seam faults'} to look at`
+  return stuck ? `${stuck} ${stuck === 1 ? 'change' : 'changes'} not applied` : null
+}
 
 async function openDemo() {
   loadingDemo.value = true
@@ -49,17 +79,17 @@ async function openDemo() {
     )
   else toast.error(done.sentence)
 }
-function startRename(p: Project) {
+function startRename(p: GarmentRow) {
   renaming.value = p.id
   newName.value = p.name
   void nextTick(() => document.getElementById(`name-${p.id}`)?.focus())
 }
-async function finishRename(p: Project) {
+async function finishRename(p: GarmentRow) {
   const name = newName.value.trim()
   renaming.value = null
   if (name && name !== p.name) await wardrobe.rename(p, name)
 }
-async function remove(p: Project) {
+async function remove(p: GarmentRow) {
   const stored = await wardrobe.remove(p)
   if (stored.ok) toast(`Deleted “${p.name}”.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
 }
@@ -76,8 +106,8 @@ async function restore(event: Event) {
     toast.success(`${done.count} garments restored from ${file.name}.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
   else toast.error(done.sentence)
 }
-const stationOf = (p: Project) => `/garment/${p.id}/${unsettled.value.get(p.id)?.faults ? 'match' : 'reshape'}`
-work.open('')
+const stationOf = (p: Project) => stationAt(p.garmentId, p.id, unsettled.value.get(p.id)?.faults ? 'match' : 'reshape')
+work.close()
 </script>
 
 <template>
@@ -88,7 +118,7 @@ work.open('')
         <NuxtLink to="/import" class="btn-act" data-test="new-from-file"><FilePlus2 class="size-5" />New from file</NuxtLink>
         <NuxtLink to="/wearers" class="btn" data-test="to-wearers"><Users class="size-5" />Wearers</NuxtLink>
         <button class="btn" data-test="open-demo" :disabled="loadingDemo" @click="openDemo"><Sailboat class="size-5" />Open demo</button>
-        <button class="btn" data-test="back-up" :disabled="!projects?.length" @click="backUp"><Archive class="size-5" />Back up all</button>
+        <button class="btn" data-test="back-up" :disabled="!garments?.length" @click="backUp"><Archive class="size-5" />Back up all</button>
         <button class="btn" data-test="restore" @click="restoreInput?.click()"><ArchiveRestore class="size-5" />Restore</button>
         <input
           ref="restoreInput"
@@ -101,7 +131,7 @@ work.open('')
         />
       </div>
 
-      <div v-if="projects?.length === 0" class="panel grid gap-4 p-8 md:grid-cols-[1fr_auto]">
+      <div v-if="garments?.length === 0" class="panel grid gap-4 p-8 md:grid-cols-[1fr_auto]">
         <div>
           <h2 class="font-display text-2xl">Nothing hangs here yet</h2>
           <p class="mt-2 max-w-xl text-soft">
@@ -118,9 +148,9 @@ work.open('')
       </div>
 
       <ul class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-        <li v-for="p in projects ?? []" :key="p.id" class="panel relative overflow-hidden" data-test="garment-card" :data-id="p.id">
-          <NuxtLink :to="stationOf(p)" class="block" :aria-label="`Open ${p.name}`" data-test="open-garment">
-            <div class="h-44 bg-water p-3"><PiecePicture :garment="p.garment" /></div>
+        <li v-for="{ row: p, fits } in garments ?? []" :key="p.id" class="panel relative" data-test="garment-card" :data-id="p.id">
+          <NuxtLink :to="stationOf(fits[0]!)" class="block" :aria-label="`Open ${p.name}`" data-test="open-garment">
+            <div class="h-44 rounded-t-xl bg-water p-3"><PiecePicture :garment="p.garment" /></div>
           </NuxtLink>
           <div class="p-3.5">
             <div class="flex items-start gap-1">
@@ -136,13 +166,13 @@ work.open('')
                 />
               </form>
               <h2 v-else class="flex-1 pt-1.5 text-lg font-semibold leading-tight">
-                <NuxtLink :to="stationOf(p)" class="hover:underline" tabindex="-1">{{ p.name }}</NuxtLink>
+                <NuxtLink :to="stationOf(fits[0]!)" class="hover:underline" tabindex="-1">{{ p.name }}</NuxtLink>
               </h2>
               <Menu as="div" class="relative">
                 <MenuButton class="btn-quiet -mr-1.5" :aria-label="`More for ${p.name}`" data-test="garment-menu"
                   ><EllipsisVertical class="size-5"
                 /></MenuButton>
-                <MenuItems class="absolute right-0 bottom-11 z-10 w-44 rounded-lg border border-edge bg-panel p-1 shadow-lg">
+                <MenuItems class="absolute right-0 bottom-11 z-10 w-52 rounded-lg border border-edge bg-panel p-1 shadow-lg">
                   <MenuItem v-slot="{ active }"
                     ><button
                       class="btn-quiet w-full justify-start"
@@ -151,6 +181,16 @@ work.open('')
                       @click="startRename(p)"
                     >
                       <Pencil class="size-4" />Rename
+                    </button></MenuItem
+                  >
+                  <MenuItem v-slot="{ active }"
+                    ><button
+                      class="btn-quiet w-full justify-start"
+                      :class="active && 'bg-act-pale'"
+                      data-test="card-begin-fit"
+                      @click="beginning = p"
+                    >
+                      <UserPlus class="size-4" />Begin another fit
                     </button></MenuItem
                   >
                   <MenuItem v-slot="{ active }"
@@ -171,50 +211,37 @@ work.open('')
                 </MenuItems>
               </Menu>
             </div>
-            <Listbox
-              as="div"
-              class="relative mt-1"
-              :model-value="p.wearerId"
-              @update:model-value="(id: string | null) => wardrobe.setWearer(p, id)"
-            >
-              <ListboxButton class="-ml-2 inline-flex min-h-9 items-center gap-1 rounded-lg px-2 text-soft hover:bg-act-pale"
-                >{{ wearerOf(p) ? `for ${wearerOf(p)!.name}` : 'no wearer yet' }}<ChevronDown class="size-4"
-              /></ListboxButton>
-              <ListboxOptions class="absolute bottom-10 z-10 w-56 rounded-lg border border-edge bg-panel p-1 shadow-lg">
-                <ListboxOption
-                  v-for="w in [null, ...wearers.all]"
-                  :key="w?.id ?? 'none'"
-                  v-slot="{ active, selected }"
-                  :value="w?.id ?? null"
+            <ul class="mt-1 space-y-1" :aria-label="`Fits of ${p.name}`">
+              <li v-for="f in fits.slice(0, SHOWN_FITS)" :key="f.id">
+                <NuxtLink
+                  :to="stationOf(f)"
+                  class="-mx-2 block rounded-lg px-2 py-1 hover:bg-act-pale"
+                  data-test="card-fit"
+                  :data-id="f.id"
                 >
-                  <div
-                    class="flex min-h-11 cursor-pointer items-center rounded-md px-3"
-                    :class="[active && 'bg-act-pale', selected && 'font-semibold']"
-                  >
-                    {{ w?.name ?? 'no wearer yet' }}
-                  </div>
-                </ListboxOption>
-              </ListboxOptions>
-            </Listbox>
-            <p class="text-sm text-soft">{{ lastStop(p) }}{{ ago(p) }}</p>
-            <p v-if="unsettled.get(p.id)" class="mt-2 text-sm font-semibold">
-              <span
-                v-if="unsettled.get(p.id)!.faults || unsettled.get(p.id)!.stuck"
-                class="rounded-full bg-fault-pale px-2.5 py-1 text-fault"
-              >
-                <template v-if="unsettled.get(p.id)!.faults"
-                  >{{ unsettled.get(p.id)!.faults }} {{ unsettled.get(p.id)!.faults === 1 ? 'seam fault' : 'seam faults' }} to look
-                  at</template
-                >
-                <template v-else
-                  >{{ unsettled.get(p.id)!.stuck }} {{ unsettled.get(p.id)!.stuck === 1 ? 'change' : 'changes' }} not applied</template
-                >
-              </span>
-              <span v-else class="rounded-full bg-good-pale px-2.5 py-1 text-good">every seam matches</span>
+                  <span class="block leading-snug">{{ fitTitle({ wearerId: f.wearerId, name: f.fitName }, wearers.all) }}</span>
+                  <span class="block text-sm text-soft">{{ lastStop(f) }}{{ ago(f) }}</span>
+                  <span v-if="unsettled.has(f.id)" class="mt-1 block text-sm font-semibold">
+                    <span v-if="toSettle(f)" class="inline-block rounded-full bg-fault-pale px-2.5 py-0.5 text-fault">{{
+                      toSettle(f)
+                    }}</span>
+                    <span v-else class="inline-block rounded-full bg-good-pale px-2.5 py-0.5 text-good">every seam matches</span>
+                  </span>
+                </NuxtLink>
+              </li>
+            </ul>
+            <p v-if="fits.length > SHOWN_FITS" class="mt-1 text-sm text-soft">
+              and {{ fits.length - SHOWN_FITS }} more {{ fits.length - SHOWN_FITS === 1 ? 'fit' : 'fits' }}
             </p>
           </div>
         </li>
       </ul>
+      <NewFit
+        v-if="beginning"
+        :garment-id="beginning.id"
+        @close="beginning = null"
+        @begun="(id: string) => router.push(stationAt(beginning!.id, id, 'wearer'))"
+      />
     </div>
   </div>
 </template>

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import type { Proposed } from '~~/core/advice'
 import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
-import type { Project } from '~~/core/formats'
+import { stopsOf, type Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
@@ -111,9 +111,10 @@ export const usePlanSession = defineStore('plan-session', () => {
       const key = row.id
       const given = `${row.id}:${garmentText}`
       const dragged = draft.value
-      const last = dragged ? row.plan.findIndex((c) => c.id === dragged.id) : -1
+      const all = stopsOf(row)
+      const last = dragged ? all.findIndex((c) => c.id === dragged.id) : -1
       // While an amount is dragged only the pieces after its own stop are seen: later stops wait for the drop.
-      const shown = last < 0 ? row.plan : row.plan.slice(0, last + 1)
+      const shown = last < 0 ? all : all.slice(0, last + 1)
       const plan = shown.map((c) => (dragged?.id === c.id ? dragged : c))
       planned = plan
       const asked = [plan, askedFor(row)] as const
@@ -132,7 +133,7 @@ export const usePlanSession = defineStore('plan-session', () => {
       }, SILENT_MS)
       const result = unpacked(sent)
       computedFor = askedText
-      if (work.projectId === row.id) computedPlan.value = result
+      if (work.fitId === row.id) computedPlan.value = result
       trouble.value = null
     } catch (error) {
       const sentence =
@@ -161,7 +162,7 @@ export const usePlanSession = defineStore('plan-session', () => {
 
   watch([() => work.project, () => work.wearer, draft, () => prefs.tolerances], () => void recompute())
   watch(
-    () => work.projectId,
+    () => work.fitId,
     () => {
       // First, or what was compared would be asked of the next garment.
       ways.value = null
@@ -196,7 +197,7 @@ export const usePlanSession = defineStore('plan-session', () => {
   /** The plan as steps with ruler and scissors; null where they could not be had, which is said on the page. */
   const paperSteps = async (units: 'in' | 'cm') => {
     await recompute()
-    return bench.run((worker) => worker.steps(work.projectId!, units), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
+    return bench.run((worker) => worker.steps(work.fitId!, units), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
   }
 
   let proposals = 0
@@ -205,15 +206,13 @@ export const usePlanSession = defineStore('plan-session', () => {
     const own = ++proposals
     proposed.value = null
     const asked = askedFor(work.project)
-    const list = await bench.run((worker) => worker.propose(work.projectId!, asked), SILENT_MS).catch(cannot('no plan can be proposed'))
+    const list = await bench.run((worker) => worker.propose(work.fitId!, asked), SILENT_MS).catch(cannot('no plan can be proposed'))
     if (own === proposals) proposed.value = list ?? []
   }
 
   async function compareWays(changeId: string | null): Promise<void> {
     if (changeId === null) return void (ways.value = null)
-    const list = await bench
-      .run((worker) => worker.compare(work.projectId!, changeId), SILENT_MS)
-      .catch(cannot('its ways cannot be compared'))
+    const list = await bench.run((worker) => worker.compare(work.fitId!, changeId), SILENT_MS).catch(cannot('its ways cannot be compared'))
     ways.value = { changeId, list: list ?? [] }
   }
   // What is compared follows the figures of the stop.

@@ -10,7 +10,7 @@ export const useSelection = defineStore('selection', () => {
   /** What a field of the form is about, by the name that it has on the pieces: lit up there while it is at hand. */
   const lit = ref<string | null>(null)
   watch(
-    () => work.projectId,
+    () => work.fitId,
     () => {
       stopId.value = null
       lit.value = null

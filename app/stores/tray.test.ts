@@ -25,7 +25,7 @@ async function taken() {
 const chosen = (tray: ReturnType<typeof useTray>, index: number) => tray.state.pieces[index]!.draft
 
 beforeEach(async () => {
-  await Promise.all([db.tray.clear(), db.acts.clear(), db.projects.clear()])
+  await Promise.all([db.tray.clear(), db.acts.clear(), db.garments.clear(), db.fits.clear()])
   setActivePinia(createPinia())
 })
 
@@ -86,7 +86,7 @@ describe('the import tray', () => {
     const tray = await taken()
     const done = await tray.finish()
     if (!done.ok) throw new Error(done.sentence)
-    const { garment } = done.project
+    const { garment } = done.row
     expect(checkGarment(garment)).toBeNull()
     expect(garment.pieces).toHaveLength(2)
     expect(garment.seams.map((s) => s.name)).toContain('shoulder seam')
@@ -116,9 +116,9 @@ describe('the import tray', () => {
     })
     // The page goes on without the storage that failed, and has both; the browser has neither.
     expect((await tray.finish()).ok).toBe(true)
-    expect([await db.projects.count(), (await db.tray.get('now'))!.pieces.length]).toEqual([1, 1])
+    expect([await db.garments.count(), await db.fits.count(), (await db.tray.get('now'))!.pieces.length]).toEqual([1, 1, 1])
     await browser.open()
     expect(await browser.tray.get('now')).toEqual(before)
-    expect(await browser.projects.count()).toBe(0)
+    expect([await browser.garments.count(), await browser.fits.count()]).toEqual([0, 0])
   })
 })

@@ -1,12 +1,12 @@
 import { proxy, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { Drawing, Project } from '~~/core/formats'
+import { emptyFit, type Drawing, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
 import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, refuse, type Problem, type Result } from '~~/core/result'
-import { NO_SIZING, openCups } from '~~/core/size'
+import { NO_CHARTS, openCups } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { doAct, doTogether } from '~/data/acts'
@@ -220,36 +220,51 @@ export const useTray = defineStore('tray', () => {
   const readyCount = computed(() => state.value.pieces.filter((p) => p.taken && waiting(p) === null).length)
 
   /** Hangs the finished garment in the wardrobe; what is not ready stays in the tray. Both are stored, or neither. */
-  async function finish(): Promise<{ ok: true; project: Project } | { ok: false; sentence: string }> {
+  async function finish(): Promise<{ ok: true; row: GarmentRow } | { ok: false; sentence: string }> {
     const garment: Garment = { ...whole.value, seams: proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)) }
     if (garment.pieces.length === 0) return { ok: false, sentence: 'No piece is ready yet: each needs a closed outline and a grainline.' }
     const problem = checkGarment(garment)
     if (problem) return { ok: false, sentence: problemSentence(problem) }
     const now = new Date().toISOString()
-    const project = plain<Project>({
-      id: crypto.randomUUID(),
+    const id = crypto.randomUUID()
+    const row = plain<GarmentRow>({
+      id,
       name: toName(state.value.garmentName) || 'New garment',
-      wearerId: state.value.wearerId,
       garment,
-      sizing: { ...NO_SIZING, cups: openCups(garment.cups ?? []) },
-      plan: [],
+      charts: { ...NO_CHARTS, cups: openCups(garment.cups ?? []) },
+      mends: [],
       createdAt: now,
       updatedAt: now,
     })
+    const fit = emptyFit(crypto.randomUUID(), id, state.value.wearerId, now)
     const done = new Set([...garment.pieces.map((p) => p.id), ...sorted.value.taken])
     const rest = state.value.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
-    const stored = await doTogether(
-      `hang “${project.name}” in the wardrobe`,
-      [{ table: 'projects', label: `new garment “${project.name}”`, rows: [{ id: project.id, after: project }] }],
+    const label = `new garment “${row.name}”`
+    const stored = await doTogether(label, [
       {
-        where: ROW,
-        recipe: (tray) => {
-          if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)
-          else tray.pieces = tray.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
-        },
+        scope: 'wardrobe',
+        label,
+        parts: [
+          { table: 'garments', rows: [{ id, after: row }] },
+          { table: 'fits', rows: [{ id: fit.id, after: fit }] },
+        ],
       },
-    )
-    return stored.ok ? { ok: true, project } : { ok: false, sentence: problemSentence(stored.problem) }
+      {
+        scope: ROW.scope,
+        label: `hang “${row.name}” in the wardrobe`,
+        parts: [
+          {
+            table: 'tray',
+            id: ROW.id,
+            recipe: (tray) => {
+              if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)
+              else tray.pieces = tray.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
+            },
+          },
+        ],
+      },
+    ])
+    return stored.ok ? { ok: true, row } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
   const clear = () => act('empty the tray', (tray) => void Object.assign(tray, EMPTY_TRAY))

@@ -1,11 +1,11 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { slashSwing } from '~~/core/changes/slash-swing'
-import { ProjectSchema, readProjectFile } from '~~/core/formats'
+import { contentsOf, FitRowSchema, GarmentRowSchema, readProjectFile, splitProject } from '~~/core/formats'
 import { draftBlouse } from '~~/demo/blouse'
 import { demoWardrobe } from '~~/demo/wardrobe'
-import { undoAct } from '~/data/acts'
+import { doAct, undoAct } from '~/data/acts'
 import { db } from '~/data/db'
 import { useRecipes } from './recipes'
 import { useWardrobe } from './wardrobe'
@@ -18,7 +18,7 @@ const stop = stopWith('slash-swing', { ...begun.value, amountMm: 20 })
 
 beforeEach(async () => {
   setActivePinia(createPinia())
-  await Promise.all([db.recipes.clear(), db.acts.clear(), db.projects.clear()])
+  await Promise.all([db.recipes.clear(), db.acts.clear(), db.garments.clear(), db.fits.clear()])
 })
 
 it('keeps a slash under a name, which can be undone, and asks for a name', async () => {
@@ -51,20 +51,76 @@ it('takes one size of a nest out as a garment of its own, to be undone', async (
   const nest = projects.find((p) => p.garment.sizes.length > 1)!
   const size = nest.garment.sizes[2]!
   const id = (await useWardrobe().takeOut(nest, nest.garment, size.id))!
-  const row = (await db.projects.get(id))!
+  const row = (await db.garments.get(id))!
+  const [fit] = await db.fits.where('garmentId').equals(id).toArray()
   expect(row.name).toBe(`${nest.name}, size ${size.name}`)
   expect(row.garment.sizes.map((s) => s.id)).toEqual([size.id])
-  expect(row.plan).toEqual([])
-  expect(ProjectSchema.safeParse(row).success).toBe(true)
+  expect(fit).toMatchObject({ plan: [], wearerId: nest.wearerId })
+  expect([GarmentRowSchema.safeParse(row).success, FitRowSchema.safeParse(fit).success]).toEqual([true, true])
   await undoAct('wardrobe')
-  expect(await db.projects.get(id)).toBeUndefined()
+  expect([await db.garments.count(), await db.fits.count()]).toEqual([0, 0])
 })
 
 it('duplicates a garment whose name leaves no room for another word, within what a name may have', async () => {
   const { projects } = demoWardrobe(new Date('2026-01-01'))
-  const long = { ...projects[0]!, name: 'n'.repeat(120) }
+  const long = { ...splitProject(projects[0]!).row, name: 'n'.repeat(120) }
   expect((await useWardrobe().duplicate(long)).ok).toBe(true)
-  const copy = (await db.projects.toArray()).find((p) => p.name.endsWith('(copy)'))!
+  const copy = (await db.garments.toArray()).find((g) => g.name.endsWith('(copy)'))!
   expect(copy.name).toHaveLength(120)
   expect(readProjectFile(await useWardrobe().backUp()).ok).toBe(true)
+})
+
+describe('fits of a garment', () => {
+  const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
+  const demo = contentsOf(projects, wearers)
+  const trousers = demo.garments.find((g) => g.id === 'demo-tapered')!
+  const ofTrousers = async () => (await db.fits.where('garmentId').equals(trousers.id).toArray()).map((f) => f.id)
+  beforeEach(async () => {
+    await db.garments.bulkPut(demo.garments)
+    await db.fits.bulkPut(demo.fits)
+    await db.wearers.bulkPut(demo.wearers)
+  })
+
+  it('begin empty, or with the plan and choices of another but not its tracing', async () => {
+    const wardrobe = useWardrobe()
+    const first = {
+      ...(await db.fits.get('demo-tapered'))!,
+      choices: { ...demo.fits[0]!.choices, fit: 'loose' as const, traced: ['front'] },
+    }
+    const [empty, copy] = [
+      await wardrobe.beginFit(trousers, 'bather', '', null),
+      await wardrobe.beginFit(trousers, null, ' in linen ', first),
+    ]
+    expect(await db.fits.get(empty!)).toMatchObject({ garmentId: 'demo-tapered', wearerId: 'bather', plan: [], choices: { fit: 'fitted' } })
+    expect(await db.fits.get(copy!)).toMatchObject({
+      name: 'in linen',
+      wearerId: null,
+      plan: first.plan,
+      choices: { fit: 'loose', traced: [] },
+    })
+    // What is done to the copy leaves the first alone.
+    await doAct({ table: 'fits', id: copy!, scope: copy! }, 'switch off', (f) => void (f.plan[0]!.on = false))
+    expect((await db.fits.get('demo-tapered'))!.plan[0]!.on).toBe(true)
+    expect(readProjectFile(await wardrobe.backUp()).ok).toBe(true)
+  })
+  it('are deleted and duplicated with their garment, and come back with it', async () => {
+    const wardrobe = useWardrobe()
+    await wardrobe.remove(trousers)
+    expect([await db.garments.get(trousers.id), await ofTrousers()]).toEqual([undefined, []])
+    await wardrobe.undo()
+    expect((await db.garments.get(trousers.id))!.name).toBe(trousers.name)
+    expect(await ofTrousers()).toEqual(['demo-tapered', 'demo-tapered-cook'])
+    await wardrobe.duplicate(trousers)
+    const copy = (await db.garments.toArray()).find((g) => g.name.endsWith('(copy)'))!
+    expect(await db.fits.where('garmentId').equals(copy.id).count()).toBe(2)
+  })
+  it('go out alone: as a file, one fit has its garment and its own wearer, and no other', async () => {
+    const file = readProjectFile(await useWardrobe().fitAsFile(projects.find((p) => p.id === 'demo-tapered-cook')!))
+    if (!file.ok) throw new Error(file.problem.message)
+    expect([file.value.garments.map((g) => g.id), file.value.fits.map((f) => f.id), file.value.wearers.map((w) => w.id)]).toEqual([
+      ['demo-tapered'],
+      ['demo-tapered-cook'],
+      ['cook'],
+    ])
+  })
 })

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
-import { readProjectFile, writeProjectFile, type Project } from '~~/core/formats'
+import { contentsOf, emptyFit, readProjectFile, writeProjectFile, type FitRow, type GarmentRow, type Project } from '~~/core/formats'
 import { LONGEST_NAME, takeSize, toName, type Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
-import { NO_SIZING } from '~~/core/size'
+import { NO_CHARTS } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
-import { doAct, doRows, doTogether } from '~/data/acts'
+import { doAct, doParts, doRows, type Part } from '~/data/acts'
 import { db } from '~/data/db'
 import { TABLE_NAMES, TABLES } from '~/data/tables'
 
@@ -13,8 +13,7 @@ const COPY = ' (copy)'
 /** What is done to the garments of this browser as wholes. */
 export const useWardrobe = defineStore('wardrobe', () => {
   /**
-   * Puts a project file's wearers into the wardrobe, then its named changes, then its garments: an act each, all stored or
-   * none.
+   * Puts all that a project file holds into the wardrobe, as one act.
    * @param present what happens to a garment or wearer that is there already: replaced (restoring), or let be (the demo)
    */
   async function takeFile(
@@ -24,19 +23,19 @@ export const useWardrobe = defineStore('wardrobe', () => {
   ): Promise<{ ok: true; count: number } | { ok: false; sentence: string }> {
     const file = readProjectFile(text)
     if (!file.ok) return { ok: false, sentence: problemSentence(file.problem) }
-    const parts = []
+    const parts: Part[] = []
     for (const table of TABLE_NAMES) {
-      const { inFile, word } = TABLES[table]
+      const { inFile } = TABLES[table]
       if (!inFile) continue
       const there = new Set(await db.table(table).toCollection().primaryKeys())
       const rows = file.value[inFile]
         .filter((row) => present === 'replace' || !there.has(row.id))
         .map((row) => ({ id: row.id, after: row }))
-      parts.push({ table, label: table === 'projects' ? label : `${label}: ${word}`, rows })
+      parts.push({ table, rows } as Part)
     }
-    const stored = await doTogether(label, parts)
-    const count = parts.find((p) => p.table === 'projects')!.rows.length
-    return stored.ok ? { ok: true, count } : { ok: false, sentence: problemSentence(stored.problem) }
+    const stored = await doParts('wardrobe', label, parts)
+    const garments = parts.find((p) => p.table === 'garments') as { rows: unknown[] }
+    return stored.ok ? { ok: true, count: garments.rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
   async function openDemo() {
@@ -46,41 +45,85 @@ export const useWardrobe = defineStore('wardrobe', () => {
     return takeFile(text, 'open the demo wardrobe', 'keep')
   }
 
+  /** Hangs a new garment, with the fits that it begins with. */
+  const hang = (label: string, row: GarmentRow, fits: readonly FitRow[]) =>
+    // JSON: what is written is plain data, never a reactive proxy.
+    doParts('wardrobe', label, [
+      { table: 'garments', rows: [{ id: row.id, after: JSON.parse(JSON.stringify(row)) as GarmentRow }] },
+      { table: 'fits', rows: fits.map((fit) => ({ id: fit.id, after: JSON.parse(JSON.stringify(fit)) as FitRow })) },
+    ])
+
   /** One size of a nest, as it is after the plan, as a garment of its own; gives its id, or null where it cannot be stored. */
   async function takeOut(project: Project, altered: Garment, sizeId: string): Promise<string | null> {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
-    // JSON: what is written is plain data, never a reactive proxy.
-    const garment = JSON.parse(JSON.stringify(takeSize(altered, sizeId))) as Garment
+    const garment = takeSize(altered, sizeId)
     const ending = `, size ${garment.sizes[0]!.name}`.slice(0, LONGEST_NAME / 2)
     const name = toName(toName(project.name, LONGEST_NAME - ending.length) + ending)
-    const own: Project = { ...project, id, name, garment, plan: [], sizing: NO_SIZING, createdAt: now, updatedAt: now }
-    const stored = await doRows('projects', `take “${name}” out of its nest`, [{ id, after: JSON.parse(JSON.stringify(own)) as Project }])
-    return stored.ok ? id : null
+    const row: GarmentRow = { id, name, garment, charts: NO_CHARTS, mends: [], createdAt: now, updatedAt: now }
+    const fit = emptyFit(crypto.randomUUID(), id, project.wearerId, now)
+    return (await hang(`take “${name}” out of its nest`, row, [fit])).ok ? id : null
   }
 
-  async function duplicate(project: Project) {
+  const fitsOf = (garmentId: string) => db.fits.where('garmentId').equals(garmentId).toArray()
+
+  /** The same garment once more, with all of its fits. */
+  async function duplicate(row: GarmentRow) {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
-    const name = `${toName(project.name, LONGEST_NAME - COPY.length)}${COPY}`
-    return doRows('projects', `duplicate “${project.name}”`, [{ id, after: { ...project, id, name, createdAt: now, updatedAt: now } }])
+    const name = `${toName(row.name, LONGEST_NAME - COPY.length)}${COPY}`
+    const fits = (await fitsOf(row.id)).map((fit) => ({ ...fit, id: crypto.randomUUID(), garmentId: id }))
+    return hang(`duplicate “${row.name}”`, { ...row, id, name, createdAt: now, updatedAt: now }, fits)
   }
 
-  const rowOf = (project: Project) => ({ table: 'projects', id: project.id, scope: 'wardrobe' }) as const
-  const rename = (project: Project, name: string) =>
-    doAct(rowOf(project), `rename “${project.name}”`, (row) => void (row.name = toName(name) || row.name))
-  const setWearer = (project: Project, wearerId: string | null) =>
-    doAct(rowOf(project), `wearer of “${project.name}”`, (row) => void (row.wearerId = wearerId))
-  const remove = (project: Project) => doRows('projects', `delete “${project.name}”`, [{ id: project.id, after: null }])
-
-  async function backUp(ids?: string[]): Promise<string> {
-    const rows = await db.projects.toArray()
-    return writeProjectFile(
-      rows.filter((r) => !ids || ids.includes(r.id)),
-      await db.wearers.toArray(),
-      new Date(),
-      await db.recipes.toArray(),
+  const rename = (row: GarmentRow, name: string) =>
+    doAct(
+      { table: 'garments', id: row.id, scope: 'wardrobe' },
+      `rename “${row.name}”`,
+      (draft) => void (draft.name = toName(name) || row.name),
     )
+
+  /** Deletes a garment with all of its fits. */
+  async function remove(row: GarmentRow) {
+    return doParts('wardrobe', `delete “${row.name}”`, [
+      { table: 'garments', rows: [{ id: row.id, after: null }] },
+      { table: 'fits', rows: (await fitsOf(row.id)).map((fit) => ({ id: fit.id, after: null })) },
+    ])
+  }
+
+  /**
+   * Begins another fit of a garment; gives its id, or null where it cannot be stored.
+   * @param from the fit whose plan and choices it begins with; null begins empty
+   */
+  async function beginFit(garment: GarmentRow, wearerId: string | null, name: string, from: FitRow | null): Promise<string | null> {
+    const now = new Date().toISOString()
+    const begun = emptyFit(crypto.randomUUID(), garment.id, wearerId, now)
+    // What is traced already was traced in another wearer's sizes.
+    const copied = from ? { choices: { ...from.choices, traced: [] }, plan: from.plan } : {}
+    const fit: FitRow = JSON.parse(JSON.stringify({ ...begun, ...copied, name: toName(name) })) as FitRow
+    const stored = await doRows('fits', `begin a fit of “${garment.name}”`, [{ id: fit.id, after: fit }])
+    return stored.ok ? fit.id : null
+  }
+
+  const removeFit = (garmentName: string, fit: { id: string }) =>
+    doRows('fits', `delete a fit of “${garmentName}”`, [{ id: fit.id, after: null }])
+
+  /** Everything that people made, as a project file. */
+  const backUp = async (): Promise<string> =>
+    writeProjectFile(
+      {
+        garments: await db.garments.toArray(),
+        fits: await db.fits.toArray(),
+        wearers: await db.wearers.toArray(),
+        recipes: await db.recipes.toArray(),
+      },
+      new Date(),
+    )
+
+  /** One fit with its garment and wearer as a project file: the figures of other people stay here. */
+  async function fitAsFile(project: Project): Promise<string> {
+    const wearer = project.wearerId === null ? undefined : await db.wearers.get(project.wearerId)
+    return writeProjectFile(contentsOf([project], wearer ? [wearer] : [], await db.recipes.toArray()), new Date())
   }
 
   return {
@@ -90,8 +133,10 @@ export const useWardrobe = defineStore('wardrobe', () => {
     duplicate,
     takeOut,
     rename,
-    setWearer,
     remove,
+    beginFit,
+    removeFit,
     backUp,
+    fitAsFile,
   }
 })

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { figureMm, latestSet } from '~~/core/body'
-import { writeProjectFile } from '~~/core/formats'
+import { contentsOf, writeProjectFile } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { doRows, redoAct, undoAct } from '~/data/acts'
 import { db } from '~/data/db'
@@ -16,7 +16,7 @@ const settled = (check: () => void) => vi.waitFor(check, { timeout: 2000 })
 
 beforeEach(async () => {
   localStorageStub.clear()
-  await Promise.all([db.wearers.clear(), db.projects.clear(), db.acts.clear()])
+  await Promise.all([db.wearers.clear(), db.garments.clear(), db.fits.clear(), db.acts.clear()])
   setActivePinia(createPinia())
   await db.wearers.bulkPut(demo.wearers)
 })
@@ -70,15 +70,15 @@ describe('a wearer', () => {
   it('is deleted for good: garments let go of it, and no undo brings it back', async () => {
     const wearers = useWearers()
     await doRows(
-      'projects',
+      'fits',
       'open',
-      demo.projects.map((p) => ({ id: p.id, after: p })),
+      contentsOf(demo.projects).fits.map((f) => ({ id: f.id, after: f })),
     )
     await wearers.setFigure('demo-blouse', 'cook', latestSet(cook)!.id, 'bust', { mm: 961 })
     await wearers.remove(cook)
     expect(await db.wearers.get('cook')).toBeUndefined()
-    expect((await db.projects.get('demo-blouse'))!.wearerId).toBeNull()
-    expect((await db.projects.get('demo-dress'))!.wearerId).toBe('bather')
+    expect((await db.fits.get('demo-blouse'))!.wearerId).toBeNull()
+    expect((await db.fits.get('demo-dress'))!.wearerId).toBe('bather')
     expect(await undoAct('demo-blouse')).toBeNull()
     expect(JSON.stringify(await db.acts.where('scope').equals('demo-blouse').toArray())).not.toContain('961')
   })
@@ -111,7 +111,7 @@ describe('wearers from a file', () => {
 })
 
 describe('a wardrobe file', () => {
-  const text = writeProjectFile(demo.projects.slice(0, 2), demo.wearers, new Date(0))
+  const text = writeProjectFile(contentsOf(demo.projects.slice(0, 2), demo.wearers), new Date(0))
   const edited = { ...cook, name: 'the Head Cook' }
 
   it('opened beside what is there keeps garments and wearers that are there', async () => {
@@ -126,15 +126,14 @@ describe('a wardrobe file', () => {
     await wardrobe.takeFile(text, 'restore', 'replace')
     expect((await stored('cook')).name).toBe('the Cook')
     await undoAct('wardrobe')
-    await undoAct('wardrobe')
     expect((await stored('cook')).name).toBe('the Head Cook')
-    expect(await db.projects.count()).toBe(0)
+    expect([await db.garments.count(), await db.fits.count()]).toEqual([0, 0])
   })
   it('that is not whole changes nothing', async () => {
     const wardrobe = useWardrobe()
     const done = await wardrobe.takeFile(text.slice(0, 4000), 'restore', 'replace')
     expect(done.ok).toBe(false)
-    expect(await db.projects.count()).toBe(0)
+    expect(await db.garments.count()).toBe(0)
     expect(await db.acts.count()).toBe(0)
   })
 })

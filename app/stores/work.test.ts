@@ -5,6 +5,8 @@ import { nextTick } from 'vue'
 import { findKind, newStop, withInputs } from '~~/core/changes'
 import { contextWith } from '~~/core/changes/test-context'
 import { layOnPlan } from '~~/core/advice'
+import type { Garment } from '~~/core/pattern'
+import { contentsOf } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { db } from '~/data/db'
 import { makeDesk } from '~/workers/desk'
@@ -33,15 +35,15 @@ vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeIt
 const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
 const until = async (what: () => boolean) => vi.waitFor(() => expect(what()).toBe(true), { timeout: 20_000, interval: 5 })
 
-async function opened(id: string) {
+async function opened(id: string, fitId: string | null = id) {
   const [work, session, selection] = [useWork(), usePlanSession(), useSelection()]
-  work.open(id)
+  work.open(id, fitId)
   await until(() => session.computedPlan !== null && (work.project?.wearerId == null || work.wearer !== null))
   return { work, session, selection }
 }
-const shorten = (amountMm: number) => {
+const shorten = (amountMm: number) => shortenIn(projects.find((p) => p.id === 'demo-blouse')!.garment, amountMm)
+const shortenIn = (garment: Garment, amountMm: number) => {
   const kind = findKind('lengthen')
-  const garment = projects.find((p) => p.id === 'demo-blouse')!.garment
   const begun = kind.begin(garment, contextWith())
   if (!begun.ok) throw new Error(begun.problem.message)
   return newStop('lengthen', kind.withAmount!(garment, begun.value, amountMm, contextWith()))
@@ -50,8 +52,10 @@ const shorten = (amountMm: number) => {
 beforeEach(async () => {
   desk.down = ''
   setActivePinia(createPinia())
-  await Promise.all([db.projects.clear(), db.wearers.clear(), db.acts.clear()])
-  await db.projects.bulkPut(projects)
+  await Promise.all([db.garments.clear(), db.fits.clear(), db.wearers.clear(), db.acts.clear()])
+  const demo = contentsOf(projects)
+  await db.garments.bulkPut(demo.garments)
+  await db.fits.bulkPut(demo.fits)
   await db.wearers.bulkPut(wearers)
 })
 
@@ -158,6 +162,54 @@ describe('the garment that is open', () => {
     await nextTick()
     await until(() => session.computedPlan !== null)
     expect(session.trouble).toBeNull()
+  })
+})
+
+describe('fits of one garment', () => {
+  it('have plans of their own, and share what mends the draft', async () => {
+    const { work, session } = await opened('demo-tapered')
+    const [longer] = work.project!.plan
+    expect(work.fits).toHaveLength(2)
+    expect(await work.setForEverybody(longer!.id, true)).toBe(true)
+    await until(() => work.project!.mends.length === 1)
+    expect(work.project!.plan).toEqual([])
+    await until(() => session.computedPlan?.stops.length === 1)
+    // The other fit begins with it, and what is done there stays there.
+    work.open('demo-tapered', 'demo-tapered-cook')
+    await until(() => work.wearer?.id === 'cook' && session.computedPlan?.stops.length === 1)
+    expect(work.stops.map((c) => c.id)).toEqual([longer!.id])
+    const own = await work.addChange(shortenIn(work.project!.garment, -10))
+    await until(() => session.computedPlan?.stops.length === 2)
+    // One for everybody stays before one's own, wherever it is put.
+    await work.moveChange(own!, 0)
+    expect(work.stops.map((c) => c.id)).toEqual([longer!.id, own])
+    work.open('demo-tapered', 'demo-tapered')
+    await until(() => work.wearer?.id === 'lamplighter' && session.computedPlan?.stops.length === 1)
+    // It is edited, noted and switched where it stands, and undone where it was done.
+    await work.noteStop(longer!.id, 'the pattern itself is short')
+    await work.switchChange(longer!.id, false)
+    await until(() => session.computedPlan?.stops[0]?.status === 'off')
+    expect((await db.garments.get('demo-tapered'))!.mends[0]).toMatchObject({ on: false, note: 'the pattern itself is short' })
+    for (let i = 0; i < 3; i++) await work.undo()
+    await until(() => work.project!.plan.length === 1 && work.project!.mends.length === 0)
+    expect(work.project!.plan[0]).toEqual(longer)
+  })
+  it('are opened by their address, or the one last worked on; a garment without any in an empty one', async () => {
+    const { work } = await opened('demo-tapered', null)
+    expect(work.fitId).toBe('demo-tapered')
+    await db.fits.update('demo-tapered-cook', { updatedAt: '2026-02-01T00:00:00.000Z' })
+    await until(() => work.fitId === 'demo-tapered-cook')
+    work.open('demo-tapered', 'gone')
+    await until(() => work.missing)
+    await db.fits.where('garmentId').equals('demo-blouse').delete()
+    work.open('demo-blouse', null)
+    await until(() => work.project !== null)
+    expect([work.project!.wearerId, work.stops]).toEqual([null, []])
+    await work.act('wearer of the fit', { fit: (f) => void (f.wearerId = 'cook') })
+    await until(() => work.wearer?.id === 'cook')
+    expect(await db.fits.where('garmentId').equals('demo-blouse').count()).toBe(1)
+    await work.undo()
+    await until(() => work.wearer === null)
   })
 })
 

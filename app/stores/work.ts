@@ -1,67 +1,131 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { LaidOn } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
 import { withId, type Change, type NewChange } from '~~/core/changes'
-import type { Project } from '~~/core/formats'
+import { emptyFit, joinProject, stopsOf, type FitRow, type GarmentRow, type Project } from '~~/core/formats'
+import type { Charts, Choices } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
-import { doAct } from '~/data/acts'
+import { doParts, type Part } from '~/data/acts'
 import { db } from '~/data/db'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
 
-/** Puts a stop in the place of the one with its id, if that is still there. */
-function put(row: Project, change: Change): void {
-  const i = row.plan.findIndex((c) => c.id === change.id)
-  if (i >= 0) row.plan[i] = change
+/** Puts a stop in the place of the one with its id, if that is there. */
+function put(list: Change[], change: Change): void {
+  const i = list.findIndex((c) => c.id === change.id)
+  if (i >= 0) list[i] = change
 }
 
-/** The garment that is open: its row, its wearer, and what is done to it. */
+/** Takes a stop out of a list, if it is there. */
+function take(list: Change[], changeId: string): Change | undefined {
+  const i = list.findIndex((c) => c.id === changeId)
+  return i < 0 ? undefined : list.splice(i, 1)[0]
+}
+
+/** What is open: a garment, and one of its fits; null is the one that was last worked on. */
+interface Opened {
+  garmentId: string
+  fitId: string | null
+}
+
+/** Rows read for what was opened; null where this browser has no such garment or fit. */
+interface Found {
+  for: Opened
+  garment: GarmentRow | null
+  fit: FitRow | null
+  /** All fits of the garment, the one last worked on first. */
+  fits: FitRow[]
+}
+
+/** The fit that is open: its row and its garment's, its wearer, and what is done to them. */
 export const useWork = defineStore('work', () => {
-  const projectId = ref<string | null>(null)
-  /** undefined while it is being read, null when this browser has no such garment. */
+  const opened = shallowRef<Opened | null>(null)
+  /** null while it is being read. */
   const found = useLive(
-    async () => {
-      const id = projectId.value
-      return id ? { id, row: (await db.projects.get(id)) ?? null } : null
+    async (): Promise<Found | null> => {
+      const asked = opened.value
+      if (!asked) return null
+      const garment = (await db.garments.get(asked.garmentId)) ?? null
+      const fits = (await db.fits.where('garmentId').equals(asked.garmentId).sortBy('updatedAt')).reverse()
+      // A garment that nobody has worked on yet is opened in an empty fit, which is stored when something is done.
+      const none = fits.length === 0 && garment ? emptyFit(asked.garmentId, asked.garmentId, null, garment.createdAt) : null
+      const all = none ? [none] : fits
+      const fit = (asked.fitId === null ? all[0] : all.find((f) => f.id === asked.fitId)) ?? null
+      return { for: asked, garment, fit, fits }
     },
-    null as { id: string; row: Project | null } | null,
-    projectId,
+    null as Found | null,
+    opened,
   )
-  const project = computed(() => (found.value?.id === projectId.value ? (found.value?.row ?? null) : null))
-  const missing = computed(() => found.value?.id === projectId.value && found.value?.row === null)
+  const here = computed(() => (found.value && found.value.for === opened.value ? found.value : null))
+  const project = computed((): Project | null => {
+    const { garment, fit } = here.value ?? {}
+    return garment && fit ? joinProject(garment, fit) : null
+  })
+  /** All stops of the open fit, those for everybody first. */
+  const stops = computed((): Change[] => (project.value ? stopsOf(project.value) : []))
+  const fits = computed(() => here.value?.fits ?? [])
+  const missing = computed(() => here.value !== null && project.value === null)
   const wearer = useLive(
     async () => (project.value?.wearerId ? ((await db.wearers.get(project.value.wearerId)) ?? null) : null),
     null as Wearer | null,
-    project,
+    () => project.value?.wearerId,
   )
-  const acts = useActs(projectId)
+  const fitId = computed(() => project.value?.id ?? null)
+  const acts = useActs(fitId)
   // Both of these stores watch this one: they are asked for when something is done.
   const session = () => usePlanSession()
 
-  const open = (id: string): void => void (projectId.value = id)
-
-  /** Does something to the open garment; false where it could not be stored, which is said on the page already. */
-  async function act(label: string, recipe: (draft: Project) => void): Promise<boolean> {
-    const id = projectId.value
-    return id !== null && (await doAct({ table: 'projects', id, scope: id }, label, recipe)).ok
+  const open = (garmentId: string, fit: string | null = null): void => {
+    if (opened.value?.garmentId !== garmentId || opened.value.fitId !== fit) opened.value = { garmentId, fitId: fit }
   }
+  const close = (): void => void (opened.value = null)
+
+  /** Does something to the open fit and its garment, as one act of the fit; false where it could not be stored, which is said already. */
+  async function act(label: string, recipes: { fit?: (draft: FitRow) => void; garment?: (draft: GarmentRow) => void }): Promise<boolean> {
+    const { fit, garment } = here.value ?? {}
+    if (!fit || !garment) return false
+    const parts: Part[] = recipes.garment ? [{ table: 'garments', id: garment.id, recipe: recipes.garment }] : []
+    if (fits.value.length === 0) {
+      // The empty fit that a garment without any was opened in: it is stored with the first thing done in it.
+      const first = JSON.parse(JSON.stringify(fit)) as FitRow
+      recipes.fit?.(first)
+      parts.push({ table: 'fits', rows: [{ id: fit.id, after: first }] })
+    } else if (recipes.fit) parts.push({ table: 'fits', id: fit.id, recipe: recipes.fit })
+    return (await doParts(fit.id, label, parts)).ok
+  }
+
+  /** Does something to the list that a stop stands in: those for everybody, or those of this fit. */
+  const actOnStop = (changeId: string, label: string, recipe: (list: Change[]) => void): Promise<boolean> =>
+    isForEverybody(changeId) ? act(label, { garment: (row) => recipe(row.mends) }) : act(label, { fit: (row) => recipe(row.plan) })
+
+  /** Does a stop mend the draft itself, for everybody who wears the garment? */
+  const isForEverybody = (changeId: string): boolean => project.value?.mends.some((c) => c.id === changeId) ?? false
+
+  /** Changes what the pattern says about its sizes and zones, for everybody. */
+  const setCharts = (label: string, recipe: (charts: Charts) => void): Promise<boolean> =>
+    act(label, { garment: (row) => recipe(row.charts) })
+  /** Changes what is chosen for this wearer. */
+  const setChoices = (label: string, recipe: (choices: Choices) => void): Promise<boolean> =>
+    act(label, { fit: (row) => recipe(row.choices) })
 
   /** What counts as matching on one seam alone; null goes back to the wardrobe's limits. */
   const setSeamTolerance = (seamId: string, tolerance: { goodMm: number; easeMm: number } | null) =>
-    act('limits of a seam', (row) => {
-      const seam = row.garment.seams.find((s) => s.id === seamId)
-      if (!seam) return
-      if (tolerance) seam.tolerance = { goodMm: tolerance.goodMm, easeMm: Math.max(tolerance.goodMm, tolerance.easeMm) }
-      else delete seam.tolerance
+    act('limits of a seam', {
+      garment: (row) => {
+        const seam = row.garment.seams.find((s) => s.id === seamId)
+        if (!seam) return
+        if (tolerance) seam.tolerance = { goodMm: tolerance.goodMm, easeMm: Math.max(tolerance.goodMm, tolerance.easeMm) }
+        else delete seam.tolerance
+      },
     })
 
   /** Adds a stop and shows it; gives its id, or null where it could not be stored. */
   async function addChange(change: NewChange): Promise<string | null> {
     const id = crypto.randomUUID()
     const stop = withId(change, id)
-    if (!(await act(`add “${session().titleOf(stop)}”`, (row) => void row.plan.push(stop)))) return null
+    if (!(await act(`add “${session().titleOf(stop)}”`, { fit: (row) => void row.plan.push(stop) }))) return null
     useSelection().stopId = id
     return id
   }
@@ -73,10 +137,14 @@ export const useWork = defineStore('work', () => {
       laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [withId(l.proposed, crypto.randomUUID())] : []))
     const [first, added] = [stopsAt('start'), stopsAt('end')]
     const label = laid.length === 1 ? `“${session().titleOf(withId(laid[0]!.proposed, ''))}”` : `${laid.length} stops`
-    const stored = await act(`plan ${label}`, (row) => {
-      for (const l of laid) if (l.how === 'set') put(row, l.change)
-      row.plan.unshift(...first)
-      row.plan.push(...added)
+    const set = laid.flatMap((l) => (l.how === 'set' ? [l.change] : []))
+    const stored = await act(`plan ${label}`, {
+      garment: (row) => set.forEach((change) => put(row.mends, change)),
+      fit: (row) => {
+        set.forEach((change) => put(row.plan, change))
+        row.plan.unshift(...first)
+        row.plan.push(...added)
+      },
     })
     if (stored)
       useSelection().stopId =
@@ -88,50 +156,81 @@ export const useWork = defineStore('work', () => {
   async function setStop(change: Change): Promise<boolean> {
     // JSON: what is written is plain data, never a reactive proxy.
     const plain = JSON.parse(JSON.stringify(change)) as Change
-    const stored = await act(`change “${session().titleOf(change)}”`, (row) => put(row, plain))
+    const stored = await actOnStop(change.id, `change “${session().titleOf(change)}”`, (list) => put(list, plain))
     session().dropped(change.id)
     return stored
   }
 
+  const findStop = (changeId: string): Change | undefined => stops.value.find((c) => c.id === changeId)
+
   async function removeChange(changeId: string): Promise<boolean> {
-    const change = project.value?.plan.find((c) => c.id === changeId)
+    const change = findStop(changeId)
     if (!change) return false
     if (useSelection().stopId === changeId) useSelection().stopId = null
-    return act(`delete “${session().titleOf(change)}”`, (row) => void (row.plan = row.plan.filter((c) => c.id !== changeId)))
+    return actOnStop(changeId, `delete “${session().titleOf(change)}”`, (list) => void take(list, changeId))
   }
 
   async function switchChange(changeId: string, on: boolean): Promise<boolean> {
-    const change = project.value?.plan.find((c) => c.id === changeId)
+    const change = findStop(changeId)
     if (!change) return false
-    return act(`switch ${on ? 'on' : 'off'} “${session().titleOf(change)}”`, (row) => {
-      const stop = row.plan.find((c) => c.id === changeId)
+    return actOnStop(changeId, `switch ${on ? 'on' : 'off'} “${session().titleOf(change)}”`, (list) => {
+      const stop = list.find((c) => c.id === changeId)
       if (stop) stop.on = on
     })
   }
 
+  const noteStop = (changeId: string, note: string): Promise<boolean> => {
+    const change = findStop(changeId)
+    if (!change) return Promise.resolve(false)
+    return actOnStop(changeId, `note on “${session().titleOf(change)}”`, (list) => {
+      const stop = list.find((c) => c.id === changeId)
+      if (stop) stop.note = note
+    })
+  }
+
+  /** @param to the place among all stops; those for everybody stay before the others */
   async function moveChange(changeId: string, to: number): Promise<boolean> {
-    const change = project.value?.plan.find((c) => c.id === changeId)
+    const change = findStop(changeId)
     if (!change) return false
-    return act(`move “${session().titleOf(change)}”`, (row) => {
-      const from = row.plan.findIndex((c) => c.id === changeId)
-      if (from < 0) return
-      const [stop] = row.plan.splice(from, 1)
-      row.plan.splice(Math.max(0, Math.min(row.plan.length, to)), 0, stop!)
+    const before = isForEverybody(changeId) ? 0 : (project.value?.mends.length ?? 0)
+    return actOnStop(changeId, `move “${session().titleOf(change)}”`, (list) => {
+      const stop = take(list, changeId)
+      if (stop) list.splice(Math.max(0, Math.min(list.length, to - before)), 0, stop)
+    })
+  }
+
+  /** Makes a stop one for everybody who wears the garment, after those that are, or one of this fit alone again, before its others. */
+  async function setForEverybody(changeId: string, forAll: boolean): Promise<boolean> {
+    const change = findStop(changeId)
+    if (!change || isForEverybody(changeId) === forAll) return false
+    const plain = JSON.parse(JSON.stringify(change)) as Change
+    const label = `“${session().titleOf(change)}” ${forAll ? 'for everybody' : 'for this fit alone'}`
+    return act(label, {
+      garment: (row) => void (forAll ? row.mends.push(plain) : take(row.mends, changeId)),
+      fit: (row) => void (forAll ? take(row.plan, changeId) : row.plan.unshift(plain)),
     })
   }
 
   return {
-    projectId,
+    fitId,
     project,
+    stops,
+    fits,
     missing,
     wearer,
     open,
+    close,
     act,
+    setCharts,
+    setChoices,
+    isForEverybody,
+    setForEverybody,
     addChange,
     takeProposed,
     setStop,
     removeChange,
     switchChange,
+    noteStop,
     moveChange,
     setSeamTolerance,
     ...acts,

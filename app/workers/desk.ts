@@ -61,6 +61,15 @@ export interface ComparedWay {
   ledger: LedgerRow[]
 }
 
+/** What is left to settle in a fit. */
+export interface Unsettled {
+  faults: number
+  /** Stops that were not applied. */
+  stuck: number
+  /** What the last stop is called; null as bought. */
+  last: string | null
+}
+
 const PlanSchema = z.array(ChangeSchema)
 
 /** What is kept of one garment and one wearer between questions. */
@@ -210,6 +219,18 @@ export function makeDesk() {
           },
         ]
       })
+    },
+
+    /** What is left to settle in a fit, whatever garment is given: nothing of it is kept. */
+    unsettled(garment: unknown, plan: unknown, asked: Asked): Unsettled {
+      const base = GarmentSchema.parse(garment)
+      const context = readContext(base, asked)
+      const folded = foldPlan(base, PlanSchema.parse(plan), context)
+      return {
+        faults: listFaults(folded, context).filter((f) => f.verdict === 'fault').length,
+        stuck: folded.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length,
+        last: folded.stops.at(-1)?.words.title ?? null,
+      }
     },
 
     /** The plan as ruler-and-scissors steps, stop by stop. */

@@ -6,7 +6,17 @@ import { demoWardrobe } from '../../demo/wardrobe'
 import { outlinesIn } from '../import/test-outlines'
 import { boundsOf, flattenPath, measureArea, nearestPlace } from '../geometry'
 import { layOutSheet } from '../paper'
-import { migrateFile, readProjectFile, readSvg, writeProjectFile, writeSvg } from './index'
+import {
+  contentsOf,
+  FILE_VERSION,
+  migrateFile,
+  projectsOf,
+  readProjectFile,
+  readSvg,
+  splitProject,
+  writeProjectFile,
+  writeSvg,
+} from './index'
 
 const words = {
   garmentName: 'Blouse',
@@ -38,18 +48,46 @@ function spoilEdge(project: Plain): void {
 
 describe('project file', () => {
   const { projects, wearers } = demoWardrobe(new Date('2026-02-03'))
-  const text = writeProjectFile(projects, wearers, new Date('2026-02-03'))
-  it('goes out and in, whole', () => {
+  const contents = contentsOf(projects, wearers)
+  const text = writeProjectFile(contents, new Date('2026-02-03'))
+  /** The same as version 4 wrote it: a garment and its work in one. */
+  const version4 = () => {
+    const plain = JSON.parse(text) as { garments: Plain[]; fits: Plain[] } & Plain
+    const { garments, fits, ...rest } = plain as typeof plain & { wearers: Plain[]; savedAt: string }
+    const one = (g: Plain) => {
+      const { id, name, garment, charts, createdAt, updatedAt } = g
+      const { wearerId, choices, plan } = fits.find((f) => f.garmentId === id)!
+      return { id, name, wearerId, garment, sizing: { ...(charts as Plain), ...(choices as Plain) }, plan, createdAt, updatedAt } as Plain
+    }
+    return { ...rest, version: 4, projects: garments.map(one) } as Plain & typeof rest & { projects: Plain[] }
+  }
+  it('goes out and in, whole: a garment once, with each of its fits', () => {
     const read = readProjectFile(text)
-    expect(read.ok && read.value.projects).toEqual(JSON.parse(JSON.stringify(projects)))
-    expect(read.ok && read.value.wearers).toEqual(wearers)
+    if (!read.ok) throw new Error(read.problem.message)
+    expect(read.value).toMatchObject(JSON.parse(JSON.stringify(contents)) as Plain)
+    expect(
+      projectsOf(read.value)
+        .map((p) => p.id)
+        .sort(),
+    ).toEqual(projects.map((p) => p.id).sort())
+    for (const p of projects)
+      expect(splitProject(projectsOf(read.value).find((q) => q.id === p.id)!)).toEqual(JSON.parse(JSON.stringify(splitProject(p))))
+    expect(read.value.fits.length).toBe(read.value.garments.length + 1)
+  })
+  it('brings a file of version 4 up: each garment becomes one with a single fit', () => {
+    const old = version4()
+    const read = readProjectFile(JSON.stringify(old))
+    if (!read.ok) throw new Error(`${read.problem.where}: ${read.problem.message}`)
+    expect(read.value.garments).toEqual(JSON.parse(JSON.stringify(contents.garments)))
+    const first = contents.fits.filter((f) => f.id === f.garmentId)
+    expect(read.value.fits).toEqual(JSON.parse(JSON.stringify(first)))
   })
   it.each<[string, string, string, RegExp]>([
     ['cut short', text.slice(0, text.length / 2), 'file-unreadable', /line \d+/],
     ['not JSON', 'hello', 'file-unreadable', /line 1/],
     ['another format', '{"format":"x"}', 'file-other', /project file/],
-    ['a newer version', text.replace('"version": 4', '"version": 5'), 'file-newer', /version/],
-    ['no version', text.replace('"version": 4', '"version": "one"'), 'file-version', /version/],
+    ['a newer version', text.replace(`"version": ${FILE_VERSION}`, `"version": ${FILE_VERSION + 1}`), 'file-newer', /version/],
+    ['no version', text.replace(`"version": ${FILE_VERSION}`, '"version": "one"'), 'file-version', /version/],
     [
       'a wrong figure',
       text.replace('"allowanceMm": 10', '"allowanceMm": -10'),
@@ -57,7 +95,12 @@ describe('project file', () => {
       /garment 1 “Lamplighter’s blouse”.*allowanceMm/,
     ],
     ['a figure that is none', text.replace(/"x": 74,/, '"x": "74",'), 'file-wrong', /garment 1/],
-    ['an unknown change', text.replace('"kind": "lengthen"', '"kind": "levitate"'), 'file-wrong', /garment 2/],
+    [
+      'an unknown change',
+      text.replace('"kind": "lengthen"', '"kind": "levitate"'),
+      'file-wrong',
+      /fit 2 of the garment “Quay trousers, tapered”/,
+    ],
     ['a lost edge', text.replace('"edgeId": "side-lower"', '"edgeId": "gone"'), 'garment-invalid', /Lamplighter/],
   ])('%s is refused with the place', (_, broken, code, where) => {
     expect(broken).not.toBe(text)
@@ -69,12 +112,7 @@ describe('project file', () => {
     expect(read.problem.remedy).toMatch(/\.$/)
   })
   it('brings a file of version 1 up: its wearers get a dated set, its garments an open sizing', () => {
-    const now = JSON.parse(text) as {
-      version: number
-      savedAt: string
-      wearers: Record<string, unknown>[]
-      projects: Record<string, unknown>[]
-    }
+    const now = version4()
     const old = {
       ...now,
       version: 1,
@@ -89,20 +127,24 @@ describe('project file', () => {
     const [cook, ghost] = read.value.wearers
     expect(cook!.sets).toEqual([{ id: 'first', takenOn: now.savedAt.slice(0, 10), note: '', figures: { heel: { mm: 318 } } }])
     expect(ghost!.sets).toEqual([])
-    expect(read.value.projects.map((p) => p.garment)).toEqual(now.projects.map((p) => p.garment))
-    expect(readProjectFile(writeProjectFile(read.value.projects, read.value.wearers, new Date(0))).ok).toBe(true)
+    expect(read.value.garments.map((p) => p.garment)).toEqual(now.projects.map((p) => p.garment))
+    expect(readProjectFile(writeProjectFile(read.value, new Date(0))).ok).toBe(true)
   })
   it('brings a file of version 2 up: no zones of their own, no changes with a name', () => {
-    const now = JSON.parse(text) as { projects: { sizing: Record<string, unknown> }[] } & Record<string, unknown>
+    const now = version4()
     const { recipes: _, ...rest } = now
-    const old = { ...rest, version: 2, projects: now.projects.map(({ sizing, ...p }) => ({ ...p, sizing: without(sizing, 'ownZones') })) }
+    const old = {
+      ...rest,
+      version: 2,
+      projects: now.projects.map(({ sizing, ...p }) => ({ ...p, sizing: without(sizing as Plain, 'ownZones') })),
+    }
     const read = readProjectFile(JSON.stringify(old))
     if (!read.ok) throw new Error(`${read.problem.where}: ${read.problem.message}`)
     expect(read.value.recipes).toEqual([])
-    expect(read.value.projects.map((p) => p.sizing)).toEqual(now.projects.map((p) => p.sizing))
+    expect(projectsOf(read.value).map((p) => p.sizing)).toEqual(now.projects.map((p) => p.sizing))
   })
   it('brings a file of version 3 up: names, days and figures that were once stored unchecked are mended, and kept in words', () => {
-    const now = JSON.parse(text) as { projects: { name: string }[]; wearers: Record<string, unknown>[] } & Record<string, unknown>
+    const now = version4()
     const set = { id: 's', takenOn: '2026-02-31', note: 'tired', figures: { waist: { mm: 52_000 }, bust: { mm: 960 } } }
     const old = {
       ...now,
@@ -117,25 +159,27 @@ describe('project file', () => {
     expect(giant!.sets[0]).toMatchObject({ takenOn: '2026-02-28', figures: { bust: { mm: 960 } } })
     expect(giant!.sets[0]!.note).toMatch(/tired \(day as written: 2026-02-31\) \(left out, too large for a body: waist .*52000/)
     expect(giant!.sets[1]!.takenOn).toBe('2000-01-01')
-    expect(read.value.projects[0]!.name).toHaveLength(120)
-    expect(readProjectFile(writeProjectFile(read.value.projects, read.value.wearers, new Date(0))).ok).toBe(true)
+    expect(read.value.garments[0]!.name).toHaveLength(120)
+    expect(readProjectFile(writeProjectFile(read.value, new Date(0))).ok).toBe(true)
   })
-  it.each<[string, (file: { projects: Plain[]; wearers: Plain[] }) => void, RegExp]>([
-    ['two garments of one id', (f) => void f.projects.push(f.projects[0]!), /garments.*“demo-blouse” is used twice/],
+  it.each<[string, (file: { garments: Plain[]; fits: Plain[]; wearers: Plain[] }) => void, RegExp]>([
+    ['two garments of one id', (f) => void f.garments.push(f.garments[0]!), /garments.*“demo-blouse” is used twice/],
+    ['two fits of one id', (f) => void f.fits.push(f.fits[0]!), /fits.*is used twice/],
+    ['a fit of a garment that it does not have', (f) => void (f.fits[0]!.garmentId = 'gone'), /fit 1: .*“gone”, which is not in the file/],
     ['two wearers of one id', (f) => void f.wearers.push(f.wearers[0]!), /wearers.*is used twice/],
     [
       'two stops of one id',
-      (f) => void (f.projects[1]!.plan as Plain[]).push((f.projects[1]!.plan as Plain[])[0]!),
+      (f) => void (f.fits[1]!.plan as Plain[]).push((f.fits[1]!.plan as Plain[])[0]!),
       /plan.*“longer” is used twice/,
     ],
-    ['two sizes of one id', (f) => void ((f.projects[0]!.garment as { sizes: Plain[] }).sizes[1]!.id = 'one'), /is used twice/],
+    ['two sizes of one id', (f) => void ((f.garments[0]!.garment as { sizes: Plain[] }).sizes[1]!.id = 'one'), /is used twice/],
     ['an id that is a word of the language', (f) => void (f.wearers[0]!.id = 'constructor'), /cannot be used as an id/],
-    ['a name with signs that do not print', (f) => void (f.projects[0]!.name = 'a\u0000b'), /do not print/],
-    ['a missing field', (f) => void delete f.projects[0]!.plan, /plan.*it is missing/],
+    ['a name with signs that do not print', (f) => void (f.garments[0]!.name = 'a\u0000b'), /do not print/],
+    ['a missing field', (f) => void delete f.fits[0]!.plan, /fit 1 of the garment “Lamplighter’s blouse”, plan.*it is missing/],
     ['a day that is none', (f) => void ((f.wearers[0]!.sets as Plain[])[0]!.takenOn = '2026-02-30'), /not a day of the calendar/],
-    ['an edge of no length', (f) => spoilEdge(f.projects[2]!), /has no length/],
+    ['an edge of no length', (f) => spoilEdge(f.garments[2]!), /has no length/],
   ])('with %s is refused with the place, in words for people', (_, spoil, words) => {
-    const file = JSON.parse(text) as { projects: Plain[]; wearers: Plain[] }
+    const file = JSON.parse(text) as { garments: Plain[]; fits: Plain[]; wearers: Plain[] }
     spoil(file)
     const read = readProjectFile(JSON.stringify(file))
     if (read.ok) throw new Error('it was let in')

@@ -1,6 +1,16 @@
 export * from './project-schema'
+export { contentsOf, emptyFit, joinProject, projectsOf, splitProject, stopsOf, type Contents, type Project } from './project'
 export { readProjectFile, writeProjectFile } from './project-file'
-export { migrateFile, projectToVersion2, projectToVersion3, projectToVersion4, wearerToVersion2, wearerToVersion4 } from './migrations'
+export {
+  CHART_FIELDS,
+  migrateFile,
+  projectToVersion2,
+  projectToVersion3,
+  projectToVersion4,
+  projectToVersion5,
+  wearerToVersion2,
+  wearerToVersion4,
+} from './migrations'
 export { toPathData } from './path-data'
 export { writeSvg } from './svg-out'
 export { readSvg, type Drawing, type DrawnShape, type DrawnText } from './svg-in'

@@ -6,7 +6,7 @@ import { FILE_VERSION } from './project-schema'
 export type Migration = (file: Record<string, unknown>) => Record<string, unknown>
 
 /** The migration at index i leads from version i + 1 to version i + 2. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4]
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5]
 
 type Plain = Record<string, unknown>
 
@@ -69,6 +69,20 @@ export const wearerToVersion4 = (wearer: Plain): Plain =>
 /** Before version 4 a garment could have a name that was too long, or had signs in it that do not print. */
 export const projectToVersion4 = named
 
+/** The fields of a sizing that say something of the pattern, for everybody; the others belong to the fit. */
+export const CHART_FIELDS: readonly string[] = ['bodyChart', 'printed', 'shiftsMm', 'cups', 'ownZones']
+
+/** What version 4 kept as one, garment and work on it, becomes a garment and its one fit; both keep its id. */
+export function projectToVersion5(project: Plain): { garment: Plain; fit: Plain } {
+  const { id, name, wearerId, garment, sizing, plan, createdAt, updatedAt, ...unknown } = project
+  const fields = Object.entries((sizing ?? {}) as Plain)
+  const part = (ofPattern: boolean) => Object.fromEntries(fields.filter(([key]) => CHART_FIELDS.includes(key) === ofPattern))
+  return {
+    garment: { id, name, garment, charts: part(true), mends: [], createdAt, updatedAt, ...unknown },
+    fit: { id, garmentId: id, name: '', wearerId, choices: part(false), plan, notes: '', createdAt, updatedAt },
+  }
+}
+
 /** Every thing of a list brought up; what is no list, or no thing, is left for the schema to refuse. */
 const each = (list: unknown, bring: Migration): unknown =>
   Array.isArray(list) ? list.map((one: unknown) => (typeof one === 'object' && one !== null ? bring(one as Plain) : one)) : list
@@ -80,6 +94,14 @@ function toVersion3(file: Plain): Plain {
 
 function toVersion4(file: Plain): Plain {
   return { ...file, wearers: each(file.wearers, wearerToVersion4), projects: each(file.projects, projectToVersion4) }
+}
+
+function toVersion5({ projects, ...file }: Plain): Plain {
+  const isThing = (p: unknown): p is Plain => typeof p === 'object' && p !== null
+  // What is no list, or no thing, is left for the schema to refuse.
+  if (!Array.isArray(projects) || !projects.every(isThing)) return { ...file, garments: projects, fits: [] }
+  const parts = projects.map(projectToVersion5)
+  return { ...file, garments: parts.map((p) => p.garment), fits: parts.map((p) => p.fit) }
 }
 
 function toVersion2(file: Plain): Plain {

@@ -1,26 +1,22 @@
 import type { z } from 'zod'
-import type { Wearer } from '../body'
-import type { Recipe } from '../changes'
 import { issueWords } from '../issue-words'
 import { checkGarment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { migrateFile } from './migrations'
-import { FILE_VERSION, ProjectFileSchema, type Project, type ProjectFile } from './project-schema'
+import { projectsOf, stopsOf, type Contents } from './project'
+import { FILE_VERSION, ProjectFileSchema, type ProjectFile } from './project-schema'
 
-/** Writes garments and wearers as one project file: plain JSON, described in docs/formats.md. */
-export function writeProjectFile(
-  projects: readonly Project[],
-  wearers: readonly Wearer[],
-  savedAt: Date,
-  recipes: readonly Recipe[] = [],
-): string {
+/** Writes garments, fits and wearers as one project file: plain JSON, described in docs/formats.md. */
+export function writeProjectFile(contents: Contents, savedAt: Date): string {
+  const { garments, fits, wearers, recipes } = contents
   const file: ProjectFile = {
     format: 'tidal-seam',
     version: FILE_VERSION,
     savedAt: savedAt.toISOString(),
-    wearers: [...wearers],
-    projects: [...projects],
-    recipes: [...recipes],
+    wearers,
+    garments,
+    fits,
+    recipes,
   }
   return `${JSON.stringify(file, null, 1)}\n`
 }
@@ -28,24 +24,32 @@ export function writeProjectFile(
 /** Where in a file a schema issue lies, in words: garment 2 “Blouse”, garment, pieces, 1, ... */
 function issuePlace(file: unknown, issue: z.core.$ZodIssue): string {
   const [list, index, ...rest] = issue.path
-  if (list === 'projects' && typeof index === 'number') {
-    const name = (file as { projects?: { name?: unknown }[] }).projects?.[index]?.name
-    return [`garment ${index + 1}${typeof name === 'string' ? ` “${name.slice(0, 60)}”` : ''}`, ...rest.map(String)].join(', ')
+  if ((list === 'garments' || list === 'fits') && typeof index === 'number') {
+    const { garments, fits } = file as { garments?: Named[]; fits?: (Named & { garmentId?: unknown })[] }
+    const garment = list === 'garments' ? garments?.[index] : garments?.find((g) => g.id === fits?.[index]?.garmentId)
+    const name = typeof garment?.name === 'string' ? ` “${garment.name.slice(0, 60)}”` : ''
+    return [list === 'garments' ? `garment ${index + 1}${name}` : `fit ${index + 1} of the garment${name}`, ...rest.map(String)].join(', ')
   }
   return issue.path.length === 0 ? 'project file' : issue.path.map(String).join(', ')
+}
+
+interface Named {
+  id?: unknown
+  name?: unknown
 }
 
 /** The first id that two things of one kind share, with the place of the second. */
 function findTwin(file: ProjectFile): { where: string; id: string } | null {
   const lists: [where: string, things: readonly { id: string }[]][] = [
-    ['garments', file.projects],
+    ['garments', file.garments],
+    ['fits', file.fits],
     ['wearers', file.wearers],
     ['changes with a name', file.recipes],
-    ...file.projects.flatMap((p): [string, { id: string }[]][] => [
-      [`garment “${p.name}”, plan`, p.plan],
-      [`garment “${p.name}”, sizes`, p.garment.sizes],
-      [`garment “${p.name}”, own zones`, p.sizing.ownZones],
+    ...file.garments.flatMap((g): [string, { id: string }[]][] => [
+      [`garment “${g.name}”, sizes`, g.garment.sizes],
+      [`garment “${g.name}”, own zones`, g.charts.ownZones],
     ]),
+    ...projectsOf(file).map((p): [string, { id: string }[]] => [`garment “${p.name}”, plan`, stopsOf(p)]),
     ...file.wearers.flatMap((w): [string, { id: string }[]][] => [
       [`wearer “${w.name}”, sets of figures`, w.sets],
       [`wearer “${w.name}”, own measures`, w.ownMeasures],
@@ -117,12 +121,13 @@ export function readProjectFile(text: string): Result<ProjectFile> {
       `the file was saved by a newer version (${version}; this one reads up to ${FILE_VERSION}).`,
       'Update Tidal Seam, then open it again; nothing was changed here.',
     )
-  const read = ProjectFileSchema.safeParse(migrateFile(file as Record<string, unknown>, version))
+  const migrated = migrateFile(file as Record<string, unknown>, version)
+  const read = ProjectFileSchema.safeParse(migrated)
   if (!read.success) {
     const issue = read.error.issues[0]!
     return refuse(
       'file-wrong',
-      issuePlace(file, issue),
+      issuePlace(migrated, issue),
       `something is wrong in the file: ${issueWords(issue)}.`,
       'Mend the figure or try another copy; nothing was changed here.',
     )
@@ -135,12 +140,21 @@ export function readProjectFile(text: string): Result<ProjectFile> {
       `the id “${twin.id}” is used twice.`,
       'Mend the file or try another copy; nothing was changed here.',
     )
-  for (const [i, project] of read.data.projects.entries()) {
-    const problem = checkGarment(project.garment)
+  const ids = new Set(read.data.garments.map((g) => g.id))
+  const lost = read.data.fits.findIndex((f) => !ids.has(f.garmentId))
+  if (lost >= 0)
+    return refuse(
+      'file-wrong',
+      `fit ${lost + 1}`,
+      `it belongs to the garment “${read.data.fits[lost]!.garmentId}”, which is not in the file.`,
+      'Mend the file or try another copy; nothing was changed here.',
+    )
+  for (const [i, row] of read.data.garments.entries()) {
+    const problem = checkGarment(row.garment)
     if (problem)
       return refuse(
         problem.code,
-        `garment ${i + 1} “${project.name}”, ${problem.where}`,
+        `garment ${i + 1} “${row.name}”, ${problem.where}`,
         problem.message,
         'Mend the file or try another copy; nothing was changed here.',
       )

@@ -2,36 +2,55 @@ import { z } from 'zod'
 import { WearerSchema } from '../body'
 import { ChangeSchema, RecipeSchema } from '../changes'
 import { GarmentSchema, Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
-import { SizingSchema } from '../size'
+import { ChartsSchema, ChoicesSchema } from '../size'
+
+/** Signs that the notes on a fit may have. */
+export const LONGEST_NOTES = 5000
 
 /** The last moment with a year of four digits: later ones are slips, and are written in another way. */
 const LAST_MOMENT = Date.parse('9999-12-31')
 const When = z.string().refine((s) => Date.parse(s) >= 0 && Date.parse(s) <= LAST_MOMENT, { message: 'it is not a time' })
 
-/** One garment's work: the pieces as bought and the list of changes. Altered pieces are never stored. */
-export const ProjectSchema = z.strictObject({
+const Stops = z.array(ChangeSchema).max(500)
+
+/** A pattern as bought, and what is known of it for everybody who wears it. Altered pieces are never stored. */
+export const GarmentRowSchema = z.strictObject({
   id: Id,
   name: nameOfUpTo(LONGEST_NAME),
-  wearerId: Id.nullable(),
   garment: GarmentSchema,
-  /** How sizes are chosen for this garment, and its size chart. */
-  sizing: SizingSchema,
-  plan: z.array(ChangeSchema).max(500),
+  charts: ChartsSchema,
+  /** Stops that mend the draft itself: every fit begins with them. */
+  mends: Stops,
   createdAt: When,
   updatedAt: When,
 })
+export type GarmentRow = z.infer<typeof GarmentRowSchema>
 
-export type Project = z.infer<typeof ProjectSchema>
+/** One wearer's work on a garment. */
+export const FitRowSchema = z.strictObject({
+  id: Id,
+  garmentId: Id,
+  /** What tells it from another fit of the same wearer; often nothing. */
+  name: z.union([z.literal(''), nameOfUpTo(LONGEST_NAME)]),
+  wearerId: Id.nullable(),
+  choices: ChoicesSchema,
+  plan: Stops,
+  notes: z.string().max(LONGEST_NOTES),
+  createdAt: When,
+  updatedAt: When,
+})
+export type FitRow = z.infer<typeof FitRowSchema>
 
 /** The version this application writes. Raise it together with a new migration. */
-export const FILE_VERSION = 4
+export const FILE_VERSION = 5
 
 export const ProjectFileSchema = z.strictObject({
   format: z.literal('tidal-seam'),
   version: z.literal(FILE_VERSION),
   savedAt: When,
   wearers: z.array(WearerSchema).max(10000),
-  projects: z.array(ProjectSchema).max(10000),
+  garments: z.array(GarmentRowSchema).max(10000),
+  fits: z.array(FitRowSchema).max(50000),
   /** Slashes that were given a name. */
   recipes: z.array(RecipeSchema).max(1000),
 })

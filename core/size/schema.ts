@@ -17,12 +17,21 @@ const FiguresSchema = z.record(Id, z.record(Id, Mm.positive()))
 /** Where a zone is measured on one piece, when a person has moved its band: mm further along the grain. */
 const ShiftsSchema = z.record(Id, z.record(Id, Mm))
 
-/** How sizes are chosen for a garment, and what is printed about its sizes. */
-export const SizingSchema = z.strictObject({
+/** What a pattern says about its sizes, and where it is measured: the same for everybody who wears it. */
+export const ChartsSchema = z.strictObject({
   /** The body that each size is made for, as printed. */
   bodyChart: FiguresSchema,
   /** Finished measures as printed; compared with the measured ones. */
   printed: FiguresSchema,
+  /** By zone id, then piece id. */
+  shiftsMm: ShiftsSchema,
+  /** Cup variants of the pattern: full bust minus high bust up to which each is made, smallest first. */
+  cups: z.array(z.strictObject({ name: nameOfUpTo(20), upToMm: Mm.positive() })).max(40),
+  ownZones: z.array(OwnZoneSchema).max(40),
+})
+
+/** How one wearer's sizes are chosen, and how far the tracing has come. */
+export const ChoicesSchema = z.strictObject({
   /** null: by finished measure where there are sizes to measure. */
   school: z.enum(SCHOOLS).nullable(),
   fit: z.enum(FITS),
@@ -31,31 +40,43 @@ export const SizingSchema = z.strictObject({
   wantedMm: z.record(Id, Mm),
   /** Size by zone where a person has set it. */
   chosen: z.record(Id, Id),
-  /** By zone id, then piece id. */
-  shiftsMm: ShiftsSchema,
-  /** Cup variants of the pattern: full bust minus high bust up to which each is made, smallest first. */
-  cups: z.array(z.strictObject({ name: nameOfUpTo(20), upToMm: Mm.positive() })).max(40),
-  ownZones: z.array(OwnZoneSchema).max(40),
   /** Pieces that are traced already. */
   traced: z.array(Id).max(1000),
 })
 
+/** Charts and choices together: what a worksheet is made with. */
+export const SizingSchema = z.strictObject({ ...ChartsSchema.shape, ...ChoicesSchema.shape })
+
 export type Fit = (typeof FITS)[number]
 export type Fabric = (typeof FABRICS)[number]
 export type School = (typeof SCHOOLS)[number]
-export type Sizing = z.infer<typeof SizingSchema>
+export type Charts = z.infer<typeof ChartsSchema>
+export type Choices = z.infer<typeof ChoicesSchema>
+export type Sizing = Charts & Choices
 
-/** A garment about which nothing is settled yet. */
-export const NO_SIZING: Sizing = {
-  bodyChart: {},
-  printed: {},
-  school: null,
-  fit: 'fitted',
-  fabric: 'medium',
-  wantedMm: {},
-  chosen: {},
-  shiftsMm: {},
-  cups: [],
-  ownZones: [],
-  traced: [],
-}
+/** A pattern that says nothing about its sizes. */
+export const NO_CHARTS: Charts = { bodyChart: {}, printed: {}, shiftsMm: {}, cups: [], ownZones: [] }
+
+/** A fit about which nothing is settled yet. */
+export const NO_CHOICES: Choices = { school: null, fit: 'fitted', fabric: 'medium', wantedMm: {}, chosen: {}, traced: [] }
+
+export const NO_SIZING: Sizing = { ...NO_CHARTS, ...NO_CHOICES }
+
+/** The part of a sizing that belongs to the pattern. */
+export const chartsOf = ({ bodyChart, printed, shiftsMm, cups, ownZones }: Sizing): Charts => ({
+  bodyChart,
+  printed,
+  shiftsMm,
+  cups,
+  ownZones,
+})
+
+/** The part of a sizing that belongs to one wearer's fit. */
+export const choicesOf = ({ school, fit, fabric, wantedMm, chosen, traced }: Sizing): Choices => ({
+  school,
+  fit,
+  fabric,
+  wantedMm,
+  chosen,
+  traced,
+})

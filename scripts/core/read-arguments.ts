@@ -17,12 +17,13 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
   export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)
   import FILE               an SVG file as a project file: pieces, first guesses, proposed seams
-Options: --garment N (which garment of the file, from 1), --at N (after stop N of the plan, 0 is as bought),
+Options: --garment N (which garment of the file, from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
   --change FILE, --format svg|pdf|json, --paper a4|letter, --out FILE (instead of standard output)`
 
 const OPTIONS = {
   garment: { type: 'string' },
+  fit: { type: 'string' },
   at: { type: 'string' },
   size: { type: 'string' },
   units: { type: 'string' },

@@ -1,7 +1,7 @@
 import { layOnPlan, planSizes } from '../../core/advice'
 import { readWearersCsv, writeWearersCsv, type Wearer } from '../../core/body'
 import { ChangeSchema, contextOf, findKind, foldPlan, withId, withInputs, withLargest, type Change } from '../../core/changes'
-import { readProjectFile, readSvg, type Project } from '../../core/formats'
+import { projectsOf, readProjectFile, readSvg, type Project } from '../../core/formats'
 import { bringIn } from '../../core/import'
 import { DEFAULT_TOLERANCES } from '../../core/match'
 import { readChart } from '../../core/size'
@@ -104,7 +104,7 @@ export function checkCase(one: Case): string | null {
     case 'project': {
       const read = readProjectFile(one.text)
       if (!read.ok) return wellRefused(read.problem)
-      for (const project of read.value.projects) {
+      for (const project of projectsOf(read.value)) {
         const bad = liveThrough(project, read.value.wearers.find((w) => w.id === project.wearerId) ?? null)
         if (bad) return bad
       }

@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util'
 import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
 import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
-import { readProjectFile, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
+import { contentsOf, projectsOf, readProjectFile, stopsOf, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
 import { DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../../core/paper'
@@ -86,7 +86,7 @@ function lookAtStops(folded: FoldedPlan, context: ChangeContext): string | null 
  */
 export function liveThrough(project: Project, wearer: Wearer | null): string | null {
   const context = contextOf(project.garment, project, wearer, DEFAULT_TOLERANCES)
-  const folded = foldPlan(project.garment, project.plan, context)
+  const folded = foldPlan(project.garment, stopsOf(project), context)
   const bad = lookAtPlan(project, folded, context) ?? planAndDraw(project, folded, context)
   return bad ?? saveAndReadAgain(project, wearer)
 }
@@ -103,7 +103,7 @@ export function lookAtPlan(project: Project, folded: FoldedPlan, context: Change
     const words = readable(writeLengths(f.message, 'cm'), 'fault')
     if (words) return words
   }
-  adviseOrder(project.plan, folded.garment)
+  adviseOrder(stopsOf(project), folded.garment)
   for (const piece of folded.garment.pieces) toPathData(outlineOf(piece, shapeOf(piece, sizeId)), true)
   return null
 }
@@ -113,14 +113,14 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   const { sizeId, body: set } = context
   if (set) findDoubts(set)
   // As the worksheet does: on what the stops leave that do not give the zones their sizes.
-  const own = stopsBeforeSizes(project.plan)
-  const before = own.length === project.plan.length ? folded.garment : foldPlan(project.garment, own, context).garment
+  const own = stopsBeforeSizes(stopsOf(project))
+  const before = own.length === stopsOf(project).length ? folded.garment : foldPlan(project.garment, own, context).garment
   const traced = tracedFor(before, context)
   const worksheet = makeWorksheet(traced, project.sizing, set)
   listToTrace(traced, chosenSizes(worksheet))
   const proposed = planSizes(before, context, own)
   nameProposed(before, proposed, context)
-  layOnPlan(proposed, project.plan)
+  layOnPlan(proposed, stopsOf(project))
   const sheet = layOutSheet(
     folded.garment,
     sizeId,
@@ -134,9 +134,9 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
 
 /** A complaint when a garment that is saved and read again is another, or cannot be read. */
 export function saveAndReadAgain(project: Project, wearer: Wearer | null): string | null {
-  const text = writeProjectFile([project], wearer ? [wearer] : [], new Date(0))
+  const text = writeProjectFile(contentsOf([project], wearer ? [wearer] : []), new Date(0))
   const again = readProjectFile(text)
   if (!again.ok) return `saved, it cannot be read again: ${again.problem.where} ${again.problem.message}`
-  if (!isDeepStrictEqual(again.value.projects[0], JSON.parse(JSON.stringify(project)))) return 'saved and read again it is another'
+  if (!isDeepStrictEqual(projectsOf(again.value)[0], JSON.parse(JSON.stringify(project)))) return 'saved and read again it is another'
   return null
 }

@@ -1,6 +1,6 @@
 import { BODY_MEASURES, writeWearersCsv, type Figure } from '../../core/body'
 import { CHANGE_KINDS, contextOf, type ChangeKind } from '../../core/changes'
-import { writeProjectFile, writeSvg } from '../../core/formats'
+import { contentsOf, writeProjectFile, writeSvg } from '../../core/formats'
 import { DEFAULT_TOLERANCES } from '../../core/match'
 import { layOutSheet } from '../../core/paper'
 import type { Garment } from '../../core/pattern'
@@ -211,7 +211,7 @@ export function makeCase(part: Part, seed: number): Case {
     }
     case 'project': {
       const project = dice.pick([...GARMENTS.values()])
-      const file = JSON.parse(writeProjectFile([project], [...WEARERS.slice(0, 2)], new Date(0))) as unknown
+      const file = JSON.parse(writeProjectFile(contentsOf([project], WEARERS.slice(0, 2)), new Date(0))) as unknown
       let data = file
       for (let n = dice.int(1, 3); n > 0; n--) data = spoil(dice, data)
       const text = JSON.stringify(data)

@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
+import { contentsOf } from '../../core/formats/project'
 import { writeProjectFile } from '../../core/formats/project-file'
 import { demoWardrobe } from '../../demo/wardrobe'
 
 function draft() {
   const now = new Date()
   const { projects, wearers } = demoWardrobe(now)
-  const plain = Buffer.from(writeProjectFile(projects, wearers, now))
+  const plain = Buffer.from(writeProjectFile(contentsOf(projects, wearers), now))
   return {
     version: `"${createHash('sha256').update(plain).digest('base64url').slice(0, 22)}"`,
     plain,

@@ -106,7 +106,7 @@ describe('storage that is full', () => {
     await click(app.driver(), 'storage-save')
     const saved = readProjectFile(readFileSync(await download('.json'), 'utf8'))
     if (!saved.ok) throw new Error(saved.problem.message)
-    expect(saved.value.projects.find((p) => p.id === 'demo-blouse')!.plan[0]!.note).toBe('Too long above the waist')
+    expect(saved.value.fits.find((f) => f.id === 'demo-blouse')!.plan[0]!.note).toBe('Too long above the waist')
     await click(app.driver(), 'storage-again')
     await soon('still full', async () => (await bodyText()).includes('Not yet'))
     await giveRoom()

@@ -4,13 +4,14 @@ import { join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { byTest, click } from '../../scripts/browser'
+import { contentsOf } from '../../core/formats'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { useApplication } from './session'
 
 const app = useApplication()
 const { all, textOf, soon, card, freshDemo, openGarment, retype, ask, download } = app
 /** Garments of the demo wardrobe. */
-const DEMO = demoWardrobe(new Date()).projects.length
+const DEMO = contentsOf(demoWardrobe(new Date()).projects).garments.length
 let driver: WebDriver
 let server: { url: string }
 beforeAll(() => {
@@ -48,6 +49,44 @@ describe('the wardrobe', () => {
       (await driver.findElement(By.css('body')).getText()).includes('not whole or not a project file'),
     )
     expect(await all('garment-card')).toHaveLength(DEMO + 1)
+  })
+
+  it('fits one garment to several wearers: another fit is begun as a copy, has its own stops, and its own address', async () => {
+    await freshDemo()
+    await openGarment('demo-blouse', 'reshape')
+    await ask('shorten above the waist 1/2', 'lengthen')
+    await click(driver, 'fit-menu')
+    await click(driver, 'begin-fit')
+    await (await (await byTest(driver, 'new-fit-wearer')).findElement(By.xpath('./option[contains(., "Bather")]'))).click()
+    await click(driver, 'new-fit-copy')
+    await click(driver, 'new-fit-begin')
+    await soon('the copy is open', async () => (await textOf('fit-menu')).includes('for the Bather') && (await all('stop-0')).length === 1)
+    const own = await driver.getCurrentUrl()
+    expect(own).toMatch(/garment\/demo-blouse\/reshape\?fit=/)
+    await ask('lengthen the sleeve 1', 'lengthen')
+    await soon('two stops', async () => (await all('stop-1')).length === 1)
+    // A stop that mends the pattern is met in the other fit too.
+    await click(driver, 'for-everybody')
+    await click(driver, 'fit-menu')
+    const first = async () => {
+      for (const f of await all('choose-fit')) if ((await f.getText()).includes('for the Cook')) return f
+      throw new Error('the first fit is not in the list')
+    }
+    await (await first()).click()
+    await soon('the first fit', async () => (await textOf('fit-menu')).includes('for the Cook') && (await all('stop-1')).length === 1)
+    expect(await textOf('stop-0')).toMatch(/sleeve/i)
+    // Its address brings one back to it.
+    await driver.get(own)
+    await soon('the copy again', async () => (await textOf('fit-menu')).includes('for the Bather'))
+    await click(driver, 'fit-menu')
+    await click(driver, 'delete-fit')
+    await soon('only the first is left', async () => (await textOf('fit-menu')).includes('for the Cook'))
+    await driver.get(server.url)
+    await soon(
+      'one fit on the card',
+      async () => (await (await card('demo-blouse')).findElements(By.css('[data-test="card-fit"]'))).length === 1,
+    )
+    expect(await (await card('demo-tapered')).findElements(By.css('[data-test="card-fit"]'))).toHaveLength(2)
   })
 
   it('two tabs see each other and lose nothing', async () => {

@@ -8,6 +8,7 @@ import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
+import { stationAt } from '~/stations'
 
 const work = useWork()
 const session = usePlanSession()
@@ -44,7 +45,7 @@ async function mend(m: Mend) {
   if (!stored) return
   if (m.how !== 'add') selection.stopId = m.how === 'edit' ? m.change.id : m.changeId
   toast.success(`Done: ${writeLengths(m.label, prefs.units)}.`, {
-    action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
+    action: { label: 'See it', onClick: () => void router.push(stationAt(work.project!.garmentId, work.fitId, 'reshape')) },
   })
 }
 const others = computed(() => done.value.faults.filter((f) => f.seamId === null))

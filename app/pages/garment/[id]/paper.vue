@@ -100,7 +100,7 @@ function saveSvg() {
   toast.success(`${fileName('svg')}: true millimetres, cut line and seam line of ${sheet.value.pieces.length} pieces.`)
 }
 async function saveProject() {
-  saveFile(await wardrobe.backUp([work.projectId!]), fileName('json'), 'application/json')
+  saveFile(await wardrobe.fitAsFile(work.project!), fileName('json'), 'application/json')
 }
 
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])

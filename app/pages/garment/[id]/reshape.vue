@@ -8,22 +8,23 @@ import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
+import { stationAt } from '~/stations'
 
 const work = useWork()
 const session = usePlanSession()
 const selection = useSelection()
-const plan = computed(() => (work.project?.plan ?? []).map((c) => (session.draft?.id === c.id ? session.draft : c)))
+const plan = computed(() => work.stops.map((c) => (session.draft?.id === c.id ? session.draft : c)))
 const done = computed(() => session.computedPlan!)
 const base = computed(() => done.value.garments[0]!)
-const position = ref(work.project?.plan.length ?? 0)
+const position = ref(work.stops.length)
 const selectedIndex = computed(() => plan.value.findIndex((c) => c.id === selection.stopId))
 const stop = computed(() => done.value.stops[selectedIndex.value] ?? null)
 const selected = computed(() => plan.value[selectedIndex.value] ?? null)
 
 // A stop that was just added or removed: show the pieces after it.
 watch(
-  () => [work.project?.plan.length, selection.stopId] as const,
-  () => (position.value = selectedIndex.value >= 0 ? selectedIndex.value + 1 : (work.project?.plan.length ?? 0)),
+  () => [work.stops.length, selection.stopId] as const,
+  () => (position.value = selectedIndex.value >= 0 ? selectedIndex.value + 1 : work.stops.length),
 )
 
 const dartCount = (piece: Piece) => piece.darts.length + doubleDartsOf(piece).length
@@ -77,7 +78,7 @@ function onDrag(handle: Handle, byMm: number) {
   const change = selected.value
   const kind = change && findKind(change.kind)
   if (!change || !kind) return
-  dragFrom ??= work.project!.plan.find((c) => c.id === change.id)!
+  dragFrom ??= work.stops.find((c) => c.id === change.id)!
   const before = done.value.garments[selectedIndex.value]!
   const inputs = kind.drag(before, dragFrom.inputs, handle.id, byMm, session.contextFor(before))
   // Dragged beyond what it can work with, it stays at the last place that it can.
@@ -146,7 +147,7 @@ const nextStep = computed(() =>
     </div>
     <div class="flex min-w-0 items-center gap-4 border-t border-edge bg-panel px-4 py-2">
       <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
-      <NuxtLink :to="`/garment/${work.projectId}/match`" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
+      <NuxtLink :to="stationAt(work.project!.garmentId, work.fitId, 'match')" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
         <template v-if="faults.length === 0"
           ><CircleCheck class="size-5 text-good" aria-hidden="true" />{{ matching }}
           {{ matching === 1 ? 'seam matches' : 'seams match' }}</template

@@ -6,11 +6,12 @@ import { changeForLength, layOnPlan, stopsBeforeSizes, tracedFor, type Proposed 
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMeasures, type OwnZone } from '~~/core/measure'
-import { makeWorksheet, type LengthRow, type Sizing } from '~~/core/size'
+import { makeWorksheet, type LengthRow } from '~~/core/size'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
+import { stationAt } from '~/stations'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
@@ -23,7 +24,7 @@ const garment = computed(() => project.value.garment)
 const sizing = computed(() => project.value.sizing)
 const set = computed(() => latestSet(work.wearer))
 /** The pieces as the user's own stops leave them: the sheet adds to those, and takes nothing twice. */
-const ownStops = computed(() => stopsBeforeSizes(project.value.plan).filter((c) => c.on).length)
+const ownStops = computed(() => stopsBeforeSizes(work.stops).filter((c) => c.on).length)
 const worked = computed(() => (ownStops.value && session.computedPlan?.beforeSizes) || garment.value)
 /** And with the pattern's own piece for the body's cup, where it has one: that is what will be traced. */
 const traced = computed(() => tracedFor(worked.value, session.contextFor(garment.value)))
@@ -36,34 +37,38 @@ const sheet = computed(() => {
 })
 const lit = ref<string | null>(null)
 
-const edit = (label: string, recipe: (s: Sizing) => void) => work.act(label, (row) => void recipe(row.sizing))
 /** A band is moved on every piece of its zone alike. */
 const shift = (zoneId: string, byMm: number) =>
-  edit('level of a zone', (s) => {
+  work.setCharts('level of a zone', (s) => {
     const zone = sheet.value.rows.find((r) => r.zone.id === zoneId)?.zone
     const now = s.shiftsMm[zoneId] ?? {}
     s.shiftsMm = { ...s.shiftsMm, [zoneId]: Object.fromEntries((zone?.parts ?? []).map((p) => [p.pieceId, (now[p.pieceId] ?? 0) + byMm])) }
   })
 const tick = (pieceId: string) =>
-  edit('traced', (s) => void (s.traced = s.traced.includes(pieceId) ? s.traced.filter((id) => id !== pieceId) : [...s.traced, pieceId]))
+  work.setChoices(
+    'traced',
+    (s) => void (s.traced = s.traced.includes(pieceId) ? s.traced.filter((id) => id !== pieceId) : [...s.traced, pieceId]),
+  )
 
 /** The zones as the altered pieces have them. */
 const altered = computed(() => {
   const last = session.computedPlan?.garments.at(-1)
-  if (!last || project.value.plan.length === 0) return null
+  if (!last || work.stops.length === 0) return null
   return new Map(finishedMeasures(last, last.baseSizeId, sizing.value).map((m) => [m.id.slice('finished:'.length), m.mm]))
 })
 const isOwn = (zoneId: string) => sizing.value.ownZones.some((z) => z.id === zoneId)
 const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null || isOwn(r.zone.id)))
-const addZone = (zone: OwnZone) => edit('zone of your own', (s) => void s.ownZones.push(zone))
-const removeZone = (zoneId: string) => edit('remove a zone', (s) => void (s.ownZones = s.ownZones.filter((z) => z.id !== zoneId)))
+const addZone = (zone: OwnZone) => work.setCharts('zone of your own', (s) => void s.ownZones.push(zone))
+const removeZone = (zoneId: string) => work.setCharts('remove a zone', (s) => void (s.ownZones = s.ownZones.filter((z) => z.id !== zoneId)))
 /** The nest as the plan leaves it: sizes that a grade made are there too. */
 const nest = computed(() => session.computedPlan?.garments.at(-1) ?? garment.value)
 const outId = ref(garment.value.baseSizeId)
 async function takeOut() {
   const id = await wardrobe.takeOut(project.value, nest.value, outId.value)
   if (id === null) return
-  toast.success('It hangs in the wardrobe.', { action: { label: 'Open it', onClick: () => void router.push(`/garment/${id}/reshape`) } })
+  toast.success('It hangs in the wardrobe.', {
+    action: { label: 'Open it', onClick: () => void router.push(stationAt(id, null, 'reshape')) },
+  })
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
@@ -78,7 +83,7 @@ watch(
 const plan = computed(() =>
   layOnPlan(
     proposed.value.map((p) => p.change),
-    project.value.plan,
+    work.stops,
   ),
 )
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
@@ -86,13 +91,13 @@ async function addPlan() {
   const count = missingStops.value.length
   if (!(await work.takeProposed(missingStops.value))) return
   toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
-    action: { label: 'See it', onClick: () => void router.push(`/garment/${work.projectId}/reshape`) },
+    action: { label: 'See it', onClick: () => void router.push(stationAt(project.value.garmentId, work.fitId, 'reshape')) },
   })
 }
 async function addLength(row: LengthRow) {
   const change = changeForLength(traced.value, row, session.contextFor(garment.value))
   if (!change) return
-  const laid = layOnPlan([change], project.value.plan)
+  const laid = layOnPlan([change], work.stops)
   if (!(await work.takeProposed(laid))) return
   toast.success(`“${findKind(change.kind)!.describe(worked.value, change.inputs).title}” taken into the plan.`)
 }
@@ -101,18 +106,26 @@ async function addLength(row: LengthRow) {
 <template>
   <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem] print:block">
     <div class="min-h-0 overflow-y-auto p-4 print:overflow-visible">
-      <SizingChoices :sizing="sizing" :school="sheet.school" @edit="edit" />
+      <SizingChoices :sizing="sizing" :school="sheet.school" @edit="work.setChoices" />
       <p class="mb-3 text-sm text-soft print:hidden">{{ sheet.schoolWhy }}</p>
       <p v-if="ownStops" class="mb-3 text-sm print:hidden" data-test="worked-on">
         Measured on the pieces as {{ ownStops === 1 ? 'your other stop leaves' : `your ${ownStops} other stops leave` }} them.
       </p>
       <p v-if="!work.wearer || !set" class="mb-3 rounded-lg print:hidden bg-ease-pale p-3 text-ease">
         There are no figures of a body yet.
-        <NuxtLink :to="`/garment/${work.projectId}/wearer`" class="underline">Choose a wearer and measure</NuxtLink>; until then only the
-        garment is measured.
+        <NuxtLink :to="stationAt(project.garmentId, work.fitId, 'wearer')" class="underline">Choose a wearer and measure</NuxtLink>; until
+        then only the garment is measured.
       </p>
 
-      <WorksheetTable v-model:lit="lit" :rows="rows" :garment="garment" :altered="altered" :own="isOwn" @edit="edit" @remove="removeZone" />
+      <WorksheetTable
+        v-model:lit="lit"
+        :rows="rows"
+        :garment="garment"
+        :altered="altered"
+        :own="isOwn"
+        @edit="work.setChoices"
+        @remove="removeZone"
+      />
       <p
         v-if="sheet.cup && rows.some((r) => r.zone.id === 'bust')"
         class="mt-2 rounded-lg p-3 text-sm print:hidden"
@@ -154,7 +167,7 @@ async function addLength(row: LengthRow) {
 
       <TraceList class="mt-5 print:mt-0" :garment="traced" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
 
-      <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="edit" />
+      <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="work.setCharts" />
     </div>
     <aside class="flex min-h-0 flex-col border-l border-edge print:hidden" aria-label="Zones on the pieces">
       <div class="min-h-0 flex-1">
