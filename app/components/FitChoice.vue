@@ -59,9 +59,10 @@ async function remove() {
           >
         </button>
       </MenuItem>
+      <div class="my-1 border-t border-edge" role="separator" />
       <MenuItem v-slot="{ active }">
         <button
-          class="btn-quiet w-full justify-start border-t border-edge"
+          class="btn-quiet w-full justify-start"
           :class="active && 'bg-act-pale'"
           data-test="begin-fit"
           @click="beginning = true"

@@ -59,7 +59,7 @@ async function begin() {
             <legend class="mb-1 font-semibold">It begins</legend>
             <label class="flex min-h-11 items-center gap-2">
               <input v-model="from" type="radio" value="" class="size-5 accent-(--act)" data-test="new-fit-empty" />
-              empty: the pieces as bought
+              empty: the pieces as bought, and what mends them for everybody
             </label>
             <label v-for="f in fits" :key="f.id" class="flex min-h-11 items-center gap-2">
               <input v-model="from" type="radio" :value="f.id" class="size-5 accent-(--act)" data-test="new-fit-copy" />
