@@ -76,6 +76,11 @@ describe('an act', () => {
     expect(await row()).toEqual(before)
   })
 
+  it('may give something back, which is let be: a recipe is often one assignment', async () => {
+    expect((await doAct(garment, 'rename', (g) => (g.name = 'Stage blouse'))).ok).toBe(true)
+    expect((await row())!.name).toBe('Stage blouse')
+  })
+
   it('that changes nothing leaves no trace, and one on a garment that has gone is let be', async () => {
     await doAct(garment, 'nothing', () => {})
     await doAct({ ...garment, id: 'nobody' }, 'ghost', (p) => void (p.name = 'x'))

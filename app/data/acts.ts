@@ -81,7 +81,7 @@ async function changeRows<T extends TableName>({ table, rows }: RowsPart<T>): Pr
 async function changeRow<T extends TableName>({ table, id, recipe }: RecipePart<T>): Promise<ActChange | null> {
   const row = (await readRow(table, id)) as Rows[T] | undefined
   if (!row) return null
-  const [next, patches, inverse] = create(row, (draft) => recipe(draft as Rows[T]), { enablePatches: true })
+  const [next, patches, inverse] = create(row, (draft) => void recipe(draft as Rows[T]), { enablePatches: true })
   if ((patches as Patches).length === 0) return null
   await db.table(table).put(checked(table, row, stamped(next as Rows[T])))
   return { how: 'patch', table, id, patches: patches as Patches, inverse: inverse as Patches }

@@ -6,6 +6,7 @@ import type { Garment } from '../pattern'
 import type { Result } from '../result'
 import type { LengthRow, Sizing, Worksheet } from '../size'
 import type { UnitSystem } from '../units'
+import type { Concept, Wish } from '../wishes'
 
 /** What a change may look at besides the garment. */
 export interface ChangeContext {
@@ -218,6 +219,23 @@ export interface Way<I> {
   inputs: I
 }
 
+/** What a kind makes of a typed wish. */
+export interface Reading<I> {
+  inputs: I
+  /** The words of the wish that it takes account of. */
+  uses: readonly Concept[]
+  /** Verb or sign and thing are both understood, and fit this garment: it may be done without asking. */
+  sure: boolean
+  /** Which way its amount goes where none was typed: what is typed next is meant so. */
+  towards?: 1 | -1
+  /** Where, in words: “at the calf line”. */
+  where?: string
+  /** How an amount is meant, in words: “at each edge, 2 in round the body”. */
+  how?: string
+  /** What stays where it is, in words. */
+  stays?: string
+}
+
 /** One kind of change: everything that the application, the paper and the command line need to know about it. */
 export interface ChangeKind<I, K extends string = string> {
   kind: K
@@ -236,6 +254,10 @@ export interface ChangeKind<I, K extends string = string> {
   withField?(garment: Garment, inputs: I, key: string, value: unknown): I
   /** What a stop is called with these inputs, and its figure; `isPlace` when that says where something is, and not how much it grows. */
   describe(garment: Garment, inputs: I): { title: string; amountMm: number | null; isPlace?: true }
+  /** What it makes of a typed wish, best first; nothing where the wish does not speak of it. */
+  reads?(wish: Wish, garment: Garment, context: ChangeContext): Reading<I>[]
+  /** Signs on the body that it may mend, and trade words that it is the nearest to: by the order in which it is tried. */
+  mayMend?: Partial<Record<Concept, number>>
   /** When it comes in the order of work. */
   phase: Phase
   /** What it costs when it comes after a stop of another phase, as the end of a sentence; nothing where it costs nothing. */

@@ -1,5 +1,5 @@
 export * from './types'
-export { parseLength } from './parse-length'
+export { parseLength, plainText } from './parse-length'
 export { formatLength, toRulerReading, type FormatOptions, type RulerReading } from './format-length'
 export { lengthToken, limitToken, writeLengths } from './write-lengths'
 export { roundToRuler, rulerStepMm } from './round-to-ruler'

@@ -4,7 +4,7 @@ import { INCH_MM } from './types'
 
 const FOOT_MM = 12 * INCH_MM
 
-/** By the word or mark as it is after `toPlain`. A map, so that no word of the language is taken for a unit. */
+/** By the word or mark as it is after `plainText`. A map, so that no word of the language is taken for a unit. */
 const UNIT_MM = new Map<string, number>(
   Object.entries({
     '"': INCH_MM,
@@ -26,7 +26,7 @@ const INCH_MARKS = /[\u2033\u201c\u201d\u201e\u201f\u3003\uff02]|''|[\u2032\u201
 const FOOT_MARKS = /[\u2032\u2019\u2018\u02b9\u00b4`\uff07]/g
 
 /** Full-width digits and signs, typographic fractions of every kind, dashes, marks and spaces, brought to plain ones. */
-function toPlain(text: string): string {
+export function plainText(text: string): string {
   // A sign that is a fraction (“⅜”) is one of its own after a whole figure: “1⅜” is 1 3/8 and not 13/8.
   const parted = [...text.replace(INCH_MARKS, '"').replace(FOOT_MARKS, "'")].map((c) => {
     const plain = c.normalize('NFKC')
@@ -60,7 +60,7 @@ export function parseLength(text: string, system: UnitSystem): Result<number> {
     refuse('length-unreadable', `“${text}”`, message, 'Type it like 1 3/8, 1.375" or 3.5 cm.')
   if (text.length > LONGEST)
     return refuse('length-unreadable', `“${text.slice(0, 20)} ...”`, 'This is not a length.', 'Type it like 1 3/8, 1.375" or 3.5 cm.')
-  let rest = toPlain(text)
+  let rest = plainText(text)
   if (rest === '') return bad('No length was typed.')
   let sign = 1
   if (/^[+-]/.test(rest)) {

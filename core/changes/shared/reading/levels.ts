@@ -1,0 +1,140 @@
+import { cornersBetween, shapeOf, type EdgeRole, type Piece } from '../../../pattern'
+import { lengthToken } from '../../../units'
+import type { Concept, Wish } from '../../../wishes'
+import { markLevel, markName, grainExtent } from '../levels/find-level'
+import type { Level, Mark } from '../levels/schema'
+import { used } from './amounts'
+
+/** A height of the body that a piece has a mark for. */
+interface Height {
+  is: Concept
+  mark: Mark
+  at: number
+}
+
+const LINES: Partial<Record<string, Concept>> = { bust: 'bust', waist: 'waist', hip: 'hip', knee: 'knee', thigh: 'thigh', bicep: 'bicep' }
+const CORNERS: [Concept, EdgeRole[], EdgeRole[]][] = [
+  ['shoulder', ['shoulder'], ['neck']],
+  ['underarm', ['armhole', 'cap'], ['side', 'underarm']],
+  ['waist', ['waist'], ['side', 'outseam']],
+  ['crotch', ['crotch'], ['inseam']],
+  ['hem', ['hem', 'leg-opening'], ['side', 'inseam', 'underarm', 'outseam']],
+]
+
+/** The heights that a piece knows, from the top down. */
+function heightsOf(piece: Piece, sizeId: string): Height[] {
+  const shape = shapeOf(piece, sizeId)
+  const found: Height[] = []
+  const add = (is: Concept, mark: Mark) => {
+    const at = markLevel(piece, shape, mark)
+    if (at !== undefined && !found.some((h) => h.is === is)) found.push({ is, mark, at })
+  }
+  for (const line of piece.lines) if (LINES[line.role]) add(LINES[line.role]!, { by: 'line', id: line.id })
+  for (const [is, a, b] of CORNERS) for (const id of cornersBetween(piece, a, b)) add(is, { by: 'corner', id })
+  add('waist', { by: 'narrowest' })
+  return found.sort((x, y) => x.at - y.at)
+}
+
+/** Parts of a limb that lie between two heights and have no mark of their own. */
+const STRETCHES: Partial<Record<Concept, [Concept[], Concept[]]>> = {
+  thigh: [['crotch', 'hip'], ['knee']],
+  calf: [['knee'], ['hem']],
+  elbow: [['underarm', 'bicep'], ['hem']],
+}
+/** The end of a limb, by the body’s word for it. */
+const SAME_AS: Partial<Record<Concept, Concept>> = { wrist: 'hem', ankle: 'hem', 'leg-opening': 'hem' }
+
+/** Nearer to the ends of a piece no line is laid, mm. */
+const FROM_END_MM = 5
+
+export interface SaidLevel {
+  level: Level
+  /** In words: “at the calf line”. */
+  where: string
+  uses: Concept[]
+  /** What the words say stays where it is on the body. */
+  stays: Concept | null
+  /** A printed line lies where it was said. */
+  isPrinted: boolean
+}
+
+/** A level in a stretch of a piece: the printed line in it, else its middle, measured from a mark. */
+function levelBetween(piece: Piece, sizeId: string, low: Height | null, high: Height | null): Omit<SaidLevel, 'uses' | 'stays'> | null {
+  const shape = shapeOf(piece, sizeId)
+  const { topMm, bottomMm } = grainExtent(piece, shape)
+  const [from, to] = [low?.at ?? topMm, high?.at ?? bottomMm]
+  const printed = piece.lines
+    .filter((l) => l.role === 'shorten')
+    .map((l): { mark: Mark; at: number } => ({ mark: { by: 'line', id: l.id }, at: markLevel(piece, shape, { by: 'line', id: l.id })! }))
+    .find((l) => l.at > from && l.at < to)
+  if (printed)
+    return {
+      level: { id: 'line-1', share: 1, mark: printed.mark, belowMm: 0 },
+      where: `at ${markName(piece, printed.mark)}`,
+      isPrinted: true,
+    }
+  const mark = low ?? high
+  if (!mark || to - from < 2 * FROM_END_MM) return null
+  const belowMm = Math.round((from + to) / 2 - mark.at)
+  const where = `${lengthToken(Math.abs(belowMm))} ${belowMm < 0 ? 'above' : 'below'} ${markName(piece, mark.mark)}`
+  return { level: { id: 'line-1', share: 1, mark: mark.mark, belowMm }, where, isPrinted: false }
+}
+
+/**
+ * The level of which a wish speaks on a piece: above, below or at a height, between two, or below what is to be kept. Null where
+ * it says nothing of the kind; `undefined` where it names a height that this piece does not have.
+ */
+export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel | null | undefined {
+  const heights = heightsOf(piece, sizeId)
+  const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
+  const isHeight = (c: Concept) => c in STRETCHES || c in SAME_AS || CORNERS.some(([is]) => is === c) || Object.values(LINES).includes(c)
+  const heightOf = (c: Concept) => heights.find((h) => h.is === (SAME_AS[c] ?? c))
+  const after = (word: Concept): Concept[] => {
+    const i = words.indexOf(word)
+    return i < 0 ? [] : words.slice(i + 1).filter(isHeight)
+  }
+  const found = (
+    word: Concept,
+    names: Concept[],
+    made: Omit<SaidLevel, 'uses' | 'stays'> | null,
+    stays: Concept | null = null,
+  ): SaidLevel | undefined => (made ? { ...made, stays, uses: [...used(wish, word), ...names] } : undefined)
+
+  if (wish.said.has('between')) {
+    const [a, b] = after('between')
+    if (!a || !b) return undefined
+    const ends = [heightOf(a), heightOf(b)]
+    if (!ends[0] || !ends[1]) return undefined
+    const [low, high] = ends[0].at < ends[1].at ? [ends[0], ends[1]] : [ends[1], ends[0]]
+    return found('between', [a, b], levelBetween(piece, sizeId, low, high))
+  }
+  for (const word of ['above', 'below', 'keep'] as const) {
+    const [name] = after(word)
+    if (!name) continue
+    const height = heightOf(name)
+    if (!height) return undefined
+    const i = heights.indexOf(height)
+    const made =
+      word === 'above'
+        ? levelBetween(piece, sizeId, heights[i - 1] ?? null, height)
+        : levelBetween(piece, sizeId, height, heights[i + 1] ?? null)
+    return found(word, [name], made, word === 'keep' ? name : null)
+  }
+  const name = words.find(isHeight)
+  if (!name || name === 'hem' || name in SAME_AS) return null
+  const stretch = STRETCHES[name]
+  const height = heightOf(name)
+  if (stretch && (!height || name !== 'thigh')) {
+    const ends = stretch.map((list) => list.map(heightOf).find((h) => h !== undefined) ?? null)
+    if (!ends[0] || !ends[1]) return undefined
+    return found(name, [], levelBetween(piece, sizeId, ends[0], ends[1]))
+  }
+  if (!height) return undefined
+  return {
+    level: { id: 'line-1', share: 1, mark: height.mark, belowMm: 0 },
+    where: `at ${markName(piece, height.mark)}`,
+    uses: [name],
+    stays: null,
+    isPrinted: false,
+  }
+}

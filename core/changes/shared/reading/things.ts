@@ -1,0 +1,74 @@
+import { plainText } from '../../../units'
+import type { Garment, Piece, PieceKind } from '../../../pattern'
+import type { Concept, Wish } from '../../../wishes'
+import { dartsOf, type FoundDart } from '../darts/find-darts'
+import { dartFigures, shapeOf } from '../../../pattern'
+import { says, used } from './amounts'
+
+/** The parts of a garment by the words for them. */
+const FAMILIES: readonly { words: Concept[]; kinds: PieceKind[] }[] = [
+  { words: ['sleeve', 'elbow', 'wrist'], kinds: ['sleeve'] },
+  { words: ['leg', 'knee', 'calf', 'thigh', 'ankle', 'inseam', 'leg-opening'], kinds: ['leg-front', 'leg-back'] },
+  { words: ['skirt'], kinds: ['skirt-front', 'skirt-back'] },
+  { words: ['body'], kinds: ['front', 'back'] },
+]
+
+/** Is a whole name said in a wish, by itself and not as a part of a longer word? */
+export function isNamed(wish: Wish, name: string): boolean {
+  const words = (text: string) => ` ${(plainText(text).match(/[\p{L}\d’']+/gu) ?? []).join(' ')} `
+  return words(wish.text).includes(words(name))
+}
+
+/** The pieces that a wish speaks of, and the words that say so; `isFamily` where it means a part of the garment and not one piece. */
+export function askedPieces(garment: Garment, wish: Wish): { pieces: Piece[]; uses: Concept[]; isFamily: boolean } {
+  const byName = garment.pieces.filter((p) => isNamed(wish, p.name) && p.name.includes(' ')).sort((a, b) => b.name.length - a.name.length)
+  const family = FAMILIES.find((f) => says(wish, ...f.words) && garment.pieces.some((p) => f.kinds.includes(p.kind)))
+  const side = (['front', 'back'] as const).filter((s) => wish.said.has(s))
+  if (byName.length > 0) return { pieces: byName, uses: used(wish, 'front', 'back', 'body', 'leg', 'skirt', 'sleeve'), isFamily: false }
+  if (family) {
+    const all = garment.pieces.filter((p) => family.kinds.includes(p.kind))
+    const own = side.length === 1 ? all.filter((p) => p.kind.includes(side[0]!)) : all
+    return { pieces: own, uses: [...used(wish, ...family.words), ...side], isFamily: side.length !== 1 }
+  }
+  if (side.length === 0) return { pieces: [], uses: [], isFamily: false }
+  return { pieces: garment.pieces.filter((p) => side.some((s) => p.kind.includes(s))), uses: side, isFamily: false }
+}
+
+/** Parts of a garment that can be made longer by themselves. */
+export const familiesOf = (garment: Garment): number => FAMILIES.filter((f) => garment.pieces.some((p) => f.kinds.includes(p.kind))).length
+
+const DART_WORDS: readonly Concept[] = ['side', 'armhole', 'shoulder', 'waist', 'neckline', 'bust', 'hem']
+const ROLE_OF: Partial<Record<Concept, string>> = {
+  side: 'side',
+  armhole: 'armhole',
+  shoulder: 'shoulder',
+  waist: 'waist',
+  neckline: 'neck',
+  hem: 'hem',
+}
+
+/**
+ * The darts that a wish speaks of: by their names, by the edge that they begin at, by the piece; all where it says no more
+ * than “dart”.
+ * @param words those that may say which; the ones that say where it goes to are not among them
+ */
+export function askedDarts(garment: Garment, wish: Wish, words: readonly Concept[] = DART_WORDS): { darts: FoundDart[]; uses: Concept[] } {
+  const all = dartsOf(garment)
+  const uses = used(wish, 'dart', 'dart-legs')
+  const named = all.filter((d) => isNamed(wish, d.dart.name))
+  const by = words.filter((w) => wish.said.has(w))
+  const beginsAt = (d: FoundDart) => dartFigures(d.piece, shapeOf(d.piece, garment.baseSizeId), d.dart).before.role
+  let darts = named.length > 0 ? named : all
+  let took: Concept[] = named.length > 0 ? by : []
+  if (named.length === 0)
+    for (const word of by) {
+      // The bust dart is the one of the front, wherever it begins.
+      const fits = darts.filter((d) => (word === 'bust' ? d.piece.kind === 'front' : beginsAt(d) === ROLE_OF[word]))
+      if (fits.length === 0) continue
+      darts = fits
+      took = [...took, word]
+    }
+  const piece = (['front', 'back'] as const).filter((s) => wish.said.has(s))
+  const onPiece = piece.length === 1 ? darts.filter((d) => d.piece.kind.includes(piece[0]!)) : darts
+  return { darts: onPiece.length > 0 ? onPiece : darts, uses: [...uses, ...took, ...(onPiece.length > 0 ? piece : [])] }
+}

@@ -1,0 +1,170 @@
+/**
+ * What the words of a wish mean (craft 11). A wish is read into these; what they ask for on a garment is known to the kinds of
+ * change alone.
+ */
+const WORDS = {
+  // Verbs, with the direction that lies in them.
+  longer: 'lengthen|lengthens|lengthened|lengthening|longer|elongate|extend|let down|more length|add length|taller|letting down',
+  shorter: 'shorten|shortens|shortened|shortening|shorter|crop|take up|taken up|less length|reduce the length|turn up',
+  out: 'let out|letting out|widen|widens|widening|wider|broaden|broader|bigger|larger|looser|roomier|more room|more width|more ease|enlarge|bring out|go out|goes out|wide',
+  in: 'take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
+  fuller: 'fuller|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
+  more: 'add|adds|adding|more|increase|insert|put in|give|gain|grow',
+  less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|cut away|take|takes|excess',
+  up: 'raise|raises|raised|raising|higher|lift|move up|bring up|up|upward|upwards|pull up',
+  down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
+  move: 'move|moves|moving|transfer|rotate|relocate',
+  straighten: 'straighten|straightened|straightening|straight across',
+  finish: 'finish|finished|finishing|cap',
+  split: 'split|splitting|divide|part',
+  merge: 'merge|merging|combine|combining|unite|join',
+  true: 'true|truing|trued|smooth|smoothen|smooth out|run through|blend the corner',
+  equal: 'equal|equalise|equalize|even|same length|alike',
+  place: 'place|placing|position|sit|sits|put',
+  level: 'level|levelled|leveled|even out',
+  uneven: 'uneven|unevenly',
+  grade: 'grade|grading|graded',
+  blend: 'blend|blending',
+  slash: 'slash|slashing|slash and swing|slash and spread|cut open|freely',
+  open: 'open|opens|opening',
+  close: 'close|closes|closing',
+  swing: 'swing',
+  pivot: 'pivot|pivots|pivoting|pivot and slide',
+  slide: 'slide|slides|sliding',
+  shape: 'shape|make or change|redraw',
+  make: 'make|making|set|want|wants',
+  cut: 'cut|cutting|trace',
+  // What is wrong, with the direction that would mend it.
+  'too-long': 'too long|overlong|bunches|bunching|bunches up|folds up',
+  'too-short': 'too short|not long enough|rides up|pulls up',
+  'too-tight': 'too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
+  'too-loose': 'too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|falls off|too full|too broad|empty',
+  'too-high': 'too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
+  'too-low': 'too low|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
+  gapes: 'gapes|gaping|gape|gaps|gap|stands away|stands off',
+  // Pieces and parts of a garment.
+  body: 'body|bodice|torso|trunk|top',
+  front: 'front|fronts|in front',
+  back: 'back|backs|behind',
+  sleeve: 'sleeve|sleeves|arm|arms',
+  leg: 'leg|legs|trouser leg|trouser legs|pant leg|pants leg|trousers|pants',
+  skirt: 'skirt',
+  hem: 'hem|hems|hemline|lower edge|bottom edge|bottom',
+  side: 'side|sides|side seam|side seams|at the side|outseam|outseams|sideseam',
+  inseam: 'inseam|inseams|inside leg|inner leg|inside leg seam',
+  shoulder: 'shoulder|shoulders|shoulder seam',
+  neckline: 'neckline|neck|neck edge|neck opening|wrap|wrap edge',
+  armhole: 'armhole|armholes|armscye|arm hole',
+  bust: 'bust|chest|full bust|bustline',
+  waist: 'waist|waistline|waste',
+  'waist-seam': 'waist seam|waistline seam|waist casing|casing',
+  hip: 'hip|hips|hipline',
+  knee: 'knee|knees|knee line',
+  calf: 'calf|calves',
+  thigh: 'thigh|thighs',
+  ankle: 'ankle|ankles',
+  elbow: 'elbow|elbows',
+  wrist: 'wrist|wrists',
+  underarm: 'underarm|under the arm|under arm|armpit',
+  'leg-opening': 'leg opening|leg openings',
+  'centre-back': 'centre back|center back|cb|middle of the back|back centre|back center',
+  'centre-front': 'centre front|center front|cf|middle of the front|front centre|front center',
+  dart: 'dart|darts',
+  'double-dart':
+    'double ended dart|double-ended dart|double dart|fish-eye|fish-eye dart|fisheye dart|dart inside the piece|waist dart inside a piece',
+  'dart-legs': 'dart legs|dart leg|legs of the dart|legs of a dart|leg of the dart|equal legs',
+  apex: 'apex|bust point',
+  notch: 'notch|notches',
+  corner: 'corner|corners',
+  fold: 'fold|pinned fold|folds|pinned|pin|pinned out|tuck',
+  wedge: 'wedge|wedges',
+  fullness: 'fullness',
+  size: 'size|sizes|whole sizes',
+  cup: 'cup|cups',
+  seam: 'seam|seams',
+  edge: 'edge|edges',
+  piece: 'piece|pieces',
+  length: 'length|long|in length',
+  width: 'width|wide across',
+  // Where.
+  above: 'above|over',
+  below: 'below|under|beneath|underneath',
+  between: 'between',
+  toward: 'toward|towards',
+  from: 'from|out of|off of',
+  into: 'into',
+  each: 'each|every|per|apiece',
+  round: 'all round|all around|around|in all|altogether|in total|total|round|overall|all the way round|round the body|everywhere|all over',
+  keep: 'keep|keeping|hold|leave|stays|must stay|without moving|keeps',
+  other: 'another|other',
+  free: 'a list of my own',
+  // Signs on the body, and trade words.
+  'collar-back':
+    'collar rides back|collar seam rides back|neck rides back|neckline rides back|neckline chokes|chokes|seam slants to the back',
+  sway: 'swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|fold above the waist at the back',
+  'arm-drags':
+    'drags across the upper arm|drags across the arm|sleeve drags|drag lines across the upper arm|sleeve is tight|tight sleeve|tight sleeves',
+  bicep: 'bicep|biceps|upper arm',
+  'forward-shoulder': 'forward shoulder|forward shoulders|shoulder forward|shoulders forward',
+  'square-shoulder': 'square shoulder|square shoulders|squarer shoulder|squarer shoulders|squarer',
+  'sloping-shoulder': 'sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
+  crotch:
+    'crotch curve|crotch|crotch depth|crotch length|rise|front rise|back rise|seat|flat seat|full seat|bottom curve|folds radiate from the crotch',
+  belly: 'belly|full belly|tummy|stomach|abdomen',
+  'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back',
+  'armhole-depth':
+    'armhole depth|deeper armhole|lower the armhole|raise the armhole|armhole cuts in|armhole too low|armhole too high|higher armhole|lower armhole|garment lifts with the arm',
+  'sleeve-cap': 'sleeve cap|cap height|cap ease|cap pulls|cap folds|sleeve head',
+  'neck-shape':
+    'lower the neckline|raise the neckline|deeper neckline|scoop neck|v neck|v-neck|boat neck|neckline shape|widen the neckline|wider neckline|narrower neckline|higher neckline|lower neckline',
+  'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',
+  'made-elsewhere':
+    'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|cuff|cuffs|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
+  'mock-up': 'muslin|toile|mock-up|mockup|fitting',
+  'grain-line': 'grain|grainline|bias',
+  // It is said that something shall not be done: the wish is never guessed at.
+  not: 'not|no|never|dont|don’t|without|instead|except|but',
+} as const
+
+export type Concept = keyof typeof WORDS
+
+/** Every phrase with what it means, by the phrase; the longest is looked for first. */
+export const PHRASES: ReadonlyMap<string, Concept> = new Map(
+  (Object.entries(WORDS) as [Concept, string][]).flatMap(([concept, words]) =>
+    words.split('|').map((w): [string, Concept] => [w, concept]),
+  ),
+)
+
+/** No phrase has more words. */
+export const LONGEST_PHRASE = Math.max(...[...PHRASES.keys()].map((p) => p.split(' ').length))
+
+/** Words that carry nothing a change could do otherwise. */
+export const SMALL_WORDS: ReadonlySet<string> = new Set(
+  (
+    'a an the this that these those my her his their our its it is are be been was were to of on in at by for with and or as so then ' +
+    'please would like should could can will must need needs have has i we she he they you me us just bit little some much very really quite ' +
+    'too about roughly exactly only also here there where when which who whole again get got go goes do does did done wearer person ' +
+    'garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
+    'pattern new way how what why because if than too all both any one ones two three left right half inch inches cm mm ' +
+    'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
+    'am im her she’s it’s its'
+  ).split(' '),
+)
+
+/** Verbs that are parted from the word that turns them: “take the side in”, “let it out”. By verb, then by that word. */
+export const PARTED: Readonly<Record<string, Readonly<Record<string, Concept>>>> = {
+  take: { in: 'in', out: 'less', off: 'less', up: 'shorter', away: 'less' },
+  taken: { in: 'in', out: 'less', off: 'less', up: 'shorter', away: 'less' },
+  taking: { in: 'in', out: 'less', off: 'less', up: 'shorter', away: 'less' },
+  let: { out: 'out', down: 'longer' },
+  letting: { out: 'out', down: 'longer' },
+  bring: { in: 'in', out: 'out', up: 'up', down: 'down' },
+  pull: { in: 'in', out: 'out', up: 'up', down: 'down' },
+  move: { up: 'up', down: 'down', out: 'out', in: 'in' },
+  put: { in: 'more' },
+  pivot: { in: 'in', out: 'out' },
+  slide: { in: 'in', out: 'out', up: 'up', down: 'down' },
+  nip: { in: 'in' },
+  cut: { off: 'less', away: 'less' },
+  turn: { up: 'shorter', down: 'longer' },
+}

@@ -1,0 +1,116 @@
+import type { UnitSystem } from '../units'
+import type { Concept } from './lexicon'
+import { LONGEST_WISH, readTokens, type Token } from './tokens'
+
+/** One figure of a wish, with what stands beside it. */
+export interface WishAmount {
+  mm: number
+  /** As it was typed: 1 or -1, or 0 without a sign. */
+  sign: 1 | 0 | -1
+  /** What is said in the same part of the sentence. */
+  beside: ReadonlySet<Concept>
+}
+
+/** A typed wish, as far as its words can be understood without knowing the garment. */
+export interface Wish {
+  text: string
+  tokens: readonly Token[]
+  /** Everything that was said, each once. */
+  said: ReadonlySet<Concept>
+  amounts: readonly WishAmount[]
+  /** How long something is to be in the end, mm: “make the sleeve 22 in long”; null where a change is asked for. */
+  wantedMm: number | null
+  sizes: readonly { name: string; beside: ReadonlySet<Concept> }[]
+  /** New sizes to make. */
+  counts: { up: number; down: number }
+  cup: string | null
+  /** Words that nothing is known of. */
+  unknown: readonly string[]
+  /** Slips of the hand, and what they were taken for. */
+  slips: readonly { typed: string; as: string }[]
+  /** Two things are asked for at once: each has its own verb and its own figure. */
+  isSeveral: boolean
+}
+
+const DIRECTIONS: readonly Concept[] = [
+  'longer',
+  'shorter',
+  'out',
+  'in',
+  'fuller',
+  'more',
+  'less',
+  'up',
+  'down',
+  'move',
+  'straighten',
+  'finish',
+  'split',
+  'merge',
+]
+
+/** A sentence in its parts: at commas, and where it has several figures at “and” too. */
+function partsOf(tokens: readonly Token[]): Token[][] {
+  const several = tokens.filter((t) => t.is === 'amount').length > 1
+  const parts: Token[][] = [[]]
+  for (const t of tokens) {
+    if (t.is === 'break' || (several && t.is === 'small' && t.text === 'and')) parts.push([])
+    else parts[parts.length - 1]!.push(t)
+  }
+  return parts.filter((p) => p.length > 0)
+}
+
+const conceptsIn = (tokens: readonly Token[]): Set<Concept> => new Set(tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : [])))
+
+/** Is a figure what something is to measure in the end: “make it 22 long”, “to 8 in”? */
+function isResult(part: readonly Token[], at: number): boolean {
+  const before = part[at - 1]
+  const after = part[at + 1]
+  const isLong = after?.is === 'concept' && after.concept === 'length'
+  const isTo = before?.is === 'small' && before.text === 'to'
+  const made = part.slice(0, at).some((t) => t.is === 'concept' && t.concept === 'make')
+  const turned = part.some((t) => t.is === 'concept' && DIRECTIONS.includes(t.concept) && t.concept !== 'more')
+  return isTo || ((isLong || made) && !turned)
+}
+
+/**
+ * Reads a wish: verbs, things, places, amounts and what is to be in the end, anywhere in the sentence. What it means for a
+ * garment is for the kinds of change to say.
+ *
+ * @param system what figures without a unit are in
+ * @param names names on the garment (pieces, edges, darts, seams ...): their words are no unknown ones
+ * @returns null where nothing was typed, or more than a wish has
+ */
+export function readWish(text: string, system: UnitSystem, names: readonly string[] = []): Wish | null {
+  if (text.trim() === '' || text.length > LONGEST_WISH) return null
+  const known = new Set(names.flatMap((n) => n.toLowerCase().match(/[\p{L}’'-]+/gu) ?? []))
+  const tokens = readTokens(text, system, known)
+  const parts = partsOf(tokens)
+  const amounts: WishAmount[] = []
+  const sizes: { name: string; beside: ReadonlySet<Concept> }[] = []
+  let wantedMm: number | null = null
+  for (const part of parts) {
+    const beside = conceptsIn(part)
+    part.forEach((t, i) => {
+      if (t.is === 'size') sizes.push({ name: t.name, beside })
+      if (t.is !== 'amount') return
+      if (wantedMm === null && isResult(part, i)) wantedMm = t.mm
+      else amounts.push({ mm: t.mm, sign: t.sign, beside })
+    })
+  }
+  const counted = (way: 'up' | 'down') => tokens.reduce((sum, t) => sum + (t.is === 'sizes' && t.way === way ? t.count : 0), 0)
+  const doing = parts.filter((p) => p.some((t) => t.is === 'amount') && p.some((t) => t.is === 'concept' && DIRECTIONS.includes(t.concept)))
+  return {
+    text,
+    tokens,
+    said: conceptsIn(tokens),
+    amounts,
+    wantedMm,
+    sizes,
+    counts: { up: counted('up'), down: counted('down') },
+    cup: tokens.find((t): t is Token & { is: 'cup' } => t.is === 'cup')?.name ?? null,
+    unknown: tokens.flatMap((t) => (t.is === 'unknown' ? [t.text] : [])),
+    slips: tokens.flatMap((t) => (t.is === 'concept' && t.typed !== undefined ? [{ typed: t.typed, as: t.text }] : [])),
+    isSeveral: doing.length > 1,
+  }
+}

@@ -1,0 +1,221 @@
+import { parseLength, plainText, type UnitSystem } from '../units'
+import { LONGEST_PHRASE, PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
+
+/** One part of a wish, in its order. */
+export type Token =
+  | { is: 'concept'; concept: Concept; text: string; /** As it was typed, where it was taken for a slip. */ typed?: string }
+  | { is: 'amount'; mm: number; /** As it was typed: 1 or -1, or 0 without a sign. */ sign: 1 | 0 | -1; text: string }
+  | { is: 'size'; name: string }
+  | { is: 'sizes'; count: number; way: 'up' | 'down' }
+  | { is: 'cup'; name: string }
+  | { is: 'break' }
+  /** Without meaning by itself; `turns` where it may belong to a verb before it: “take the side in”. */
+  | { is: 'small'; text: string; turns: boolean }
+  | { is: 'unknown'; text: string }
+
+/** Words for figures, as they are said: the longer ones first. */
+const SAID: [RegExp, string][] = [
+  [/\b(?:an|one|1) inch and an? (half|quarter|eighth)\b/g, '1 $1 in'],
+  [/\b(one|two|three|four|five|six|seven|eight|nine|ten) and an? (half|quarter)\b/g, '$1 $2'],
+  [/\b(?:a|one|an) (half|quarter|eighth|sixteenth)\b/g, '$1'],
+  [/ of an inch\b/g, ' in'],
+  [/\bthree quarters?\b/g, '3/4'],
+  [/\b(three|five|seven) eighths?\b/g, '$1/8'],
+  [/\bhalf (?:an )?inch\b/g, '1/2 in'],
+  [/\bquarter (?:of an )?inch\b/g, '1/4 in'],
+  [/\ban inch\b/g, '1 in'],
+  [/\binch(es)?\b/g, 'in'],
+  [/\bcentimet(?:er|re)s?\b/g, 'cm'],
+  [/\bmillimet(?:er|re)s?\b/g, 'mm'],
+]
+const FIGURES: Record<string, string> = {
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+}
+const PARTS: Record<string, string> = { half: '1/2', quarter: '1/4', eighth: '1/8', sixteenth: '1/16' }
+
+/** Figures in words become figures: “an inch and a half”, “three eighths”, “two cm”. */
+function withFigures(text: string): string {
+  let plain = text
+  for (const [from, to] of SAID) plain = plain.replace(from, to)
+  // Only before a unit or a part, so that “one dart” stays a word.
+  plain = plain.replace(
+    /\b(one|two|three|four|five|six|seven|eight|nine|ten)(?= ?(?:in|cm|mm|half|quarter|\/8|sizes?)\b|\/8)/g,
+    (w) => FIGURES[w]!,
+  )
+  return plain.replace(
+    /\b(half|quarter|eighth|sixteenth)\b(?= ?(?:in|cm)\b|$|[ ,.]*(?:at|on|below|above|each|all|out|from)\b)|(?<=\d )(half|quarter|eighth)\b/g,
+    (w) => PARTS[w]!,
+  )
+}
+
+const UNIT = `(?:"|'|(?:in|cm|mm|m|ft|feet|foot)(?![\\p{L}]))`
+const AMOUNT = new RegExp(
+  `(?<![\\p{L}\\d/.])([+-]?) ?((?:\\d+(?: |-| and |\\+)\\d+ ?/ ?\\d+|\\d+ ?/ ?\\d+|\\d+[.,]\\d+|[.,]\\d+|\\d+)(?: ?${UNIT})?)(?![\\d/])`,
+  'gu',
+)
+const SIZE =
+  /\bsizes? (?:up |down )?([\p{L}\d]{1,4})\b|\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
+const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
+
+interface Found {
+  from: number
+  to: number
+  token: Token
+}
+
+/** What is not words: sizes, cups, amounts. */
+function figuresIn(text: string, system: UnitSystem): Found[] {
+  const found: Found[] = []
+  const add = (match: RegExpMatchArray, token: Token) => {
+    const from = match.index!
+    const to = from + match[0].length
+    if (!found.some((f) => from < f.to && to > f.from)) found.push({ from, to, token })
+  }
+  for (const m of text.matchAll(SIZE)) {
+    if (m[2] !== undefined) add(m, { is: 'sizes', count: Number(m[2]), way: /down|smaller/.test(m[3]!) ? 'down' : 'up' })
+    else if (m[4] !== undefined || m[5] !== undefined) add(m, { is: 'cup', name: (m[4] ?? m[5])!.toUpperCase() })
+    else if (/\d|^(?:xs|s|m|l|xl)$/.test(m[1]!)) add(m, { is: 'size', name: m[1]!.toUpperCase() })
+  }
+  if (/\bgrade\b/.test(text))
+    for (const m of text.matchAll(UP_DOWN)) add(m, { is: 'sizes', count: Number(m[1]), way: m[2] as 'up' | 'down' })
+  for (const m of text.matchAll(AMOUNT)) {
+    const read = parseLength(m[2]!, system)
+    if (read.ok) add(m, { is: 'amount', mm: read.value, sign: m[1] === '-' ? -1 : m[1] === '+' ? 1 : 0, text: m[0].trim() })
+  }
+  return found.sort((a, b) => a.from - b.from)
+}
+
+/** How many signs must be put in, left out, changed or exchanged with their neighbour to make one word of another; 3 for more. */
+function slips(a: string, b: string): number {
+  if (Math.abs(a.length - b.length) > 2) return 3
+  let before: number[] = []
+  let last = Array.from({ length: b.length + 1 }, (_, j) => j)
+  for (let i = 1; i <= a.length; i++) {
+    const row: number[] = [i]
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1]
+      row[j] = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + (same ? 0 : 1))
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) row[j] = Math.min(row[j] ?? Infinity, before[j - 2]! + 1)
+    }
+    before = last
+    last = row
+  }
+  return last[b.length]!
+}
+
+/** Words of one word each, for slips of the hand. */
+const SINGLE = [...PHRASES.keys()].filter((p) => !p.includes(' ') && p.length >= 4)
+/** A slip is looked for in words of at least so many signs; two slips in words of so many. */
+const SLIP_FROM = 4
+const TWO_SLIPS_FROM = 9
+
+/** The only known word that a word can be a slip of, or null. */
+function meant(word: string): string | null {
+  if (word.length < SLIP_FROM) return null
+  const allowed = word.length >= TWO_SLIPS_FROM ? 2 : 1
+  const near = SINGLE.filter((w) => w[0] === word[0] || w[1] === word[1]).map((w) => ({ w, off: slips(word, w) }))
+  const least = Math.min(3, ...near.map((n) => n.off))
+  const best = near.filter((n) => n.off === least && n.off <= allowed).map((n) => n.w)
+  // A sign is more often left out than put in.
+  const longest = Math.max(...best.map((w) => w.length))
+  const likely = best.filter((w) => w.length === longest)
+  return new Set(likely.map((w) => PHRASES.get(w))).size === 1 ? likely[0]! : null
+}
+
+/** Words that say where: after them “in” is no part of a verb that was parted from it. */
+const FOLLOWED_BY_PLACE = /^(?:the|a|an|my|her|his|its|size|front|back|this|total|all|length|width|cup)$/
+
+const PARTICLES = new Set(['in', 'out', 'off', 'away'])
+
+/** One word that begins no known phrase. */
+function wordToken(word: string, next: string | undefined, known: ReadonlySet<string>): Token {
+  if (PARTICLES.has(word)) return { is: 'small', text: word, turns: next === undefined || !FOLLOWED_BY_PLACE.test(next) }
+  if (SMALL_WORDS.has(word) || known.has(word)) return { is: 'small', text: word, turns: false }
+  const slip = meant(word)
+  return slip ? { is: 'concept', concept: PHRASES.get(slip)!, text: slip, typed: word } : { is: 'unknown', text: word }
+}
+
+/** The tokens of a stretch of words without figures. */
+function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
+  const words = stretch.match(/[\p{L}’'-]+|[,;.:!?]+/gu) ?? []
+  const tokens: Token[] = []
+  for (let i = 0; i < words.length;) {
+    if (/^[,;.:!?]+$/.test(words[i]!)) {
+      tokens.push({ is: 'break' })
+      i += 1
+      continue
+    }
+    let taken = 0
+    for (let n = Math.min(LONGEST_PHRASE, words.length - i); n > 0 && taken === 0; n--) {
+      const phrase = words.slice(i, i + n).join(' ')
+      const concept = PHRASES.get(phrase)
+      if (!concept) continue
+      tokens.push({ is: 'concept', concept, text: phrase })
+      taken = n
+    }
+    if (taken === 0) {
+      tokens.push(wordToken(words[i]!, words[i + 1], known))
+      taken = 1
+    }
+    i += taken
+  }
+  return tokens
+}
+
+/** Verbs that keep their own meaning beside the word that turns them. */
+const KEPT_VERBS: readonly Concept[] = ['pivot', 'slide', 'move']
+
+/** “take the side in”: the word that turns a verb is looked for after it, up to the next verb that could be turned. */
+function joinParted(tokens: readonly Token[]): Token[] {
+  const out = [...tokens]
+  for (let i = 0; i < out.length; i++) {
+    const verb = out[i]!
+    const turns = 'text' in verb && verb.is !== 'amount' ? PARTED[verb.text] : undefined
+    if (!turns) continue
+    for (let j = i + 1; j < out.length; j++) {
+      const t = out[j]!
+      if (t.is === 'concept' && PARTED[t.text]) break
+      const turnedBy = (t.is === 'small' && t.turns) || (t.is === 'concept' && (t.concept === 'up' || t.concept === 'down')) ? t.text : ''
+      const concept = turns[turnedBy]
+      if (!concept) continue
+      const joined: Token = { is: 'concept', concept, text: `${(verb as { text: string }).text} ${turnedBy}` }
+      if (verb.is === 'concept' && KEPT_VERBS.includes(verb.concept)) out[j] = joined
+      else {
+        out[i] = joined
+        out.splice(j, 1)
+      }
+      break
+    }
+  }
+  return out
+}
+
+/** Wishes are short: of a longer text nothing is read. */
+export const LONGEST_WISH = 240
+
+/**
+ * The parts of a wish: what its words mean, its amounts, sizes and cups. Slips of the hand are taken for the only word that
+ * they can be a slip of.
+ *
+ * @param known words of this garment's own names, which are no unknown words
+ */
+export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<string>): Token[] {
+  const plain = withFigures(plainText(text).replace(/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' '))
+  const tokens: Token[] = []
+  let at = 0
+  for (const { from, to, token } of [...figuresIn(plain, system), { from: plain.length, to: plain.length, token: null }]) {
+    tokens.push(...tokensOf(plain.slice(at, from), known))
+    if (token) tokens.push(token)
+    at = to
+  }
+  return joinParted(tokens)
+}
