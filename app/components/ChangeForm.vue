@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { findKind, type Applied, type Change, type Level } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { OWN_FIELDS } from '~/components/fields/own-fields'
 import { usePlanSession } from '~/stores/plan-session'
+import { useSelection } from '~/stores/selection'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
 const props = defineProps<{ change: Change; garment: Garment; applied: Applied | null }>()
@@ -21,11 +22,25 @@ function setPiece(pieceId: string) {
   const next = kind.value?.withPiece?.(props.garment, props.change.inputs, pieceId, session.contextFor(props.garment))
   if (next) emit('edit', next)
 }
+const selection = useSelection()
+/** The stop was just begun without an amount: the field that asks for it is at hand, and knows which way is meant. */
+const begun = computed(() => (selection.begun?.stopId === props.change.id ? selection.begun : null))
+const form = ref<HTMLFormElement | null>(null)
+watch(
+  begun,
+  async (now) => {
+    if (!now) return
+    await nextTick()
+    const key = now.field ?? fields.value.find((f) => f.type === 'growth' || f.type === 'length')?.key
+    form.value?.querySelector<HTMLInputElement>(`[data-test="field-${key}"]`)?.select()
+  },
+  { immediate: true, flush: 'post' },
+)
 const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
 </script>
 
 <template>
-  <form class="space-y-4" @submit.prevent>
+  <form ref="form" class="space-y-4" @submit.prevent>
     <template v-for="f in fields" :key="f.key">
       <FieldsGrowthField
         v-if="f.type === 'growth'"
@@ -33,7 +48,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         :label="f.label"
         :plus="f.plus"
         :minus="f.minus"
-        :first="f.first"
+        :first="begun && begun.towards !== 0 ? (begun.towards > 0 ? 'plus' : undefined) : f.first"
         :now-mm="f.nowMm"
         :test="`field-${f.key}`"
         @update:model-value="set(f.key, $event)"

@@ -61,12 +61,7 @@ async function remove() {
       </MenuItem>
       <div class="my-1 border-t border-edge" role="separator" />
       <MenuItem v-slot="{ active }">
-        <button
-          class="btn-quiet w-full justify-start"
-          :class="active && 'bg-act-pale'"
-          data-test="begin-fit"
-          @click="beginning = true"
-        >
+        <button class="btn-quiet w-full justify-start" :class="active && 'bg-act-pale'" data-test="begin-fit" @click="beginning = true">
           <UserPlus class="size-4 shrink-0" aria-hidden="true" />Begin another fit
         </button>
       </MenuItem>

@@ -1,60 +1,95 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { Search, Trash2 } from 'lucide-vue-next'
+import { onKeyStroke } from '@vueuse/core'
+import { CornerDownLeft, Search, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import { checkInputs, findChanges, newStop, readRequest, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
-import { findPiece, type Garment } from '~~/core/pattern'
+import { answerWish, offerAs, tryOffer, type Offer } from '~~/core/advice'
+import { findChanges, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
+import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
-import { writeLengths } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
+import { useSelection } from '~/stores/selection'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
-/** One box to type into: finds a change by its name or by what one sees on the body, and adds it as a stop. */
+/**
+ * One box to say in what should change. The first line says what Enter will do; where that is not clear, Enter opens a choice and
+ * does nothing by itself.
+ */
 const props = defineProps<{ garment: Garment }>()
 const prefs = usePrefs()
 const work = useWork()
 const session = usePlanSession()
-const wish = ref('')
-/** The same objects from one drawing to the next: the list would be made anew for ever. */
-const found = computed(() => findChanges(wish.value).map((kind) => ({ kind })))
+const selection = useSelection()
 const recipes = useRecipes()
+const wish = ref('')
+/** The choice that Enter has opened. */
+const choosing = ref(false)
+/** Since the wish was typed one has gone down the list with the arrow keys: Enter then takes what is marked there. */
+const inList = ref(false)
+const context = computed(() => session.contextFor(props.garment))
+const answer = computed(() => answerWish(wish.value, prefs.units, props.garment, context.value))
+const does = computed(() => (answer.value.how === 'does' ? answer.value.offer : null))
+/** What it would change, or why it cannot be done. */
+const tried = computed(() => (does.value ? tryOffer(does.value, props.garment, context.value) : null))
+const why = computed(() => (answer.value.how === 'does' ? null : answer.value.why))
+const offers = computed(() => (answer.value.how === 'asks' ? answer.value.offers : []))
+const slips = computed(() => (answer.value.how === 'does' ? answer.value.slips : []))
+
+/** The kinds of change that share words with the wish; those that do not apply here last, with the reason. */
+const found = computed(() =>
+  findChanges(wish.value)
+    .map((kind) => {
+      const begun = kind.begin(props.garment, context.value)
+      return { kind, cannot: begun.ok ? null : problemSentence(begun.problem) }
+    })
+    .sort((a, b) => Number(a.cannot !== null) - Number(b.cannot !== null)),
+)
 /** Changes with a name of one's own, by that name. */
 const own = computed(() =>
   recipes.all.filter((r) => r.name.toLowerCase().includes(wish.value.trim().toLowerCase())).map((recipe) => ({ recipe })),
 )
+const typed = computed(() => wish.value.trim() !== '')
 
-async function choose(picked: { kind: ChangeKind<unknown> } | { recipe: Recipe } | null) {
-  if (!picked) return
-  if ('recipe' in picked) return useOwn(picked.recipe)
-  const { kind } = picked
-  const context = session.contextFor(props.garment)
-  const begun = kind.begin(props.garment, context)
-  if (!begun.ok) {
-    toast.error(problemSentence(begun.problem))
-    return
-  }
-  const request = readRequest(wish.value, prefs.units, props.garment.pieces)
-  let inputs = begun.value
-  const piece = request.pieceId ? findPiece(props.garment, request.pieceId) : undefined
-  if (piece) inputs = kind.withPiece?.(props.garment, inputs, piece.id, context) ?? inputs
-  if (request.amountMm !== null) inputs = kind.withAmount?.(props.garment, inputs, request.amountMm, context) ?? inputs
-  const cannot = checkInputs(kind.kind, props.garment, inputs)
-  if (cannot) return void toast.error(writeLengths(problemSentence(cannot), prefs.units))
+async function take(offer: Offer) {
   wish.value = ''
-  await work.addChange(newStop(kind.kind, inputs))
+  choosing.value = false
+  const stopId = await work.addChange(offer.change)
+  if (stopId && offer.asksAmount) selection.begun = { stopId, field: offer.field, towards: offer.towards }
+}
+async function choose(picked: { kind: ChangeKind<unknown>; cannot: string | null } | { recipe: Recipe } | { offer: Offer } | null) {
+  if (!picked) return
+  if ('offer' in picked) return take(picked.offer)
+  if ('recipe' in picked) return useOwn(picked.recipe)
+  const offer = offerAs(picked.kind, wish.value, prefs.units, props.garment, context.value)
+  if (offer) await take(offer)
 }
 async function useOwn(recipe: Recipe) {
   const stop = recipeAsStop(props.garment, recipe)
-  if (!stop.ok) {
-    toast.error(problemSentence(stop.problem))
-    return
-  }
+  if (!stop.ok) return void toast.error(problemSentence(stop.problem))
   wish.value = ''
   await work.addChange(stop.value)
 }
+/** Enter does what the first line says, or opens the choice. */
+function onEnter(event: KeyboardEvent) {
+  if (inList.value || !typed.value) return
+  event.preventDefault()
+  event.stopPropagation()
+  if (does.value) void take(does.value)
+  else choosing.value = true
+}
+
+const field = ref<{ el: HTMLInputElement } | null>(null)
+/** From anywhere: “/” goes to the box. */
+onKeyStroke('/', (event) => {
+  if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select')) return
+  event.preventDefault()
+  field.value?.el.focus()
+})
+/** Stable from one drawing to the next: the list would be made anew for ever. */
+const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.value].map((offer) => ({ offer })))
 </script>
 
 <template>
@@ -63,18 +98,51 @@ async function useOwn(recipe: Recipe) {
       <span class="sr-only">What should change?</span>
       <Search class="pointer-events-none absolute top-3 left-3 size-5 text-soft" aria-hidden="true" />
       <ComboboxInput
-        class="field w-full pl-10"
-        placeholder="What should change?  shorten the body by 1 3/8"
+        ref="field"
+        class="field w-full pr-9 pl-10"
+        placeholder="What should change?"
         data-test="wish"
         :display-value="() => wish"
         autocomplete="off"
-        @change="wish = $event.target.value"
+        @change="((wish = $event.target.value), (inList = false))"
         @focus="($event.target as HTMLInputElement).select()"
+        @keydown.enter.capture="onEnter"
+        @keydown.down="inList = true"
+        @keydown.up="inList = true"
       />
+      <kbd
+        class="pointer-events-none absolute top-2.5 right-2.5 rounded border border-edge px-1.5 text-sm text-soft"
+        title="The key / goes here from anywhere"
+        aria-hidden="true"
+        >/</kbd
+      >
     </label>
     <ComboboxOptions
-      class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[26rem] max-w-[90vw] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
+      class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[30rem] max-w-[calc(100vw-1rem)] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
     >
+      <div v-if="typed && why" class="p-2.5" role="status" data-test="wish-why"><SentenceText :text="why" /></div>
+      <div v-if="slips.length" class="px-2.5 pt-1.5 text-sm text-soft" data-test="wish-slips">
+        <template v-for="s in slips" :key="s.typed">“{{ s.typed }}” was read as “{{ s.as }}”. </template>
+      </div>
+      <ComboboxOption v-for="(o, i) in offered" :key="i" v-slot="{ active }" :value="o" as="template">
+        <li
+          class="flex cursor-pointer gap-2.5 rounded-lg p-2.5"
+          :class="[active && 'bg-act-pale', does && 'border border-act']"
+          :data-test="does ? 'wish-does' : 'wish-offer'"
+        >
+          <CornerDownLeft v-if="does" class="mt-0.5 size-5 shrink-0 text-act" aria-label="Enter" />
+          <div class="min-w-0">
+            <div class="font-semibold">
+              <SentenceText :text="o.offer.sentence" />
+            </div>
+            <template v-if="does && tried">
+              <div v-if="'pieces' in tried" class="text-sm text-soft">{{ tried.pieces.join(', ') }}</div>
+              <div v-else class="text-sm text-fault"><SentenceText :text="tried.sentence" /></div>
+            </template>
+          </div>
+        </li>
+      </ComboboxOption>
+      <div v-if="offered.length > 0 && (found.length > 0 || own.length > 0)" class="my-1 border-t border-edge" />
       <ComboboxOption v-for="o in own" :key="o.recipe.id" v-slot="{ active }" :value="o" as="template">
         <li class="flex cursor-pointer items-center rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`own-${o.recipe.name}`">
           <div class="flex-1">
@@ -86,16 +154,18 @@ async function useOwn(recipe: Recipe) {
           </button>
         </li>
       </ComboboxOption>
-      <div v-if="found.length === 0 && own.length === 0" class="p-3 text-soft">
-        No change is known for “{{ wish }}” yet. Try what you see on the body, such as “too long above the waist”.
-      </div>
-      <ComboboxOption v-for="f in found" :key="f.kind.kind" v-slot="{ active }" :value="f" as="template">
-        <li class="cursor-pointer rounded-lg p-2.5" :class="active && 'bg-act-pale'" :data-test="`kind-${f.kind.kind}`">
+      <ComboboxOption v-for="f in found" :key="f.kind.kind" v-slot="{ active }" :value="f" :disabled="f.cannot !== null" as="template">
+        <li
+          class="rounded-lg p-2.5"
+          :class="[active && 'bg-act-pale', f.cannot === null ? 'cursor-pointer' : 'text-soft']"
+          :data-test="`kind-${f.kind.kind}`"
+        >
           <div class="font-semibold">{{ f.kind.title }}</div>
-          <div class="text-sm">{{ f.kind.does }}</div>
-          <div class="text-sm text-soft">Holds: {{ f.kind.holds }}</div>
+          <div class="text-sm">{{ f.cannot ?? f.kind.does }}</div>
+          <div v-if="f.cannot === null" class="text-sm text-soft">Holds: {{ f.kind.holds }}</div>
         </li>
       </ComboboxOption>
     </ComboboxOptions>
+    <WishChoice v-if="choosing" :wish="wish" :why="why ?? ''" :offers="offers" @take="take" @close="choosing = false" />
   </Combobox>
 </template>

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref, watch } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { useWork } from '~/stores/work'
 
 /** What is looked at of the garment that is open: on the tideline, and in the form. */
@@ -9,13 +9,16 @@ export const useSelection = defineStore('selection', () => {
   const stopId = ref<string | null>(null)
   /** What a field of the form is about, by the name that it has on the pieces: lit up there while it is at hand. */
   const lit = ref<string | null>(null)
+  /** A stop that was just begun without an amount: which field asks for it, and which way a figure typed there is meant. */
+  const begun = shallowRef<{ stopId: string; field: string | null; towards: 1 | 0 | -1 } | null>(null)
   watch(
     () => work.fitId,
     () => {
       stopId.value = null
       lit.value = null
+      begun.value = null
     },
     { flush: 'sync' },
   )
-  return { stopId, lit }
+  return { stopId, lit, begun }
 })

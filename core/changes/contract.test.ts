@@ -8,7 +8,7 @@ import { nestOf } from '../../demo/nest'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { checkGarment, type Garment } from '../pattern'
 import { deepFreeze } from '../pattern/test-pieces'
-import { CHANGE_KINDS, ChangeSchema, findChanges, foldPlan, readRequest } from './index'
+import { CHANGE_KINDS, ChangeSchema, findChanges, foldPlan } from './index'
 import { bodyWith, contextWith, stopWith } from './test-context'
 
 const GARMENTS: [string, Garment][] = [
@@ -189,21 +189,5 @@ describe('findChanges', () => {
   it('gives all for nothing, and none for what it does not know', () => {
     expect(findChanges('')).toHaveLength(CHANGE_KINDS.length)
     expect(findChanges('zebra')).toHaveLength(0)
-  })
-})
-
-describe('readRequest', () => {
-  const { pieces } = draftBlouse()
-  it.each<[string, number | null, string | null]>([
-    ['shorten the body by 1 3/8 inch', -34.925, null],
-    ['lengthen the sleeve 2 cm', 20, 'sleeve'],
-    ['back too long 12 mm', -12, 'back'],
-    ['longer by 1⅜', 34.925, null],
-    ['shorten', null, null],
-  ])('reads “%s”', (wish, mm, piece) => {
-    const read = readRequest(wish, 'in', pieces)
-    if (mm === null) expect(read.amountMm).toBeNull()
-    else expect(read.amountMm).toBeCloseTo(mm, 6)
-    expect(read.pieceId).toBe(piece)
   })
 })

@@ -17,6 +17,12 @@ function wordScore(word: string, text: readonly string[]): number {
   return text.some((t) => t.startsWith(word) || (word.length > 4 && t.length > 3 && word.startsWith(t))) ? 1 : 0
 }
 
+/** How much of what was asked stands in one phrase of a kind. */
+function scoreOf(kind: ChangeKind<unknown>, asked: readonly string[]): number {
+  const phrases = [kind.title, kind.does, ...kind.foundBy].map(wordsOf)
+  return Math.max(...phrases.map((p) => asked.reduce((sum, w) => sum + wordScore(w, p), 0)))
+}
+
 /**
  * Finds changes by name or by what one sees on the body ("shorten", "bunches at the waist"), best first.
  * An empty question gives all of them.
@@ -24,12 +30,15 @@ function wordScore(word: string, text: readonly string[]): number {
 export function findChanges(question: string): ChangeKind<unknown>[] {
   const asked = wordsOf(question)
   if (asked.length === 0) return [...CHANGE_KINDS]
-  return CHANGE_KINDS.map((kind) => {
-    const phrases = [kind.title, kind.does, ...kind.foundBy].map(wordsOf)
-    const best = Math.max(...phrases.map((p) => asked.reduce((sum, w) => sum + wordScore(w, p), 0)))
-    return { kind, best }
-  })
+  return CHANGE_KINDS.map((kind) => ({ kind, best: scoreOf(kind, asked) }))
     .filter((x) => x.best > 0)
     .sort((a, b) => b.best - a.best)
     .map((x) => x.kind)
+}
+
+/** Of those, the ones that share most words with what was said: several where they share as many. */
+export function likeliestChanges(question: string): ChangeKind<unknown>[] {
+  const asked = wordsOf(question)
+  const scored = findChanges(question).map((kind) => ({ kind, score: scoreOf(kind, asked) }))
+  return scored.filter((s) => s.score === scored[0]!.score).map((s) => s.kind)
 }

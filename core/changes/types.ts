@@ -228,6 +228,10 @@ export interface Reading<I> {
   sure: boolean
   /** Which way its amount goes where none was typed: what is typed next is meant so. */
   towards?: 1 | -1
+  /** The input that is asked for next, where it is not the first amount of the form. */
+  field?: string
+  /** What it does with its figures, in words, where its title and its amount do not say all of it. */
+  words?: string
   /** Where, in words: “at the calf line”. */
   where?: string
   /** How an amount is meant, in words: “at each edge, 2 in round the body”. */
@@ -254,8 +258,11 @@ export interface ChangeKind<I, K extends string = string> {
   withField?(garment: Garment, inputs: I, key: string, value: unknown): I
   /** What a stop is called with these inputs, and its figure; `isPlace` when that says where something is, and not how much it grows. */
   describe(garment: Garment, inputs: I): { title: string; amountMm: number | null; isPlace?: true }
-  /** What it makes of a typed wish, best first; nothing where the wish does not speak of it. */
-  reads?(wish: Wish, garment: Garment, context: ChangeContext): Reading<I>[]
+  /**
+   * What it makes of a typed wish, best first; nothing where the wish does not speak of it.
+   * @param begun what `begin` gives, or null where the change does not apply
+   */
+  reads?(wish: Wish, garment: Garment, context: ChangeContext, begun: () => I | null): Reading<I>[]
   /** Signs on the body that it may mend, and trade words that it is the nearest to: by the order in which it is tried. */
   mayMend?: Partial<Record<Concept, number>>
   /** When it comes in the order of work. */

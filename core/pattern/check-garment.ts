@@ -38,6 +38,9 @@ function checkPiece(piece: Piece, sizes: Garment['sizes']): Problem | null {
       [piece.points, shape.points, 'point'],
     ] as const)
       for (const item of list) if (!(item.id in record)) return bad(`${what} “${item.name}” has no place in size “${size.name}”.`)
+    for (const n of piece.notches)
+      if (shape.notches[n.id]!.distanceMm > measureLength(shape.edges[n.edgeId]!) + JOIN_MM)
+        return bad(`notch “${n.name}” lies beyond the end of its edge in size “${size.name}”.`)
     for (const dart of piece.lines.filter((l) => l.role === 'dart')) {
       const path = shape.lines[dart.id]!
       if (path.length < 2 || distance(path[path.length - 1]!.to, path[0]!.from) > JOIN_MM)

@@ -112,11 +112,9 @@ const WORDS = {
     'crotch curve|crotch|crotch depth|crotch length|rise|front rise|back rise|seat|flat seat|full seat|bottom curve|folds radiate from the crotch',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back',
-  'armhole-depth':
-    'armhole depth|deeper armhole|lower the armhole|raise the armhole|armhole cuts in|armhole too low|armhole too high|higher armhole|lower armhole|garment lifts with the arm',
+  'armhole-depth': 'armhole depth|deeper armhole|armhole cuts in|garment lifts with the arm',
   'sleeve-cap': 'sleeve cap|cap height|cap ease|cap pulls|cap folds|sleeve head',
-  'neck-shape':
-    'lower the neckline|raise the neckline|deeper neckline|scoop neck|v neck|v-neck|boat neck|neckline shape|widen the neckline|wider neckline|narrower neckline|higher neckline|lower neckline',
+  'neck-shape': 'deeper neckline|scoop neck|v neck|v-neck|boat neck|neckline shape',
   'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',
   'made-elsewhere':
     'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|cuff|cuffs|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
@@ -147,7 +145,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three left right half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
-    'am im her she’s it’s its'
+    'am im her she’s it’s its apart distance says said because'
   ).split(' '),
 )
 

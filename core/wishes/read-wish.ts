@@ -49,6 +49,8 @@ const DIRECTIONS: readonly Concept[] = [
   'merge',
 ]
 
+const MADE: readonly Concept[] = ['dart', 'double-dart', 'wedge', 'fold', 'notch', 'size']
+
 /** A sentence in its parts: at commas, and where it has several figures at “and” too. */
 function partsOf(tokens: readonly Token[]): Token[][] {
   const several = tokens.filter((t) => t.is === 'amount').length > 1
@@ -68,7 +70,9 @@ function isResult(part: readonly Token[], at: number): boolean {
   const after = part[at + 1]
   const isLong = after?.is === 'concept' && after.concept === 'length'
   const isTo = before?.is === 'small' && before.text === 'to'
-  const made = part.slice(0, at).some((t) => t.is === 'concept' && t.concept === 'make')
+  // What is made and has no length of its own is made by so much: a dart, a wedge.
+  const isMade = !part.some((t) => t.is === 'concept' && MADE.includes(t.concept))
+  const made = isMade && part.slice(0, at).some((t) => t.is === 'concept' && t.concept === 'make')
   const turned = part.some((t) => t.is === 'concept' && DIRECTIONS.includes(t.concept) && t.concept !== 'more')
   return isTo || ((isLong || made) && !turned)
 }

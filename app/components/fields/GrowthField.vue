@@ -24,8 +24,16 @@ function turn(to: 1 | -1) {
   way.value = to
   if (props.modelValue !== 0) emit('update:modelValue', Math.abs(props.modelValue) * to)
 }
-/** A typed minus turns the direction round, which is what it means. */
-const take = (mm: number) => emit('update:modelValue', mm * way.value)
+/** A figure that was typed with a minus: it would turn the direction round, so it is asked about. */
+const turned = ref<number | null>(null)
+function take(mm: number) {
+  if (mm < 0) turned.value = mm
+  else settle(mm * way.value)
+}
+function settle(mm: number) {
+  turned.value = null
+  emit('update:modelValue', mm)
+}
 </script>
 
 <template>
@@ -50,6 +58,17 @@ const take = (mm: number) => emit('update:modelValue', mm * way.value)
       </button>
     </div>
     <FieldsLengthField :model-value="Math.abs(modelValue)" :label="label" hide-label :test="test" @update:model-value="take" />
+    <div v-if="turned !== null" class="mt-2 rounded-lg bg-ease-pale p-3 text-sm text-ease" role="alert" :data-test="`${test}-turned`">
+      <p>A minus under “{{ way > 0 ? plus : minus }}” would turn it round. Which is meant?</p>
+      <div class="mt-2 flex gap-2">
+        <button type="button" class="btn" :data-test="`${test}-turned-minus`" @click="settle(turned)">
+          {{ minus }} <LengthText :mm="-turned" />
+        </button>
+        <button type="button" class="btn" :data-test="`${test}-turned-plus`" @click="settle(-turned)">
+          {{ plus }} <LengthText :mm="-turned" />
+        </button>
+      </div>
+    </div>
     <div v-if="nowMm" class="mt-2">
       <FieldsLengthField
         :model-value="nowMm + modelValue"

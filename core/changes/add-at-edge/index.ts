@@ -1,7 +1,9 @@
+import { chainsOf } from './chains'
+import { readAddAtEdge } from './reads'
 import { add, dot, scale } from '../../geometry'
 import { findPiece, frameOf, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../measure'
+import { pointOnChain, type SideChain } from '../../measure'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
@@ -12,17 +14,6 @@ import { AddAtEdgeSchema, type AddAtEdgeInputs } from './schema'
 
 const KEYS = ['bustMm', 'waistMm', 'hipMm'] as const
 const WORDS = { bust: 'At the bust', waist: 'At the waist', hip: 'At the hip' } as const
-type ZoneKey = keyof typeof WORDS
-
-/** Every side seam of a garment with its zones. */
-function chainsOf(garment: Garment, sizeId: string): { chain: SideChain; zones: { zone: ZoneKey; atMm: number }[] }[] {
-  return garment.pieces.flatMap((piece) =>
-    sideChains(piece, shapeOf(piece, sizeId)).map((chain) => ({
-      chain,
-      zones: zonesOnChain(garment, chain, sizeId) as { zone: ZoneKey; atMm: number }[],
-    })),
-  )
-}
 
 const placeOn = (garment: Garment, chain: SideChain, atMm: number, sizeId: string) =>
   pointOnChain(shapeOf(findPiece(garment, chain.pieceId)!, sizeId), chain, atMm)
@@ -57,6 +48,8 @@ export const addAtEdge = defineChange({
   does: 'Lets the side seams out or takes them in, by an amount at bust, waist and hip, alike on every piece.',
   holds: 'Side seams equal on front and back, corners where nothing is added, cap ease, grain.',
   schema: AddAtEdgeSchema,
+  reads: readAddAtEdge,
+  mayMend: { belly: 2, crotch: 2, 'side-swings': 1 },
   phase: 'sides',
   proposes: (garmentNow, asked) => (hasSides(garmentNow(), asked.context.sizeId) ? proposeRemainder(garmentNow, asked) : []),
   takesOver: (_there, proposed) => proposed,

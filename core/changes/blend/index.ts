@@ -1,3 +1,4 @@
+import { readBlend } from './reads'
 import type { Point } from '../../geometry'
 import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -137,6 +138,7 @@ export const blend = defineChange({
   does: 'Cuts one size at the bust, another at the waist or hip, with a smooth line between.',
   holds: 'Each zone measures what its size measures; front and back side seams stay equal.',
   schema: BlendSchema,
+  reads: readBlend,
   phase: 'sizes',
   costsAfter: { sides: 'the blend puts whole sizes in the place of what was let out or taken in.' },
   proposes: proposeBlend,

@@ -1,3 +1,4 @@
+import { readDoubleDart } from './reads'
 import { mendInside } from './mends'
 import { dot, scale, subtract } from '../../geometry'
 import { doubleDartFigures, findPiece, shapeOf } from '../../pattern'
@@ -29,6 +30,7 @@ export const doubleDart = defineChange({
   does: 'Takes more in at a dart with two tips, or lets some out; makes it longer, shorter, higher, or anew.',
   holds: 'Every edge and seam, the grain; both legs alike, the waist smaller by exactly what is taken in.',
   schema: DoubleDartSchema,
+  reads: readDoubleDart,
   phase: 'widths',
   mends: mendInside,
   begin(garment) {

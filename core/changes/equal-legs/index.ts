@@ -1,14 +1,21 @@
+import { readEqualLegs } from './reads'
 import { mendLegs } from './mends'
 import { subtract, unit } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
-import { dartsOf } from '../shared/darts/find-darts'
+import { type FoundDart, dartsOf } from '../shared/darts/find-darts'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { Handle, PaperStep, StepInput } from '../types'
 import { applyEqualLegs, besideLeg } from './apply'
 import { EqualLegsSchema, type EqualLegsInputs } from './schema'
+
+/** To begin with: the shorter leg grows. */
+function inputsFor(garment: Garment, found: FoundDart): EqualLegsInputs {
+  const d = dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
+  return { dart: found.ref, leg: d.firstMm <= d.secondMm ? 'first' : 'second', growMm: 0 }
+}
 
 /** Craft 6.11, finish a dart: legs equal. */
 export const equalLegs = defineChange({
@@ -18,13 +25,13 @@ export const equalLegs = defineChange({
   does: 'Makes one leg of a dart longer or shorter; the edge beside it follows.',
   holds: 'The tip, the dart’s angle, the other leg and every other edge.',
   schema: EqualLegsSchema,
+  reads: (wish, garment) => readEqualLegs(wish, garment, (dart) => inputsFor(garment, dart)),
   phase: 'finish-darts',
   mends: mendLegs,
   begin(garment) {
     const found = dartsOf(garment)[0]
     if (!found) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
-    const d = dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
-    return ok({ dart: found.ref, leg: d.firstMm <= d.secondMm ? 'first' : 'second', growMm: 0 })
+    return ok(inputsFor(garment, found))
   },
   fields: (garment, inputs) => [
     {

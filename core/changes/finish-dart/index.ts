@@ -1,3 +1,4 @@
+import { readFinishDart } from './reads'
 import { distance, type Point } from '../../geometry'
 import { drawTipBack, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
 import { dartFigures, dartIn, edgeFamily, findPiece, pieceOfRef, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
@@ -82,6 +83,7 @@ export const finishDart = defineChange({
   does: 'Draws the tip back from the apex, rules equal legs from it, and trues the cap for the way it is pressed.',
   holds: 'Every edge but the two beside the dart, the grain; the folded cap lies straight along the edge.',
   schema: FinishDartSchema,
+  reads: (wish, garment) => readFinishDart(wish, garment, (dart) => inputsFor(garment, dart)),
   phase: 'finish-darts',
   proposes: proposeFinish,
   press: (inputs, to) => ({ ...inputs, pressTo: to }),

@@ -1,3 +1,4 @@
+import { readLengthen } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { lengthAtLine } from './gives-length'
@@ -36,6 +37,8 @@ export const lengthen = defineChange({
   does: 'Takes length out of the middle, or puts it in, on every piece that the line crosses.',
   holds: 'Hem, waist and opening widths, the shape of every edge beyond the line, grain.',
   schema: LengthenSchema,
+  reads: readLengthen,
+  mayMend: { 'collar-back': 1, crotch: 1 },
   phase: 'lengths',
   costsAfter: {
     sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',

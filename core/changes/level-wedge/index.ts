@@ -1,3 +1,4 @@
+import { readLevelWedge } from './reads'
 import { isStraightPath, measureLength, nearestPlace, placeAt, scale } from '../../geometry'
 import { alongGrain, crossLevel, cutPiece } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
@@ -87,6 +88,14 @@ export const levelWedge = defineChange({
   does: 'Takes a wedge out at the centre, or puts one in, fading to nothing at the side seam.',
   holds: 'Side seam length, armhole, every edge that does not lie beside the wedge.',
   schema: LevelWedgeSchema,
+  reads(wish, garment, context) {
+    const wedgeOn = (pieceId: string) => {
+      const piece = findPiece(garment, pieceId)
+      return piece ? firstWedge(piece, context.sizeId) : null
+    }
+    return readLevelWedge(wish, garment, wedgeOn)
+  },
+  mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1 },
   phase: 'widths',
   begin: beginWedge,
   withPiece(garment, inputs, pieceId, context) {

@@ -1,3 +1,4 @@
+import { readMergeDarts } from './reads'
 import { distance, type Point } from '../../geometry'
 import { angleFrom, equaliseLegs, finishTip, mapShapes, meetMiddles, mergeDarts, tipBackMm } from '../../moves'
 import { dartIn, dartFigures, findPiece, shapeOf, type Garment } from '../../pattern'
@@ -97,6 +98,7 @@ export const mergeDartsKind = defineChange({
   does: 'Closes one dart of a piece and opens another by its angle, about the same apex.',
   holds: 'The sum of both angles, every edge’s length, the grain.',
   schema: MergeDartsSchema,
+  reads: readMergeDarts,
   phase: 'place-darts',
   begin(garment) {
     const pair = dartsOf(garment).flatMap((a) =>

@@ -1,5 +1,6 @@
 import { defineChange } from '../define-change'
 import { beginDartMove, dartMove } from '../shared/darts/move-form'
+import { readDartMove } from '../shared/darts/read-move'
 
 /** Craft 6.11: move a dart to another place round its apex. */
 export const moveDartKind = defineChange({
@@ -18,6 +19,7 @@ export const moveDartKind = defineChange({
   does: 'Cuts from a new place to the apex and swings the old dart closed; drag its ends anywhere along the outline.',
   holds: 'The dart’s angle at the apex, every edge’s length, the grain.',
   begin: (garment) => beginDartMove(garment, 100),
+  reads: (wish, garment) => readDartMove(wish, garment, 'move', 100),
 })
 
 export type { MoveDartInputs } from './schema'

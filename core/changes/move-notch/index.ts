@@ -1,3 +1,4 @@
+import { readMoveNotch } from './reads'
 import { mendNotches } from './mends'
 import { placeAt } from '../../geometry'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
@@ -21,6 +22,7 @@ export const moveNotch = defineChange({
   does: 'Moves a notch along its edge, so that it meets its partner.',
   holds: 'Every line of the piece.',
   schema: MoveNotchSchema,
+  reads: readMoveNotch,
   phase: 'true',
   mends: mendNotches,
   begin(garment, context) {

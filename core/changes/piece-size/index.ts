@@ -1,3 +1,4 @@
+import { readPieceSize } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { measureLength } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
@@ -26,6 +27,8 @@ export const pieceSize = defineChange({
   does: 'Takes a whole piece, and what is sewn to it, in another printed size; across a waist seam the size may change.',
   holds: 'Every edge exactly as printed in that size, the seams between the pieces cut alike, the grain.',
   schema: PieceSizeSchema,
+  reads: readPieceSize,
+  mayMend: { bicep: 1, 'arm-drags': 1, 'sleeve-cap': 1 },
   phase: 'trace',
   leftOut: partnersIn,
   begin(garment) {

@@ -1,3 +1,4 @@
+import { readPivotSlide } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { findPiece, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -82,6 +83,11 @@ export const pivotSlide = defineChange({
   does: 'Turns and slides the pattern over fresh paper and traces it part by part: waist, hip, bust, shoulder slope, length.',
   holds: 'The exact length and shape of every traced part: armhole, neckline, shoulder, side.',
   schema: PivotSlideSchema,
+  reads(wish, garment, context, begun) {
+    const fits = (s: Sequence) => piecesFor(garment, s, context.sizeId).length > 0
+    return readPivotSlide(wish, begun(), fits)
+  },
+  mayMend: { 'forward-shoulder': 1 },
   phase: 'widths',
   leftOut: partnersIn,
   begin: beginPivot,

@@ -1,3 +1,4 @@
+import { readPlaceSeam } from './reads'
 import { findPiece, grainDirection, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
@@ -27,6 +28,7 @@ export const placeSeam = defineChange({
   does: 'Moves a waist seam to a wanted distance below the underarm, at a line above it.',
   holds: 'The joined edge and its partner keep their lengths; the whole length too, if it is given back.',
   schema: PlaceSeamSchema,
+  reads: readPlaceSeam,
   phase: 'lengths',
   costsAfter: { sizes: 'the sizes were blended at the old waist.' },
   begin(garment, context) {

@@ -1,3 +1,4 @@
+import { readRaiseDart } from './reads'
 import { scale, type Point } from '../../geometry'
 import { angleFrom, mapShapes, markApex, raiseDart, runsAlongGrain } from '../../moves'
 import { dartFigures, edgeFamily, findPiece, grainDirection, pieceOfRef, shapeOf, type Garment, type Shape } from '../../pattern'
@@ -80,6 +81,7 @@ export const raiseDartKind = defineChange({
   does: 'Slides a dart with its apex up or down along the grain and redraws its edge with the dart closed.',
   holds: 'The dart’s angle and direction, both corners of its edge, every other edge.',
   schema: RaiseDartSchema,
+  reads: readRaiseDart,
   phase: 'dart-height',
   onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {

@@ -1,3 +1,4 @@
+import { readShoulderWidth } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { measureLength, subtract, unit } from '../../geometry'
 import { placeOnRun } from '../../moves'
@@ -31,6 +32,8 @@ export const shoulderWidth = defineChange({
   does: 'Makes the shoulder seam longer or shorter by swinging its outer part about a point on the armhole.',
   holds: 'Neckline, armhole length, everything below the hinge; front and back shoulders still meet.',
   schema: ShoulderWidthSchema,
+  reads: (wish, _garment, _context, begun) => readShoulderWidth(wish, begun()),
+  mayMend: { 'forward-shoulder': 2 },
   phase: 'widths',
   leftOut: partnersIn,
   begin(garment, context) {

@@ -1,3 +1,4 @@
+import { readSlashSwing } from './reads'
 import { measureLength, mix, placeAt } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -61,6 +62,14 @@ export const slashSwing = defineChange({
   does: 'Cuts a piece from one edge to a hinge on another, and swings it open or closed.',
   holds: 'The length of every edge but the one that is cut, the hinge, the part that lies still.',
   schema: SlashSwingSchema,
+  reads: (wish, garment, context) => {
+    const slashOn = (pieceId: string) => {
+      const piece = findPiece(garment, pieceId)
+      return piece ? firstSlash(garment, piece, context.sizeId) : null
+    }
+    return readSlashSwing(wish, garment, slashOn)
+  },
+  mayMend: { 'neck-shape': 1, 'armhole-depth': 1, 'rounded-back': 2 },
   phase: 'widths',
   recipe: { schema: SlashRecipeSchema, keep: toRecipe, use: (garment, recipe) => fromRecipe(garment, SlashRecipeSchema.parse(recipe)) },
   begin: beginSlash,

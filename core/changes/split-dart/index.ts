@@ -1,5 +1,6 @@
 import { defineChange } from '../define-change'
 import { beginDartMove, dartMove } from '../shared/darts/move-form'
+import { readDartMove } from '../shared/darts/read-move'
 
 /** Craft 6.11: a dart shared between two places. */
 export const splitDart = defineChange({
@@ -10,4 +11,5 @@ export const splitDart = defineChange({
   does: 'Moves a share of a dart’s angle to a second place; both point at the same apex.',
   holds: 'The dart’s angle at the apex, every edge’s length, the grain.',
   begin: (garment) => beginDartMove(garment, 50),
+  reads: (wish, garment) => readDartMove(wish, garment, 'split', 50),
 })

@@ -1,3 +1,4 @@
+import { readStraightenDart } from './reads'
 import { tipBackMm } from '../../moves'
 import { dartFigures, dartIn, findPiece, grainDirection, pieceOfRef, shapeOf, type Edge, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -89,6 +90,7 @@ export const straightenDart = defineChange({
   does: 'Turns a slanted side dart so that its middle line lies on the cross-grain through the apex.',
   holds: 'The dart’s angle, every edge’s length, the grain.',
   schema: StraightenDartSchema,
+  reads: readStraightenDart,
   phase: 'place-darts',
   costsAfter: { bust: 'the bust was changed with the dart where it was; what is straightened now is already the larger dart.' },
   onePiece: (inputs) => pieceOfRef(inputs.dart),

@@ -1,3 +1,4 @@
+import { readTakeCup } from './reads'
 import { PHASES } from '../types'
 import { findPiece, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
@@ -18,6 +19,7 @@ export const takeCup = defineChange({
   does: 'Traces the pattern’s own front for another cup in the place of this one, before anything else is changed.',
   holds: 'Every seam as it matched, armhole, shoulder and neckline, the grain.',
   schema: TakeCupSchema,
+  reads: readTakeCup,
   phase: 'trace',
   // The piece for another cup replaces whatever was done before.
   costsAfter: Object.fromEntries(PHASES.slice(1).map((p) => [p, 'the piece for this cup would come without what that stop does.'])),

@@ -1,3 +1,4 @@
+import { readTakeInFold } from './reads'
 import { mix } from '../../geometry'
 import { dartIn, findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } from '../../pattern'
 import { halfNames, opensOut, tipBackMm } from '../../moves'
@@ -25,6 +26,15 @@ function inputsFor(garment: Garment, found: FoundDart): TakeInFoldInputs | null 
   return { dart: found.ref, edgeId: edge.id, from: from[0]!.id, atMm: 100, amountMm: 0, sides: 'both', tipBackMm: tipBackMm(beside.role) }
 }
 
+/** Pinned this far from the first mark of an edge that is chosen afresh, mm. */
+const NEAR_MARK_MM = 25
+
+/** The same fold pinned at another edge, from its first mark. */
+function atEdge(garment: Garment, inputs: TakeInFoldInputs, edgeId: string): TakeInFoldInputs {
+  const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)!.piece
+  return edgeId === inputs.edgeId ? inputs : { ...inputs, edgeId, from: foldMarks(piece, edgeId)[0]!.id, atMm: NEAR_MARK_MM }
+}
+
 /** Craft 6.11: take in a pinned fold. */
 export const takeInFoldKind = defineChange({
   kind: 'take-in-fold',
@@ -33,6 +43,14 @@ export const takeInFoldKind = defineChange({
   does: 'Closes a wedge pinned at an edge in a fitting and adds its angle to a dart.',
   holds: 'The angle of fold and dart together, the other edges, the grain; the dart’s legs come out equal.',
   schema: TakeInFoldSchema,
+  reads: (wish, garment) =>
+    readTakeInFold(
+      wish,
+      garment,
+      (dart) => inputsFor(garment, dart),
+      (inputs, edgeId) => atEdge(garment, inputs, edgeId),
+    ),
+  mayMend: { 'neck-shape': 2 },
   phase: 'widths',
   begin(garment) {
     for (const found of dartsOf(garment)) {
@@ -44,9 +62,7 @@ export const takeInFoldKind = defineChange({
   withField(garment, inputs, key, value) {
     const found = dartsOf(garment).find((d) => d.ref === (key === 'dart' ? value : inputs.dart))
     if (key === 'dart' && found) return { ...(inputsFor(garment, found) ?? inputs), dart: found.ref, amountMm: inputs.amountMm }
-    const next = { ...inputs, [key]: value }
-    if (key !== 'edgeId' || !found) return next
-    return { ...next, from: foldMarks(found.piece, String(value))[0]!.id, atMm: 25 }
+    return key === 'edgeId' && found ? atEdge(garment, inputs, String(value)) : { ...inputs, [key]: value }
   },
   fields(garment, inputs) {
     const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece

@@ -1,3 +1,4 @@
+import { readTrueCorner } from './reads'
 import { mendCorner } from './mends'
 import { measureLength, placeAt, scale } from '../../geometry'
 import { cornersAsSewn, walkGarment } from '../../match'
@@ -27,6 +28,7 @@ export const trueCorner = defineChange({
   does: 'Redraws the edges beside a seam, dart or fold so that they run on smoothly when sewn.',
   holds: 'The ends of every edge, the seam that ends there, everything beyond the redrawn part.',
   schema: TrueCornerSchema,
+  reads: readTrueCorner,
   phase: 'true',
   mends: mendCorner,
   begin(garment, context) {

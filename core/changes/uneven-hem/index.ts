@@ -1,3 +1,4 @@
+import { readUnevenHem } from './reads'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { measureLength, placeAt } from '../../geometry'
 import { finishedLength, type LengthPlace } from '../../measure'
@@ -30,6 +31,7 @@ export const unevenHem = defineChange({
   does: 'Moves the hem by one amount at centre front, one at the sides and one at centre back.',
   holds: 'Side seams equal on front and back, everything above the hem, a smooth run through the side seam.',
   schema: UnevenHemSchema,
+  reads: readUnevenHem,
   phase: 'hems',
   givesLength(garment, row, context) {
     if (row.to !== 'hem' || row.missingMm === null || !this.begin(garment, context).ok) return null

@@ -10,7 +10,7 @@ import { alongTrack, dartTrack, onTrack, snapAlong, usualPlace } from './places'
 import { DartMoveSchema, type DartMove } from './dart-move'
 
 /** What to begin with for a dart: where it is usually wanted. */
-function inputsFor(garment: Garment, ref: string, sharePct: number): DartMove | null {
+export function inputsForDart(garment: Garment, ref: string, sharePct: number): DartMove | null {
   const found = dartsOf(garment).find((d) => d.ref === ref)
   if (!found) return null
   const to = usualPlace(found, shapeOf(found.piece, garment.baseSizeId))
@@ -30,7 +30,16 @@ const edgeName = (garment: Garment, inputs: DartMove) =>
 export function beginDartMove(garment: Garment, sharePct: number): Result<DartMove> {
   const first = dartsOf(garment)[0]
   if (!first) return refuse('no-dart', 'garment', 'it has no darts.', 'This is for pieces with a dart.')
-  return ok(inputsFor(garment, first.ref, sharePct)!)
+  return ok(inputsForDart(garment, first.ref, sharePct)!)
+}
+
+/** The same dart moved to the middle of another edge; as it was where there is no such edge. */
+export function movedTo(garment: Garment, inputs: DartMove, edgeId: string): DartMove {
+  const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
+  const edge = piece?.edges.find((e) => e.id === edgeId)
+  if (!piece || !edge || edge.id === inputs.edgeId) return inputs
+  const atMm = measureLength(edgePath(shapeOf(piece, garment.baseSizeId), edge.id)) / 2
+  return { ...inputs, edgeId: edge.id, atMm, tipBackMm: tipBackMm(edge.role) }
 }
 
 type Common = 'schema' | 'phase' | 'withField' | 'fields' | 'describe' | 'withLargest' | 'apply' | 'handles' | 'drag' | 'paperSteps'
@@ -40,13 +49,8 @@ export const dartMove: Pick<ChangeKind<DartMove>, Common> = {
   schema: DartMoveSchema,
   phase: 'place-darts',
   withField(garment, inputs, key, value) {
-    if (key === 'dart') return inputsFor(garment, String(value), inputs.sharePct) ?? inputs
-    if (key !== 'edgeId') return { ...inputs, [key]: value }
-    const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
-    const edge = piece?.edges.find((e) => e.id === value)
-    if (!piece || !edge) return inputs
-    const atMm = measureLength(edgePath(shapeOf(piece, garment.baseSizeId), edge.id)) / 2
-    return { ...inputs, edgeId: edge.id, atMm, tipBackMm: tipBackMm(edge.role) }
+    if (key === 'dart') return inputsForDart(garment, String(value), inputs.sharePct) ?? inputs
+    return key === 'edgeId' ? movedTo(garment, inputs, String(value)) : { ...inputs, [key]: value }
   },
   fields(garment, inputs) {
     const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece

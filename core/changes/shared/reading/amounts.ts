@@ -15,7 +15,8 @@ export const says = (wish: Wish, ...words: readonly Concept[]): boolean => words
 /** The figure of a wish, with the way it goes: null where the way is not known, or where a typed sign turns a word round. */
 export function signed(amount: WishAmount, way: 1 | 0 | -1): number | null {
   if (way === 0) return amount.sign === 0 ? null : amount.sign * amount.mm
-  return amount.sign * way === -1 ? null : way * amount.mm
+  // “Shorten by -5” is asked about, whichever way it was meant.
+  return amount.sign === -1 || amount.sign * way === -1 ? null : way * amount.mm
 }
 
 /**

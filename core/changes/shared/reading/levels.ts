@@ -87,7 +87,8 @@ function levelBetween(piece: Piece, sizeId: string, low: Height | null, high: He
 export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel | null | undefined {
   const heights = heightsOf(piece, sizeId)
   const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
-  const isHeight = (c: Concept) => c in STRETCHES || c in SAME_AS || CORNERS.some(([is]) => is === c) || Object.values(LINES).includes(c)
+  // A crotch and a shoulder are where others are measured from; what is said of them is another change.
+  const isHeight = (c: Concept) => c in STRETCHES || c in SAME_AS || c === 'underarm' || c === 'hem' || Object.values(LINES).includes(c)
   const heightOf = (c: Concept) => heights.find((h) => h.is === (SAME_AS[c] ?? c))
   const after = (word: Concept): Concept[] => {
     const i = words.indexOf(word)
@@ -110,7 +111,8 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
   }
   for (const word of ['above', 'below', 'keep'] as const) {
     const [name] = after(word)
-    if (!name) continue
+    // A hem keeps its width in any case.
+    if (!name || (word === 'keep' && (name === 'hem' || name in SAME_AS))) continue
     const height = heightOf(name)
     if (!height) return undefined
     const i = heights.indexOf(height)
@@ -120,8 +122,13 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
         : levelBetween(piece, sizeId, height, heights[i + 1] ?? null)
     return found(word, [name], made, word === 'keep' ? name : null)
   }
-  const name = words.find(isHeight)
-  if (!name || name === 'hem' || name in SAME_AS) return null
+  const name =
+    words.find((w) => isHeight(w) && w !== 'hem' && !(w in SAME_AS)) ?? (words.includes('keep') ? undefined : words.find(isHeight))
+  if (!name) return null
+  if (name === 'hem' || name in SAME_AS) {
+    const hem = heightOf('hem')
+    return hem && found(name, [], levelBetween(piece, sizeId, heights[heights.indexOf(hem) - 1] ?? null, hem))
+  }
   const stretch = STRETCHES[name]
   const height = heightOf(name)
   if (stretch && (!height || name !== 'thigh')) {

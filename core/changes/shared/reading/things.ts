@@ -34,8 +34,12 @@ export function askedPieces(garment: Garment, wish: Wish): { pieces: Piece[]; us
   return { pieces: garment.pieces.filter((p) => side.some((s) => p.kind.includes(s))), uses: side, isFamily: false }
 }
 
-/** Parts of a garment that can be made longer by themselves. */
-export const familiesOf = (garment: Garment): number => FAMILIES.filter((f) => garment.pieces.some((p) => f.kinds.includes(p.kind))).length
+/** The parts of a garment that can be made longer by themselves, each with its pieces: body, skirt, legs, sleeves. */
+export const familiesOf = (garment: Garment): Piece[][] =>
+  [...FAMILIES].reverse().flatMap((f) => {
+    const pieces = garment.pieces.filter((p) => f.kinds.includes(p.kind))
+    return pieces.length > 0 ? [pieces] : []
+  })
 
 const DART_WORDS: readonly Concept[] = ['side', 'armhole', 'shoulder', 'waist', 'neckline', 'bust', 'hem']
 const ROLE_OF: Partial<Record<Concept, string>> = {
@@ -70,5 +74,8 @@ export function askedDarts(garment: Garment, wish: Wish, words: readonly Concept
     }
   const piece = (['front', 'back'] as const).filter((s) => wish.said.has(s))
   const onPiece = piece.length === 1 ? darts.filter((d) => d.piece.kind.includes(piece[0]!)) : darts
-  return { darts: onPiece.length > 0 ? onPiece : darts, uses: [...uses, ...took, ...(onPiece.length > 0 ? piece : [])] }
+  const found = onPiece.length > 0 ? onPiece : darts
+  // Where nothing says which, “the dart” is that of the front.
+  const fronts = named.length === 0 && took.length === 0 ? found.filter((d) => d.piece.kind === 'front') : []
+  return { darts: fronts.length === 1 ? fronts : found, uses: [...uses, ...took, ...(onPiece.length > 0 ? piece : [])] }
 }

@@ -1,0 +1,389 @@
+import { describe, expect, it } from 'vitest'
+import { demoWardrobe } from '../../demo/wardrobe'
+import { CHANGE_KINDS, contextOf, findKind, foldPlan } from '../changes'
+import { stopsOf } from '../formats'
+import { DEFAULT_TOLERANCES } from '../match'
+import { INCH_MM, writeLengths } from '../units'
+import { answerWish, offerAs, tryOffer } from './answer-wish'
+
+const { projects, wearers } = demoWardrobe(new Date('2026-11-27'))
+const GARMENTS = {
+  blouse: 'demo-blouse',
+  legs: 'demo-tapered',
+  dress: 'demo-dress',
+  suit: 'demo-bather',
+  two: 'demo-harper',
+  smock: 'demo-baker',
+  vest: 'demo-ferryman',
+} as const
+const opened = (name: string) => {
+  const project = projects.find((p) => p.id === GARMENTS[name as keyof typeof GARMENTS])!
+  const wearer = wearers.find((w) => w.id === project.wearerId) ?? null
+  return { garment: project.garment, context: contextOf(project.garment, project, wearer, DEFAULT_TOLERANCES) }
+}
+const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
+  const { garment, context } = opened(name)
+  return answerWish(text, units, garment, context)
+}
+
+/**
+ * What is typed on a garment, and what must come of it: a kind with some of its inputs (figures in inches, `at` is the mark of
+ * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
+ */
+const TABLE = `
+blouse: hem longer at the back by 1 -> uneven-hem centreBackMm=1 sideMm=0 centreFrontMm=0
+blouse: back hem 1 longer -> uneven-hem centreBackMm=1 sideMm=0
+blouse: raise the front hem 1/2 -> uneven-hem centreFrontMm=-0.5 centreBackMm=0
+blouse: hem 2 longer all round -> uneven-hem centreBackMm=2 sideMm=2 centreFrontMm=2
+blouse: shorten the hem by an inch -> uneven-hem sideMm=-1 centreBackMm=-1
+blouse: back 1 1/2, sides 3/4 -> uneven-hem centreBackMm=1.5 sideMm=0.75 centreFrontMm=0
+blouse: hem longer, 1 at the sides and 2 at centre back -> uneven-hem sideMm=1 centreBackMm=2 centreFrontMm=0
+blouse: hem dips at the back -> uneven-hem centreBackMm=0
+blouse: lower the hem 3/4 -> uneven-hem sideMm=0.75 centreFrontMm=0.75
+blouse: take up the hem half an inch -> uneven-hem sideMm=-0.5
+blouse: hem too long by 2cm -> uneven-hem sideMm=-0.787
+blouse: uneven hem -> uneven-hem sideMm=0
+blouse: take 1 off the hem at the front -> uneven-hem centreFrontMm=-1 sideMm=0
+blouse: hem 1/2 in. longer at centre front -> uneven-hem centreFrontMm=0.5 centreBackMm=0
+blouse: level the hem -> uneven-hem sideMm=0
+dress: raise the hem 1 -> uneven-hem sideMm=-1 centreBackMm=-1
+dress: let down the hem 2 -> uneven-hem sideMm=2
+blouse: raise the dart -> raise-dart amountMm=0 dart="front side-dart"
+blouse: raise the side dart 1/2 -> raise-dart amountMm=0.5
+blouse: lower the bust dart by 3/8 -> raise-dart amountMm=-0.375 dart="front side-dart"
+blouse: dart 1/2 higher -> raise-dart amountMm=0.5
+blouse: side dart too low by 1 -> raise-dart amountMm=1
+blouse: the dart points above the apex -> raise-dart amountMm=0 dart="front side-dart"
+blouse: dart is below the apex by 1/2 -> raise-dart amountMm=0.5
+two: lower the shoulder dart 1/4 -> asks raise-dart
+two: raise the side dart 1/4 -> raise-dart amountMm=0.25 dart="front side-dart"
+blouse: move the dart up 1/2 -> raise-dart amountMm=0.5
+blouse: finish the side dart -> finish-dart dart="front side-dart"
+blouse: finish the dart -> finish-dart dart="front side-dart"
+blouse: finishing the bust dart -> finish-dart dart="front side-dart"
+blouse: finish the shoulder dart of the back -> finish-dart dart="back shoulder-dart"
+blouse: finish the dart 1 1/2 from the apex -> finish-dart tipBackMm=1.5
+blouse: straighten the side dart -> straighten-dart dart="front side-dart"
+blouse: straighten the dart -> straighten-dart dart="front side-dart"
+blouse: strighten the bust dart -> straighten-dart dart="front side-dart"
+blouse: move the side dart to the armhole -> move-dart edgeId="armhole" dart="front side-dart"
+blouse: move the bust dart to the shoulder -> move-dart edgeId="shoulder"
+blouse: rotate the side dart into the neckline -> move-dart edgeId="neck"
+blouse: transfer the dart to the hem -> move-dart edgeId="hem"
+two: move the shoulder dart to the armhole -> asks move-dart
+blouse: split the side dart to the shoulder -> split-dart edgeId="shoulder"
+blouse: divide the bust dart -> split-dart dart="front side-dart"
+two: merge the shoulder dart into the side dart -> merge-darts dart="front side-dart-2" into="front side-dart"
+two: combine the side dart into the shoulder dart -> merge-darts dart="front side-dart"
+two: merge the darts -> asks merge-darts
+blouse: make the dart legs equal -> equal-legs dart="front side-dart"
+blouse: equal legs on the side dart -> equal-legs dart="front side-dart"
+blouse: narrower shoulder -> shoulder-width amountMm=0
+blouse: narrower shoulder 1/4 -> shoulder-width amountMm=-0.25
+blouse: narrow the shoulders by 3/8 -> shoulder-width amountMm=-0.375
+blouse: broader shoulder 1/4 -> shoulder-width amountMm=0.25
+blouse: shoulders too wide by 1/2 -> shoulder-width amountMm=-0.5
+blouse: shoulder too narrow -> shoulder-width amountMm=0
+blouse: seam falls off the shoulder -> shoulder-width amountMm=0
+blouse: shorten the shoulder 1/4 -> shoulder-width amountMm=-0.25
+blouse: shoulder seam 1 cm longer -> shoulder-width amountMm=0.3937
+dress: widen the shoulders 1/2 -> shoulder-width amountMm=0.5
+blouse: take in the side -> add-at-edge bustMm=0
+blouse: take the side in 2 -> add-at-edge bustMm=-0.5 waistMm=-0.5 hipMm=-0.5
+blouse: let out the sides by 1 -> add-at-edge bustMm=0.25 hipMm=0.25
+blouse: let the side seams out 1 -> add-at-edge hipMm=0.25
+blouse: take 1/2 out of each side -> add-at-edge waistMm=-0.5
+blouse: add 1/4 at each side -> add-at-edge waistMm=0.25
+blouse: take in the waist 2 -> add-at-edge waistMm=-0.5 bustMm=0 hipMm=0
+blouse: let the waist out an inch -> add-at-edge waistMm=0.25 hipMm=0
+blouse: too tight at the hip -> add-at-edge hipMm=0
+blouse: hip too tight by 2 -> add-at-edge hipMm=0.5 waistMm=0
+blouse: waist too loose 1 -> add-at-edge waistMm=-0.25
+blouse: wider hips, 1 1/2 all round -> add-at-edge hipMm=0.375
+blouse: narrower at the waist by 4 cm -> add-at-edge waistMm=-0.3937
+blouse: let out the waist and hip 2 -> add-at-edge waistMm=0.5 hipMm=0.5 bustMm=0
+blouse: let out the bust at the side 1 -> add-at-edge bustMm=0.25 waistMm=0
+blouse: sides in by 1/2 at the waist -> asks
+legs: take in the outseam 1 -> add-at-edge hipMm=-0.25
+legs: waist too tight by 1 -> add-at-edge waistMm=0.25
+dress: take the waist in 3/4 -> add-at-edge waistMm=-0.1875
+blouse: smaller bust -> bust-amount amountMm=0
+blouse: smaller bust 1 -> bust-amount amountMm=-0.5
+blouse: fuller bust 2 -> bust-amount amountMm=1
+blouse: tight over the bust -> bust-amount amountMm=0
+blouse: more room at the bust 1 1/2 -> bust-amount amountMm=0.75
+blouse: bust too loose by 1 -> bust-amount amountMm=-0.5
+smock: fuller bust 1 1/2 -> bust-amount amountMm=0.75
+blouse: shorten the body by 1 3/8 -> lengthen amountMm=-1.375 pieceId="front" at="shorten"
+blouse: shorten the body by 1 3/8 inch -> lengthen amountMm=-1.375
+blouse: body too long 1 -> lengthen amountMm=-1
+blouse: 1 1/2 in longer in the body -> lengthen amountMm=1.5
+blouse: too long above the waist 1 -> lengthen amountMm=-1 at="shorten"
+blouse: lengthen above the waist 1/2 -> lengthen amountMm=0.5 at="shorten"
+blouse: bunches above the waist -> lengthen amountMm=0
+blouse: lengthen below the waist 1 -> lengthen amountMm=1 at="waist-line"
+blouse: lengthen between bust and waist 1/2 -> lengthen amountMm=0.5 at="shorten"
+blouse: shorten the sleeve 1 -> lengthen amountMm=-1 pieceId="sleeve"
+blouse: sleeve too long 2 cm -> lengthen amountMm=-0.787 pieceId="sleeve"
+blouse: sleeves 1 longer -> lengthen amountMm=1 pieceId="sleeve"
+blouse: lengthen the sleev by 3/4 -> lengthen amountMm=0.75 pieceId="sleeve"
+blouse: sleeves too short by an inch and a half -> lengthen amountMm=1.5 pieceId="sleeve"
+blouse: shorten the sleeve below the elbow 1 -> asks
+blouse: shorten the sleeve hem 1 -> lengthen amountMm=-1 pieceId="sleeve"
+blouse: sleeve 22 in long -> lengthen pieceId="sleeve"
+blouse: make the sleeve 24 long -> lengthen pieceId="sleeve"
+blouse: make the side 14 in -> lengthen pieceId="front"
+blouse: lengthn the boddy by 3/8 -> lengthen amountMm=0.375 pieceId="front"
+blouse: 3,5 cm shorter in the body -> lengthen amountMm=-1.378
+blouse: body 35mm shorter -> lengthen amountMm=-1.378
+blouse: body 1⅜ shorter -> lengthen amountMm=-1.375
+blouse: shorten the body three eighths of an inch -> lengthen amountMm=-0.375
+legs: lengthen below the knee 2 -> lengthen amountMm=2 at="calf-shorten"
+legs: 2 in longer below the knee -> lengthen amountMm=2 at="calf-shorten"
+legs: lengthen the leg by 2 keep the knee -> lengthen amountMm=2 at="calf-shorten"
+legs: lengthen above the knee 1 -> lengthen amountMm=1 at="thigh-shorten"
+legs: shorten the leg 1 at the calf -> lengthen amountMm=-1 at="calf-shorten"
+legs: shorten at the thigh 1/2 -> lengthen amountMm=-0.5 at="thigh-shorten"
+legs: shorten the legs -> lengthen amountMm=0
+legs: legs too long by 3 -> lengthen amountMm=-3
+legs: trousers too short 1 -> lengthen amountMm=1
+legs: lengthen by 1 -> lengthen amountMm=1
+legs: between waist and hip 1 longer -> lengthen amountMm=1
+legs: lengthen between the hip and the knee 1 -> lengthen amountMm=1 at="thigh-shorten"
+legs: hem 1 longer -> lengthen amountMm=1 at="calf-shorten"
+legs: inseam 30 in long -> lengthen pieceId="front"
+legs: make the inseam 29 in -> lengthen pieceId="front"
+legs: inseam too long by 1 -> lengthen amountMm=-1
+suit: lengthen the body 3/4 -> lengthen amountMm=0.75
+suit: too short in the body by 1 -> lengthen amountMm=1
+dress: lengthen the skirt 3 -> lengthen amountMm=3 pieceId="skirt-front"
+dress: shorten the bodice 1/2 -> lengthen amountMm=-0.5
+dress: lengthen above the waist 1/2 -> lengthen amountMm=0.5
+dress: lengthen the dress 2 -> asks lengthen
+dress: skirt too long by 2 -> lengthen amountMm=-2 pieceId="skirt-front"
+dress: waist seam 1/2 lower -> place-seam
+dress: raise the waist seam 1 -> place-seam
+dress: waist seam sits too low by 1/2 -> place-seam
+dress: waist seam too high -> place-seam
+dress: place the waist seam 8 in below the underarm -> place-seam wantedMm=8
+dress: fuller skirt hem by 4 -> hem-fullness amountMm=1
+dress: more flare in the skirt -> hem-fullness amountMm=0
+dress: skirt hem 2 narrower -> hem-fullness
+dress: widen the hem 4 -> hem-fullness amountMm=1
+legs: leg opening 1 wider -> hem-fullness amountMm=0.5
+legs: take in the leg opening by 1 -> hem-fullness amountMm=-0.5
+blouse: sleeve hem 1 wider -> hem-fullness pieceId="sleeve" amountMm=1
+blouse: take a wedge out at centre back 1/2 -> level-wedge amountMm=-0.5 pieceId="back"
+blouse: swayback 1/2 -> level-wedge amountMm=-0.5 pieceId="back"
+blouse: sway back -> level-wedge amountMm=0 pieceId="back"
+blouse: pools above the back waist -> level-wedge amountMm=0 pieceId="back"
+blouse: centre back too long by 3/4 -> level-wedge amountMm=-0.75 pieceId="back"
+blouse: center front too short 1/2 -> level-wedge amountMm=0.5 pieceId="front"
+blouse: put in a wedge of 1/2 at centre front -> level-wedge amountMm=0.5 pieceId="front"
+blouse: back hem tilts -> level-wedge amountMm=0 pieceId="back"
+blouse: armhole gapes 1/2 -> take-in-fold amountMm=0.5 edgeId="armhole"
+blouse: neckline gapes 3/8 -> take-in-fold amountMm=0.375 edgeId="neck"
+blouse: take in the fold at the armhole 1/2 -> take-in-fold amountMm=0.5 edgeId="armhole"
+blouse: pinned 1/4 at the shoulder -> take-in-fold amountMm=0.25 edgeId="shoulder"
+vest: take in the waist dart of the back 1/2 -> double-dart amountMm=0.5 dart="back waist-dart"
+vest: let out the waist dart 1/4 -> double-dart amountMm=-0.25
+blouse: make a waist dart in the back 3/4 -> double-dart amountMm=0.75
+legs: raise the waist dart 1/2 -> raise-dart amountMm=0.5
+blouse: pivot the waist out 1/2 -> pivot-slide sequence="waist" amountMm=0.5
+blouse: pivot the hip in 1/4 -> pivot-slide sequence="hip" amountMm=-0.25
+blouse: pivot the bust out 3/8 -> pivot-slide sequence="bust" amountMm=0.375
+blouse: slide the hem down 1 -> pivot-slide sequence="longer" amountMm=1
+blouse: slide the sides out 1/4 -> pivot-slide sequence="wider" amountMm=0.25
+blouse: squarer shoulder 1/4 -> pivot-slide sequence="slope" amountMm=0.25
+blouse: sloping shoulders 3/8 -> pivot-slide sequence="slope" amountMm=-0.375
+blouse: more sloping shoulder -> pivot-slide sequence="slope" amountMm=0
+blouse: pivot -> asks pivot-slide
+blouse: grade 2 up, 1 down -> grade up=2! down=1!
+blouse: grade three sizes up -> grade up=3!
+blouse: make 2 sizes up -> grade up=2!
+blouse: grade 2 sizes up 1 1/2 apart -> grade up=2! intervalMm=1.5
+blouse: size 4 at the bust, size 5 at the hip -> blend
+blouse: size 5 -> blend
+blouse: blend 3 bust, 4 waist, 5 hip -> blend
+blouse: size 6 hip -> blend
+blouse: size 44 at the hip -> asks blend
+blouse: cut the sleeve in size 5 -> piece-size pieceId="sleeve"
+blouse: sleeve in size 3 -> piece-size pieceId="sleeve"
+dress: skirt front in size 4 -> piece-size pieceId="skirt-front"
+blouse: cup C -> take-cup cup="C"
+blouse: take the piece for cup A -> take-cup cup="A"
+blouse: cup F -> asks take-cup
+blouse: front for a C cup -> take-cup cup="C"
+blouse: true the hem at the side seam -> true-corner
+blouse: smooth the armhole at the shoulder seam -> true-corner
+blouse: move the waist notch of the front down 1/4 -> move-notch byMm=0.25
+blouse: move a notch -> asks move-notch
+blouse: slash and swing -> slash-swing amountMm=0
+dress: open the hem toward the waist 1 -> slash-swing amountMm=1
+blouse: forward shoulder by 1/2 -> asks
+blouse: collar rides back -> asks lengthen
+blouse: drags across the upper arm -> asks
+blouse: bicep too tight 1 -> asks
+blouse: fuller bicep -> asks
+blouse: rounded back -> asks level-wedge
+blouse: lower the armhole 1/2 -> asks
+blouse: deeper neckline -> asks
+blouse: sleeve cap too high -> asks
+legs: crotch depth 1 -> asks lengthen
+legs: flat seat -> asks
+legs: rise too short -> asks
+legs: full belly -> asks
+blouse: add a pocket -> asks
+blouse: make a muslin -> asks
+blouse: turn the grain -> asks
+blouse: lengthen the belt loops 1 -> asks
+blouse: shorten by -5 -> asks
+blouse: shorten the sleeve -5 -> asks lengthen
+blouse: lengthen the body -1 -> asks lengthen
+blouse: narrower shoulder +1/4 -> asks shoulder-width
+blouse: lengthen the front 1 -> asks lengthen
+blouse: shorten the sleeve 1 and lengthen the body 2 -> asks lengthen
+blouse: take in the waist 1, let out the hip 1 -> asks add-at-edge
+blouse: don't shorten the sleeve -> asks lengthen
+blouse: do not lengthen the body 1 -> asks
+blouse: make it longer -> asks lengthen
+blouse: longer -> asks lengthen
+blouse: shorten -> asks lengthen
+blouse: let it out 1 -> asks
+blouse: sleeve -> asks
+blouse: dart -> asks
+blouse: wider -> asks
+blouse: shorten the frobnicator 1 -> asks lengthen
+blouse: lengthen the body 1 2 -> asks
+blouse: shorten the body 1 or 2 -> asks
+blouse: raise and lower the dart -> asks
+legs: raise the side dart -> asks
+dress: raise the dart -> asks
+dress: finish the dart -> asks
+legs: narrower shoulder 1/4 -> asks
+legs: shorten the sleeve 1 -> asks
+legs: fuller bust 1 -> asks
+suit: grade -> grade intervalMm=0
+blouse: waist seam lower 1/2 -> asks
+blouse: verlängere die Ärmel um 2 cm -> nothing
+blouse: allonger la manche -> nothing
+blouse: qwertz uiop -> nothing
+blouse: ??? -> nothing
+blouse: 17 -> nothing
+blouse: lorem ipsum dolor sit amet -> asks
+blouse: drop table garments -> asks
+`
+const ROWS = TABLE.trim()
+  .split('\n')
+  .map((line) => /^(\w+): (.+) -> (.+)$/.exec(line)!.slice(1) as [string, string, string])
+
+describe('a wish', () => {
+  it.each(ROWS)('on the %s: “%s” gives %s', (name, text, expected) => {
+    const answer = answerOn(name, text)
+    const [first, ...rest] = expected.split(/ (?=\w+=)| (?=[\w-]+$)/)
+    if (first === 'nothing' || first === 'asks') {
+      expect(answer.how).toBe(first)
+      if (answer.how === 'asks') {
+        expect(answer.why.length).toBeGreaterThan(10)
+        expect(answer.offers.length).toBeLessThanOrEqual(4)
+        if (rest.length > 0) expect(answer.offers.map((o) => o.change.kind)).toContain(rest[0])
+      }
+      return
+    }
+    if (answer.how !== 'does') throw new Error(`it ${answer.how}: ${JSON.stringify(answer)}`)
+    expect(answer.offer.change.kind).toBe(first)
+    const inputs = answer.offer.change.inputs as Record<string, unknown>
+    for (const want of rest) {
+      const [key, value] = want.split('=') as [string, string]
+      if (key === 'at') expect(JSON.stringify((inputs as { levels: { mark: object }[] }).levels[0]!.mark)).toContain(value)
+      else if (value.startsWith('"')) expect(inputs[key]).toBe(JSON.parse(value))
+      else if (value.endsWith('!')) expect(inputs[key]).toBe(Number(value.slice(0, -1)))
+      else expect((inputs[key] as number) / INCH_MM, key).toBeCloseTo(Number(value), 2)
+    }
+  })
+
+  it('says in words what it will do: direction, amount, place, what stays, and the pieces', () => {
+    const said = (name: string, text: string) => {
+      const answer = answerOn(name, text)
+      return answer.how === 'does' ? writeLengths(answer.offer.sentence, 'in') : answer.how
+    }
+    expect(said('legs', 'lengthen the leg by 2 keep the knee')).toBe(
+      'Lengthen the leg 2 in at the calf line (lengthen or shorten); the knee stays',
+    )
+    expect(said('blouse', 'hem longer at the back by 1')).toBe('Hem 1 in longer at centre back')
+    expect(said('blouse', 'narrower shoulder')).toBe('Narrower shoulder; how much is asked next')
+    expect(said('blouse', 'take in the waist 2')).toBe('Take the sides in 1/2 in at the waist; each edge, 2 in round the body')
+    expect(said('blouse', 'fuller bust 2')).toBe('Fuller bust 2 in round the body, 1 in on the half piece')
+    const { garment, context } = opened('legs')
+    const answer = answerWish('shorten the legs 1', 'in', garment, context)
+    if (answer.how !== 'does') throw new Error(answer.how)
+    expect(tryOffer(answer.offer, garment, context)).toEqual({ pieces: ['Front leg', 'Back leg'] })
+    const tooMuch = answerWish('shorten the legs 90', 'in', garment, context)
+    if (tooMuch.how !== 'does') throw new Error(tooMuch.how)
+    expect(tryOffer(tooMuch.offer, garment, context)).toMatchObject({ sentence: expect.stringContaining('at most') as string })
+  })
+
+  it('knows which way is meant where no amount was typed, so that a figure typed next goes that way', () => {
+    const way = (name: string, text: string) => {
+      const answer = answerOn(name, text)
+      return answer.how === 'does' ? [answer.offer.towards, answer.offer.asksAmount, answer.offer.field] : answer.how
+    }
+    expect(way('blouse', 'narrower shoulder')).toEqual([-1, true, null])
+    expect(way('blouse', 'raise the dart')).toEqual([1, true, null])
+    expect(way('blouse', 'take in the waist')).toEqual([-1, true, 'waistMm'])
+    expect(way('blouse', 'hem too short at the back')).toEqual([1, true, 'centreBackMm'])
+    expect(way('legs', 'lengthen the leg 1')).toEqual([1, false, null])
+  })
+
+  it('offers both ways for a minus beside a word of direction', () => {
+    const answer = answerOn('blouse', 'shorten the sleeve -5')
+    const amounts = answer.how === 'asks' ? answer.offers.map((o) => (o.change.inputs as { amountMm: number }).amountMm / INCH_MM) : []
+    expect(amounts.sort((a, b) => a - b)).toEqual([-5, 5])
+  })
+
+  it('says what a slip was read as', () => {
+    const answer = answerOn('blouse', 'lengthn the boddy by 1')
+    expect(answer.how === 'does' && answer.slips).toEqual([
+      { typed: 'lengthn', as: 'lengthen' },
+      { typed: 'boddy', as: 'body' },
+    ])
+  })
+
+  it('does nothing with ten thousand signs', () => {
+    expect(answerOn('blouse', 'shorten the body '.repeat(600)).how).toBe('nothing')
+  })
+})
+
+describe('what the program itself calls a stop', () => {
+  const titles = projects.flatMap((p) => {
+    const context = contextOf(p.garment, p, null, DEFAULT_TOLERANCES)
+    const planned = foldPlan(p.garment, stopsOf(p), context).stops.map((s) => [p.id, s.change.kind as string, s.words.title] as const)
+    const begun = CHANGE_KINDS.flatMap((kind) => {
+      const first = kind.begin(p.garment, context)
+      if (!first.ok) return []
+      const signed = kind.withAmount ? [12, -12].map((mm) => kind.withAmount!(p.garment, first.value, mm, context)) : [first.value]
+      return signed.map((inputs) => [p.id, kind.kind, kind.describe(p.garment, inputs).title] as const)
+    })
+    return [...planned, ...begun]
+  })
+  const all = [...new Map(titles.map((t) => [t.join('|'), t])).values()]
+  it.each(all)('on %s: %s, “%s”, typed back is that change or asks for it', (id, kind, title) => {
+    const project = projects.find((p) => p.id === id)!
+    const context = contextOf(project.garment, project, null, DEFAULT_TOLERANCES)
+    const answer = answerWish(title, 'in', project.garment, context)
+    if (answer.how === 'does') expect(answer.offer.change.kind).toBe(kind)
+    else if (answer.how === 'asks') expect(answer.offers.map((o) => o.change.kind)).toContain(kind)
+    else throw new Error('it does nothing')
+  })
+})
+
+describe('a kind that is chosen from the list', () => {
+  it('takes from the wish what it understands of it', () => {
+    const { garment, context } = opened('blouse')
+    const offer = offerAs(findKind('lengthen' as string)!, 'sleeve 2 longer please, says the wardrobe mistress', 'cm', garment, context)!
+    expect(offer.change.inputs).toMatchObject({ pieceId: 'sleeve', amountMm: 20 })
+    const begun = offerAs(findKind('grade' as string)!, 'something', 'in', garment, context)!
+    expect(begun.change.kind).toBe('grade')
+    expect(offerAs(findKind('place-seam' as string)!, 'waist seam', 'in', garment, context)).toBeNull()
+  })
+})

@@ -1,0 +1,197 @@
+import {
+  CHANGE_KINDS,
+  checkInputs,
+  likeliestChanges,
+  newStop,
+  type ChangeContext,
+  type ChangeKind,
+  type NewChange,
+  type Reading,
+} from '../changes'
+import type { Garment } from '../pattern'
+import { problemSentence } from '../result'
+import { lengthToken, type UnitSystem } from '../units'
+import { NEUTRAL, readWish, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+
+/** A change that a wish may mean. */
+export interface Offer {
+  change: NewChange
+  /** What it will do, in words: direction, amount and place. */
+  sentence: string
+  /** Which way its amount goes, where none was typed; 0 where that is open too. */
+  towards: 1 | 0 | -1
+  /** Its amount was not typed: it is asked for next, in this field of the form or in its first one for an amount. */
+  asksAmount: boolean
+  field: string | null
+}
+
+/** What Enter does with a wish. */
+export type WishAnswer =
+  /** Nothing was typed, or nothing of it is known; `why` says so where something was typed. */
+  | { how: 'nothing'; why: string | null }
+  | { how: 'does'; offer: Offer; slips: Wish['slips'] }
+  /** A choice of at most four; nothing is done before one is chosen. */
+  | { how: 'asks'; why: string; offers: Offer[] }
+
+const MOST_OFFERS = 4
+
+interface Candidate {
+  kind: ChangeKind<unknown>
+  reading: Reading<unknown>
+  /** Words that it does not account for. */
+  left: number
+}
+
+/** Everything on a garment that has a name. */
+function namesOn(garment: Garment): string[] {
+  return [
+    ...garment.pieces.flatMap((p) => [p.name, ...[...p.edges, ...p.corners, ...p.notches, ...p.darts, ...p.lines].map((x) => x.name)]),
+    ...garment.seams.map((s) => s.name),
+    ...garment.sizes.map((s) => s.name),
+  ]
+}
+
+function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Candidate[] {
+  const content = [...wish.said].filter((c) => !NEUTRAL.has(c))
+  return CHANGE_KINDS.flatMap((kind): Candidate[] => {
+    const begun = () => {
+      const first = kind.begin(garment, context)
+      return first.ok ? first.value : null
+    }
+    return (kind.reads?.(wish, garment, context, begun) ?? [])
+      .filter((reading) => checkInputs(kind.kind, garment, reading.inputs) === null)
+      .map((reading) => ({ kind, reading, left: content.filter((c) => !reading.uses.includes(c)).length }))
+  })
+}
+
+/** A candidate as it is shown: its sentence says what it will do. */
+function offerOf({ kind, reading }: Candidate, garment: Garment, context: ChangeContext): Offer {
+  const { inputs, towards = 0, words, where = '', how = '', stays } = reading
+  const { amountMm } = kind.describe(garment, inputs)
+  const asksAmount = kind.withAmount !== undefined && amountMm === 0
+  // What it is called depends on the way that it goes, which is known before its amount is.
+  const named = asksAmount && towards !== 0 ? kind.withAmount!(garment, inputs, towards, context) : inputs
+  const { title } = kind.describe(garment, named)
+  const amount = amountMm === null || amountMm === 0 ? '' : lengthToken(Math.abs(amountMm))
+  const what = words ?? [title, amount, where].filter(Boolean).join(' ')
+  const more = [how, stays ?? '', asksAmount ? 'how much is asked next' : ''].filter(Boolean)
+  return { change: newStop(kind.kind, inputs), sentence: [what, ...more].join('; '), towards, asksAmount, field: reading.field ?? null }
+}
+
+/** A kind as it begins on a garment, with nothing asked of it yet; null where it does not apply. */
+function begunOffer(kind: ChangeKind<unknown>, garment: Garment, context: ChangeContext): Offer | null {
+  const begun = kind.begin(garment, context)
+  if (!begun.ok) return null
+  const asksAmount = kind.withAmount !== undefined
+  return { change: newStop(kind.kind, begun.value), sentence: `${kind.title}; it begins with nothing`, towards: 0, asksAmount, field: null }
+}
+
+const sameOffers = (list: Offer[]): Offer[] => {
+  const seen = new Set<string>()
+  return list.filter((o) => {
+    const key = JSON.stringify([o.change.kind, o.change.inputs])
+    return !seen.has(key) && seen.add(key)
+  })
+}
+
+/** What may help where a word is known and the change for it is not made, by the kinds' own order. */
+function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): Offer[] {
+  return CHANGE_KINDS.filter((k) => k.mayMend?.[concept] !== undefined)
+    .sort((a, b) => a.mayMend![concept]! - b.mayMend![concept]!)
+    .flatMap((k) => begunOffer(k, garment, context) ?? [])
+}
+
+/**
+ * What a typed wish means on a garment. It is done without asking only where one change accounts for every word of it, with verb
+ * or sign and thing understood, and no word is unknown; otherwise at most four changes are offered, or it is said why none is.
+ *
+ * @param garment the pieces that the change will be applied to
+ */
+export function answerWish(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
+  const wish = readWish(text, system, namesOn(garment))
+  if (!wish)
+    return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
+  const trade = tradeOf(wish.said)
+  const candidates = candidatesFor(wish, garment, context)
+  const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isSeveral
+  const clear = isPlain ? candidates.filter((c) => c.reading.sure && c.left === 0) : []
+  const clearOffers = sameOffers(clear.map((c) => offerOf(c, garment, context)))
+  if (clearOffers.length === 1) return { how: 'does', offer: clearOffers[0]!, slips: wish.slips }
+  if (trade !== undefined) return { how: 'asks', why: TRADE[trade]!, offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS) }
+  if (wish.isSeveral) return oneAtATime(text, system, garment, context)
+  const near = bothWays(candidates, wish, garment, context).sort(
+    (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
+  )
+  // What accounts for much less of the sentence than the best is not what was meant.
+  const likely = near.filter((c) => c.left <= near[0]!.left + 1).map((c) => offerOf(c, garment, context))
+  const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
+  if (offers.length > 0) return { how: 'asks', why: whyAsked(wish), offers }
+  return notHere(text, wish, garment, context)
+}
+
+/** A minus beside a word of direction: both ways are offered. */
+function bothWays(candidates: readonly Candidate[], wish: Wish, garment: Garment, context: ChangeContext): Candidate[] {
+  const [amount] = wish.amounts
+  if (wish.amounts.length !== 1 || amount!.sign !== -1) return [...candidates]
+  return candidates.flatMap((c): Candidate[] => {
+    const { kind, reading } = c
+    if (!kind.withAmount || reading.towards === undefined) return [c]
+    const ofWay = (way: 1 | -1): Candidate => ({
+      ...c,
+      reading: { ...reading, inputs: kind.withAmount!(garment, reading.inputs, way * amount!.mm, context), how: '' },
+    })
+    return [ofWay(1), ofWay(-1)]
+  })
+}
+
+/** A wish as one kind of change understands it, or the change as it begins; null where it does not apply to the garment. */
+export function offerAs(
+  kind: ChangeKind<unknown>,
+  text: string,
+  system: UnitSystem,
+  garment: Garment,
+  context: ChangeContext,
+): Offer | null {
+  const wish = readWish(text, system, namesOn(garment))
+  const own = wish ? candidatesFor(wish, garment, context).filter((c) => c.kind === kind) : []
+  const best = own.sort((a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure))[0]
+  return best ? offerOf(best, garment, context) : begunOffer(kind, garment, context)
+}
+
+/** Two things asked for in one sentence: each part of it is read by itself. */
+function oneAtATime(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
+  const answers = text.split(/[,;]|\band\b|&/).map((part) => answerWish(part, system, garment, context))
+  const offers = sameOffers(answers.flatMap((a) => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])))
+  return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS) }
+}
+
+/** Why a wish is not simply done. */
+function whyAsked(wish: Wish): string {
+  if (wish.said.has('not')) return 'It says what should not be: which of these is meant?'
+  if (wish.unknown.length > 0) return `“${wish.unknown.slice(0, 3).join(' ')}” is not known here: is one of these meant?`
+  if (wish.amounts.some((a) => a.sign === -1)) return 'A minus turns the word round: which way is meant?'
+  return 'Which of these is meant?'
+}
+
+/** Nothing was read out of a wish: changes whose names and signs share its words, or why they do not apply here. */
+function notHere(text: string, wish: Wish, garment: Garment, context: ChangeContext): WishAnswer {
+  if (wish.said.size === 0 && wish.cup === null && wish.sizes.length === 0)
+    return { how: 'nothing', why: 'Nothing of this is known here. Say what should change, such as “shorten the sleeve by 1”.' }
+  const found = likeliestChanges(text)
+  const offers = found.flatMap((k) => begunOffer(k, garment, context) ?? []).slice(0, MOST_OFFERS)
+  const first = found[0]?.begin(garment, context)
+  const why = first && !first.ok ? `“${found[0]!.title}” is not possible here: ${problemSentence(first.problem)}` : 'Is one of these meant?'
+  return offers.length > 0 || (first && !first.ok)
+    ? { how: 'asks', why, offers }
+    : { how: 'nothing', why: 'No change is known for that yet.' }
+}
+
+/**
+ * The pieces that an offer would change, by name, or why it cannot be done.
+ */
+export function tryOffer(offer: Offer, garment: Garment, context: ChangeContext): { pieces: string[] } | { sentence: string } {
+  const kind = CHANGE_KINDS.find((k) => k.kind === offer.change.kind)!
+  const applied = kind.apply(garment, offer.change.inputs, context)
+  if (!applied.ok) return { sentence: problemSentence(applied.problem) }
+  return { pieces: applied.value.touched.map((t) => garment.pieces.find((p) => p.id === t.pieceId)?.name ?? t.pieceId) }
+}

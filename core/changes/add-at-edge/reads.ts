@@ -1,0 +1,75 @@
+import { findZones } from '../../measure'
+import { findPiece, timesCut, type Garment } from '../../pattern'
+import { lengthToken } from '../../units'
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { ChangeContext, Reading } from '../types'
+import { chainsOf } from './chains'
+import type { AddAtEdgeInputs } from './schema'
+
+const OUT: readonly Concept[] = ['out', 'more', 'too-tight']
+const IN: readonly Concept[] = ['in', 'less', 'too-loose']
+const ZONES = ['bust', 'waist', 'hip'] as const
+/** What has another change for its width. */
+const OTHERS: readonly Concept[] = [
+  'dart',
+  'double-dart',
+  'shoulder',
+  'hem',
+  'sleeve',
+  'leg-opening',
+  'pivot',
+  'slide',
+  'wedge',
+  'fold',
+  'gapes',
+  'slash',
+  'neckline',
+  'armhole',
+  'waist-seam',
+  'knee',
+  'thigh',
+  'length',
+  'longer',
+  'shorter',
+]
+
+/** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
+export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
+  if (says(wish, ...OTHERS)) return []
+  const zones = ZONES.filter((z) => wish.said.has(z))
+  const hasSide = says(wish, 'side')
+  // The bust by itself is made fuller from the apex; at the side it is let out.
+  if (!hasSide && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
+  const way = towards(wish, OUT, IN)
+  if (way === 0) return []
+  const chains = chainsOf(garment, context.sizeId)
+  const there = ZONES.filter((z) => chains.some((c) => c.zones.some((x) => x.zone === z)))
+  const meant = zones.length > 0 ? zones : there
+  const isThere = meant.length > 0 && meant.every((z) => there.includes(z))
+  if (!isThere) return []
+  const mm = oneAmount(wish, way)
+  // Of two pieces sewn to each other at the waist, one goes round it.
+  const round =
+    findZones(garment)
+      .find((z) => z.id === meant[0])
+      ?.parts.map((p) => p.pieceId) ?? []
+  const edges = chains
+    .filter((c) => round.includes(c.chain.pieceId))
+    .reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
+  if (edges === 0) return []
+  const isEach = says(wish, 'each')
+  const perEdge = mm === null ? 0 : isEach ? mm : mm / edges
+  const at = (zone: (typeof ZONES)[number]) => (meant.includes(zone) ? perEdge : 0)
+  return [
+    {
+      inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
+      uses: used(wish, 'side', 'each', 'round', 'from', 'seam', ...ZONES, ...OUT, ...IN),
+      sure: mm !== null,
+      towards: way,
+      ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
+      where: zones.length > 0 ? `at the ${zones.join(' and ')}` : '',
+      how: mm ? `each edge, ${lengthToken(Math.abs(perEdge * edges))} round the body` : '',
+    },
+  ]
+}

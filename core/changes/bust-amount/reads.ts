@@ -1,0 +1,34 @@
+import { frontsOf } from '../../measure'
+import type { Garment } from '../../pattern'
+import { lengthToken } from '../../units'
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { Reading } from '../types'
+import type { BustAmountInputs } from './schema'
+
+const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
+const SMALLER: readonly Concept[] = ['in', 'less', 'too-loose']
+
+/** Craft 6.11 as it is said: “fuller bust 2”, “smaller bust”, “tight over the bust”. Round the body: half of it on the half piece. */
+export function readBust(wish: Wish, garment: Garment, usual: BustAmountInputs | null): Reading<BustAmountInputs>[] {
+  if (!says(wish, 'bust') || says(wish, 'side', 'dart', 'waist', 'hip', 'pivot', 'slide', 'length', 'longer', 'shorter', 'apex')) return []
+  const way = towards(wish, FULLER, SMALLER)
+  if (way === 0 || !usual) return []
+  const mm = oneAmount(wish, way)
+  const isEach = says(wish, 'each')
+  const amountMm = mm === null ? 0 : isEach ? mm : mm / 2
+  const isFront = says(wish, 'front')
+  return [
+    {
+      inputs: { ...usual, amountMm },
+      uses: used(wish, 'bust', 'above', 'each', 'round', 'piece', ...(isFront ? (['front'] as const) : []), ...FULLER, ...SMALLER),
+      sure: mm !== null && frontsOf(garment).length > 0,
+      towards: way,
+      ...(mm
+        ? {
+            words: `${way > 0 ? 'Fuller' : 'Smaller'} bust ${lengthToken(Math.abs(amountMm * 2))} round the body, ${lengthToken(Math.abs(amountMm))} on the half piece`,
+          }
+        : {}),
+    },
+  ]
+}

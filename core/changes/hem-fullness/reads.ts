@@ -1,0 +1,45 @@
+import { timesCut, type Garment } from '../../pattern'
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { askedPieces } from '../shared/reading/things'
+import { lengthToken } from '../../units'
+import type { Reading } from '../types'
+import { hemAndTop, hemPartners } from './find-hems'
+import type { HemFullnessInputs } from './schema'
+
+const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
+const SLIMMER: readonly Concept[] = ['in', 'less', 'too-loose']
+/** Legs and sleeves come in pairs: what is said of one goes round one. */
+const LIMBS = 2
+
+/** Craft 6.8 as it is said: “fuller hem by 4”, “more flare in the skirt”, “take in the leg opening 1”. */
+export function readHemFullness(wish: Wish, garment: Garment, usual: HemFullnessInputs | null): Reading<HemFullnessInputs>[] {
+  const isHem = says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') || (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
+  if (!isHem || says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust') || !usual)
+    return []
+  const way = towards(wish, FULLER, SLIMMER)
+  const asked = askedPieces(garment, wish)
+  const piece = (asked.pieces.length > 0 ? asked.pieces : garment.pieces).find((p) => hemAndTop(p) !== null)
+  if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
+  const mm = oneAmount(wish, way)
+  const round =
+    hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) /
+    (piece.kind === 'sleeve' || piece.kind.startsWith('leg') ? LIMBS : 1)
+  const isEach = says(wish, 'each')
+  const amountMm = mm === null ? 0 : isEach ? mm : mm / round
+  return [
+    {
+      inputs: { ...usual, pieceId: piece.id, amountMm },
+      uses: used(wish, 'hem', 'fullness', 'leg-opening', 'wrist', 'skirt', 'leg', 'sleeve', 'each', 'round', ...FULLER, ...SLIMMER).concat(
+        asked.uses,
+      ),
+      sure: mm !== null,
+      ...(way === 0 ? {} : { towards: way }),
+      ...(mm
+        ? {
+            words: `${way > 0 ? 'Fuller' : 'Slimmer'} hem ${lengthToken(Math.abs(amountMm * round))} in all, ${lengthToken(Math.abs(amountMm))} at each piece`,
+          }
+        : {}),
+    },
+  ]
+}

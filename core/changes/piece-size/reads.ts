@@ -1,0 +1,21 @@
+import type { Garment } from '../../pattern'
+import type { Wish } from '../../wishes'
+import { says, used } from '../shared/reading/amounts'
+import { askedPieces, isNamed } from '../shared/reading/things'
+import type { Reading } from '../types'
+import type { PieceSizeInputs } from './schema'
+
+/** Craft 6.6 as it is said: “cut the sleeve in size 5”, “front in size 3”. */
+export function readPieceSize(wish: Wish, garment: Garment): Reading<PieceSizeInputs>[] {
+  if (wish.sizes.length !== 1 || says(wish, 'bust', 'waist', 'hip', 'blend', 'grade')) return []
+  const size = garment.sizes.find((s) => s.name.toUpperCase() === wish.sizes[0]!.name)
+  const asked = askedPieces(garment, wish)
+  const named = garment.pieces.filter((p) => isNamed(wish, p.name))
+  const pieces = named.length > 0 ? named : asked.pieces
+  if (!size) return []
+  return pieces.map((piece) => ({
+    inputs: { pieceId: piece.id, sizeId: size.id, leftOut: [] },
+    uses: [...asked.uses, ...used(wish, 'cut', 'size', 'other', 'piece', 'cup')],
+    sure: pieces.length === 1 && wish.amounts.length === 0,
+  }))
+}

@@ -1,0 +1,37 @@
+import type { Garment } from '../../pattern'
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { ChangeContext, Reading } from '../types'
+import { findPlaceableSeam } from './measure-side'
+import { firstLevel } from '../shared/levels/begin'
+import type { PlaceSeamInputs } from './schema'
+
+const LOWER: readonly Concept[] = ['down', 'too-high']
+const HIGHER: readonly Concept[] = ['up', 'too-low']
+
+/** Craft 6.3 as it is said: “waist seam 1/2 lower”, “place the waist seam 8 in below the underarm”. */
+export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeContext): Reading<PlaceSeamInputs>[] {
+  const isSeam = says(wish, 'waist-seam') || (says(wish, 'place') && says(wish, 'waist', 'seam'))
+  const found = isSeam ? findPlaceableSeam(garment, context.sizeId) : null
+  if (!found) return []
+  const way = towards(wish, LOWER, HIGHER)
+  const inputs = {
+    seamId: found.seam.id,
+    pieceId: found.piece.id,
+    fromCornerId: found.cornerId,
+    level: firstLevel(found.piece, context.sizeId),
+    giveBack: true,
+  }
+  // A distance below the underarm is where it is to be; else it is moved by the amount.
+  const isPlace = way === 0 && wish.amounts.length === 1 && wish.amounts[0]!.sign === 0
+  const byMm = isPlace ? 0 : way === 0 ? 0 : oneAmount(wish, way)
+  const wantedMm = wish.wantedMm ?? (isPlace ? wish.amounts[0]!.mm : found.distanceMm + (byMm ?? 0))
+  return [
+    {
+      inputs: { ...inputs, wantedMm },
+      uses: used(wish, 'waist-seam', 'waist', 'seam', 'place', 'below', 'underarm', ...LOWER, ...HIGHER),
+      sure: byMm !== null && wish.amounts.length < 2,
+      where: 'below the underarm',
+    },
+  ]
+}

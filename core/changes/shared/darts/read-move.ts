@@ -1,0 +1,45 @@
+import type { EdgeRole, Garment } from '../../../pattern'
+import type { Concept, Wish } from '../../../wishes'
+import { used } from '../reading/amounts'
+import { askedDarts } from '../reading/things'
+import type { Reading } from '../../types'
+import type { DartMove } from './dart-move'
+import { inputsForDart, movedTo } from './move-form'
+
+const ROLES: Partial<Record<Concept, EdgeRole>> = {
+  side: 'side',
+  armhole: 'armhole',
+  shoulder: 'shoulder',
+  neckline: 'neck',
+  waist: 'waist',
+  hem: 'hem',
+  'centre-front': 'centre-front',
+}
+const PLACES = Object.keys(ROLES) as Concept[]
+
+/**
+ * A dart, or a part of it, to another edge: “move the side dart to the armhole”, “split the dart to the shoulder”. The word that
+ * stands before “dart” says which, the one behind it where it goes.
+ */
+export function readDartMove(wish: Wish, garment: Garment, verb: 'move' | 'split', sharePct: number): Reading<DartMove>[] {
+  // “Move the dart up” raises it.
+  if (!wish.said.has(verb) || !wish.said.has('dart') || wish.said.has('up') || wish.said.has('down')) return []
+  const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
+  const dartAt = words.indexOf('dart')
+  const target = words.slice(dartAt + 1).find((w) => PLACES.includes(w))
+  const source = words.slice(0, Math.max(dartAt, 0)).filter((w) => PLACES.includes(w) || w === 'bust')
+  const { darts, uses } = askedDarts(garment, wish, source)
+  return darts.flatMap((d): Reading<DartMove>[] => {
+    const begun = inputsForDart(garment, d.ref, sharePct)
+    if (!begun) return []
+    const edge = target && d.piece.edges.find((e) => e.role === ROLES[target] && !e.fold)
+    return [
+      {
+        inputs: edge ? movedTo(garment, begun, edge.id) : begun,
+        uses: [...uses, ...used(wish, verb, 'into', 'from', 'front', 'back'), ...source, ...(target && edge ? [target] : [])],
+        sure: darts.length === 1 && (target === undefined || edge !== undefined) && wish.amounts.length === 0,
+        where: `on the ${d.piece.name}`,
+      },
+    ]
+  })
+}

@@ -1,0 +1,24 @@
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { Reading } from '../types'
+import type { ShoulderWidthInputs } from './schema'
+
+const BROADER: readonly Concept[] = ['out', 'longer', 'too-tight', 'too-short', 'more']
+const NARROWER: readonly Concept[] = ['in', 'shorter', 'too-loose', 'too-long', 'less']
+
+/** Craft 6.8 as it is said: “narrower shoulder 1/4”, “shoulders too wide”. */
+export function readShoulderWidth(wish: Wish, usual: ShoulderWidthInputs | null): Reading<ShoulderWidthInputs>[] {
+  if (!says(wish, 'shoulder') || says(wish, 'dart', 'up', 'down', 'straighten', 'fold', 'gapes', 'armhole', 'neckline', 'sleeve')) return []
+  const way = towards(wish, BROADER, NARROWER)
+  const amountMm = oneAmount(wish, way)
+  if (!usual || (way === 0 && !says(wish, 'width'))) return []
+  return [
+    {
+      inputs: { ...usual, amountMm: amountMm ?? 0 },
+      uses: used(wish, 'shoulder', 'width', ...BROADER, ...NARROWER),
+      sure: amountMm !== null,
+      ...(way === 0 ? {} : { towards: way }),
+      how: wish.amounts.length > 0 ? 'each shoulder' : '',
+    },
+  ]
+}

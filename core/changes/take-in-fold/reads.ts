@@ -1,0 +1,39 @@
+import type { EdgeRole, Garment } from '../../pattern'
+import type { Concept, Wish } from '../../wishes'
+import { says, used } from '../shared/reading/amounts'
+import { dartsOf, openEdges, type FoundDart } from '../shared/darts/find-darts'
+import type { Reading } from '../types'
+import type { TakeInFoldInputs } from './schema'
+
+const EDGES: [Concept, EdgeRole][] = [
+  ['armhole', 'armhole'],
+  ['neckline', 'neck'],
+  ['shoulder', 'shoulder'],
+  ['hem', 'hem'],
+]
+
+/** Craft 6.11 as it is said: “armhole gapes 1/2”, “take in the fold at the neckline”, “pinned 3/8 at the armhole”. */
+export function readTakeInFold(
+  wish: Wish,
+  garment: Garment,
+  usual: (dart: FoundDart) => TakeInFoldInputs | null,
+  atEdge: (inputs: TakeInFoldInputs, edgeId: string) => TakeInFoldInputs,
+): Reading<TakeInFoldInputs>[] {
+  const edge = EDGES.find(([word]) => wish.said.has(word))
+  if (!says(wish, 'gapes', 'fold') || says(wish, 'wedge', 'sway', 'centre-back', 'true')) return []
+  const darts = dartsOf(garment).filter((d) => d.piece.kind === 'front')
+  return darts.slice(0, 1).flatMap((d): Reading<TakeInFoldInputs>[] => {
+    const begun = usual(d)
+    const at = edge && openEdges(d.piece).find((e) => e.role === edge[1])
+    if (!begun || (edge && !at)) return []
+    const [amount] = wish.amounts
+    return [
+      {
+        inputs: { ...(at ? atEdge(begun, at.id) : begun), amountMm: amount?.mm ?? 0 },
+        uses: used(wish, 'gapes', 'fold', 'in', 'less', 'into', 'front', 'dart', 'edge', 'each', ...(edge ? [edge[0]] : [])),
+        sure: edge !== undefined && wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0,
+        how: amount ? 'pinned, into the dart' : '',
+      },
+    ]
+  })
+}

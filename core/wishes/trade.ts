@@ -1,0 +1,40 @@
+import type { Concept } from './lexicon'
+
+/**
+ * Trade words and signs that are known, and what is said of them: what is not made here yet is said so, and never turned into
+ * something else. What may help is known to the kinds of change (`mayMend`).
+ */
+export const TRADE: Partial<Record<Concept, string>> = {
+  bicep: 'A fuller or slimmer bicep, with the armhole that goes with it, is not made here yet.',
+  'arm-drags': 'Drag lines across the upper arm ask for a fuller bicep with its armhole, which is not made here yet.',
+  'forward-shoulder': 'A forward shoulder is not made here yet.',
+  'collar-back': 'A collar that rides back may mean a forward shoulder, which is not made here yet, or a back that is too short.',
+  crotch: 'The curve and the depth of a crotch are not reshaped here yet.',
+  belly: 'A full belly is not made here as one change yet.',
+  'rounded-back': 'A rounded back is not made here as one change yet.',
+  'armhole-depth': 'A deeper or higher armhole is not made here yet.',
+  'sleeve-cap': 'The cap of a sleeve is not reshaped by itself here yet.',
+  'neck-shape': 'Another shape of neckline is not made here yet.',
+  'side-swings': 'A side seam that swings asks for width moved between front and back.',
+  'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here.',
+  'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and note what you see in the fit.',
+  'grain-line': 'The grain of a piece stays as it is.',
+}
+
+const HEIGHTS: readonly Concept[] = ['up', 'down', 'too-high', 'too-low', 'longer', 'shorter']
+const WIDTHS: readonly Concept[] = ['out', 'in', 'too-tight', 'too-loose', 'more', 'less']
+const NEVER: readonly Concept[] = ['dart', 'fold', 'gapes', 'wedge', 'true', 'notch', 'slash', 'open', 'close', 'side', 'size']
+
+/** The trade word of a wish, named or put together: “lower the armhole”. */
+export function tradeOf(said: ReadonlySet<Concept>): Concept | undefined {
+  const named = [...said].find((c) => TRADE[c] !== undefined)
+  const says = (words: readonly Concept[]) => words.some((w) => said.has(w))
+  if (named || says(NEVER)) return named
+  if (said.has('armhole') && says([...HEIGHTS, ...WIDTHS])) return 'armhole-depth'
+  if (said.has('neckline') && says([...HEIGHTS, ...WIDTHS])) return 'neck-shape'
+  if (said.has('sleeve') && says(WIDTHS) && !said.has('hem') && !said.has('wrist')) return 'bicep'
+  return undefined
+}
+
+/** Words that say nothing a change could do otherwise: they need not be accounted for. */
+export const NEUTRAL: ReadonlySet<Concept> = new Set(['make', 'seam', 'edge', 'piece', 'length', 'width', 'from', 'into'])
