@@ -81,7 +81,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <img src="/mark.svg" alt="" class="size-8" />
       <span class="font-display text-xl italic">Tidal Seam</span>
     </NuxtLink>
-    <div v-if="inGarment && work.project" class="min-w-0 border-l border-edge pl-4">
+    <div v-if="inGarment && work.project" class="min-w-36 max-w-60 border-l border-edge pl-4">
       <div class="truncate font-semibold leading-tight" data-test="garment-name">{{ work.project.name }}</div>
       <FitChoice :project="work.project" />
     </div>

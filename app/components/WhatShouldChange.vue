@@ -5,7 +5,7 @@ import { CornerDownLeft, Search, Trash2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { answerWish, offerAs, tryOffer, type Offer } from '~~/core/advice'
-import { findChanges, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
+import { findChanges, likeliestChanges, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { usePrefs } from '~/stores/prefs'
@@ -38,9 +38,12 @@ const why = computed(() => (answer.value.how === 'does' ? null : answer.value.wh
 const offers = computed(() => (answer.value.how === 'asks' ? answer.value.offers : []))
 const slips = computed(() => (answer.value.how === 'does' ? answer.value.slips : []))
 
-/** The kinds of change that share words with the wish; those that do not apply here last, with the reason. */
+/**
+ * The kinds of change that share words with the wish, fewer where it is clear already; those that do not apply here last, with
+ * the reason.
+ */
 const found = computed(() =>
-  findChanges(wish.value)
+  (does.value ? likeliestChanges : findChanges)(wish.value)
     .map((kind) => {
       const begun = kind.begin(props.garment, context.value)
       return { kind, cannot: begun.ok ? null : problemSentence(begun.problem) }
@@ -166,6 +169,6 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
         </li>
       </ComboboxOption>
     </ComboboxOptions>
-    <WishChoice v-if="choosing" :wish="wish" :why="why ?? ''" :offers="offers" @take="take" @close="choosing = false" />
+    <WishChoice v-if="choosing" :wish="wish" :why="why ?? ''" :offers="offers" :garment="garment" @take="take" @close="choosing = false" />
   </Combobox>
 </template>

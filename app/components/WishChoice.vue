@@ -1,9 +1,21 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import type { Offer } from '~~/core/advice'
+import { computed } from 'vue'
+import { tryOffer, type Offer } from '~~/core/advice'
+import type { Garment } from '~~/core/pattern'
+import { usePlanSession } from '~/stores/plan-session'
 
 /** What a wish may mean, to choose from: nothing is done before one is. */
-defineProps<{ wish: string; why: string; offers: readonly Offer[] }>()
+const props = defineProps<{ wish: string; why: string; offers: readonly Offer[]; garment: Garment }>()
+const session = usePlanSession()
+/** Each with the pieces that it would change; one that begins with nothing changes none yet. */
+const shown = computed(() => {
+  const context = session.contextFor(props.garment)
+  return props.offers.map((offer) => {
+    const tried = tryOffer(offer, props.garment, context)
+    return { offer, pieces: 'pieces' in tried ? tried.pieces.join(', ') : '', sentence: 'sentence' in tried ? tried.sentence : '' }
+  })
+})
 const emit = defineEmits<{ take: [offer: Offer]; close: [] }>()
 </script>
 
@@ -15,9 +27,13 @@ const emit = defineEmits<{ take: [offer: Offer]; close: [] }>()
         <DialogTitle class="font-display text-2xl italic">“{{ wish.trim() }}”</DialogTitle>
         <p class="mt-1 text-soft"><SentenceText :text="why" /></p>
         <ul class="mt-4 space-y-2">
-          <li v-for="(o, i) in offers" :key="i">
-            <button class="btn w-full justify-start text-left" data-test="wish-choose" @click="emit('take', o)">
-              <SentenceText :text="o.sentence" />
+          <li v-for="(o, i) in shown" :key="i">
+            <button class="btn h-auto w-full justify-start py-2 text-left" data-test="wish-choose" @click="emit('take', o.offer)">
+              <span>
+                <span class="block"><SentenceText :text="o.offer.sentence" /></span>
+                <span v-if="o.pieces" class="block text-sm font-normal text-soft">{{ o.pieces }}</span>
+                <span v-if="o.sentence" class="block text-sm font-normal text-fault"><SentenceText :text="o.sentence" /></span>
+              </span>
             </button>
           </li>
         </ul>

@@ -125,7 +125,7 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   // What accounts for much less of the sentence than the best is not what was meant.
   const likely = near.filter((c) => c.left <= near[0]!.left + 1).map((c) => offerOf(c, garment, context))
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
-  if (offers.length > 0) return { how: 'asks', why: whyAsked(wish), offers }
+  if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers }
   return notHere(text, wish, garment, context)
 }
 
@@ -166,18 +166,20 @@ function oneAtATime(text: string, system: UnitSystem, garment: Garment, context:
 }
 
 /** Why a wish is not simply done. */
-function whyAsked(wish: Wish): string {
+function whyAsked(wish: Wish, isOne: boolean): string {
   if (wish.said.has('not')) return 'It says what should not be: which of these is meant?'
   if (wish.unknown.length > 0) return `“${wish.unknown.slice(0, 3).join(' ')}” is not known here: is one of these meant?`
   if (wish.amounts.some((a) => a.sign === -1)) return 'A minus turns the word round: which way is meant?'
-  return 'Which of these is meant?'
+  return isOne ? 'Is this meant?' : 'Which of these is meant?'
 }
 
 /** Nothing was read out of a wish: changes whose names and signs share its words, or why they do not apply here. */
 function notHere(text: string, wish: Wish, garment: Garment, context: ChangeContext): WishAnswer {
-  if (wish.said.size === 0 && wish.cup === null && wish.sizes.length === 0)
+  const isKnown = wish.said.size > 0 || wish.cup !== null || wish.sizes.length > 0
+  const titled = CHANGE_KINDS.filter((k) => text.toLowerCase().includes(k.title.toLowerCase()))
+  const found = titled.length > 0 ? titled : isKnown ? likeliestChanges(text) : []
+  if (!isKnown && found.length === 0)
     return { how: 'nothing', why: 'Nothing of this is known here. Say what should change, such as “shorten the sleeve by 1”.' }
-  const found = likeliestChanges(text)
   const offers = found.flatMap((k) => begunOffer(k, garment, context) ?? []).slice(0, MOST_OFFERS)
   const first = found[0]?.begin(garment, context)
   const why = first && !first.ok ? `“${found[0]!.title}” is not possible here: ${problemSentence(first.problem)}` : 'Is one of these meant?'

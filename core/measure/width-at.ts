@@ -35,8 +35,10 @@ interface Across {
   piece: Piece
   grain: Point
   outline: Span[]
-  folded: Span[][]
-  darts: CrossDart[]
+  /** Darts and pleats inside it. */
+  darts: Span[][]
+  pleats: Span[][]
+  crossing: CrossDart[]
 }
 
 /** Kept per shape. */
@@ -50,8 +52,9 @@ function acrossOf(piece: Piece, shape: Shape): Across {
     piece,
     grain,
     outline: spansOf(outlineOf(piece, shape), grain),
-    folded: foldedAway(piece, shape).map((closed) => spansOf(closed, grain)),
-    darts: crossDarts(piece, shape),
+    darts: foldedAway(piece, shape, ['dart']).map((closed) => spansOf(closed, grain)),
+    pleats: foldedAway(piece, shape, ['pleat']).map((closed) => spansOf(closed, grain)),
+    crossing: crossDarts(piece, shape),
   }
   ready.set(shape, across)
   return across
@@ -63,11 +66,12 @@ function acrossOf(piece: Piece, shape: Shape): Across {
  * taken off. 0 when the level misses the piece.
  *
  * @param levelMm grain coordinate of the line
+ * @param options.pleats left open, as where a piece is narrowest is looked for: the end of a pleat is no waist
  */
-export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
-  const { grain, outline, folded, darts } = acrossOf(piece, shape)
+export function widthAt(piece: Piece, shape: Shape, levelMm: number, options: { pleats?: 'open' } = {}): number {
+  const { grain, outline, darts, pleats, crossing } = acrossOf(piece, shape)
   let [from, to, beyond] = [-Infinity, Infinity, 0]
-  for (const dart of darts) {
+  for (const dart of crossing) {
     const o = onwardThrough(piece, shape, dart, levelMm)
     if (!o) continue
     if (o.way < 0) from = Math.max(from, o.leavesAt)
@@ -75,6 +79,6 @@ export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
     beyond += o.mm
   }
   let width = widthInside(outline, grain, levelMm, from, to) + beyond
-  for (const closed of folded) width -= widthInside(closed, grain, levelMm, from, to)
+  for (const closed of options.pleats === 'open' ? darts : [...darts, ...pleats]) width -= widthInside(closed, grain, levelMm, from, to)
   return width
 }

@@ -49,7 +49,7 @@ const DIRECTIONS: readonly Concept[] = [
   'merge',
 ]
 
-const MADE: readonly Concept[] = ['dart', 'double-dart', 'wedge', 'fold', 'notch', 'size']
+const MADE: readonly Concept[] = ['dart', 'two-tipped', 'wedge', 'fold', 'notch', 'size']
 
 /** A sentence in its parts: at commas, and where it has several figures at “and” too. */
 function partsOf(tokens: readonly Token[]): Token[][] {

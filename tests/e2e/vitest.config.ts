@@ -6,7 +6,7 @@ export default defineConfig({
     environment: 'node',
     testTimeout: 180_000,
     hookTimeout: 60_000,
-    fileParallelism: false,
-    maxWorkers: 1,
+    // Each file has a server and a browser of its own.
+    maxWorkers: 2,
   },
 })

@@ -13,7 +13,7 @@ const ZONES = ['bust', 'waist', 'hip'] as const
 /** What has another change for its width. */
 const OTHERS: readonly Concept[] = [
   'dart',
-  'double-dart',
+  'two-tipped',
   'shoulder',
   'hem',
   'sleeve',

@@ -10,9 +10,10 @@ const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
 const SMALLER: readonly Concept[] = ['in', 'less', 'too-loose']
 
 /** Craft 6.11 as it is said: “fuller bust 2”, “smaller bust”, “tight over the bust”. Round the body: half of it on the half piece. */
-export function readBust(wish: Wish, garment: Garment, usual: BustAmountInputs | null): Reading<BustAmountInputs>[] {
+export function readBust(wish: Wish, garment: Garment, begun: () => BustAmountInputs | null): Reading<BustAmountInputs>[] {
   if (!says(wish, 'bust') || says(wish, 'side', 'dart', 'waist', 'hip', 'pivot', 'slide', 'length', 'longer', 'shorter', 'apex')) return []
   const way = towards(wish, FULLER, SMALLER)
+  const usual = way === 0 ? null : begun()
   if (way === 0 || !usual) return []
   const mm = oneAmount(wish, way)
   const isEach = says(wish, 'each')

@@ -69,7 +69,7 @@ export const grade = defineChange({
   does: 'Makes larger and smaller sizes of every piece, in one nest, by an interval and a table of rules.',
   holds: 'Bust, waist and hip grow by exactly the interval, cap ease, dart intakes, seams that matched.',
   schema: GradeSchema,
-  reads: (wish, _garment, _context, begun) => readGrade(wish, begun()),
+  reads: (wish, _garment, _context, begun) => readGrade(wish, begun),
   mayMend: { bicep: 2, 'arm-drags': 2 },
   phase: 'new-sizes',
   costsAfter: { sizes: 'the new sizes are made from the blend, not from the size that it took the place of.' },

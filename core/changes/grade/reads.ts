@@ -4,9 +4,10 @@ import type { Reading } from '../types'
 import type { GradeInputs } from './schema'
 
 /** Craft 6.5 as it is said: “grade 2 sizes up, 1 1/2 in apart”, “make 3 sizes up and 1 down”. */
-export function readGrade(wish: Wish, usual: GradeInputs | null): Reading<GradeInputs>[] {
+export function readGrade(wish: Wish, begun: () => GradeInputs | null): Reading<GradeInputs>[] {
   const { up, down } = wish.counts
   if (up + down === 0 && !says(wish, 'grade') && !(says(wish, 'size') && says(wish, 'more'))) return []
+  const usual = begun()
   if (!usual) return []
   const counted = up + down > 0 ? { up, down } : {}
   const [amount] = wish.amounts

@@ -13,10 +13,11 @@ const SLIMMER: readonly Concept[] = ['in', 'less', 'too-loose']
 const LIMBS = 2
 
 /** Craft 6.8 as it is said: “fuller hem by 4”, “more flare in the skirt”, “take in the leg opening 1”. */
-export function readHemFullness(wish: Wish, garment: Garment, usual: HemFullnessInputs | null): Reading<HemFullnessInputs>[] {
+export function readHemFullness(wish: Wish, garment: Garment, begun: () => HemFullnessInputs | null): Reading<HemFullnessInputs>[] {
   const isHem = says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') || (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
-  if (!isHem || says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust') || !usual)
-    return []
+  if (!isHem || says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust')) return []
+  const usual = begun()
+  if (!usual) return []
   const way = towards(wish, FULLER, SLIMMER)
   const asked = askedPieces(garment, wish)
   const piece = (asked.pieces.length > 0 ? asked.pieces : garment.pieces).find((p) => hemAndTop(p) !== null)

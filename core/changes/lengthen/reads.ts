@@ -13,7 +13,7 @@ import type { ChangeContext, Reading } from '../types'
 /** Words for things that are made longer in another way. */
 const OTHERS: readonly Concept[] = [
   'dart',
-  'double-dart',
+  'two-tipped',
   'dart-legs',
   'shoulder',
   'notch',

@@ -11,12 +11,20 @@ const DOWN: readonly Concept[] = ['down', 'too-high']
 const UP: readonly Concept[] = ['up', 'too-low']
 
 /** Craft 7 as it is said: “move the waist notch of the front 1/4 down”. */
-export function readMoveNotch(wish: Wish, garment: Garment, context: ChangeContext): Reading<MoveNotchInputs>[] {
+export function readMoveNotch(
+  wish: Wish,
+  garment: Garment,
+  context: ChangeContext,
+  begun: () => MoveNotchInputs | null,
+): Reading<MoveNotchInputs>[] {
   if (!says(wish, 'notch')) return []
   const all = notchesOf(garment)
   const named = all.filter((n) => isNamed(wish, n.notch.name))
   const side = (['front', 'back', 'sleeve', 'leg'] as const).filter((s) => wish.said.has(s))
-  const onPiece = (named.length > 0 ? named : all).filter((n) => side.length === 0 || side.some((s) => n.piece.kind.includes(s)))
+  const onPiece =
+    named.length === 0 && side.length === 0
+      ? all.filter((n) => n.ref === begun()?.notch)
+      : (named.length > 0 ? named : all).filter((n) => side.length === 0 || side.some((s) => n.piece.kind.includes(s)))
   const way = towards(wish, DOWN, UP)
   return onPiece.map((n) => {
     const path = edgePath(shapeOf(n.piece, context.sizeId), n.edge.id)

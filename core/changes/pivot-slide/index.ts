@@ -85,7 +85,7 @@ export const pivotSlide = defineChange({
   schema: PivotSlideSchema,
   reads(wish, garment, context, begun) {
     const fits = (s: Sequence) => piecesFor(garment, s, context.sizeId).length > 0
-    return readPivotSlide(wish, begun(), fits)
+    return readPivotSlide(wish, begun, fits)
   },
   mayMend: { 'forward-shoulder': 1 },
   phase: 'widths',

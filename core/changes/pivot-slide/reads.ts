@@ -19,11 +19,13 @@ function sequenceOf(wish: Wish): Sequence | null {
 /** Craft 6.7 as it is said: “pivot the waist out 1/2”, “slide the hem down”, “squarer shoulder 1/4”. */
 export function readPivotSlide(
   wish: Wish,
-  usual: PivotSlideInputs | null,
+  begun: () => PivotSlideInputs | null,
   fits: (sequence: Sequence) => boolean,
 ): Reading<PivotSlideInputs>[] {
   const sequence = sequenceOf(wish)
-  if (!usual || (!sequence && !says(wish, 'pivot', 'slide'))) return []
+  if (!sequence && !says(wish, 'pivot', 'slide')) return []
+  const usual = begun()
+  if (!usual) return []
   if (sequence && sequence !== 'free' && !fits(sequence)) return []
   const way = towards(wish, OUT, IN)
   const amountMm = sequence === 'free' ? 0 : oneAmount(wish, way)

@@ -10,7 +10,7 @@ const DOWN: readonly Concept[] = ['down', 'too-high']
 
 /** Craft 6.11 as it is said: “raise the dart 1/2”, “bust dart too low”, “dart points above the apex”. */
 export function readRaiseDart(wish: Wish, garment: Garment): Reading<RaiseDartInputs>[] {
-  if (!says(wish, 'dart', 'apex') || says(wish, 'straighten', 'finish', 'split', 'merge', 'dart-legs', 'double-dart', 'equal', 'pivot'))
+  if (!says(wish, 'dart', 'apex') || says(wish, 'straighten', 'finish', 'split', 'merge', 'dart-legs', 'two-tipped', 'equal', 'pivot'))
     return []
   const way = towards(wish, UP, DOWN)
   if (way === 0) return []

@@ -32,7 +32,7 @@ export const shoulderWidth = defineChange({
   does: 'Makes the shoulder seam longer or shorter by swinging its outer part about a point on the armhole.',
   holds: 'Neckline, armhole length, everything below the hinge; front and back shoulders still meet.',
   schema: ShoulderWidthSchema,
-  reads: (wish, _garment, _context, begun) => readShoulderWidth(wish, begun()),
+  reads: (wish, _garment, _context, begun) => readShoulderWidth(wish, begun),
   mayMend: { 'forward-shoulder': 2 },
   phase: 'widths',
   leftOut: partnersIn,

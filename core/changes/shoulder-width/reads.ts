@@ -7,8 +7,9 @@ const BROADER: readonly Concept[] = ['out', 'longer', 'too-tight', 'too-short', 
 const NARROWER: readonly Concept[] = ['in', 'shorter', 'too-loose', 'too-long', 'less']
 
 /** Craft 6.8 as it is said: “narrower shoulder 1/4”, “shoulders too wide”. */
-export function readShoulderWidth(wish: Wish, usual: ShoulderWidthInputs | null): Reading<ShoulderWidthInputs>[] {
+export function readShoulderWidth(wish: Wish, begun: () => ShoulderWidthInputs | null): Reading<ShoulderWidthInputs>[] {
   if (!says(wish, 'shoulder') || says(wish, 'dart', 'up', 'down', 'straighten', 'fold', 'gapes', 'armhole', 'neckline', 'sleeve')) return []
+  const usual = begun()
   const way = towards(wish, BROADER, NARROWER)
   const amountMm = oneAmount(wish, way)
   if (!usual || (way === 0 && !says(wish, 'width'))) return []

@@ -15,8 +15,19 @@ import { SlashRecipeSchema, SlashSwingSchema, type SlashSwingInputs } from './sc
 const FROM: EdgeRole[] = ['hem', 'leg-opening', 'waist', 'panel', 'side', 'outseam', 'underarm', 'band', 'other']
 const HINGE: EdgeRole[] = ['shoulder', 'waist', 'cap', 'armhole', 'neck', 'side', 'inseam', 'band', 'other']
 
+/** Kept per piece: it is tried in every size, and asked for at every key that is typed. */
+const slashes = new WeakMap<Piece, Map<string, SlashSwingInputs | null>>()
+
 /** The first straight cut between two middles that can be swung in every size. */
 function firstSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingInputs | null {
+  const known = slashes.get(piece) ?? new Map<string, SlashSwingInputs | null>()
+  slashes.set(piece, known)
+  const slash = known.has(sizeId) ? known.get(sizeId)! : findSlash(garment, piece, sizeId)
+  known.set(sizeId, slash)
+  return slash
+}
+
+function findSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingInputs | null {
   const shape = shapeOf(piece, sizeId)
   const middle = (e: Edge) => measureLength(edgePath(shape, e.id)) / 2
   for (const from of FROM.flatMap((r) => piece.edges.filter((e) => e.role === r)))

@@ -1,4 +1,4 @@
-import type { EdgeRole, Garment } from '../../pattern'
+import type { EdgeRole, Garment, Piece } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
@@ -29,18 +29,25 @@ export function readSlashSwing(
   const asked = askedPieces(garment, wish)
   const words = wish.tokens.flatMap((t) => (t.is === 'concept' && ROLES[t.concept] ? [t.concept] : []))
   const [from, to] = words
-  const pieces = (asked.pieces.length > 0 ? asked.pieces : garment.pieces).filter((p) => usual(p.id) !== null)
-  const edgeOn = (p: (typeof pieces)[number], word: Concept | undefined) => word && p.edges.find((e) => ROLES[word]!.includes(e.role))
-  const piece = pieces.find((p) => edgeOn(p, from) && edgeOn(p, to)) ?? pieces[0]
-  const begun = piece && usual(piece.id)
-  if (!piece || !begun) return []
+  const edgeOn = (p: Piece, word: Concept | undefined) => word && p.edges.find((e) => ROLES[word]!.includes(e.role))
+  const hasBoth = (p: Piece) => edgeOn(p, from) !== undefined && edgeOn(p, to) !== undefined
+  const pieces = asked.pieces.length > 0 ? asked.pieces : garment.pieces
+  // A slash is tried before it is offered, which takes its time: on the likeliest piece first, and no further than needed.
+  let begun: { piece: Piece; inputs: SlashSwingInputs } | null = null
+  for (const piece of [...pieces].sort((a, b) => Number(hasBoth(b)) - Number(hasBoth(a)))) {
+    const inputs = usual(piece.id)
+    if (inputs) begun = { piece, inputs }
+    if (begun) break
+  }
+  if (!begun) return []
+  const { piece } = begun
   const [fromEdge, hinge] = [edgeOn(piece, from), edgeOn(piece, to)]
   const way = towards(wish, ['open', 'more', 'fuller'], ['close', 'less'])
   const amountMm = wish.amounts.length === 0 ? 0 : oneAmount(wish, way)
   const edges = fromEdge && hinge ? { fromEdgeId: fromEdge.id, hingeEdgeId: hinge.id } : {}
   return [
     {
-      inputs: { ...begun, ...edges, amountMm: amountMm ?? 0 },
+      inputs: { ...begun.inputs, ...edges, amountMm: amountMm ?? 0 },
       uses: [
         ...used(wish, 'slash', 'swing', 'open', 'close', 'toward', 'more', 'less', 'fuller'),
         ...asked.uses,
