@@ -156,7 +156,7 @@ describe('darts', () => {
     await held()
     await retype(await field('field-amountMm'), '1/4')
     await soon('typed', async () => /1.4|¼/.test(await textOf('stop-0')))
-    await ask('longer', 'lengthen')
+    await ask('shorter', 'lengthen')
     await retype(await field('field-amountMm'), '1')
     await soon('through the dart', async () => (await all('caution-line-through-dart')).length === 1)
     await held()
