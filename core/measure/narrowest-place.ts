@@ -43,7 +43,7 @@ function findNarrowest(piece: Piece, shape: Shape): number | null {
   const top = Math.max(...[...reach.values()].map((r) => r.top))
   const bottom = Math.min(...[...reach.values()].map((r) => r.bottom))
   if (bottom - top < 4 * SEARCH_STEP_MM) return null
-  const width = (at: number) => widthAt(piece, shape, at, { pleats: 'open' })
+  const width = (at: number) => widthAt(piece, shape, at)
   // Just inside the ends: at a corner the line would touch, not cross.
   const first = top + SAME_POINT_MM * 10
   const last = bottom - SAME_POINT_MM * 10

@@ -36,8 +36,7 @@ interface Across {
   grain: Point
   outline: Span[]
   /** Darts and pleats inside it. */
-  darts: Span[][]
-  pleats: Span[][]
+  folded: Span[][]
   crossing: CrossDart[]
 }
 
@@ -52,8 +51,7 @@ function acrossOf(piece: Piece, shape: Shape): Across {
     piece,
     grain,
     outline: spansOf(outlineOf(piece, shape), grain),
-    darts: foldedAway(piece, shape, ['dart']).map((closed) => spansOf(closed, grain)),
-    pleats: foldedAway(piece, shape, ['pleat']).map((closed) => spansOf(closed, grain)),
+    folded: foldedAway(piece, shape).map((closed) => spansOf(closed, grain)),
     crossing: crossDarts(piece, shape),
   }
   ready.set(shape, across)
@@ -66,10 +64,9 @@ function acrossOf(piece: Piece, shape: Shape): Across {
  * taken off. 0 when the level misses the piece.
  *
  * @param levelMm grain coordinate of the line
- * @param options.pleats left open, as where a piece is narrowest is looked for: the end of a pleat is no waist
  */
-export function widthAt(piece: Piece, shape: Shape, levelMm: number, options: { pleats?: 'open' } = {}): number {
-  const { grain, outline, darts, pleats, crossing } = acrossOf(piece, shape)
+export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
+  const { grain, outline, folded, crossing } = acrossOf(piece, shape)
   let [from, to, beyond] = [-Infinity, Infinity, 0]
   for (const dart of crossing) {
     const o = onwardThrough(piece, shape, dart, levelMm)
@@ -79,6 +76,6 @@ export function widthAt(piece: Piece, shape: Shape, levelMm: number, options: { 
     beyond += o.mm
   }
   let width = widthInside(outline, grain, levelMm, from, to) + beyond
-  for (const closed of options.pleats === 'open' ? darts : [...darts, ...pleats]) width -= widthInside(closed, grain, levelMm, from, to)
+  for (const closed of folded) width -= widthInside(closed, grain, levelMm, from, to)
   return width
 }

@@ -13,7 +13,7 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { FOLDED_ROLES, type InnerLine, type InnerLineRole, type Piece, type Shape } from './schema'
+import { FOLDED_ROLES, type InnerLine, type Piece, type Shape } from './schema'
 
 /**
  * A double-ended dart lies inside a piece, with a tip at both ends (a fish-eye at the waist). It is a closed inner line
@@ -44,9 +44,9 @@ export const doubleDartsOf = (piece: Piece): InnerLine[] => piece.lines.filter((
 export const markLinesOf = (piece: Piece): InnerLine[] => piece.lines.filter((l) => !FOLDED_ROLES.includes(l.role))
 
 /** What of a piece is folded away inside it, each as a closed line: double-ended darts, and pleats with their mouth. */
-export function foldedAway(piece: Piece, shape: Shape, roles: readonly InnerLineRole[] = FOLDED_ROLES): Path[] {
+export function foldedAway(piece: Piece, shape: Shape): Path[] {
   return piece.lines
-    .filter((l) => roles.includes(l.role))
+    .filter((l) => FOLDED_ROLES.includes(l.role))
     .map((l) => {
       const path = shape.lines[l.id]!
       const [from, to] = [path[path.length - 1]!.to, path[0]!.from]
