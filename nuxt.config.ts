@@ -6,6 +6,8 @@ export default defineNuxtConfig({
   ssr: false,
   modules: ['@pinia/nuxt', '@nuxt/eslint'],
   devtools: { enabled: false },
+  // NUXT_PUBLIC_DEMO=true: an empty browser is given the demo wardrobe (npm run demo).
+  runtimeConfig: { public: { demo: false } },
   telemetry: false,
   css: ['~/assets/main.css'],
   nitro: { compressPublicAssets: { gzip: true, brotli: true } },

@@ -23,7 +23,7 @@ if (port === FIRST_PORT + 50) giveUp(`No free port from ${FIRST_PORT} to ${port 
 if (port !== FIRST_PORT) console.log(`Port ${FIRST_PORT} is busy, taking ${port}.`)
 const child = spawn(process.execPath, [join(root, '.output', 'server', 'index.mjs')], {
   cwd: root,
-  env: { ...process.env, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' },
+  env: { ...process.env, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production', NUXT_PUBLIC_DEMO: 'true' },
   stdio: ['ignore', 'ignore', 'inherit'],
 })
 child.on('exit', (code) => process.exit(code ?? 0))
@@ -36,7 +36,7 @@ for (let i = 0; i < 100; i++) {
     )
   ) {
     console.log(`\nTidal Seam is at http://127.0.0.1:${port}  (press Ctrl+C to stop)`)
-    console.log('Choose “Open the demo wardrobe” on the first page.')
+    console.log('The demo wardrobe hangs there already, unless this browser has garments of its own.')
     break
   }
   await new Promise((r) => setTimeout(r, 100))

@@ -40,6 +40,8 @@ process.on('exit', () => rmSync(program, { force: true }))
 interface Outcome {
   complaint: string | null
   ms: number
+  /** Of those, the ones that the worker itself computed: the limit is on these. */
+  computedMs: number
   /** Only the time is complained of. */
   slow?: true
 }
@@ -65,18 +67,18 @@ class Bench {
       }
       // The first case of a worker also waits for its modules.
       const timer = setTimeout(
-        () => fresh({ complaint: 'it hung', ms: this.limitMs * 2, slow: true }),
+        () => fresh({ complaint: 'it hung', ms: this.limitMs * 2, computedMs: this.limitMs * 2, slow: true }),
         this.limitMs * 2 + (this.warm ? 0 : 30_000),
       )
       worker.once('message', (outcome: Outcome) => {
         this.warm = true
         end(
-          outcome.complaint === null && outcome.ms > this.limitMs
-            ? { ...outcome, complaint: `it took ${Math.round(outcome.ms)} ms`, slow: true }
+          outcome.complaint === null && outcome.computedMs > this.limitMs
+            ? { ...outcome, complaint: `it took ${Math.round(outcome.computedMs)} ms`, slow: true }
             : outcome,
         )
       })
-      worker.once('error', (error) => fresh({ complaint: `the worker died: ${error.message}`, ms: 0 }))
+      worker.once('error', (error) => fresh({ complaint: `the worker died: ${error.message}`, ms: 0, computedMs: 0 }))
       worker.postMessage(one)
     })
   }
@@ -87,7 +89,7 @@ class Bench {
     for (let again = 0; again < 2 && outcome.slow; again++) {
       const next = await this.run(one)
       if (!next.slow) stalls += 1
-      outcome = next.ms < outcome.ms || !next.slow ? next : outcome
+      outcome = next.slow ? outcome : next
     }
     return outcome
   }

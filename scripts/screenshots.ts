@@ -23,12 +23,6 @@ async function open(path: string, sign: string): Promise<void> {
   await byTest(driver, sign)
 }
 
-async function setBust(figure: string): Promise<void> {
-  await open('garment/demo-blouse/wearer', 'choose-set')
-  await (await byTest(driver, 'figure-bust')).sendKeys(Key.chord(Key.CONTROL, 'a'), figure, Key.ENTER)
-  await settle(500)
-}
-
 /** One stop of the plan that the worksheet makes of the blouse; then the plan is taken back. */
 async function shootPlanned(stop: string, name: string): Promise<void> {
   await open('garment/demo-blouse/size', 'worksheet')
@@ -54,20 +48,22 @@ try {
   await open('garment/demo-blouse/size', 'worksheet')
   await shoot('size')
   await shootPlanned('stop-1', 'blend')
-  await setBust('38 1/2')
-  await shootPlanned('stop-0', 'cup')
-  await setBust('37 5/16')
 
   await open('garment/demo-blouse/reshape', 'table')
   const wish = await byTest(driver, 'wish')
   await wish.sendKeys('shorten the body by 1 3/8')
-  await byTest(driver, 'kind-lengthen')
+  await byTest(driver, 'wish-does')
   await wish.sendKeys(Key.ENTER)
   await byTest(driver, 'stop-title')
   await shoot('reshape')
   await click(driver, 'theme')
   await shoot('reshape-dark')
   await click(driver, 'theme')
+
+  await open('garment/demo-tapered/reshape', 'table')
+  await (await byTest(driver, 'wish')).sendKeys('lengthen the leg by 2 keep the knee')
+  await byTest(driver, 'wish-does')
+  await shoot('wish')
 
   await open('garment/demo-flared/reshape', 'table')
   const grade = await byTest(driver, 'wish')

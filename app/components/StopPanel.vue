@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucid
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
-import { checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
+import { changedPieces, checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
@@ -22,7 +22,11 @@ const recipes = useRecipes()
 const kind = computed(() => findKind(props.change.kind as string))
 const title = computed(() => kind.value?.describe(props.before, props.change.inputs).title ?? props.change.kind)
 const changedNames = computed(
-  () => props.stop.applied?.touched.map((t) => props.before.pieces.find((p) => p.id === t.pieceId)?.name).join(', ') ?? '',
+  () =>
+    props.stop.applied &&
+    changedPieces(props.before, props.stop.applied.garment, props.before.baseSizeId)
+      .map((p) => p.name)
+      .join(', '),
 )
 
 /** How many ways there are to do it on these pieces. */

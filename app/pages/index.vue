@@ -3,7 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Archive, ArchiveRestore, Copy, EllipsisVertical, FilePlus2, Pencil, Sailboat, Trash2, UserPlus, Users } from 'lucide-vue-next'
 import { formatDistanceToNow } from 'date-fns'
 import { toast } from 'vue-sonner'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { projectsOf, type GarmentRow, type Project } from '~~/core/formats'
 import { today } from '~/days'
 import { useLive } from '~/composables/useLive'
@@ -79,6 +79,19 @@ async function openDemo() {
     )
   else toast.error(done.sentence)
 }
+// Where the demo is served, an empty wardrobe gets it by itself, once.
+const { demo } = useRuntimeConfig().public
+const stopWaiting = watch(
+  garments,
+  (list) => {
+    if (!list) return
+    nextTick(() => stopWaiting())
+    if (!demo || list.length > 0 || prefs.demoHung) return
+    prefs.demoHung = true
+    void openDemo()
+  },
+  { immediate: true },
+)
 function startRename(p: GarmentRow) {
   renaming.value = p.id
   newName.value = p.name

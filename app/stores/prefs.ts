@@ -18,7 +18,7 @@ function whereToKeep(): StorageLike {
   }
 }
 
-/** How this person reads: units and light. Kept in this browser. */
+/** How this person reads: units and light, and what was done once. Kept in this browser. */
 export const usePrefs = defineStore('prefs', () => {
   const place = whereToKeep()
   const units = useStorage<UnitSystem>('tidal-seam-units', 'in', place)
@@ -31,10 +31,12 @@ export const usePrefs = defineStore('prefs', () => {
     goodMm: goodMm.value,
     easeMm: Math.max(easeMm.value, goodMm.value),
   }))
+  /** The demo was hung here by itself once: who emptied the wardrobe meant it. */
+  const demoHung = useStorage('tidal-seam-demo-hung', false, place)
   const prefersDark = usePreferredDark()
   const motion = usePreferredReducedMotion()
   const dark = computed(() => light.value === 'dark' || (light.value === 'auto' && prefersDark.value))
   const stillness = computed(() => motion.value === 'reduce')
   const length = (mm: number, options?: FormatOptions) => formatLength(mm, units.value, options)
-  return { units, light, dark, stillness, length, goodMm, easeMm, tolerances }
+  return { units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung }
 })

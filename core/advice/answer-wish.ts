@@ -1,5 +1,6 @@
 import {
   CHANGE_KINDS,
+  changedPieces,
   checkInputs,
   likeliestChanges,
   newStop,
@@ -195,5 +196,8 @@ export function tryOffer(offer: Offer, garment: Garment, context: ChangeContext)
   const kind = CHANGE_KINDS.find((k) => k.kind === offer.change.kind)!
   const applied = kind.apply(garment, offer.change.inputs, context)
   if (!applied.ok) return { sentence: problemSentence(applied.problem) }
-  return { pieces: applied.value.touched.map((t) => garment.pieces.find((p) => p.id === t.pieceId)?.name ?? t.pieceId) }
+  const changed = changedPieces(garment, applied.value.garment, context.sizeId).map((p) => p.name)
+  // One that begins with nothing has changed none yet: those that it would.
+  const asked = applied.value.touched.flatMap((t) => garment.pieces.find((p) => p.id === t.pieceId)?.name ?? [])
+  return { pieces: changed.length > 0 ? changed : asked }
 }

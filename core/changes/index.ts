@@ -18,6 +18,7 @@ export {
 export { applyOrRefuse, withLargest } from './apply-or-refuse'
 export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'
 export { checkInputs } from './check-inputs'
+export { changedPieces } from './changed-pieces'
 export { findChanges, likeliestChanges } from './find-changes'
 export { dartsOf } from './shared/darts/find-darts'
 export { firstLevel, marksOf } from './shared/levels/begin'
