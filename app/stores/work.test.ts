@@ -197,6 +197,12 @@ describe('fits of one garment', () => {
   it('are opened by their address, or the one last worked on; a garment without any in an empty one', async () => {
     const { work } = await opened('demo-tapered', null)
     expect(work.fitId).toBe('demo-tapered')
+    // Named in the address, it stays open: nothing is worked out again.
+    const shown = usePlanSession().computedPlan
+    work.open('demo-tapered', 'demo-tapered')
+    expect([work.fitId, usePlanSession().computedPlan]).toEqual(['demo-tapered', shown])
+    work.open('demo-tapered', null)
+    await until(() => work.fitId === 'demo-tapered')
     await db.fits.update('demo-tapered-cook', { updatedAt: '2026-02-01T00:00:00.000Z' })
     await until(() => work.fitId === 'demo-tapered-cook')
     work.open('demo-tapered', 'gone')

@@ -58,7 +58,13 @@ export const useWork = defineStore('work', () => {
     null as Found | null,
     opened,
   )
-  const here = computed(() => (found.value && found.value.for === opened.value ? found.value : null))
+  /** What was read, where it is what is open now: also when the open fit has only been named in the address since. */
+  const here = computed(() => {
+    const [read, now] = [found.value, opened.value]
+    if (!read || !now) return null
+    const isNamedSince = read.fit !== null && read.for.garmentId === now.garmentId && read.fit.id === now.fitId
+    return read.for === now || isNamedSince ? read : null
+  })
   const project = computed((): Project | null => {
     const { garment, fit } = here.value ?? {}
     return garment && fit ? joinProject(garment, fit) : null

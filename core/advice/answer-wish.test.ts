@@ -1,9 +1,11 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { CHANGE_KINDS, contextOf, findKind, foldPlan } from '../changes'
 import { stopsOf } from '../formats'
 import { DEFAULT_TOLERANCES } from '../match'
 import { INCH_MM, writeLengths } from '../units'
+import { PHRASES } from '../wishes/lexicon'
 import { answerWish, offerAs, tryOffer } from './answer-wish'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-27'))
@@ -374,6 +376,36 @@ describe('what the program itself calls a stop', () => {
     if (answer.how === 'does') expect(answer.offer.change.kind).toBe(kind)
     else if (answer.how === 'asks') expect(answer.offers.map((o) => o.change.kind)).toContain(kind)
     else throw new Error('it does nothing')
+  })
+})
+
+describe('whatever is typed', () => {
+  const words = [...PHRASES.keys(), 'the', 'and', 'by', 'of', 'in', ',', '.', 'xyzzy']
+  const figures = ['1', '1/2', '2 3/8', '-5', '+2', '3 cm', '22 in long', '0', 'size 4', 'cup C', '2 sizes up', '999999']
+  const garments = projects.map((p) => ({ garment: p.garment, context: contextOf(p.garment, p, null, DEFAULT_TOLERANCES) }))
+  it('is answered, and what is done can be kept and tried', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...garments),
+        fc.array(fc.oneof({ weight: 4, arbitrary: fc.constantFrom(...words) }, { weight: 1, arbitrary: fc.constantFrom(...figures) }), {
+          maxLength: 9,
+        }),
+        ({ garment, context }, said) => {
+          const answer = answerWish(said.join(' '), 'in', garment, context)
+          const offers = answer.how === 'does' ? [answer.offer] : answer.how === 'asks' ? answer.offers : []
+          for (const offer of offers) {
+            expect(offer.sentence.length).toBeGreaterThan(3)
+            expect(offer.sentence).not.toMatch(/undefined|NaN/)
+            tryOffer(offer, garment, context)
+          }
+        },
+      ),
+      { numRuns: 400, seed: 14 },
+    )
+  })
+  it('with two things parted by a point is asked about, and comes to an end', () => {
+    const answer = answerOn('blouse', 'shorten the sleeve 1.5. lengthen the body 2')
+    expect(answer.how === 'asks' && answer.offers.map((o) => o.change.kind)).toEqual(['lengthen', 'lengthen'])
   })
 })
 

@@ -36,6 +36,9 @@ export type WishAnswer =
 
 const MOST_OFFERS = 4
 
+/** Where one sentence may ask for two things: a sign that ends a part, or “and”; a point within a figure is none. */
+const PARTED_AT = /[,;:!?]|\.(?!\d)|\band\b|&/
+
 interface Candidate {
   kind: ChangeKind<unknown>
   reading: Reading<unknown>
@@ -119,7 +122,8 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   const clearOffers = sameOffers(clear.map((c) => offerOf(c, garment, context)))
   if (clearOffers.length === 1) return { how: 'does', offer: clearOffers[0]!, slips: wish.slips }
   if (trade !== undefined) return { how: 'asks', why: TRADE[trade]!, offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS) }
-  if (wish.isSeveral) return oneAtATime(text, system, garment, context)
+  const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
+  if (parts.length > 1) return oneAtATime(parts, system, garment, context)
   const near = bothWays(candidates, wish, garment, context).sort(
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
   )
@@ -160,8 +164,8 @@ export function offerAs(
 }
 
 /** Two things asked for in one sentence: each part of it is read by itself. */
-function oneAtATime(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
-  const answers = text.split(/[,;]|\band\b|&/).map((part) => answerWish(part, system, garment, context))
+function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
+  const answers = parts.map((part) => answerWish(part, system, garment, context))
   const offers = sameOffers(answers.flatMap((a) => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])))
   return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS) }
 }
