@@ -105,7 +105,7 @@ blouse: wider hips, 1 1/2 all round -> add-at-edge hipMm=0.375
 blouse: narrower at the waist by 4 cm -> add-at-edge waistMm=-0.3937
 blouse: let out the waist and hip 2 -> add-at-edge waistMm=0.5 hipMm=0.5 bustMm=0
 blouse: let out the bust at the side 1 -> add-at-edge bustMm=0.25 waistMm=0
-blouse: sides in by 1/2 at the waist -> asks
+blouse: sides in by 1 at the waist -> add-at-edge waistMm=-0.25 hipMm=0
 legs: take in the outseam 1 -> add-at-edge hipMm=-0.25
 legs: waist too tight by 1 -> add-at-edge waistMm=0.25
 dress: take the waist in 3/4 -> add-at-edge waistMm=-0.1875
@@ -222,6 +222,18 @@ blouse: move the waist notch of the front down 1/4 -> move-notch byMm=0.25
 blouse: move a notch -> asks move-notch
 blouse: slash and swing -> slash-swing amountMm=0
 dress: open the hem toward the waist 1 -> slash-swing amountMm=1
+blouse: shorten the sleeve by one and a half inches -> lengthen amountMm=-1.5
+blouse: sleeve two and a quarter inches longer -> lengthen amountMm=2.25
+blouse: fba 1 -> bust-amount amountMm=0.5
+blouse: full bust adjustment 2 inches -> bust-amount amountMm=1
+blouse: side seams in by 1 -> add-at-edge hipMm=-0.25
+blouse: grade up two sizes -> grade up=2! down=0!
+blouse: set the waist to 30 in -> add-at-edge bustMm=0
+blouse: shorten the neckband 1 -> asks
+blouse: shorten the wrist 1 -> lengthen pieceId="sleeve"
+legs: shorten the waistband 1 -> asks
+legs: take in the waistband 1 -> asks
+legs: make the waist 40 in -> add-at-edge hipMm=0
 blouse: forward shoulder by 1/2 -> asks
 blouse: collar rides back -> asks lengthen
 blouse: drags across the upper arm -> asks

@@ -55,6 +55,17 @@ function namesOn(garment: Garment): string[] {
   ]
 }
 
+/** What a reading is about, in the garment's own names: a word of those that is said must be among them. */
+function wordsAbout(kind: ChangeKind<unknown>, { inputs, where = '', words = '' }: Reading<unknown>, garment: Garment): string {
+  const text = JSON.stringify(inputs)
+  const things = garment.pieces.flatMap((p) => [p, ...p.edges, ...p.corners, ...p.notches, ...p.darts, ...p.lines])
+  const named = [...things, ...garment.seams].filter((t) => new RegExp(`["\\s:]${escaped(t.id)}["\\s:]`).test(text)).map((t) => t.name)
+  const { title } = kind.describe(garment, inputs)
+  return [title, where, words, ...named].join(' ').toLowerCase()
+}
+
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+
 function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Candidate[] {
   const content = [...wish.said].filter((c) => !NEUTRAL.has(c))
   return CHANGE_KINDS.flatMap((kind): Candidate[] => {
@@ -64,7 +75,11 @@ function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Ca
     }
     return (kind.reads?.(wish, garment, context, begun) ?? [])
       .filter((reading) => checkInputs(kind.kind, garment, reading.inputs) === null)
-      .map((reading) => ({ kind, reading, left: content.filter((c) => !reading.uses.includes(c)).length }))
+      .map((reading) => {
+        const meant = wish.names.length > 0 ? wordsAbout(kind, reading, garment) : ''
+        const lost = wish.names.filter((n) => !meant.includes(n))
+        return { kind, reading, left: content.filter((c) => !reading.uses.includes(c)).length + lost.length }
+      })
   })
 }
 

@@ -24,6 +24,8 @@ export interface Wish {
   /** New sizes to make. */
   counts: { up: number; down: number }
   cup: string | null
+  /** Words that are known only since something on the garment is called so: which, the kinds must have taken account of. */
+  names: readonly string[]
   /** Words that nothing is known of. */
   unknown: readonly string[]
   /** Slips of the hand, and what they were taken for. */
@@ -113,6 +115,7 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
     sizes,
     counts: { up: counted('up'), down: counted('down') },
     cup: tokens.find((t): t is Token & { is: 'cup' } => t.is === 'cup')?.name ?? null,
+    names: tokens.flatMap((t) => (t.is === 'name' ? [t.text] : [])),
     unknown: tokens.flatMap((t) => (t.is === 'unknown' ? [t.text] : [])),
     slips: tokens.flatMap((t) => (t.is === 'concept' && t.typed !== undefined ? [{ typed: t.typed, as: t.text }] : [])),
     isSeveral: doing.length > 1,

@@ -11,12 +11,19 @@ export type Token =
   | { is: 'break' }
   /** Without meaning by itself; `turns` where it may belong to a verb before it: “take the side in”. */
   | { is: 'small'; text: string; turns: boolean }
+  /** A word that is known only since something on the garment is called so. */
+  | { is: 'name'; text: string }
   | { is: 'unknown'; text: string }
+
+/** Short for two words of the trade. */
+const SHORT: [RegExp, string][] = [
+  [/\b(?:fba|full bust adjustment)\b/g, 'fuller bust'],
+  [/\b(?:sba|small bust adjustment)\b/g, 'smaller bust'],
+]
 
 /** Words for figures, as they are said: the longer ones first. */
 const SAID: [RegExp, string][] = [
   [/\b(?:an|one|1) inch and an? (half|quarter|eighth)\b/g, '1 $1 in'],
-  [/\b(one|two|three|four|five|six|seven|eight|nine|ten) and an? (half|quarter)\b/g, '$1 $2'],
   [/\b(?:a|one|an) (half|quarter|eighth|sixteenth)\b/g, '$1'],
   [/ of an inch\b/g, ' in'],
   [/\bthree quarters?\b/g, '3/4'],
@@ -45,7 +52,11 @@ const PARTS: Record<string, string> = { half: '1/2', quarter: '1/4', eighth: '1/
 /** Figures in words become figures: “an inch and a half”, “three eighths”, “two cm”. */
 function withFigures(text: string): string {
   let plain = text
-  for (const [from, to] of SAID) plain = plain.replace(from, to)
+  plain = plain.replace(
+    /\b(one|two|three|four|five|six|seven|eight|nine|ten|\d+) and an? (half|quarter)\b/g,
+    (_, whole: string, part: string) => `${FIGURES[whole] ?? whole} ${PARTS[part]}`,
+  )
+  for (const [from, to] of [...SHORT, ...SAID]) plain = plain.replace(from, to)
   // Only before a unit or a part, so that “one dart” stays a word.
   plain = plain.replace(
     /\b(one|two|three|four|five|six|seven|eight|nine|ten)(?= ?(?:in|cm|mm|half|quarter|\/8|sizes?)\b|\/8)/g,
@@ -59,11 +70,11 @@ function withFigures(text: string): string {
 
 const UNIT = `(?:"|'|(?:in|cm|mm|m|ft|feet|foot)(?![\\p{L}]))`
 const AMOUNT = new RegExp(
-  `(?<![\\p{L}\\d/.])([+-]?) ?((?:\\d+(?: |-| and |\\+)\\d+ ?/ ?\\d+|\\d+ ?/ ?\\d+|\\d+[.,]\\d+|[.,]\\d+|\\d+)(?: ?${UNIT})?)(?![\\d/])`,
+  `(?<![\\p{L}\\d/.])([+-]?) ?((?:\\d+(?: |-| and |\\+)\\d+ ?/ ?\\d+|\\d+ ?/ ?\\d+|\\d+[.,]\\d+|[.,]\\d+|\\d+)(?: ?${UNIT})?)(?![\\d/]| ?sizes?\\b)`,
   'gu',
 )
 const SIZE =
-  /\bsizes? (?:up |down )?([\p{L}\d]{1,4})\b|\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
+  /\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(up|down) (\d{1,2}) sizes?\b|\bsizes? ([\p{L}\d]{1,4})\b|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
 const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
 
 interface Found {
@@ -81,9 +92,11 @@ function figuresIn(text: string, system: UnitSystem): Found[] {
     if (!found.some((f) => from < f.to && to > f.from)) found.push({ from, to, token })
   }
   for (const m of text.matchAll(SIZE)) {
-    if (m[2] !== undefined) add(m, { is: 'sizes', count: Number(m[2]), way: /down|smaller/.test(m[3]!) ? 'down' : 'up' })
-    else if (m[4] !== undefined || m[5] !== undefined) add(m, { is: 'cup', name: (m[4] ?? m[5])!.toUpperCase() })
-    else if (/\d|^(?:xs|s|m|l|xl)$/.test(m[1]!)) add(m, { is: 'size', name: m[1]!.toUpperCase() })
+    const [, more, moreWay, way, count, size, cupA, cupB] = m
+    if (more !== undefined) add(m, { is: 'sizes', count: Number(more), way: /down|smaller/.test(moreWay!) ? 'down' : 'up' })
+    else if (count !== undefined) add(m, { is: 'sizes', count: Number(count), way: way as 'up' | 'down' })
+    else if (cupA !== undefined || cupB !== undefined) add(m, { is: 'cup', name: (cupA ?? cupB)!.toUpperCase() })
+    else if (/\d|^(?:xs|s|m|l|xl)$/.test(size!)) add(m, { is: 'size', name: size!.toUpperCase() })
   }
   if (/\bgrade\b/.test(text))
     for (const m of text.matchAll(UP_DOWN)) add(m, { is: 'sizes', count: Number(m[1]), way: m[2] as 'up' | 'down' })
@@ -139,7 +152,8 @@ const PARTICLES = new Set(['in', 'out', 'off', 'away'])
 /** One word that begins no known phrase. */
 function wordToken(word: string, next: string | undefined, known: ReadonlySet<string>): Token {
   if (PARTICLES.has(word)) return { is: 'small', text: word, turns: next === undefined || !FOLLOWED_BY_PLACE.test(next) }
-  if (SMALL_WORDS.has(word) || known.has(word)) return { is: 'small', text: word, turns: false }
+  if (SMALL_WORDS.has(word)) return { is: 'small', text: word, turns: false }
+  if (known.has(word)) return { is: 'name', text: word }
   const slip = meant(word)
   return slip ? { is: 'concept', concept: PHRASES.get(slip)!, text: slip, typed: word } : { is: 'unknown', text: word }
 }
@@ -199,6 +213,15 @@ function joinParted(tokens: readonly Token[]): Token[] {
   return out
 }
 
+/** “Sides in by 1/2”: the word that turns a verb, where there is no verb that says which way. */
+function turnedAlone(tokens: readonly Token[]): Token[] {
+  const ways: readonly Concept[] = ['in', 'out', 'more', 'less', 'longer', 'shorter', 'fuller', 'up', 'down', 'too-tight', 'too-loose']
+  if (tokens.some((t) => t.is === 'concept' && ways.includes(t.concept))) return [...tokens]
+  return tokens.map((t) =>
+    t.is === 'small' && t.turns && (t.text === 'in' || t.text === 'out') ? { is: 'concept', concept: t.text, text: t.text } : t,
+  )
+}
+
 /** Wishes are short: of a longer text nothing is read. */
 export const LONGEST_WISH = 240
 
@@ -214,8 +237,11 @@ export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<
   let at = 0
   for (const { from, to, token } of [...figuresIn(plain, system), { from: plain.length, to: plain.length, token: null }]) {
     tokens.push(...tokensOf(plain.slice(at, from), known))
+    // “In size 5” says which: there the word belongs to no verb.
+    const before = tokens[tokens.length - 1]
+    if ((token?.is === 'size' || token?.is === 'cup') && before?.is === 'small') before.turns = false
     if (token) tokens.push(token)
     at = to
   }
-  return joinParted(tokens)
+  return turnedAlone(joinParted(tokens))
 }

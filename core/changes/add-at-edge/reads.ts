@@ -1,4 +1,4 @@
-import { findZones } from '../../measure'
+import { findZones, finishedMm } from '../../measure'
 import { findPiece, timesCut, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
@@ -41,14 +41,19 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   if (!hasSide && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
-  const way = towards(wish, OUT, IN)
-  if (way === 0) return []
+  const said = towards(wish, OUT, IN)
+  if (said === 0 && wish.wantedMm === null) return []
   const chains = chainsOf(garment, context.sizeId)
   const there = ZONES.filter((z) => chains.some((c) => c.zones.some((x) => x.zone === z)))
   const meant = zones.length > 0 ? zones : there
   const isThere = meant.length > 0 && meant.every((z) => there.includes(z))
   if (!isThere) return []
-  const mm = oneAmount(wish, way)
+  // “Set the waist to 30”: what it lacks, or has too much, all round.
+  const zone = wish.wantedMm === null ? undefined : findZones(garment).find((z) => z.id === meant[0])
+  const missing = zone && meant.length === 1 ? wish.wantedMm! - finishedMm(garment, zone, context.sizeId) : null
+  if (said === 0 && missing === null) return []
+  const way = missing === null ? said : missing < 0 ? -1 : 1
+  const mm = missing ?? oneAmount(wish, way)
   // Of two pieces sewn to each other at the waist, one goes round it.
   const round =
     findZones(garment)
@@ -58,7 +63,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
     .filter((c) => round.includes(c.chain.pieceId))
     .reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
   if (edges === 0) return []
-  const isEach = says(wish, 'each')
+  const isEach = missing === null && says(wish, 'each')
   const perEdge = mm === null ? 0 : isEach ? mm : mm / edges
   const at = (zone: (typeof ZONES)[number]) => (meant.includes(zone) ? perEdge : 0)
   return [
@@ -66,7 +71,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
       uses: used(wish, 'side', 'each', 'round', 'from', 'seam', ...ZONES, ...OUT, ...IN),
       sure: mm !== null,
-      towards: way,
+      ...(way === 0 ? {} : { towards: way }),
       ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
       where: zones.length > 0 ? `at the ${zones.join(' and ')}` : '',
       how: mm ? `each edge, ${lengthToken(Math.abs(perEdge * edges))} round the body` : '',

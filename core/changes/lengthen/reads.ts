@@ -86,6 +86,8 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
   const hasLength = wish.said.has('length')
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
   if (way === 0 && wish.wantedMm === null) return []
+  // “Set the waist to 30” is said of a round, not of a length.
+  if (way === 0 && says(wish, 'bust', 'waist', 'hip', 'thigh', 'knee', 'hem', 'leg-opening')) return []
   const asked = askedPieces(garment, wish)
   const families = familiesOf(garment)
   const bodies = families.filter((f) => f[0]!.kind !== 'sleeve')

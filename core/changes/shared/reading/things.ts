@@ -21,7 +21,9 @@ export function isNamed(wish: Wish, name: string): boolean {
 
 /** The pieces that a wish speaks of, and the words that say so; `isFamily` where it means a part of the garment and not one piece. */
 export function askedPieces(garment: Garment, wish: Wish): { pieces: Piece[]; uses: Concept[]; isFamily: boolean } {
-  const byName = garment.pieces.filter((p) => isNamed(wish, p.name) && p.name.includes(' ')).sort((a, b) => b.name.length - a.name.length)
+  // “Front” is a word for several pieces; “waistband” names one.
+  const isOwnName = (name: string) => name.includes(' ') || wish.names.includes(name.toLowerCase())
+  const byName = garment.pieces.filter((p) => isOwnName(p.name) && isNamed(wish, p.name)).sort((a, b) => b.name.length - a.name.length)
   const family = FAMILIES.find((f) => says(wish, ...f.words) && garment.pieces.some((p) => f.kinds.includes(p.kind)))
   const side = (['front', 'back'] as const).filter((s) => wish.said.has(s))
   if (byName.length > 0) return { pieces: byName, uses: used(wish, 'front', 'back', 'body', 'leg', 'skirt', 'sleeve'), isFamily: false }
