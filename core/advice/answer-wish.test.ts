@@ -256,6 +256,7 @@ blouse: shorten the sleeve -5 -> asks lengthen
 blouse: lengthen the body -1 -> asks lengthen
 blouse: narrower shoulder +1/4 -> asks shoulder-width
 blouse: lengthen the front 1 -> asks lengthen
+blouse: back waist length 1/2 shorter -> asks lengthen
 blouse: shorten the sleeve 1 and lengthen the body 2 -> asks lengthen
 blouse: take in the waist 1, let out the hip 1 -> asks add-at-edge
 blouse: don't shorten the sleeve -> asks lengthen

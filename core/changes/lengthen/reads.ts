@@ -69,7 +69,8 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
       ...(isLimb(piece) ? used(wish, 'hem', 'side') : []),
       ...(says(wish, 'keep') ? used(wish, 'keep', 'hem', 'leg-opening', 'wrist', 'ankle') : []),
     ],
-    sure: amountMm !== null && said !== undefined && (isClear || Boolean(said)),
+    // Of one piece alone it is asked: its partners follow.
+    sure: amountMm !== null && said !== undefined && (isClear || (Boolean(said) && uses.length === 0)),
     ...(way === 0 ? {} : { towards: way }),
     where: said?.where ?? '',
     ...(what ? { how: `${what} is then ${lengthToken(wish.wantedMm!)} long` } : {}),
