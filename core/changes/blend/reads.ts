@@ -8,8 +8,8 @@ const ZONES = ['bust', 'waist', 'hip'] as const
 
 /** Craft 6.6 as it is said: “size 4 at the bust, size 5 at the hip”, “blend 3 bust, 4 waist, 5 hip”, “size 6”. */
 export function readBlend(wish: Wish, garment: Garment): Reading<BlendInputs>[] {
-  const isTitle = says(wish, 'blend')
-  if ((wish.sizes.length === 0 && !isTitle) || says(wish, 'grade', 'cut', 'sleeve', 'front', 'back', 'dart')) return []
+  const isTitle = says(wish, 'blending')
+  if ((wish.sizes.length === 0 && !isTitle) || says(wish, 'grading', 'cut', 'sleeve', 'front', 'back', 'dart')) return []
   if (garment.sizes.length < 2) return []
   const base = garment.baseSizeId
   const inputs: BlendInputs = { bust: base, waist: base, hip: base, startMm: 0, endMm: 0 }
@@ -30,7 +30,7 @@ export function readBlend(wish: Wish, garment: Garment): Reading<BlendInputs>[] 
   return [
     {
       inputs,
-      uses: used(wish, 'blend', 'size', 'above', 'below', ...ZONES),
+      uses: used(wish, 'blending', 'size', 'above', 'below', ...ZONES),
       sure: isClear && chosen.length > 0 && (isTitle || wish.amounts.length === 0),
     },
   ]

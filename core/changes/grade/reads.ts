@@ -6,7 +6,7 @@ import type { GradeInputs } from './schema'
 /** Craft 6.5 as it is said: “grade 2 sizes up, 1 1/2 in apart”, “make 3 sizes up and 1 down”. */
 export function readGrade(wish: Wish, begun: () => GradeInputs | null): Reading<GradeInputs>[] {
   const { up, down } = wish.counts
-  if (up + down === 0 && !says(wish, 'grade') && !(says(wish, 'size') && says(wish, 'more'))) return []
+  if (up + down === 0 && !says(wish, 'grading') && !(says(wish, 'size') && says(wish, 'more'))) return []
   const usual = begun()
   if (!usual) return []
   const counted = up + down > 0 ? { up, down } : {}
@@ -14,8 +14,8 @@ export function readGrade(wish: Wish, begun: () => GradeInputs | null): Reading<
   return [
     {
       inputs: { ...usual, ...counted, ...(amount ? { intervalMm: amount.mm } : {}) },
-      uses: used(wish, 'grade', 'size', 'up', 'down', 'make', 'out', 'in', 'more', 'each', 'between'),
-      sure: wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0 && (up + down > 0 || says(wish, 'grade')),
+      uses: used(wish, 'grading', 'size', 'up', 'down', 'make', 'out', 'in', 'more', 'each', 'between'),
+      sure: wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0 && (up + down > 0 || says(wish, 'grading')),
       how: amount ? 'from size to size' : '',
     },
   ]

@@ -83,7 +83,7 @@ const isLimb = (piece: Piece): boolean => piece.kind === 'sleeve' || piece.kind.
 
 /** Craft 6.1 as it is said: “lengthen the leg by 2 keep the knee”, “2 in shorter above the waist”, “make the sleeve 22 in long”. */
 export function readLengthen(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
-  if (says(wish, ...OTHERS, 'waist-seam', 'grade') || wish.counts.up + wish.counts.down > 0) return []
+  if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
   const hasLength = wish.said.has('length')
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
   if (way === 0 && wish.wantedMm === null) return []

@@ -7,7 +7,7 @@ import type { PieceSizeInputs } from './schema'
 
 /** Craft 6.6 as it is said: “cut the sleeve in size 5”, “front in size 3”. */
 export function readPieceSize(wish: Wish, garment: Garment): Reading<PieceSizeInputs>[] {
-  if (wish.sizes.length !== 1 || says(wish, 'bust', 'waist', 'hip', 'blend', 'grade')) return []
+  if (wish.sizes.length !== 1 || says(wish, 'bust', 'waist', 'hip', 'blending', 'grading')) return []
   const size = garment.sizes.find((s) => s.name.toUpperCase() === wish.sizes[0]!.name)
   const asked = askedPieces(garment, wish)
   const named = garment.pieces.filter((p) => isNamed(wish, p.name))
