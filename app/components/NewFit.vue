@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { toast } from 'vue-sonner'
 import { ref } from 'vue'
 import type { FitRow } from '~~/core/formats'
 import { LONGEST_NAME } from '~~/core/pattern'
@@ -22,7 +23,7 @@ const from = ref('')
 
 async function begin() {
   const garment = await db.garments.get(props.garmentId)
-  if (!garment) return
+  if (!garment) return void toast.error('This garment was deleted in another tab. Close this, and look in the wardrobe.')
   const id = await wardrobe.beginFit(garment, wearerId.value || null, name.value, fits.value.find((f) => f.id === from.value) ?? null)
   if (id === null) return
   emit('begun', id)

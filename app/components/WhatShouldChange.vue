@@ -57,10 +57,12 @@ const own = computed(() =>
 const typed = computed(() => wish.value.trim() !== '')
 
 async function take(offer: Offer) {
-  wish.value = ''
   choosing.value = false
   const stopId = await work.addChange(offer.change)
-  if (stopId && offer.asksAmount) selection.begun = { stopId, field: offer.field, towards: offer.towards }
+  // What could not be stored stays typed; why is said on the page.
+  if (!stopId) return
+  wish.value = ''
+  if (offer.asksAmount) selection.begun = { stopId, field: offer.field, towards: offer.towards }
 }
 async function choose(picked: { kind: ChangeKind<unknown>; cannot: string | null } | { recipe: Recipe } | { offer: Offer } | null) {
   if (!picked) return

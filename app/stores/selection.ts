@@ -11,6 +11,14 @@ export const useSelection = defineStore('selection', () => {
   const lit = ref<string | null>(null)
   /** A stop that was just begun without an amount: which field asks for it, and which way a figure typed there is meant. */
   const begun = shallowRef<{ stopId: string; field: string | null; towards: 1 | 0 | -1 } | null>(null)
+  // Once another stop was looked at, nothing is asked for any more.
+  watch(
+    stopId,
+    (id) => {
+      if (begun.value?.stopId !== id) begun.value = null
+    },
+    { flush: 'sync' },
+  )
   watch(
     () => work.fitId,
     () => {

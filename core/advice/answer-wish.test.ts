@@ -234,6 +234,12 @@ blouse: shorten the wrist 1 -> lengthen pieceId="sleeve"
 legs: shorten the waistband 1 -> asks
 legs: take in the waistband 1 -> asks
 legs: make the waist 40 in -> add-at-edge hipMm=0
+blouse: lengthen the sleeve to 20 in -> asks lengthen
+blouse: shorten the sleeve to 20 in -> lengthen pieceId="sleeve"
+blouse: narrower shoulder to 4 -> asks shoulder-width
+blouse: raise the dart to 2 -> asks raise-dart
+blouse: take in the waist to 60 in -> asks add-at-edge
+blouse: shorten the sleeve of size 5 by 1 -> asks
 blouse: forward shoulder by 1/2 -> asks
 blouse: collar rides back -> asks lengthen
 blouse: drags across the upper arm -> asks

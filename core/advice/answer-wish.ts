@@ -12,7 +12,7 @@ import {
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
-import { NEUTRAL, readWish, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import { figuresOf, NEUTRAL, readWish, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
 
 /** A change that a wish may mean. */
 export interface Offer {
@@ -78,7 +78,9 @@ function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Ca
       .map((reading) => {
         const meant = wish.names.length > 0 ? wordsAbout(kind, reading, garment) : ''
         const lost = wish.names.filter((n) => !meant.includes(n))
-        return { kind, reading, left: content.filter((c) => !reading.uses.includes(c)).length + lost.length }
+        const figures = figuresOf(wish).filter((f) => !reading.takes?.includes(f))
+        const left = content.filter((c) => !reading.uses.includes(c)).length + lost.length + figures.length
+        return { kind, reading, left }
       })
   })
 }

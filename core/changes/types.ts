@@ -6,7 +6,7 @@ import type { Garment } from '../pattern'
 import type { Result } from '../result'
 import type { LengthRow, Sizing, Worksheet } from '../size'
 import type { UnitSystem } from '../units'
-import type { Concept, Wish } from '../wishes'
+import type { Concept, Wish, WishFigure } from '../wishes'
 
 /** What a change may look at besides the garment. */
 export interface ChangeContext {
@@ -224,6 +224,8 @@ export interface Reading<I> {
   inputs: I
   /** The words of the wish that it takes account of. */
   uses: readonly Concept[]
+  /** Figures of the wish that are no amounts and that it takes account of: a wanted result, sizes, a cup, how many new sizes. */
+  takes?: readonly WishFigure[]
   /** Verb or sign and thing are both understood, and fit this garment: it may be done without asking. */
   sure: boolean
   /** Which way its amount goes where none was typed: what is typed next is meant so. */

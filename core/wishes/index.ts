@@ -1,4 +1,4 @@
-export { readWish, type Wish, type WishAmount } from './read-wish'
+export { figuresOf, readWish, type Wish, type WishAmount, type WishFigure } from './read-wish'
 export { LONGEST_WISH } from './tokens'
 export type { Concept } from './lexicon'
 export { NEUTRAL, TRADE, tradeOf } from './trade'

@@ -34,6 +34,17 @@ export interface Wish {
   isSeveral: boolean
 }
 
+/** Figures that are no amounts. */
+export type WishFigure = 'wanted' | 'sizes' | 'cup' | 'counts'
+
+/** Which of those a wish has: what does it must take account of each. */
+export const figuresOf = (wish: Wish): WishFigure[] => [
+  ...(wish.wantedMm === null ? [] : (['wanted'] as const)),
+  ...(wish.sizes.length === 0 ? [] : (['sizes'] as const)),
+  ...(wish.cup === null ? [] : (['cup'] as const)),
+  ...(wish.counts.up + wish.counts.down === 0 ? [] : (['counts'] as const)),
+]
+
 const DIRECTIONS: readonly Concept[] = [
   'longer',
   'shorter',

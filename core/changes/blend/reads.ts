@@ -31,6 +31,7 @@ export function readBlend(wish: Wish, garment: Garment): Reading<BlendInputs>[] 
     {
       inputs,
       uses: used(wish, 'blending', 'size', 'above', 'below', ...ZONES),
+      takes: ['sizes'],
       sure: isClear && chosen.length > 0 && (isTitle || wish.amounts.length === 0),
     },
   ]

@@ -15,6 +15,7 @@ export function readGrade(wish: Wish, begun: () => GradeInputs | null): Reading<
     {
       inputs: { ...usual, ...counted, ...(amount ? { intervalMm: amount.mm } : {}) },
       uses: used(wish, 'grading', 'size', 'up', 'down', 'make', 'out', 'in', 'more', 'each', 'between'),
+      takes: ['counts'],
       sure: wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0 && (up + down > 0 || says(wish, 'grading')),
       how: amount ? 'from size to size' : '',
     },

@@ -56,7 +56,10 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
   const at = levels.find((l) => l.said?.isPrinted) ?? levels.find((l) => l.said) ?? levels.find((l) => l.said === null) ?? levels[0]!
   const { piece, said } = at
   const now = wish.wantedMm === null ? null : lengthNow(piece, sizeId, wish)
-  const amountMm = wish.wantedMm !== null && now ? wish.wantedMm - now.mm : oneAmount(wish, way)
+  const missingMm = wish.wantedMm !== null && now ? wish.wantedMm - now.mm : null
+  // “Lengthen to 20” what is longer already says two things.
+  const isAgainst = missingMm !== null && way !== 0 && missingMm * way < 0
+  const amountMm = missingMm === null ? oneAmount(wish, way) : isAgainst || wish.amounts.length > 0 ? null : missingMm
   const what = now && (now.uses.length > 0 ? `the ${now.uses[0]}` : 'it')
   const reading: Reading<LevelsInputs> = {
     inputs: { amountMm: amountMm ?? 0, pieceId: piece.id, levels: [said?.level ?? firstLevel(piece, sizeId)], leftOut: [] },
@@ -69,6 +72,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
       ...(isLimb(piece) ? used(wish, 'hem', 'side') : []),
       ...(says(wish, 'keep') ? used(wish, 'keep', 'hem', 'leg-opening', 'wrist', 'ankle') : []),
     ],
+    takes: ['wanted'],
     // Of one piece alone it is asked: its partners follow.
     sure: amountMm !== null && said !== undefined && (isClear || (Boolean(said) && uses.length === 0)),
     ...(way === 0 ? {} : { towards: way }),

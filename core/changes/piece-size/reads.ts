@@ -16,6 +16,7 @@ export function readPieceSize(wish: Wish, garment: Garment): Reading<PieceSizeIn
   return pieces.map((piece) => ({
     inputs: { pieceId: piece.id, sizeId: size.id, leftOut: [] },
     uses: [...asked.uses, ...used(wish, 'cut', 'size', 'other', 'piece', 'cup')],
+    takes: ['sizes'],
     sure: pieces.length === 1 && wish.amounts.length === 0,
   }))
 }

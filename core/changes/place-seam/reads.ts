@@ -30,6 +30,7 @@ export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeConte
     {
       inputs: { ...inputs, wantedMm },
       uses: used(wish, 'waist-seam', 'waist', 'seam', 'place', 'below', 'underarm', ...LOWER, ...HIGHER),
+      takes: ['wanted'],
       sure: byMm !== null && wish.amounts.length < 2,
       where: 'below the underarm',
     },

@@ -15,6 +15,7 @@ export function readTakeCup(wish: Wish, garment: Garment): Reading<TakeCupInputs
       .map((c) => ({
         inputs: { pieceId, cup: c.cup! },
         uses: used(wish, 'cup', 'less', 'piece', 'cut', 'front', 'back', 'other'),
+        takes: ['cup'],
         sure: wish.cup !== null && wish.amounts.length === 0,
       })),
   )
