@@ -53,8 +53,8 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const missing = zone && meant.length === 1 ? wish.wantedMm! - finishedMm(garment, zone, context.sizeId) : null
   if (said === 0 && missing === null) return []
   const way = missing === null ? said : missing < 0 ? -1 : 1
-  const isAgainst = missing !== null && said !== 0 && missing * said < 0
-  const mm = missing === null ? oneAmount(wish, way) : isAgainst || wish.amounts.length > 0 ? null : missing
+  const isAgainst = missing !== null && (missing * said < 0 || wish.amounts.length > 0)
+  const mm = missing ?? oneAmount(wish, way)
   // Of two pieces sewn to each other at the waist, one goes round it.
   const round =
     findZones(garment)
@@ -72,7 +72,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
       uses: used(wish, 'side', 'each', 'round', 'from', 'seam', ...ZONES, ...OUT, ...IN),
       ...(missing === null ? {} : { takes: ['wanted'] as const }),
-      sure: mm !== null,
+      sure: mm !== null && !isAgainst,
       ...(way === 0 ? {} : { towards: way }),
       ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
       where: zones.length > 0 ? `at the ${zones.join(' and ')}` : '',

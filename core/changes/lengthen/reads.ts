@@ -58,8 +58,8 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
   const now = wish.wantedMm === null ? null : lengthNow(piece, sizeId, wish)
   const missingMm = wish.wantedMm !== null && now ? wish.wantedMm - now.mm : null
   // “Lengthen to 20” what is longer already says two things.
-  const isAgainst = missingMm !== null && way !== 0 && missingMm * way < 0
-  const amountMm = missingMm === null ? oneAmount(wish, way) : isAgainst || wish.amounts.length > 0 ? null : missingMm
+  const isAgainst = missingMm !== null && (missingMm * way < 0 || wish.amounts.length > 0)
+  const amountMm = missingMm ?? oneAmount(wish, way)
   const what = now && (now.uses.length > 0 ? `the ${now.uses[0]}` : 'it')
   const reading: Reading<LevelsInputs> = {
     inputs: { amountMm: amountMm ?? 0, pieceId: piece.id, levels: [said?.level ?? firstLevel(piece, sizeId)], leftOut: [] },
@@ -74,7 +74,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     ],
     takes: ['wanted'],
     // Of one piece alone it is asked: its partners follow.
-    sure: amountMm !== null && said !== undefined && (isClear || (Boolean(said) && uses.length === 0)),
+    sure: amountMm !== null && !isAgainst && said !== undefined && (isClear || (Boolean(said) && uses.length === 0)),
     ...(way === 0 ? {} : { towards: way }),
     where: said?.where ?? '',
     ...(what ? { how: `${what} is then ${lengthToken(wish.wantedMm!)} long` } : {}),
