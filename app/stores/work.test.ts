@@ -75,7 +75,7 @@ describe('the garment that is open', () => {
     expect(selection.stopId).toBe(first)
     await until(() => session.computedPlan?.stops.length === 1)
     expect(session.computedPlan!.stops[0]!.status).toBe('applied')
-    expect(work.lastDone!.label).toBe('add “Shorten the body”')
+    await until(() => work.lastDone?.label === 'add “Shorten the body”')
 
     const stop = work.project!.plan[0]!
     await work.setStop(withInputs(stop, { ...stop.inputs, amountMm: 12 }))
@@ -169,7 +169,7 @@ describe('fits of one garment', () => {
   it('have plans of their own, and share what mends the draft', async () => {
     const { work, session } = await opened('demo-tapered')
     const [longer] = work.project!.plan
-    expect(work.fits).toHaveLength(2)
+    await until(() => work.fits.length === 2)
     expect(await work.setForEverybody(longer!.id, true)).toBe(true)
     await until(() => work.project!.mends.length === 1)
     expect(work.project!.plan).toEqual([])
