@@ -21,7 +21,7 @@ import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
 import { checkGarment, toName } from '../core/pattern'
 import { problemSentence, type Problem } from '../core/result'
 import { NO_CHARTS } from '../core/size'
-import { writeLengths, type UnitSystem } from '../core/units'
+import { writeLengths, type Ruler } from '../core/units'
 import {
   checkAnswer,
   measureAnswer,
@@ -37,7 +37,7 @@ import { readArguments, USE, WrongUse, type Options } from './core/read-argument
 /** Bad input: a plain sentence on standard error, exit 1. */
 class BadInput extends Error {}
 
-const sentence = (problem: Problem, units: UnitSystem = 'cm'): string => writeLengths(problemSentence(problem), units)
+const sentence = (problem: Problem, ruler: Ruler = 'cm'): string => writeLengths(problemSentence(problem), ruler)
 
 async function readText(file: string): Promise<string> {
   return readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
@@ -170,19 +170,19 @@ async function applied(opened: Opened, plan: Change[], options: Options): Promis
   const all = [...plan, ...(await readChanges(options.change))]
   const folded = foldPlan(opened.project.garment, all, opened.context)
   const refused = folded.stops.slice(plan.length).find((s) => s.problem)
-  if (refused) throw new BadInput(sentence(refused.problem!, opened.units))
+  if (refused) throw new BadInput(sentence(refused.problem!, opened.ruler))
   return { ...stopsAnswer({ ...opened, folded }), plan: all }
 }
 
 async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: string | undefined }> {
-  const { command, file, options, units } = readArguments(args)
+  const { command, file, options, ruler } = readArguments(args)
   const to = options.out
   if (command === 'import') return { out: await importFile(file), to }
   const { whole, project } = await openProject(file, options)
   const plan = planUpTo(project, options)
   const context = contextFor(project, whole.wearers)
   const folded = foldPlan(project.garment, plan, context)
-  const opened: Opened = { project, folded, context, units }
+  const opened: Opened = { project, folded, context, ruler }
   if (command === 'export') return { out: await exportFile(project, folded, plan, whole, options), to }
   const answers: Record<Exclude<typeof command, 'import' | 'export'>, () => unknown> = {
     measure: () => measureAnswer(opened, sizeOf(folded, options)),

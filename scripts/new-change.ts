@@ -65,11 +65,11 @@ import type { PaperStep, StepInput } from '../types'
 import type { ${type}Inputs } from './schema'
 
 /** The same with ruler and scissors. */
-export function ${own}Steps({ before, inputs, context, units }: StepInput<${type}Inputs>): PaperStep[] {
+export function ${own}Steps({ before, inputs, context, ruler }: StepInput<${type}Inputs>): PaperStep[] {
   const piece = findPiece(before, inputs.pieceId)!
   const strokes = [outlineStroke(before, piece.id, context.sizeId, 'outline')]
   return [
-    { text: \`\${piece.name}: say here what the hands do, by \${formatLength(inputs.amountMm, units)}.\`, drawing: { pieceId: piece.id, strokes, labels: [] } },
+    { text: \`\${piece.name}: say here what the hands do, by \${formatLength(inputs.amountMm, ruler)}.\`, drawing: { pieceId: piece.id, strokes, labels: [] } },
   ]
 }
 `,

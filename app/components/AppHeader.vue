@@ -2,6 +2,7 @@
 import { Check, CircleAlert, Moon, Redo2, Sun, Undo2 } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, onMounted, onUnmounted } from 'vue'
+import { countFaults, faultTotal } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
@@ -22,7 +23,7 @@ const inGarment = computed(() => route.path.startsWith('/garment/'))
 const scope = computed(() => (inGarment.value ? work : route.path === '/import' ? tray : wardrobe))
 const canUndo = computed(() => scope.value.lastDone)
 const canRedo = computed(() => scope.value.nextRedo)
-const faults = computed(() => session.computedPlan?.faults.filter((f) => f.verdict === 'fault').length ?? 0)
+const faults = computed(() => countFaults(session.computedPlan?.faults ?? []))
 const stuck = computed(() => session.computedPlan?.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length ?? 0)
 
 /** Sizes are settled when every piece is ticked off as traced. */
@@ -37,7 +38,13 @@ const stations = computed(() => {
     { name: 'Wearer', to: to('wearer'), open: 0, what: '', settled: Boolean(latestSet(work.wearer)) },
     { name: 'Size', to: to('size'), open: 0, what: '', settled: sized.value },
     { name: 'Reshape', to: to('reshape'), open: stuck.value, what: 'to look at', settled: true },
-    { name: 'Match', to: to('match'), open: faults.value, what: faults.value === 1 ? 'fault' : 'faults', settled: true },
+    {
+      name: 'Match',
+      to: to('match'),
+      open: faultTotal(faults.value),
+      what: faultTotal(faults.value) === 1 ? 'fault' : 'faults',
+      settled: true,
+    },
     { name: 'Paper', to: to('paper'), open: 0, what: '', settled: false },
   ]
 })
@@ -122,20 +129,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Redo2 class="size-5" />
       </button>
-      <div class="mx-1 flex rounded-lg border border-edge" role="radiogroup" aria-label="Units">
-        <button
-          v-for="u in ['in', 'cm'] as const"
-          :key="u"
-          role="radio"
-          :aria-checked="prefs.units === u"
-          class="min-h-11 min-w-11 px-2 font-semibold first:rounded-l-md last:rounded-r-md"
-          :class="prefs.units === u ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
-          :data-test="`units-${u}`"
-          @click="prefs.units = u"
-        >
-          {{ u }}
-        </button>
-      </div>
+      <RulerChoice />
       <button
         class="btn-quiet"
         :aria-label="prefs.dark ? 'Light screen' : 'Dark screen'"

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { Columns2, X } from 'lucide-vue-next'
 import { computed } from 'vue'
+import { differenceOnRuler } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
 
 /** Other ways to do the open stop, side by side: every figure that differs between them. The table shows them as ghosts. */
 const props = defineProps<{ changeId: string }>()
 const emit = defineEmits<{ take: [inputs: unknown] }>()
 const session = usePlanSession()
+const prefs = usePrefs()
 const ways = computed(() => (session.ways?.changeId === props.changeId ? session.ways.list : null))
-/** Differences smaller than this are not seen on a ruler, mm. */
-const SEEN_MM = 0.3
 const rows = computed(() => {
   const list = ways.value ?? []
   const ids = [...new Map(list.flatMap((w) => w.ledger.map((r) => [r.id, r] as const))).values()]
@@ -18,10 +19,10 @@ const rows = computed(() => {
       ...r,
       change: list.map((w) => {
         const own = w.ledger.find((x) => x.id === r.id)
-        return own && own.beforeMm !== null && own.afterMm !== null ? own.afterMm - own.beforeMm : 0
+        return own && own.beforeMm !== null && own.afterMm !== null ? { from: own.beforeMm, to: own.afterMm } : null
       }),
     }))
-    .filter((r) => r.group !== 'width' && Math.max(...r.change) - Math.min(...r.change) >= SEEN_MM)
+    .filter((r) => r.group !== 'width' && new Set(r.change.map((c) => (c ? differenceOnRuler(c.to, c.from, prefs.ruler) : 0))).size > 1)
 })
 const letter = (i: number) => String.fromCharCode(65 + i)
 </script>
@@ -56,7 +57,9 @@ const letter = (i: number) => String.fromCharCode(65 + i)
             <td class="py-1">
               {{ r.label }}<span class="block text-soft">{{ r.where }}</span>
             </td>
-            <td v-for="(mm, i) in r.change" :key="i" class="py-1 pl-2 text-right"><LengthText :mm="mm" bare fine signed /></td>
+            <td v-for="(c, i) in r.change" :key="i" class="py-1 pl-2 text-right">
+              <LengthChange v-if="c" :from="c.from" :to="c.to" bare /><template v-else>0</template>
+            </td>
           </tr>
         </tbody>
       </table>

@@ -28,8 +28,8 @@ const shown = computed(() =>
         i,
         d: `M${a.from.x} ${a.from.y}L${tip.x} ${tip.y}M${wing(1)}L${tip.x} ${tip.y}L${wing(-1)}`,
         lit,
-        title: `${a.label}: ${prefs.length(mm, { fraction: 16 })}`,
-        figure: prefs.length(mm, { fraction: 16 }),
+        title: `${a.label}: ${prefs.length(mm)}`,
+        figure: prefs.length(mm),
         // Written where it leads away from the piece.
         at: { x: tip.x + (u.x * 8) / props.zoom, y: tip.y + (u.y * 14 - 6) / props.zoom },
         anchor: u.x < -0.3 ? 'end' : u.x > 0.3 ? 'start' : 'middle',

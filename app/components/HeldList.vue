@@ -2,11 +2,16 @@
 import { Check, X } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import type { HeldPromise } from '~~/core/changes'
+import { differenceOnRuler } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
 
 /** What a change promised to hold, with both measured figures. */
 const props = defineProps<{ held: HeldPromise[] }>()
+const prefs = usePrefs()
 const kept = computed(() => props.held.filter((h) => h.held).length)
 const broken = computed(() => props.held.filter((h) => !h.held))
+/** A broken promise whose two figures read alike on the ruler is written in hundredths of a millimetre. */
+const tooFine = (h: HeldPromise) => !h.held && differenceOnRuler(h.after, h.before, prefs.ruler) === 0
 const all = ref(false)
 const shown = computed(() =>
   all.value ? props.held : [...broken.value, ...props.held.filter((h) => h.held)].slice(0, Math.max(3, broken.value.length)),
@@ -33,7 +38,8 @@ const shown = computed(() =>
         <span class="min-w-0 flex-1">{{ h.where }}: {{ h.label }}<span v-if="!h.held"> (broken)</span></span>
         <span class="shrink-0 tabular-nums">
           <template v-if="h.unit === 'deg'">{{ h.before.toFixed(1) }}° → {{ h.after.toFixed(1) }}°</template>
-          <template v-else><LengthText :mm="h.before" bare fine /> → <LengthText :mm="h.after" fine /></template>
+          <template v-else-if="tooFine(h)">{{ h.before.toFixed(2) }} → {{ h.after.toFixed(2) }} mm</template>
+          <template v-else><LengthText :mm="h.before" bare /> → <LengthText :mm="h.after" /></template>
         </span>
       </li>
     </ul>

@@ -41,7 +41,7 @@ const options = computed(() => ({
     legend: { display: false },
     tooltip: {
       callbacks: {
-        label: (c: { parsed: { y: number | null } }) => formatLength((c.parsed.y ?? 0) * unit.value, prefs.units, { fraction: 16 }),
+        label: (c: { parsed: { y: number | null } }) => formatLength((c.parsed.y ?? 0) * unit.value, prefs.ruler),
       },
     },
   },
@@ -51,7 +51,7 @@ const options = computed(() => ({
       ticks: {
         color: css('--ink-soft'),
         maxTicksLimit: 5,
-        callback: (v: string | number) => formatLength(Number(v) * unit.value, prefs.units, { bare: true }),
+        callback: (v: string | number) => formatLength(Number(v) * unit.value, prefs.ruler, { bare: true }),
       },
       grid: { color: css('--panel-edge') },
       grace: '15%',

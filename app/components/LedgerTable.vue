@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LedgerRow } from '~~/core/measure'
+import { differenceOnRuler } from '~~/core/units'
+import { usePrefs } from '~/stores/prefs'
 
 /** Every figure that moved: before, after, difference. */
 const props = defineProps<{ rows: LedgerRow[] }>()
 const NAMES = { finished: 'Finished', seam: 'Seams', width: 'Widths', edge: 'Edges', dart: 'Darts' } as const
-/** A difference smaller than this is not seen on a ruler, mm; it is counted, not listed. */
-const SEEN_MM = 0.3
+const prefs = usePrefs()
+/** What reads the same before and after is counted, not listed. */
 const seen = computed(() =>
-  props.rows.filter((r) => r.beforeMm === null || r.afterMm === null || Math.abs(r.afterMm - r.beforeMm) >= SEEN_MM),
+  props.rows.filter((r) => r.beforeMm === null || r.afterMm === null || differenceOnRuler(r.afterMm, r.beforeMm, prefs.ruler) !== 0),
 )
 const unseen = computed(() => props.rows.length - seen.value.length)
 const groups = computed(() =>
@@ -37,12 +39,10 @@ const groups = computed(() =>
         <td class="py-1 pr-1">
           {{ r.label }}<span class="block text-soft">{{ r.where }}</span>
         </td>
-        <td class="py-1 text-right"><LengthText v-if="r.beforeMm !== null" :mm="r.beforeMm" bare fine /><template v-else>–</template></td>
-        <td class="py-1 pl-2 text-right">
-          <LengthText v-if="r.afterMm !== null" :mm="r.afterMm" bare fine /><template v-else>–</template>
-        </td>
+        <td class="py-1 text-right"><LengthText v-if="r.beforeMm !== null" :mm="r.beforeMm" bare /><template v-else>–</template></td>
+        <td class="py-1 pl-2 text-right"><LengthText v-if="r.afterMm !== null" :mm="r.afterMm" bare /><template v-else>–</template></td>
         <td class="py-1 pl-2 text-right font-semibold">
-          <LengthText v-if="r.beforeMm !== null && r.afterMm !== null" :mm="r.afterMm - r.beforeMm" bare fine signed />
+          <LengthChange v-if="r.beforeMm !== null && r.afterMm !== null" :from="r.beforeMm" :to="r.afterMm" bare />
         </td>
       </tr>
     </tbody>

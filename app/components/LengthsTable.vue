@@ -31,7 +31,9 @@ const hasStop = (row: LengthRow) => changeForLength(props.garment, row, session.
           <td class="py-1">{{ l.name }}</td>
           <td class="text-right"><LengthText v-if="l.bodyMm !== null" :mm="l.bodyMm" /><span v-else class="text-soft">–</span></td>
           <td class="text-right"><LengthText :mm="l.garmentMm" /></td>
-          <td class="text-right font-semibold"><LengthText v-if="l.missingMm !== null" :mm="l.missingMm" signed /></td>
+          <td class="text-right font-semibold">
+            <LengthChange v-if="l.missingMm !== null" :from="l.garmentMm" :to="l.garmentMm + l.missingMm" />
+          </td>
           <td class="pl-3 text-right">
             <button v-if="hasStop(l)" class="btn-quiet text-sm" :data-test="`add-${l.id}`" @click="emit('add', l)">
               <ListPlus class="size-4" />Add as a stop

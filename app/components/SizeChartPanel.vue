@@ -95,7 +95,7 @@ async function takeFile(event: Event) {
             <td v-for="s in garment.sizes" :key="s.id" class="p-0.5">
               <input
                 class="field w-20 px-2 text-right"
-                :value="chart[s.id]?.[id] ? prefs.length(chart[s.id]![id]!, { bare: true, fraction: 16 }) : ''"
+                :value="chart[s.id]?.[id] ? prefs.length(chart[s.id]![id]!, { bare: true }) : ''"
                 :aria-label="`${id}, size ${s.name}`"
                 :data-test="`chart-${id}-${s.id}`"
                 @change="typed(s.id, id, $event)"

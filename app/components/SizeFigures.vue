@@ -30,7 +30,7 @@ defineProps<{ row: WorksheetRow }>()
         <tr>
           <th class="pr-3 text-left font-medium text-soft">ease</th>
           <td v-for="s in row.sizes" :key="s.sizeId" class="px-2 text-right">
-            <LengthText v-if="s.easeMm !== null" :mm="s.easeMm" bare signed />
+            <LengthChange v-if="s.easeMm !== null" :from="s.mm - s.easeMm" :to="s.mm" bare />
           </td>
         </tr>
       </tbody>

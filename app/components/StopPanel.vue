@@ -41,7 +41,7 @@ function edit(inputs: unknown) {
   const problem = checkInputs(props.change.kind, props.before, inputs)
   if (!problem) return void work.setStop(withInputs(props.change, inputs))
   refused.value += 1
-  toast.error(writeLengths(problemSentence(problem), prefs.units))
+  toast.error(writeLengths(problemSentence(problem), prefs.ruler))
 }
 function useLargest() {
   const mm = props.stop.problem?.largestMm

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Handle } from '~~/core/changes'
 import { nearestPlace, type Point } from '~~/core/geometry'
-import { rulerStepMm } from '~~/core/units'
+import { markMm } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 
 /** The handles of the open stop: dragged or moved by keys, they set its figures; each shows its own. */
@@ -75,7 +75,7 @@ function onMove(event: PointerEvent) {
     ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) /
     props.zoom /
     (start.handle.pace ?? 1)
-  const step = rulerStepMm(prefs.units)
+  const step = markMm(prefs.ruler)
   emit('drag', start.handle, snap(start.handle, along, step))
 }
 function onUp() {
@@ -93,8 +93,8 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
   if (way === 0) return
   event.preventDefault()
   event.stopPropagation()
-  const step = rulerStepMm(prefs.units) * (event.shiftKey ? 8 : 1)
-  emit('drag', handle, snap(handle, way * step, rulerStepMm(prefs.units)))
+  const step = markMm(prefs.ruler) * (event.shiftKey ? 8 : 1)
+  emit('drag', handle, snap(handle, way * step, markMm(prefs.ruler)))
   emit('drop')
 }
 </script>
@@ -110,7 +110,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
       role="slider"
       :aria-label="h.handle.kind === 'level' ? `Move ${h.handle.label} along the grain` : `Amount (${h.handle.label})`"
       :aria-valuenow="Math.round(h.handle.valueMm)"
-      :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth, fraction: 16 })"
+      :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
       :class="Math.abs(h.handle.axis.y) > Math.abs(h.handle.axis.x) ? 'cursor-ns-resize' : 'cursor-ew-resize'"
       @pointerdown="onDown($event, h.handle)"
       @pointermove="onMove"
@@ -142,8 +142,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
           stroke="var(--note)"
         />
         <text :x="h.stacked ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
-          {{ h.handle.kind === 'level' ? `${h.handle.label} ` : ''
-          }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth, fraction: 16 }) }}
+          {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
         </text>
       </g>
     </g>

@@ -163,7 +163,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
               <td class="py-1">{{ nameOf(c.measureId) }}</td>
               <td class="text-right"><LengthText v-if="mmOf(c.before) !== null" :mm="mmOf(c.before)!" bare /></td>
               <td class="text-right"><LengthText v-if="mmOf(c.after) !== null" :mm="mmOf(c.after)!" bare /></td>
-              <td class="text-right font-semibold"><LengthText v-if="c.changeMm" :mm="c.changeMm" signed /></td>
+              <td class="text-right font-semibold"><LengthChange v-if="c.changeMm" :from="mmOf(c.before)!" :to="mmOf(c.after)!" /></td>
             </tr>
           </tbody>
         </table>

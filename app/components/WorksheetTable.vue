@@ -32,7 +32,7 @@ function takeWanted(event: Event, zone: string) {
   if (read.ok) setWanted(zone, read.value)
   else {
     toast.error(`“${field.value}” is not a length: ${read.problem.remedy}`)
-    field.value = prefs.length(props.rows.find((r) => r.zone.id === zone)!.wantedMm, { bare: true, fraction: 16 })
+    field.value = prefs.length(props.rows.find((r) => r.zone.id === zone)!.wantedMm, { bare: true })
   }
 }
 const setChosen = (zone: string, sizeId: string) =>
@@ -104,7 +104,7 @@ const allFigures = ref(false)
               <div class="flex items-center gap-1">
                 <input
                   class="field w-20 px-2 text-right"
-                  :value="prefs.length(r.wantedMm, { bare: true, fraction: 16 })"
+                  :value="prefs.length(r.wantedMm, { bare: true })"
                   :aria-label="`Ease wanted, ${r.zone.name}`"
                   :data-test="`wanted-${r.zone.id}`"
                   @change="takeWanted($event, r.zone.id)"
@@ -135,13 +135,13 @@ const allFigures = ref(false)
             </td>
             <td class="text-right font-semibold" :data-test="`missing-${r.zone.id}`">
               <template v-if="r.remainderMm !== null"
-                ><LengthText :mm="r.remainderMm / r.edges" signed fine /><span class="block text-xs font-normal text-soft"
+                ><LengthText :mm="r.remainderMm / r.edges" signed /><span class="block text-xs font-normal text-soft"
                   >{{ r.edges }} edges</span
                 ></template
               >
             </td>
             <td v-if="altered" class="text-right" :data-test="`altered-${r.zone.id}`">
-              <LengthText v-if="r.bodyMm !== null" :mm="altered.get(r.zone.id)! - r.bodyMm" signed fine />
+              <LengthChange v-if="r.bodyMm !== null" :from="r.bodyMm" :to="altered.get(r.zone.id)!" />
             </td>
           </tr>
           <tr v-if="r.chosen || r.disagree.length">
@@ -149,7 +149,8 @@ const allFigures = ref(false)
             <td :colspan="altered ? 7 : 6" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
               <template v-if="r.chosen && r.bodyMm !== null"
                 ><span class="font-semibold text-ink"
-                  >Finished <LengthText :mm="r.bodyMm + r.chosen.easeMm" />, ease <LengthText :mm="r.chosen.easeMm" signed />.</span
+                  >Finished <LengthText :mm="r.bodyMm + r.chosen.easeMm" />, ease
+                  <LengthChange :from="r.bodyMm" :to="r.bodyMm + r.chosen.easeMm" />.</span
                 >&#32;<SentenceText :text="r.chosen.why"
               /></template>
               <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"

@@ -7,7 +7,7 @@ import { layOut } from '~~/core/paper'
 import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 import { zoneLine, type Zone } from '~~/core/measure'
 import type { Sizing } from '~~/core/size'
-import { rulerStepMm } from '~~/core/units'
+import { markMm } from '~~/core/units'
 import { lineOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
@@ -68,7 +68,7 @@ function onMove(event: PointerEvent) {
   moved.value = ((event.clientX - from.x) * from.down.x + (event.clientY - from.y) * from.down.y) / k.value
 }
 function onUp() {
-  const step = rulerStepMm(prefs.units)
+  const step = markMm(prefs.ruler)
   const by = Math.round(moved.value / step) * step
   if (from && by !== 0) emit('shift', from.zoneId, by)
   from = null
@@ -78,7 +78,7 @@ function onKey(event: KeyboardEvent, zoneId: string) {
   const way = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
   if (way === 0) return
   event.preventDefault()
-  emit('shift', zoneId, way * rulerStepMm(prefs.units) * (event.shiftKey ? 8 : 1))
+  emit('shift', zoneId, way * markMm(prefs.ruler) * (event.shiftKey ? 8 : 1))
 }
 </script>
 

@@ -4,6 +4,7 @@ import { Archive, ArchiveRestore, Copy, EllipsisVertical, FilePlus2, Pencil, Sai
 import { formatDistanceToNow } from 'date-fns'
 import { toast } from 'vue-sonner'
 import { computed, nextTick, ref, watch } from 'vue'
+import { faultTotal, faultWords } from '~~/core/advice'
 import { projectsOf, type GarmentRow, type Project } from '~~/core/formats'
 import { today } from '~/days'
 import { useLive } from '~/composables/useLive'
@@ -65,9 +66,16 @@ const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuff
 function toSettle(p: Project): string | null {
   const known = unsettled.value.get(p.id)
   if (known === null) return 'it cannot be worked out: open it to see why'
-  const { faults = 0, stuck = 0 } = known ?? {}
-  if (faults) return `${faults} ${faults === 1 ? 'seam fault' : 'seam faults'} to look at`
+  if (!known) return null
+  const { faults, stuck } = known
+  if (faultTotal(faults) > 0) return faultWords(faults)
   return stuck ? `${stuck} ${stuck === 1 ? 'change' : 'changes'} not applied` : null
+}
+
+/** What is said of a fit in which nothing is at fault. */
+const matchWords = (p: Project) => {
+  const known = unsettled.value.get(p.id)
+  return (known && faultWords(known.faults)) ?? 'everything matches'
 }
 
 async function openDemo() {
@@ -119,7 +127,10 @@ async function restore(event: Event) {
     toast.success(`${done.count} garments restored from ${file.name}.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
   else toast.error(done.sentence)
 }
-const stationOf = (p: Project) => stationAt(p.garmentId, p.id, unsettled.value.get(p.id)?.faults ? 'match' : 'reshape')
+const stationOf = (p: Project) => {
+  const known = unsettled.value.get(p.id)
+  return stationAt(p.garmentId, p.id, known && faultTotal(known.faults) > 0 ? 'match' : 'reshape')
+}
 work.close()
 </script>
 
@@ -238,7 +249,7 @@ work.close()
                     <span v-if="toSettle(f)" class="inline-block rounded-full bg-fault-pale px-2.5 py-0.5 text-fault">{{
                       toSettle(f)
                     }}</span>
-                    <span v-else class="inline-block rounded-full bg-good-pale px-2.5 py-0.5 text-good">every seam matches</span>
+                    <span v-else class="inline-block rounded-full bg-good-pale px-2.5 py-0.5 text-good">{{ matchWords(f) }}</span>
                   </span>
                 </NuxtLink>
               </li>

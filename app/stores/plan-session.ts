@@ -5,6 +5,7 @@ import type { Proposed } from '~~/core/advice'
 import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
 import { stopsOf, type Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
+import type { Ruler } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
 import type { Asked, ComparedWay, Computed, ComputedStop, Desk, SentResult } from '~/workers/desk'
@@ -195,9 +196,9 @@ export const usePlanSession = defineStore('plan-session', () => {
   }
 
   /** The plan as steps with ruler and scissors; null where they could not be had, which is said on the page. */
-  const paperSteps = async (units: 'in' | 'cm') => {
+  const paperSteps = async (ruler: Ruler) => {
     await recompute()
-    return bench.run((worker) => worker.steps(work.fitId!, units), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
+    return bench.run((worker) => worker.steps(work.fitId!, ruler), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
   }
 
   let proposals = 0

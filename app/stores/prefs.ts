@@ -2,7 +2,7 @@ import { usePreferredDark, usePreferredReducedMotion, useStorage, type StorageLi
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { DEFAULT_TOLERANCES, type Tolerances } from '~~/core/match'
-import { formatLength, type FormatOptions, type UnitSystem } from '~~/core/units'
+import { formatLength, RULERS, unitsOf, type FormatOptions, type Ruler } from '~~/core/units'
 
 /** Where preferences are kept: in this browser, or, where it denies that, in this page alone. */
 function whereToKeep(): StorageLike {
@@ -18,10 +18,13 @@ function whereToKeep(): StorageLike {
   }
 }
 
-/** How this person reads: units and light, and what was done once. Kept in this browser. */
+/** How this person reads: ruler and light, and what was done once. Kept in this browser. */
 export const usePrefs = defineStore('prefs', () => {
   const place = whereToKeep()
-  const units = useStorage<UnitSystem>('tidal-seam-units', 'in', place)
+  /** What all figures are written by; what an older version kept is a ruler too. */
+  const ruler = useStorage<Ruler>('tidal-seam-units', 'in', place)
+  if (!(ruler.value in RULERS)) ruler.value = 'in'
+  const units = computed(() => unitsOf(ruler.value))
   const light = useStorage<'auto' | 'light' | 'dark'>('tidal-seam-light', 'auto', place)
   /** What counts as matching, as easing, mm. */
   const goodMm = useStorage('tidal-seam-good-mm', DEFAULT_TOLERANCES.goodMm, place)
@@ -37,6 +40,6 @@ export const usePrefs = defineStore('prefs', () => {
   const motion = usePreferredReducedMotion()
   const dark = computed(() => light.value === 'dark' || (light.value === 'auto' && prefersDark.value))
   const stillness = computed(() => motion.value === 'reduce')
-  const length = (mm: number, options?: FormatOptions) => formatLength(mm, units.value, options)
-  return { units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung }
+  const length = (mm: number, options?: FormatOptions) => formatLength(mm, ruler.value, options)
+  return { ruler, units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung }
 })

@@ -1,5 +1,14 @@
 import { z } from 'zod'
-import { listFaults, nameProposed, planSizes, stopsBeforeSizes, type Fault, type Proposed } from '~~/core/advice'
+import {
+  countFaults,
+  listFaults,
+  nameProposed,
+  planSizes,
+  stopsBeforeSizes,
+  type Fault,
+  type FaultCount,
+  type Proposed,
+} from '~~/core/advice'
 import { WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
@@ -18,7 +27,7 @@ import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
 import { SizingSchema } from '~~/core/size'
-import type { UnitSystem } from '~~/core/units'
+import type { Ruler } from '~~/core/units'
 import { pack, type Parcel } from './parcel'
 
 export interface ComputedStop extends Omit<FoldedStop, 'garment'> {
@@ -63,7 +72,7 @@ export interface ComparedWay {
 
 /** What is left to settle in a fit. */
 export interface Unsettled {
-  faults: number
+  faults: FaultCount
   /** Stops that were not applied. */
   stuck: number
   /** What the last stop is called; null as bought. */
@@ -227,14 +236,14 @@ export function makeDesk() {
       const context = readContext(base, asked)
       const folded = foldPlan(base, PlanSchema.parse(plan), context)
       return {
-        faults: listFaults(folded, context).filter((f) => f.verdict === 'fault').length,
+        faults: countFaults(listFaults(folded, context)),
         stuck: folded.stops.filter((s) => s.status === 'refused' || s.status === 'orphan').length,
         last: folded.stops.at(-1)?.words.title ?? null,
       }
     },
 
     /** The plan as ruler-and-scissors steps, stop by stop. */
-    steps(key: string, units: UnitSystem): { changeId: string; title: string; steps: PaperStep[] }[] {
+    steps(key: string, ruler: Ruler): { changeId: string; title: string; steps: PaperStep[] }[] {
       const { folded, context: own } = sessionOf(key)
       if (!folded || !own) return []
       let before = folded.base
@@ -247,7 +256,7 @@ export function makeDesk() {
           {
             changeId: stop.change.id,
             title: stop.words.title,
-            steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context: own, units }),
+            steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context: own, ruler }),
           },
         ]
       })

@@ -1,4 +1,5 @@
-export { listFaults, type Fault } from './list-faults'
+export { countFaults, faultTotal, faultWords, type FaultCount } from './count-faults'
+export { listFaults, thingOf, type Fault } from './list-faults'
 export type { Mend } from './find-mends'
 export { changeForLength, nameProposed, planSizes, tracedFor, type Proposed } from './plan-sizes'
 export { layOnPlan, stopsBeforeSizes, type LaidOn } from './lay-on-plan'

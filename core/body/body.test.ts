@@ -82,7 +82,7 @@ describe('doubts', () => {
     ['a hip of 12 mm', { hip: 12 }, 'hip', /^Hip \{mm 12\}: usually it lies between/],
     ['a waist over the hip by half', { waist: 1550 }, 'waist', /Waist \{mm 1550\} and hip \{mm 1000\}/],
     ['a high bust over the bust', { 'high-bust': 1010 }, 'high-bust', /full bust \{mm 940\}/],
-    ['sides that differ much', { bicep: [290, 330] }, 'bicep', /left \{mm 290\} and right \{mm 330\} differ by \{mm 40\}/],
+    ['sides that differ much', { bicep: [290, 330] }, 'bicep', /left \{mm 290\} and right \{mm 330\} differ by \{between 330 290\}/],
     ['a knee over the thigh', { thigh: 360, knee: 400 }, 'knee', /thigh/],
   ])('ask about %s, and name what it contradicts', (_, figures, id, words) => {
     const doubts = findDoubts(setOf({ ...sound, ...figures }))

@@ -1,4 +1,4 @@
-import { lengthToken } from '../units'
+import { differenceToken, lengthToken } from '../units'
 import { figureMm } from './figures'
 import { BODY_MEASURES, findMeasure } from './measures'
 import type { MeasureSet } from './schema'
@@ -69,7 +69,7 @@ export function findDoubts(set: MeasureSet, previous: MeasureSet | null = null):
       doubts.push({
         measureId: id,
         against: [],
-        message: `${findMeasure(id)?.name ?? id}: left ${lengthToken(figure.leftMm)} and right ${lengthToken(figure.rightMm)} differ by ${lengthToken(Math.abs(figure.leftMm - figure.rightMm))}. Is that so?`,
+        message: `${findMeasure(id)?.name ?? id}: left ${lengthToken(figure.leftMm)} and right ${lengthToken(figure.rightMm)} differ by ${differenceToken(figure.leftMm, figure.rightMm)}. Is that so?`,
       })
     const was = figureMm(previous, id)
     const is = figureMm(set, id)!

@@ -21,7 +21,7 @@ const COLUMNS = ['wearer', 'taken on', 'measure', 'figure', 'left', 'right'] as 
  * Writes every set of every wearer as CSV, a row for each figure. Lengths are exact, in mm or inches with their unit.
  */
 export function writeWearersCsv(wearers: readonly Wearer[], units: UnitSystem): string {
-  const write = (mm: number) => (units === 'in' ? formatLength(mm, 'in', { fraction: 16 }) : `${Math.round(mm * 10) / 10} mm`)
+  const write = (mm: number) => (units === 'in' ? formatLength(mm, 'in') : `${Math.round(mm * 10) / 10} mm`)
   const rows = wearers.flatMap((w) =>
     w.sets.flatMap((set) =>
       measuresOf(w)

@@ -100,7 +100,7 @@ describe('whatever is set in a form', () => {
           }
           for (const h of kind.handles(garment, inputs, value, context))
             expect(Number.isFinite(h.at.x + h.axis.x + h.valueMm), h.id).toBe(true)
-          for (const step of kind.paperSteps({ before: garment, inputs, applied: value, context, units: 'in' }))
+          for (const step of kind.paperSteps({ before: garment, inputs, applied: value, context, ruler: 'in' }))
             expect(step.text).not.toMatch(NOT_A_WORD)
           for (const way of kind.choices?.(garment, inputs, context) ?? []) expect(kind.schema.safeParse(way.inputs).success).toBe(true)
           garment = value.garment

@@ -106,11 +106,11 @@ describe('every change', () => {
       const set = kind.apply(garment, shorter, context).ok ? shorter : kind.withAmount!(garment, inputs, 12, context)
       const result = kind.apply(garment, set, context)
       if (!result.ok) throw new Error(result.problem.message)
-      for (const units of ['in', 'cm'] as const) {
-        const steps = kind.paperSteps({ before: garment, inputs: set, applied: result.value, context, units })
+      for (const ruler of ['in', 'cm'] as const) {
+        const steps = kind.paperSteps({ before: garment, inputs: set, applied: result.value, context, ruler })
         expect(steps.length).toBeGreaterThan(2)
         expect(steps.some((s) => s.drawing !== null && s.drawing.strokes.length > 1)).toBe(true)
-        expect(steps.some((s) => new RegExp(`\\d ${units}\\b`).test(s.text))).toBe(true)
+        expect(steps.some((s) => new RegExp(`\\d ${ruler}\\b`).test(s.text))).toBe(true)
         for (const s of steps) expect(s.text).not.toMatch(/undefined|NaN|\{mm/)
       }
     })

@@ -125,7 +125,7 @@ describe('any plan', () => {
         for (let i = 1; i < lengths.length; i++)
           if (lengths[i]!.verdict === lengths[i - 1]!.verdict) expect(lengths[i]!.size).toBeLessThanOrEqual(lengths[i - 1]!.size)
         for (const f of faults) {
-          expect(f.message).toMatch(/\{mm -?[\d.e-]+\}|\d°/)
+          expect(f.message).toMatch(/\{(mm|between) -?[\d.e-]+|\d°/)
           expect(f.message).not.toMatch(/undefined|NaN/)
         }
       }),

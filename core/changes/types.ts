@@ -5,7 +5,7 @@ import type { Tolerances, WalkedCorner, WalkedDart, WalkedMark, WalkedSeam } fro
 import type { Garment } from '../pattern'
 import type { Result } from '../result'
 import type { LengthRow, Sizing, Worksheet } from '../size'
-import type { UnitSystem } from '../units'
+import type { Ruler } from '../units'
 import type { Concept, Wish, WishFigure } from '../wishes'
 
 /** What a change may look at besides the garment. */
@@ -148,7 +148,8 @@ export interface StepInput<I> {
   inputs: I
   applied: Applied
   context: ChangeContext
-  units: UnitSystem
+  /** What its figures are written by. */
+  ruler: Ruler
 }
 
 /**

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
-import { listFaults } from '../advice'
-import { foldPlan, withId, type Change } from '../changes'
+import { countFaults, faultWords, listFaults } from '../advice'
+import { foldPlan, newStop, withId, type Change } from '../changes'
 import type { Garment } from '../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../pattern/test-pieces'
 import { walkGarment } from './index'
@@ -82,6 +82,10 @@ describe('walking seams', () => {
     const corner = walked.corners.find((c) => c.id.endsWith('start'))!
     expect(Math.abs(corner.turnDeg)).toBeCloseTo((Math.atan(0.2) * 180) / Math.PI, 6)
     expect(corner.verdict).toBe('fault')
+    // It is the waist that turns, not the side that is to be blamed.
+    const [fault] = faultsOf(twoPanels(0, 20)).filter((f) => f.id === `corner:${corner.id}`)
+    expect([fault!.about, fault!.under]).toEqual(['corner', `edge:${corner.edgeName}`])
+    expect(faultWords(countFaults([fault!]))).toBe('1 fault: 1 corner')
     const meant = twoPanels(0, 20)
     meant.pieces[1]!.corners[1]!.designed = true
     expect(walkGarment(meant, 'one').seams[0]!.corners.find((c) => c.id.endsWith('start'))!.verdict).toBe('good')
@@ -122,13 +126,39 @@ describe('the demo garments', () => {
       for (const s of walkGarment(garment, 'one').seams) expect(Math.abs(s.offMm)).toBeLessThan(0.5)
     }
   })
-  it('the flared trousers have a fault, and the offered change mends it', () => {
+  it('the flared trousers have faults, and each offered change mends them: the short side longer, or the long one shorter', () => {
     const garment = draftTrousers(FLARED)
     const faults = faultsOf(garment)
-    expect(faults.filter((f) => f.verdict === 'fault').length).toBe(2)
-    const mend = faults[0]!.mends[0]!
-    if (mend.how !== 'add') throw new Error('expected a new change')
-    expect(faultsOf(garment, [withId(mend.change, 'm')])).toEqual([])
+    expect(countFaults(faults)).toMatchObject({ seam: 2, corner: 0 })
+    expect(faultWords(countFaults(faults))).toBe('2 faults: 2 seams')
+    const ways = faults[0]!.mends.filter((m) => m.how === 'add')
+    expect(ways.map((m) => m.label)).toEqual([
+      expect.stringMatching(/^Lengthen Back leg alone by/),
+      expect.stringMatching(/^Shorten Front leg alone by/),
+    ])
+    for (const mend of ways) {
+      const plan = [withId(mend.change, 'm')]
+      expect(faultsOf(garment, plan)).toEqual([])
+      // What was mended is promised, and its own doing is not told off.
+      const { held, cautions } = foldPlan(garment, plan, context).stops[0]!.applied!
+      const evened = held.filter((h) => h.label.endsWith('difference of its sides as wanted'))
+      expect(evened.map((h) => [h.held, h.before])).toEqual([
+        [true, 0],
+        [true, 0],
+      ])
+      expect(held.filter((h) => !h.held)).toEqual([])
+      expect(cautions.map((c) => c.code)).toContain('evens-seam')
+      expect(cautions.filter((c) => c.mend)).toEqual([])
+    }
+  })
+  it('a side made longer than the fault was is no evened seam: that it was left alone is said', () => {
+    const garment = draftTrousers(FLARED)
+    const [way] = faultsOf(garment)[0]!.mends
+    if (way?.how !== 'add' || way.change.kind !== 'lengthen') throw new Error('expected a new length')
+    const more = newStop('lengthen', { ...way.change.inputs, amountMm: way.change.inputs.amountMm + 4 })
+    const { cautions, held } = foldPlan(garment, [withId(more, 'm')], context).stops[0]!.applied!
+    expect(cautions.map((c) => c.code)).toContain('partner-left-out')
+    expect(held.some((h) => !h.held)).toBe(true)
   })
   it('a partner left out is named, and including it again is the first mend', () => {
     const faults = faultsOf(draftBlouse(), [shorten(['back'])])

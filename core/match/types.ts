@@ -37,6 +37,8 @@ export interface CornerArm {
 export interface WalkedCorner {
   id: string
   where: string
+  /** What the edge that runs on is called: a hem, an armhole. */
+  edgeName: string
   /** The two edges that run through; one alone where it meets its own mirror image at a fold. */
   arms: CornerArm[]
   /** Turn of the sewn outline where it runs through, deg; 0 is smooth. */

@@ -51,6 +51,7 @@ export function walkDarts(garment: Garment, sizeId: string, t: Tolerances): Walk
         corner: {
           id: `${piece.id}:${dart.id}`,
           where: `${piece.name}, ${d.before.name} across the closed dart`,
+          edgeName: d.before.name,
           arms: [
             { pieceId: piece.id, edgeId: d.before.id, atStart: false },
             { pieceId: piece.id, edgeId: d.after.id, atStart: true },
@@ -85,6 +86,7 @@ export function walkFolds(garment: Garment, sizeId: string, t: Tolerances): Walk
             corner: {
               id: `${piece.id}:${fold.id}:${corner.id}`,
               where: `${piece.name}, ${edge.name} at the fold`,
+              edgeName: edge.name,
               arms: [{ pieceId: piece.id, edgeId: edge.id, atStart }],
               turnDeg,
               designed,

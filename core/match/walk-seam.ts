@@ -9,6 +9,7 @@ interface OpenEnd {
   role: string
   angleDeg: number
   designed: boolean
+  edgeName: string
   label: string
 }
 
@@ -24,7 +25,14 @@ function openEnd(garment: Garment, run: RunEdge, atStart: boolean, sizeId: strin
   const other = edgeStart ? before : after
   const angleDeg = edgeStart ? innerAngle(edgePath(shape, other.id), path) : innerAngle(path, edgePath(shape, other.id))
   const arm = { pieceId: piece.id, edgeId: other.id, atStart: !edgeStart }
-  return { arm, role: other.role, angleDeg, designed: corner.designed === true, label: `${piece.name}, ${other.name}` }
+  return {
+    arm,
+    role: other.role,
+    angleDeg,
+    designed: corner.designed === true,
+    edgeName: other.name,
+    label: `${piece.name}, ${other.name}`,
+  }
 }
 
 function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances): WalkedCorner[] {
@@ -41,6 +49,7 @@ function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances
       {
         id: `${seam.id}:${end}`,
         where: `${a.label} to ${b.label}`,
+        edgeName: a.edgeName,
         arms: [a.arm, b.arm],
         turnDeg,
         designed,

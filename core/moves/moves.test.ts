@@ -199,7 +199,7 @@ describe('carrying levels to partners', () => {
   it('stops at a piece that was left out, and names it with its seam', () => {
     const spread = spreadLevels(garment, 'one', 'a', level, ['b'])
     expect([...spread.levels.keys()]).toEqual(['a'])
-    expect(spread.leftOut.get('b')).toEqual({ seamName: 'ab', fromPieceId: 'a' })
+    expect(spread.leftOut.get('b')).toEqual({ seamId: 'ab', seamName: 'ab', fromPieceId: 'a' })
   })
   it('gives both partners of a seam windows of equal length along it', () => {
     const trousers = draftTrousers(TAPERED)

@@ -9,7 +9,7 @@ export interface SpreadLevels {
   /** Levels per piece, the asked piece first, then its partners in the order in which they were reached. */
   levels: Map<string, MoveLevel[]>
   /** Pieces that a level reaches through a shared seam but that were left out. */
-  leftOut: Map<string, { seamName: string; fromPieceId: string }>
+  leftOut: Map<string, { seamId: string; seamName: string; fromPieceId: string }>
 }
 
 /**
@@ -42,7 +42,7 @@ export function spreadLevels(
           const place = placeOnSide(garment, seam, other, walkAcross(garment, seam, side, here, sizeId), sizeId)
           if (place.pieceId === fromId) continue
           if (leaveOut.includes(place.pieceId)) {
-            if (!leftOut.has(place.pieceId)) leftOut.set(place.pieceId, { seamName: seam.name, fromPieceId: fromId })
+            if (!leftOut.has(place.pieceId)) leftOut.set(place.pieceId, { seamId: seam.id, seamName: seam.name, fromPieceId: fromId })
             continue
           }
           const partner = findPiece(garment, place.pieceId)!

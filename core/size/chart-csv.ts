@@ -73,6 +73,6 @@ export function readChart(text: string, sizes: Garment['sizes'], units: UnitSyst
 export function writeChart(chart: Chart, sizes: Garment['sizes'], units: UnitSystem): string {
   const measures = [...new Set(sizes.flatMap((s) => Object.keys(chart[s.id] ?? {})))]
   const cell = (mm: number | undefined) =>
-    mm === undefined ? '' : units === 'in' ? formatLength(mm, 'in', { fraction: 16 }) : `${Math.round(mm * 10) / 10} mm`
+    mm === undefined ? '' : units === 'in' ? formatLength(mm, 'in') : `${Math.round(mm * 10) / 10} mm`
   return `${Papa.unparse([['measure', ...sizes.map((s) => toCell(s.name))], ...measures.map((id) => [id, ...sizes.map((s) => cell(chart[s.id]?.[id]))])])}\r\n`
 }

@@ -1,6 +1,22 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatLength, lengthToken, limitToken, parseLength, roundToRuler, rulerStepMm, toRulerReading, writeLengths } from './index'
+import {
+  differenceToken,
+  formatDifference,
+  formatLength,
+  lengthToken,
+  limitToken,
+  markMm,
+  parseLength,
+  roundToRuler,
+  RULERS,
+  unitsOf,
+  writeLengths,
+  type Ruler,
+} from './index'
+
+const ruler = fc.constantFrom(...(Object.keys(RULERS) as Ruler[]))
+const millimetres = fc.double({ min: -3000, max: 3000, noNaN: true })
 
 describe('lengths inside sentences', () => {
   it('are written in the reader’s units, as often as they stand there', () => {
@@ -17,26 +33,45 @@ describe('lengths inside sentences', () => {
 })
 
 describe('reading off a ruler', () => {
-  it('is never off by more than half a mark', () => {
+  it('writes what it then reads, to half a mark, by every ruler', () => {
     fc.assert(
-      fc.property(fc.double({ min: -3000, max: 3000, noNaN: true }), fc.constantFrom(8 as const, 16 as const), (mm, fraction) => {
-        const r = toRulerReading(mm, fraction)
-        const read = (r.whole + r.numerator / r.denominator) * 25.4 * (r.negative ? -1 : 1)
-        return Math.abs(read - mm) <= 25.4 / fraction / 2 + 1e-9 && r.numerator < r.denominator
+      fc.property(millimetres, ruler, (mm, by) => {
+        const read = parseLength(formatLength(mm, by), unitsOf(by))
+        return read.ok && Math.abs(read.value - mm) <= markMm(by) / 2 + 1e-9
       }),
     )
   })
-  it('writes what it then reads, to half a mark, in either system', () => {
-    fc.assert(
-      fc.property(fc.double({ min: -3000, max: 3000, noNaN: true }), fc.constantFrom('in' as const, 'cm' as const), (mm, system) => {
-        const read = parseLength(formatLength(mm, system, { fraction: 16 }), system)
-        return read.ok && Math.abs(read.value - mm) <= (system === 'in' ? 25.4 / 32 : 0.5) + 1e-9
-      }),
-    )
+  it('is as fine as its marks', () => {
+    expect(formatLength(4.8, 'in')).toBe('3/16 in')
+    expect(formatLength(4.8, 'in-eighths')).toBe('1/4 in')
+    expect(formatLength(34.6, 'cm')).toBe('3.5 cm')
+    expect(formatLength(34.6, 'cm-halves')).toBe('3.45 cm')
   })
   it('carries a fraction that rounds up to a whole', () => {
-    expect(formatLength(25.39, 'in', { fraction: 16 })).toBe('1 in')
-    expect(formatLength(0.999 * 25.4, 'in')).toBe('1 in')
+    expect(formatLength(25.39, 'in')).toBe('1 in')
+    expect(formatLength(0.999 * 25.4, 'in-eighths')).toBe('1 in')
+  })
+})
+
+describe('differences', () => {
+  it('are those of the figures that are shown, within one mark of the exact one', () => {
+    fc.assert(
+      fc.property(millimetres, fc.double({ min: -30, max: 30, noNaN: true }), ruler, (before, by, as) => {
+        const written = formatDifference(before + by, before, as, { signed: true })
+        if (written.endsWith('mm')) return formatLength(before + by, as) === formatLength(before, as)
+        const [difference, after, first] = [written, formatLength(before + by, as), formatLength(before, as)].map((t) => {
+          const read = parseLength(t, unitsOf(as))
+          return read.ok ? read.value : NaN
+        })
+        return Math.abs(difference! - (after! - first!)) < 1e-9 && Math.abs(difference! - by) <= markMm(as) + 1e-9
+      }),
+    )
+  })
+  it('are never written as nothing where there is one', () => {
+    expect(formatDifference(100.3, 100, 'in')).toBe('0.3 mm')
+    expect(formatDifference(100, 100.3, 'cm', { signed: true })).toBe('−0.3 mm')
+    expect(formatDifference(100, 100, 'in', { signed: true })).toBe('0 in')
+    expect(writeLengths(`${differenceToken(10, 12)} apart`, 'cm')).toBe('0.2 cm apart')
   })
 })
 
@@ -44,7 +79,7 @@ describe('rounding shares', () => {
   it('in equal parts differ by one mark at most', () => {
     fc.assert(
       fc.property(fc.double({ min: -400, max: 400, noNaN: true }), fc.integer({ min: 1, max: 9 }), (whole, n) => {
-        const step = rulerStepMm('cm')
+        const step = markMm('cm')
         const parts = roundToRuler(
           Array.from({ length: n }, () => whole / n),
           step,
@@ -54,7 +89,7 @@ describe('rounding shares', () => {
     )
   })
   it('leave exact marks as they are', () => {
-    expect(roundToRuler([25.4, 12.7, 3.175], rulerStepMm('in'))).toEqual([25.4, 12.7, 3.175])
+    expect(roundToRuler([25.4, 12.7, 3.175], markMm('in-eighths'))).toEqual([25.4, 12.7, 3.175])
     expect(roundToRuler([], 1)).toEqual([])
   })
   it('give the earlier part the mark when two are alike', () => {

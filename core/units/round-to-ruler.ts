@@ -1,12 +1,3 @@
-import type { UnitSystem } from './types'
-import { INCH_MM } from './types'
-
-/** The smallest mark people use: 1/8 in (or 1/16), 1 mm. */
-export function rulerStepMm(system: UnitSystem, sixteenths = false): number {
-  if (system === 'cm') return 1
-  return INCH_MM / (sixteenths ? 16 : 8)
-}
-
 /**
  * Rounds the parts of a split amount to ruler marks so that they still add up to the rounded whole
  * (largest remainder; the earlier part wins a tie).

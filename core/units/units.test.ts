@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatLength, parseLength, roundToRuler, rulerStepMm, toRulerReading } from './index'
+import { formatLength, markMm, parseLength, roundToRuler } from './index'
 
 function mm(text: string, system: 'in' | 'cm' = 'in') {
   const read = parseLength(text, system)
@@ -76,7 +76,7 @@ describe('parseLength', () => {
     fc.assert(
       fc.property(fc.integer({ min: -4000, max: 4000 }), (marks) => {
         const inches = (marks / 16) * 25.4
-        const read = parseLength(formatLength(inches, 'in', { fraction: 16 }), 'cm')
+        const read = parseLength(formatLength(inches, 'in'), 'cm')
         const metric = parseLength(formatLength(marks, 'cm'), 'in')
         return read.ok && Math.abs(read.value - inches) < 1e-9 && metric.ok && Math.abs(metric.value - marks) < 1e-9
       }),
@@ -97,26 +97,23 @@ describe('formatLength', () => {
     expect(formatLength(-0.2, 'cm')).toBe('0.0 cm')
     expect(formatLength(1234, 'cm', { bare: true })).toBe('123.4')
   })
-  it('gives the reading in parts', () => {
-    expect(toRulerReading(-34.925)).toEqual({ negative: true, whole: 1, numerator: 3, denominator: 8 })
-  })
 })
 
 describe('roundToRuler', () => {
   it('worked case 8: shares and thirds still add up', () => {
-    const eighth = rulerStepMm('in')
+    const eighth = markMm('in-eighths')
     const [a, b] = roundToRuler([1.1417 * 0.56 * 25.4, 1.1417 * 0.44 * 25.4], eighth)
     expect([a! / 25.4, b! / 25.4]).toEqual([5 / 8, 1 / 2])
     const thirds = roundToRuler(
       [1, 1, 1].map(() => (1.7 / 3) * 25.4),
-      rulerStepMm('in', true),
+      markMm('in'),
     )
     expect(thirds.map((t) => t / 25.4)).toEqual([9 / 16, 9 / 16, 9 / 16])
   })
   it('always adds up to the rounded whole and is off by less than a mark a part', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: -500, max: 500, noNaN: true }), { minLength: 1, maxLength: 8 }), (parts) => {
-        const step = rulerStepMm('in')
+        const step = markMm('in-eighths')
         const rounded = roundToRuler(parts, step)
         const whole = Math.round(parts.reduce((x, y) => x + y, 0) / step)
         const sum = Math.round(rounded.reduce((x, y) => x + y, 0) / step)

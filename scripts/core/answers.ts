@@ -7,14 +7,15 @@ import { compareMeasures, measureGarment } from '../../core/measure'
 import { cornerPoint, edgePath, shapeOf, type Piece } from '../../core/pattern'
 import { problemSentence } from '../../core/result'
 import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
-import { writeLengths, type UnitSystem } from '../../core/units'
+import { unitsOf, writeLengths, type Ruler } from '../../core/units'
 
 /** A garment with its plan folded, as every answer looks at it. */
 export interface Opened {
   project: Project
   folded: FoldedPlan
   context: ChangeContext
-  units: UnitSystem
+  /** What sentences and steps are written by. */
+  ruler: Ruler
 }
 
 /** Every figure of the garment as altered, in one size. */
@@ -68,10 +69,10 @@ function workedOn({ project, folded, context }: Opened) {
 
 /** Station 2: body, finished measures and ease, the size to cut and what to trace. */
 export function worksheetAnswer(opened: Opened) {
-  const { project, context, units } = opened
+  const { project, context, ruler } = opened
   const traced = tracedFor(workedOn(opened).garment, context)
   const sheet = makeWorksheet(traced, context.sizing, context.body)
-  const words = (text: string) => writeLengths(text, units)
+  const words = (text: string) => writeLengths(text, ruler)
   return {
     garment: project.name,
     school: sheet.school,
@@ -90,7 +91,7 @@ export function worksheetAnswer(opened: Opened) {
 
 /** What the body asks for, and where it would go in the plan; what the order of the plan costs. */
 export function planAnswer(opened: Opened) {
-  const { project, folded, context, units } = opened
+  const { project, folded, context, ruler } = opened
   const { own, garment } = workedOn(opened)
   const proposed = planSizes(garment, context, own)
   const named = nameProposed(garment, proposed, context)
@@ -106,12 +107,12 @@ export function planAnswer(opened: Opened) {
       inputs: laid.how === 'set' ? laid.change.inputs : laid.proposed.inputs,
       note: laid.proposed.note,
     })),
-    order: adviseOrder(plan, folded.base).map((a) => ({ ...a, message: writeLengths(a.message, units) })),
+    order: adviseOrder(plan, folded.base).map((a) => ({ ...a, message: writeLengths(a.message, ruler) })),
   }
 }
 
 /** The stops of a plan as plain figures. */
-export function stopsAnswer({ project, folded, context, units }: Opened) {
+export function stopsAnswer({ project, folded, context, ruler }: Opened) {
   let before = folded.base
   const stops = folded.stops.map((stop) => {
     const ledger = stop.applied ? compareMeasures(before, stop.garment, context.sizeId, context.sizing) : []
@@ -123,11 +124,11 @@ export function stopsAnswer({ project, folded, context, units }: Opened) {
       amountMm: stop.words.amountMm,
       note: stop.change.note,
       status: stop.status,
-      problem: stop.problem && { ...stop.problem, sentence: writeLengths(problemSentence(stop.problem), units) },
+      problem: stop.problem && { ...stop.problem, sentence: writeLengths(problemSentence(stop.problem), ruler) },
       touched: stop.applied?.touched.map((t) => ({ pieceId: t.pieceId, how: t.how })) ?? [],
       leftOut: stop.applied?.leftOut ?? [],
       held: stop.applied?.held ?? [],
-      cautions: stop.applied?.cautions.map(({ code, message }) => ({ code, message: writeLengths(message, units) })) ?? [],
+      cautions: stop.applied?.cautions.map(({ code, message }) => ({ code, message: writeLengths(message, ruler) })) ?? [],
       ledger,
     }
   })
@@ -135,25 +136,25 @@ export function stopsAnswer({ project, folded, context, units }: Opened) {
 }
 
 /** The plan with ruler and scissors, stop by stop. */
-export function stepsAnswer({ project, folded, context, units }: Opened) {
+export function stepsAnswer({ project, folded, context, ruler }: Opened) {
   let before = folded.base
   const stops = folded.stops.flatMap((stop) => {
     const kind = findKind(stop.change.kind as string)
     const garment = before
     before = stop.garment
     if (!stop.applied || !kind) return []
-    const steps = kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, units })
+    const steps = kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, ruler })
     return [{ id: stop.change.id, title: stop.words.title, steps: steps.map((s) => s.text) }]
   })
-  return { garment: project.name, units, stops }
+  return { garment: project.name, units: unitsOf(ruler), stops }
 }
 
 /** Seams walked, and the faults with what would mend them, worst first. */
-export function checkAnswer({ project, folded, context, units }: Opened) {
+export function checkAnswer({ project, folded, context, ruler }: Opened) {
   const faults = listFaults(folded, context).map((f) => ({
     ...f,
-    message: writeLengths(f.message, units),
-    mends: f.mends.map((m) => ({ ...m, label: writeLengths(m.label, units) })),
+    message: writeLengths(f.message, ruler),
+    mends: f.mends.map((m) => ({ ...m, label: writeLengths(m.label, ruler) })),
   }))
   return { garment: project.name, faults, ...walkGarment(folded.garment, context.sizeId, context.tolerances) }
 }

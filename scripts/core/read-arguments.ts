@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util'
+import { RULERS, type Ruler } from '../../core/units'
 
 /** Wrong use of the command: exit 2. */
 export class WrongUse extends Error {}
@@ -19,6 +20,7 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   import FILE               an SVG file as a project file: pieces, first guesses, proposed seams
 Options: --garment N (which garment of the file, from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
+  --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
   --change FILE, --format svg|pdf|json, --paper a4|letter, --out FILE (instead of standard output)`
 
 const OPTIONS = {
@@ -27,6 +29,7 @@ const OPTIONS = {
   at: { type: 'string' },
   size: { type: 'string' },
   units: { type: 'string' },
+  mark: { type: 'string' },
   change: { type: 'string' },
   format: { type: 'string' },
   paper: { type: 'string' },
@@ -45,13 +48,22 @@ function parsed(args: string[]) {
 }
 
 /** What was asked on the command line. @throws WrongUse */
-export function readArguments(args: string[]): { command: Command; file: string; options: Options; units: 'in' | 'cm' } {
+export function readArguments(args: string[]): { command: Command; file: string; options: Options; ruler: Ruler } {
   const { values, positionals } = parsed(args)
   const [word, ...files] = positionals
   const command = COMMANDS.find((c) => c === word)
   if (!command) throw new WrongUse(word === undefined ? 'Say what to do.' : `“${word}” is not a command.`)
   if (files.length !== 1) throw new WrongUse('Name one file.')
-  const { units = 'cm' } = values
+  return { command, file: files[0]!, options: values, ruler: rulerOf(values) }
+}
+
+/** @throws WrongUse for a unit that there is not, or a mark that its rulers do not have */
+function rulerOf({ units = 'cm', mark }: Options): Ruler {
   if (units !== 'in' && units !== 'cm') throw new WrongUse(`--units is in or cm, not ${units}.`)
-  return { command, file: files[0]!, options: values, units }
+  if (mark === undefined) return units
+  const plain = (text: string) => text.replace(/\s|in$/g, '')
+  const own = (Object.keys(RULERS) as Ruler[]).filter((r) => RULERS[r].units === units)
+  const found = own.find((r) => plain(RULERS[r].mark) === plain(mark))
+  if (!found) throw new WrongUse(`--mark for ${units} is ${own.map((r) => plain(RULERS[r].mark)).join(' or ')}, not ${mark}.`)
+  return found
 }

@@ -40,7 +40,7 @@ describe('a new user', () => {
     expect(await textOf('match-summary')).toContain('5 seams walked')
     for (const seam of ['side', 'shoulder', 'armhole', 'sleeve', 'neckline']) {
       await click(driver, `seam-${seam}`)
-      expect(await textOf('seam-verdict')).toBe('matches')
+      expect(await textOf('verdict')).toBe('matches')
     }
 
     await click(driver, 'station-paper')

@@ -15,18 +15,18 @@ describe('match', () => {
     await freshDemo()
     await openGarment('demo-flared', 'match')
     await retype(await byTest(driver, 'tolerance-ease'), '10mm')
-    await soon('8 mm can be eased', async () => (await textOf('seam-verdict')) === 'can be eased')
+    await soon('8 mm can be eased', async () => (await textOf('verdict')) === 'can be eased')
   })
 
   it('shows the fault in the flared trousers first, and one click mends it', async () => {
     await freshDemo()
     await openGarment('demo-flared', 'match')
-    expect(await textOf('seam-verdict')).toBe('fault')
+    expect(await textOf('verdict')).toBe('fault')
     // In- and outseam are off by the same 8 mm; either may come first.
     await click(driver, 'seam-outseam')
     expect(await textOf('fault-outseam:length')).toMatch(/Front leg, outseam is 5\/16 in too long for Back leg/)
     await click(driver, 'mend-0')
-    await soon('no fault left', async () => (await textOf('seam-verdict')) === 'matches')
+    await soon('no fault left', async () => (await textOf('verdict')) === 'matches')
     await click(driver, 'station-reshape')
     expect(await textOf('stop-0')).toContain('Lengthen the leg')
   })
@@ -48,12 +48,12 @@ describe('match, seam by seam', () => {
     await click(driver, 'seam-outseam')
     await click(driver, 'own-tolerance')
     await retype(await byTest(driver, 'seam-ease'), '10mm')
-    await soon('8 mm can be eased here', async () => (await textOf('seam-verdict')) === 'can be eased')
+    await soon('8 mm can be eased here', async () => (await textOf('verdict')) === 'can be eased')
     await click(driver, 'seam-inseam')
-    await soon('but not there', async () => (await textOf('seam-verdict')) === 'fault')
+    await soon('but not there', async () => (await textOf('verdict')) === 'fault')
     await click(driver, 'undo')
     await click(driver, 'seam-outseam')
-    await soon('a fault again', async () => (await textOf('seam-verdict')) === 'fault')
+    await soon('a fault again', async () => (await textOf('verdict')) === 'fault')
   })
 
   it('mends a notch that misses its partner, and dart legs that differ, by one click each', async () => {

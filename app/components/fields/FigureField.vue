@@ -13,7 +13,7 @@ const wrong = ref<string | null>(null)
 const twoSides = ref(false)
 const two = computed(() => props.sided && (twoSides.value || (props.modelValue !== null && 'leftMm' in props.modelValue)))
 
-const write = (mm: number | null) => (mm === null ? '' : formatLength(mm, prefs.units, { bare: true, fraction: 16 }))
+const write = (mm: number | null) => (mm === null ? '' : formatLength(mm, prefs.ruler, { bare: true }))
 const shown = computed(() => {
   const f = props.modelValue
   if (!f) return { one: '', left: '', right: '' }

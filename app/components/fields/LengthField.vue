@@ -12,7 +12,7 @@ const wrong = ref<string | null>(null)
 const id = useId()
 let typing = false
 
-const shown = () => formatLength(props.modelValue, prefs.units, { bare: true, fraction: 16 }).replace('−', '-')
+const shown = () => formatLength(props.modelValue, prefs.ruler, { bare: true }).replace('−', '-')
 watch(
   [() => props.modelValue, () => prefs.units],
   () => {
@@ -24,7 +24,7 @@ const read = computed(() => parseLength(text.value, prefs.units))
 const understood = computed(() => {
   if (!read.value.ok) return ''
   const other = prefs.units === 'in' ? 'cm' : 'in'
-  return `= ${formatLength(read.value.value, prefs.units, { fraction: 16 })} = ${formatLength(read.value.value, other, { fraction: 16 })}`
+  return `= ${formatLength(read.value.value, prefs.ruler)} = ${formatLength(read.value.value, other)}`
 })
 function settle() {
   // Left as it was: what is shown is rounded, the figure behind it is not.
@@ -40,7 +40,7 @@ function settle() {
   }
   wrong.value = null
   if (Math.abs(read.value.value - props.modelValue) > 0.0001) emit('update:modelValue', read.value.value)
-  text.value = formatLength(read.value.value, prefs.units, { bare: true, fraction: 16 }).replace('−', '-')
+  text.value = formatLength(read.value.value, prefs.ruler, { bare: true }).replace('−', '-')
 }
 </script>
 

@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { markLevel, marksOf, markName, type Level, type Mark } from '~~/core/changes'
-import { roundToRuler, rulerStepMm } from '~~/core/units'
+import { roundToRuler, markMm } from '~~/core/units'
 import type { Garment } from '~~/core/pattern'
 import { findPiece, shapeOf } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
@@ -22,7 +22,7 @@ const whole = computed(() => props.modelValue.reduce((s, l) => s + l.share, 0))
 const parts = computed(() =>
   roundToRuler(
     props.modelValue.map((l) => (props.amountMm * l.share) / whole.value),
-    rulerStepMm(prefs.units, true),
+    markMm(prefs.ruler),
   ),
 )
 
@@ -98,7 +98,7 @@ function addLine() {
           :data-test="`level-share-${i}`"
           @change="setShare(i, Number(($event.target as HTMLInputElement).value))"
         />
-        <span class="text-sm">% = <LengthText :mm="parts[i]!" signed fine /></span>
+        <span class="text-sm">% = <LengthText :mm="parts[i]!" signed /></span>
       </label>
     </div>
     <button v-if="modelValue.length < 12" type="button" class="btn" data-test="add-line" @click="addLine">

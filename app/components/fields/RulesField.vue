@@ -41,7 +41,7 @@ const rows = computed(() => {
     .map((c) => ({ c, name: CARDINAL_WORDS[c], rule: rules[c]! }))
 })
 const figure = (part: number) =>
-  inputs.value.intervalMm > 0 ? prefs.length(part * inputs.value.intervalMm, { signed: true, fraction: 16, bare: true }) : ''
+  inputs.value.intervalMm > 0 ? prefs.length(part * inputs.value.intervalMm, { signed: true, bare: true }) : ''
 function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text: string) {
   const value = Number(text.replace(',', '.'))
   if (!table.value || !Number.isFinite(value) || Math.abs(value) > 2) return
@@ -99,6 +99,6 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
         </tr>
       </tbody>
     </table>
-    <button v-if="Object.keys(own).length" class="btn mt-2 text-sm" type="button" @click="emit('update', {})">Our own rules again</button>
+    <button v-if="Object.keys(own).length" class="btn mt-2 text-sm" type="button" @click="emit('update')">Our own rules again</button>
   </details>
 </template>

@@ -71,7 +71,7 @@ const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = i
                 ></span
               >
               <span class="text-right tabular-nums"
-                ><LengthText :mm="seamLengths(tray.whole, s)[0]" fine bare /> and <LengthText :mm="seamLengths(tray.whole, s)[1]" fine
+                ><LengthText :mm="seamLengths(tray.whole, s)[0]" bare /> and <LengthText :mm="seamLengths(tray.whole, s)[1]"
               /></span>
             </label>
           </li>

@@ -103,14 +103,14 @@ export const addAtEdge = defineChange({
 /** Places along each side that are measured by hand, ends included. */
 const PLACES = 5
 
-function addPaperSteps({ before, inputs, applied, context, units }: StepInput<AddAtEdgeInputs>): PaperStep[] {
+function addPaperSteps({ before, inputs, applied, context, ruler }: StepInput<AddAtEdgeInputs>): PaperStep[] {
   const steps = chainsOf(before, context.sizeId).flatMap(({ chain }): PaperStep[] => {
     const out = outAlong(before, chain, inputs, context.sizeId)
     if (!out) return []
     const piece = findPiece(before, chain.pieceId)!
     const outward = outwardOf(before, chain, context.sizeId)
     const places = Array.from({ length: PLACES }, (_, i) => (chain.totalMm * i) / (PLACES - 1))
-    const figures = places.map((mm) => formatLength(out(mm), units, { signed: true, fraction: 16 })).join(', ')
+    const figures = places.map((mm) => formatLength(out(mm), ruler, { signed: true })).join(', ')
     return [
       {
         text: `${piece.name}: divide the side seam into ${PLACES - 1} equal parts from the top. At the marks measure outward, square to the grain (− is inward): ${figures}. Join the marks with one smooth line, and rule the edges above and below on to its ends.`,

@@ -204,9 +204,9 @@ export const blend = defineChange({
 })
 
 /** Trace one size, mark, trace the other, join with a curve. */
-function blendPaperSteps({ before, inputs, applied, context, units }: StepInput<BlendInputs>): PaperStep[] {
+function blendPaperSteps({ before, inputs, applied, context, ruler }: StepInput<BlendInputs>): PaperStep[] {
   const nameOf = (id: string) => before.sizes.find((s) => s.id === id)?.name ?? id
-  const figure = (mm: number) => formatLength(mm, units)
+  const figure = (mm: number) => formatLength(mm, ruler)
   const steps = plansOf(before, inputs).map(({ chain, plan }): PaperStep => {
     const piece = findPiece(before, chain.pieceId)!
     const parts = plan.transitions.map(

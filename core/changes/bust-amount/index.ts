@@ -108,13 +108,13 @@ export const bustAmount = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-function bustSteps({ before, inputs, applied, context, units }: StepInput<BustAmountInputs>): PaperStep[] {
+function bustSteps({ before, inputs, applied, context, ruler }: StepInput<BustAmountInputs>): PaperStep[] {
   const done = changeBust(before, inputs)
   if (!done.ok) return []
   const { prepared, spread, dartId } = done.value
   const piece = findPiece(prepared, inputs.pieceId)!
   const shape = shapeOf(piece, context.sizeId)
-  const figure = (mm: number) => formatLength(Math.abs(mm), units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(Math.abs(mm), ruler)
   const amount = figure(inputs.amountMm)
   const start = outlineStroke(prepared, piece.id, context.sizeId, 'outline')
   const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
@@ -169,7 +169,7 @@ function bustSteps({ before, inputs, applied, context, units }: StepInput<BustAm
       text: `${piece.name}: cut across to the centre and slide the lower centre ${inputs.amountMm >= 0 ? 'down' : 'up'} until the lower edge is level again; at the apex the paper has gone ${drop} in all. Redraw the lower edge. ${inputs.waist === 'side' ? `Take ${amount} out along the side below the dart.` : inputs.waist === 'dart' ? `Draw a dart of ${amount} below the apex.` : `The lower edge is ${amount} ${inputs.amountMm >= 0 ? 'wider' : 'narrower'}.`}`,
       drawing: { pieceId: piece.id, strokes: [start, result], labels: [] },
     },
-    ...(dartId && spread ? finishSteps(applied.garment, piece.id, dartId, spread.apex, context.sizeId, units) : []),
+    ...(dartId && spread ? finishSteps(applied.garment, piece.id, dartId, spread.apex, context.sizeId, ruler) : []),
   ]
 }
 

@@ -1,7 +1,7 @@
 import { distance, dot, subtract } from '../../geometry'
 import { crossPoints, alongGrain } from '../../moves'
 import { doubleDartFigures, findPiece, grainDirection, outlineOf, shapeOf } from '../../pattern'
-import { formatLength, roundToRuler, rulerStepMm } from '../../units'
+import { formatLength, roundToRuler, markMm } from '../../units'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { findDoubleDart } from './find'
@@ -11,12 +11,12 @@ import type { DoubleDartInputs } from './schema'
 const CLIP_MM = 20
 
 /** Middle line, tips, half to each side, rule, sew from the middle outward, press. */
-export function doubleDartSteps({ before, inputs, applied, context, units }: StepInput<DoubleDartInputs>): PaperStep[] {
+export function doubleDartSteps({ before, inputs, applied, context, ruler }: StepInput<DoubleDartInputs>): PaperStep[] {
   const found = findDoubleDart(before, inputs.dart)!
   const piece = findPiece(applied.garment, found.piece.id)!
   const shape = shapeOf(piece, context.sizeId)
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const was = found.lineId ? shapeOf(found.piece, context.sizeId).lines[found.lineId]! : null
   const old = was ? [{ path: was, kind: 'line' as const }] : []
   const lineId = found.lineId ?? piece.lines.find((l) => !found.piece.lines.some((o) => o.id === l.id))?.id
@@ -35,7 +35,7 @@ export function doubleDartSteps({ before, inputs, applied, context, units }: Ste
   const beside = Math.abs(dot(subtract(d.middle, near), across))
   const [a, b] = d.legsMm
   // Halves rounded to the ruler add up to the whole (craft 3).
-  const [half, rest] = roundToRuler([d.intakeMm / 2, d.intakeMm / 2], rulerStepMm(units, true)) as [number, number]
+  const [half, rest] = roundToRuler([d.intakeMm / 2, d.intakeMm / 2], markMm(ruler)) as [number, number]
   const halves = half === rest ? `${figure(half)} to each side` : `${figure(half)} to one side and ${figure(rest)} to the other`
   return [
     {

@@ -82,14 +82,14 @@ function legWords(garment: Garment, ref: string, leg: 'first' | 'second'): strin
 }
 
 /** Ruler and pencil: draw the leg on, mark its new end, rule the edge to it. */
-function equalLegsPaperSteps({ before, inputs, applied, context, units }: StepInput<EqualLegsInputs>): PaperStep[] {
+function equalLegsPaperSteps({ before, inputs, applied, context, ruler }: StepInput<EqualLegsInputs>): PaperStep[] {
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const was = dartFigures(piece, shapeOf(piece, context.sizeId), dart)
   const moved = dartsOf(applied.garment).find((d) => d.ref === inputs.dart)!
   const is = dartFigures(moved.piece, shapeOf(moved.piece, context.sizeId), moved.dart)
   const end = inputs.leg === 'first' ? is.first : is.second
-  const length = formatLength(inputs.leg === 'first' ? is.firstMm : is.secondMm, units, { fraction: 16 })
+  const length = formatLength(inputs.leg === 'first' ? is.firstMm : is.secondMm, ruler)
   const beside = besideLeg(found, shapeOf(piece, context.sizeId), inputs.leg).name
   return [
     {

@@ -155,13 +155,13 @@ function sideWords({ piece, dart }: FoundDart, shape: Shape, which: 'before' | '
   return `${pressWords(piece, shape, dart, which)}${pressOf(piece, shape, dart) === which ? ' (usual)' : ''}`
 }
 
-function finishPaperSteps({ before, inputs, applied, context, units }: StepInput<FinishDartInputs>): PaperStep[] {
+function finishPaperSteps({ before, inputs, applied, context, ruler }: StepInput<FinishDartInputs>): PaperStep[] {
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const shape = shapeOf(piece, context.sizeId)
   const d = dartFigures(piece, shape, dart)
   const apex = apexOf(found)(context.sizeId)
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
   const [first, second] = [figure(distance(d.first, apex)), figure(distance(d.second, apex))]
   const shorter = distance(d.first, apex) < distance(d.second, apex) ? d.before : d.after
@@ -180,7 +180,7 @@ function finishPaperSteps({ before, inputs, applied, context, units }: StepInput
         labels: [{ at: apex, text: 'apex' }],
       },
     },
-    ...finishSteps(applied.garment, piece.id, dart.id, apex, context.sizeId, units),
+    ...finishSteps(applied.garment, piece.id, dart.id, apex, context.sizeId, ruler),
   ]
 }
 

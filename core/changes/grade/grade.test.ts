@@ -223,7 +223,7 @@ describe('the change', () => {
       const set = inputs({ school, centre: 'third' })
       const result = grade.apply(garment, set, contextWith())
       if (!result.ok) throw new Error(result.problem.message)
-      const steps = grade.paperSteps({ before: garment, inputs: set, applied: result.value, context: contextWith(), units: 'cm' })
+      const steps = grade.paperSteps({ before: garment, inputs: set, applied: result.value, context: contextWith(), ruler: 'cm' })
       expect(steps[0]!.text).toContain(
         'the body grows by 3.8 cm: 0.6 cm at each of four side edges and 0.3 cm at each of four centre edges',
       )

@@ -1,5 +1,5 @@
 import { findPiece, type Garment, type Piece } from '../../pattern'
-import { formatLength, type UnitSystem } from '../../units'
+import { formatLength, type Ruler } from '../../units'
 import { outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { cardinalsOf } from './cardinals'
@@ -28,12 +28,12 @@ export const CARDINAL_WORDS: Record<Cardinal, string> = {
 }
 
 /** Where each cardinal point of a piece goes, in words: “underarm out 1/4 in, down 1/16 in”. */
-function pointWords(piece: Piece, inputs: GradeInputs, intervalMm: number, units: UnitSystem): string[] {
+function pointWords(piece: Piece, inputs: GradeInputs, intervalMm: number, ruler: Ruler): string[] {
   const table = tableOf(piece)
   if (!table) return []
   const rules = rulesOf(inputs, table)
   const there = [...new Set(cardinalsOf(piece).filter((c) => c !== null))]
-  const figure = (mm: number) => formatLength(Math.abs(mm), units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(Math.abs(mm), ruler)
   return there.flatMap((c) => {
     const rule = rules[c]
     if (!rule || (rule.across === 0 && rule.along === 0)) return []
@@ -53,13 +53,13 @@ const HOW: Record<GradeInputs['school'], (piece: string, points: string) => stri
 }
 
 /** The next size on paper, piece by piece; the other sizes repeat the same steps. */
-export function gradePaperSteps({ before, inputs, applied, context, units }: StepInput<GradeInputs>): PaperStep[] {
+export function gradePaperSteps({ before, inputs, applied, context, ruler }: StepInput<GradeInputs>): PaperStep[] {
   const { below, above } = gradedSizes(before, inputs)
   const next = above[0] ?? below[below.length - 1]
   if (!next) return []
   const interval = Math.abs(next.totalMm)
   const { sideMm, centreMm } = splitInterval(interval, inputs.centre)
-  const share = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const share = (mm: number) => formatLength(mm, ruler)
   const drawing = (garment: Garment, piece: Piece): PaperStep['drawing'] => ({
     pieceId: piece.id,
     strokes: [
@@ -69,7 +69,7 @@ export function gradePaperSteps({ before, inputs, applied, context, units }: Ste
     labels: [],
   })
   const pieces = before.pieces.flatMap((piece): PaperStep[] => {
-    const points = pointWords(piece, inputs, interval, units)
+    const points = pointWords(piece, inputs, interval, ruler)
     if (points.length > 0)
       return [
         {

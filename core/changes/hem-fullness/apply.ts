@@ -3,7 +3,7 @@ import { angleOfGap, placeOnRun } from '../../moves'
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { lengthToken, limitToken } from '../../units'
+import { differenceToken, lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../shared/held'
@@ -125,12 +125,12 @@ function clothCaution(piece: Piece, shape: Shape, inputs: HemFullnessInputs): Ca
     ? {
         code: 'cloth-too-narrow',
         pieceId: piece.id,
-        message: `${piece.name} is ${lengthToken(needs)} wide along its grain and does not fit ${how}: ${lengthToken(over)} too much for cloth ${lengthToken(inputs.clothMm)} wide. Cut it in two with a seam, take wider cloth, or turn the grain.`,
+        message: `${piece.name} is ${lengthToken(needs)} wide along its grain and does not fit ${how}: the cloth leaves ${lengthToken(room)} there, ${differenceToken(needs, room)} too little. Cut it in two with a seam, take wider cloth, or turn the grain.`,
       }
     : {
         code: 'cloth-fits',
         pieceId: piece.id,
-        message: `${piece.name} is ${lengthToken(needs)} wide along its grain and fits ${how} of cloth ${lengthToken(inputs.clothMm)} wide, with ${lengthToken(-over)} to spare.`,
+        message: `${piece.name} is ${lengthToken(needs)} wide along its grain and fits ${how} of cloth ${lengthToken(inputs.clothMm)} wide, with ${differenceToken(room, needs)} to spare.`,
       }
 }
 

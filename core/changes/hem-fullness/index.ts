@@ -113,10 +113,10 @@ export const hemFullness = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-function hemPaperSteps({ before, inputs, applied, context, units }: StepInput<HemFullnessInputs>): PaperStep[] {
+function hemPaperSteps({ before, inputs, applied, context, ruler }: StepInput<HemFullnessInputs>): PaperStep[] {
   const done = swingHems(before, inputs)
   if (!done.ok) return []
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const many = inputs.cuts > 1
   const steps = [...done.value.swung].flatMap(([pieceId, { plan, cut }]): PaperStep[] => {
     const piece = findPiece(before, pieceId)!

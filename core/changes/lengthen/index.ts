@@ -2,7 +2,7 @@ import { readLengthen } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { lengthAtLine } from './gives-length'
-import { mendShortSide } from './mends'
+import { mendSide } from './mends'
 import { findPiece } from '../../pattern'
 import { applyAtLevels } from '../shared/levels/apply'
 import { defineChange } from '../define-change'
@@ -46,7 +46,7 @@ export const lengthen = defineChange({
   },
   givesLength: lengthAtLine,
   takesOver: sumOfAmounts,
-  mends: mendShortSide,
+  mends: mendSide,
   leftOut: partnersIn,
   begin: beginAtLevels,
   // Another piece has other marks: its lines begin afresh, and nobody is left out.

@@ -78,6 +78,17 @@ describe('worked case 7, a tapered leg', () => {
     const codes = result.ok ? result.value.cautions.map((c) => c.code) : []
     expect(codes).toEqual(expect.arrayContaining(['share-two-lines', 'why-not-at-hem', 'foot-does-not-pass']))
   })
+  it('speaks of the opening of the whole leg, also where one piece of it is left out', () => {
+    const trousers = draftTrousers(TAPERED)
+    const opening = (leftOut: string[]) => {
+      const change = { ...inputs('front', 20, [[{ by: 'line', id: 'calf-shorten' }, 0]]), leftOut }
+      const message = applied(trousers, change).cautions.find((c) => c.code === 'why-not-at-hem')!.message
+      return /stays \{mm ([\d.]+)\}/.exec(message)![1]
+    }
+    const ofBoth = ['front', 'back'].reduce((sum, id) => sum + edgeMm(trousers, id, 'opening'), 0)
+    expect(Number(opening(['back']))).toBeCloseTo(ofBoth, 6)
+    expect(opening(['back'])).toBe(opening([]))
+  })
 })
 
 /** A straight-sided front and back of any height and widths, joined at the side. */
@@ -225,7 +236,7 @@ describe('the demo blouse, curved sides', () => {
   })
   it('names a partner that was left out, and offers to change it too', () => {
     const alone = applied(garment, { ...change, leftOut: ['back'] })
-    expect(alone.leftOut).toEqual([{ pieceId: 'back', seamName: 'side seam' }])
+    expect(alone.leftOut).toMatchObject([{ pieceId: 'back', seamName: 'side seam' }])
     const caution = alone.cautions.find((c) => c.code === 'partner-left-out')!
     expect((caution.mend!.inputs as LevelsInputs).leftOut).toEqual([])
     expect(alone.held.some((h) => h.label.startsWith('side seam') && !h.held)).toBe(true)

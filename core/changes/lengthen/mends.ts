@@ -6,16 +6,12 @@ import { lengthToken } from '../../units'
 import type { ChangeContext, MendOffer, Mismatch } from '../types'
 import type { LevelsInputs, Level } from '../shared/levels/schema'
 
-/** A line across the short side in the middle of the stretch, between two marks, where the surplus arises. */
-function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, sizeId: string): { piece: Piece; level: Level } {
-  const stops = [
-    { at: 0 },
-    ...walked.marks.map((m) => ({ at: short === 0 ? m.firstMm : m.secondMm })),
-    { at: walked.sides[short].lengthMm },
-  ]
+/** A line across one side in the middle of the stretch, between two marks, where the surplus arises. */
+function levelInStretch(garment: Garment, walked: WalkedSeam, side: 0 | 1, sizeId: string): { piece: Piece; level: Level } {
+  const stops = [{ at: 0 }, ...walked.marks.map((m) => ({ at: side === 0 ? m.firstMm : m.secondMm })), { at: walked.sides[side].lengthMm }]
   const sizes = walked.easeByStretch.map((e) => Math.abs(e.surplusMm))
   const k = sizes.indexOf(Math.max(...sizes))
-  const place = placeOnSide(garment, walked.seam, short, (stops[k]!.at + stops[k + 1]!.at) / 2, sizeId)
+  const place = placeOnSide(garment, walked.seam, side, (stops[k]!.at + stops[k + 1]!.at) / 2, sizeId)
   const piece = findPiece(garment, place.pieceId)!
   const shape = shapeOf(piece, sizeId)
   const grain = grainDirection(shape)
@@ -30,20 +26,22 @@ function levelInStretch(garment: Garment, walked: WalkedSeam, short: 0 | 1, size
   return { piece, level: { id: 'line-1', share: 1, mark: { by: 'corner', id: upper.corner.id }, belowMm } }
 }
 
-/** The short side of a seam lengthened, alone, by what is missing. */
-export function mendShortSide(garment: Garment, mismatch: Mismatch, { sizeId }: ChangeContext): MendOffer<LevelsInputs>[] {
+/** One side of a seam made to match the other, alone: the short one longer, or the long one shorter. */
+export function mendSide(garment: Garment, mismatch: Mismatch, { sizeId }: ChangeContext): MendOffer<LevelsInputs>[] {
   if (mismatch.what !== 'seam') return []
   const { seam: walked } = mismatch
-  const short = walked.offMm > 0 ? 1 : 0
-  if (new Set(walked.sides[short].parts.map((p) => p.pieceId)).size !== 1) return []
-  const { piece, level } = levelInStretch(garment, walked, short, sizeId)
-  const amountMm = Math.abs(walked.offMm)
-  const leftOut = garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id)
-  return [
-    {
-      label: `Lengthen ${piece.name} alone by ${lengthToken(amountMm)}`,
-      note: `Mends the ${walked.seam.name}.`,
-      tries: [{ amountMm, pieceId: piece.id, levels: [level], leftOut }],
-    },
-  ]
+  const long = walked.offMm > 0 ? 0 : 1
+  return ([1 - long, long] as (0 | 1)[]).flatMap((side): MendOffer<LevelsInputs>[] => {
+    if (new Set(walked.sides[side].parts.map((p) => p.pieceId)).size !== 1) return []
+    const { piece, level } = levelInStretch(garment, walked, side, sizeId)
+    const offMm = Math.abs(walked.offMm)
+    const leftOut = garment.pieces.filter((p) => p.id !== piece.id).map((p) => p.id)
+    return [
+      {
+        label: `${side === long ? 'Shorten' : 'Lengthen'} ${piece.name} alone by ${lengthToken(offMm)}`,
+        note: `Evens the ${walked.seam.name}: ${piece.name} alone was ${side === long ? 'longer' : 'shorter'} there.`,
+        tries: [{ amountMm: side === long ? -offMm : offMm, pieceId: piece.id, levels: [level], leftOut }],
+      },
+    ]
+  })
 }

@@ -198,10 +198,10 @@ export const levelWedge = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-function wedgePaperSteps({ before, inputs, applied, context, units }: StepInput<LevelWedgeInputs>): PaperStep[] {
+function wedgePaperSteps({ before, inputs, applied, context, ruler }: StepInput<LevelWedgeInputs>): PaperStep[] {
   const piece = findPiece(before, inputs.pieceId)!
   const shape = shapeOf(piece, context.sizeId)
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const name = (id: string) => piece.edges.find((e) => e.id === id)!.name
   const from = placeAt(edgePath(shape, inputs.edgeId), placeBelow(shape, inputs.edgeId, inputs.belowMm) ?? 0).point
   const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), placeBelow(shape, inputs.hingeEdgeId, inputs.hingeBelowMm) ?? 0).point

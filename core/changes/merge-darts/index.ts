@@ -145,7 +145,7 @@ export const mergeDartsKind = defineChange({
   paperSteps: mergeSteps,
 })
 
-function mergeSteps({ before, inputs, applied, context, units }: StepInput<MergeDartsInputs>): PaperStep[] {
+function mergeSteps({ before, inputs, applied, context, ruler }: StepInput<MergeDartsInputs>): PaperStep[] {
   const both = bothDarts(before, inputs)
   if (!both.ok) return []
   const { from, into, apex } = both.value
@@ -156,7 +156,7 @@ function mergeSteps({ before, inputs, applied, context, units }: StepInput<Merge
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
   const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
   const now = findPiece(applied.garment, piece.id)!
-  const opens = formatLength(dartFigures(now, shapeOf(now, context.sizeId), dartIn(now, into.dart.id)).intakeMm, units, { fraction: 16 })
+  const opens = formatLength(dartFigures(now, shapeOf(now, context.sizeId), dartIn(now, into.dart.id)).intakeMm, ruler)
   return [
     {
       text: `${piece.name}: rule the legs of the ${from.dart.name} and of the ${into.dart.name} on to the apex.`,
@@ -170,7 +170,7 @@ function mergeSteps({ before, inputs, applied, context, units }: StepInput<Merge
       text: `${piece.name}: cut one leg of the ${into.dart.name} to the apex and one of the ${from.dart.name} almost to it. Swing the ${from.dart.name} closed and tape it; the ${into.dart.name} opens to ${opens} at the seam line. Draw the shorter leg as long as the longer, and redraw the ${a.before.name} smoothly where the dart closed.`,
       drawing: { pieceId: piece.id, strokes: [outline, result, lineStroke(b.first, at, 'cut')], labels: [{ at: b.first, text: opens }] },
     },
-    ...finishSteps(applied.garment, piece.id, into.dart.id, at, context.sizeId, units),
+    ...finishSteps(applied.garment, piece.id, into.dart.id, at, context.sizeId, ruler),
   ]
 }
 

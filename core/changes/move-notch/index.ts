@@ -73,7 +73,7 @@ export const moveNotch = defineChange({
 })
 
 /** Pencil and ruler: measure from the end of the edge, mark, take the old mark away. */
-function moveNotchPaperSteps({ before, inputs, applied, context, units }: StepInput<MoveNotchInputs>): PaperStep[] {
+function moveNotchPaperSteps({ before, inputs, applied, context, ruler }: StepInput<MoveNotchInputs>): PaperStep[] {
   const was = notchesOf(before).find((n) => n.ref === inputs.notch)!
   const is = notchesOf(applied.garment).find((n) => n.ref === inputs.notch)!
   const path = edgePath(shapeOf(findPiece(before, was.piece.id)!, context.sizeId), was.edge.id)
@@ -83,7 +83,7 @@ function moveNotchPaperSteps({ before, inputs, applied, context, units }: StepIn
   }
   const from = notchOnEdge(was, context.sizeId).atMm
   const to = notchOnEdge(is, context.sizeId).atMm
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   return [
     {
       text: `${was.piece.name}: on the seam line of the ${was.edge.name}, measure ${figure(Math.abs(inputs.byMm))} from notch “${was.notch.name}” ${inputs.byMm > 0 ? 'on, clockwise round the piece' : 'back, against the clock'}, and mark the new notch there: ${figure(to)} from the start of the edge (before: ${figure(from)}).`,

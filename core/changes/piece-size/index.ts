@@ -56,13 +56,13 @@ export const pieceSize = defineChange({
   paperSteps: pieceSizeSteps,
 })
 
-function pieceSizeSteps({ before, inputs, applied, context, units }: StepInput<PieceSizeInputs>): PaperStep[] {
+function pieceSizeSteps({ before, inputs, applied, context, ruler }: StepInput<PieceSizeInputs>): PaperStep[] {
   const name = sizeName(before, inputs.sizeId)
   const steps = applied.touched.map(({ pieceId }): PaperStep => {
     const piece = findPiece(before, pieceId)!
     const shape = shapeOf(piece, inputs.sizeId)
     const longest = piece.edges.reduce((a, b) => (measureLength(edgePath(shape, b.id)) > measureLength(edgePath(shape, a.id)) ? b : a))
-    const figure = formatLength(measureLength(edgePath(shape, longest.id)), units, { fraction: 16 })
+    const figure = formatLength(measureLength(edgePath(shape, longest.id)), ruler)
     return {
       text: `${piece.name}: trace it along the lines of size ${name}, with the notches, darts and grain of that size. Check: the ${longest.name} measures ${figure} on the seam line.`,
       drawing: {

@@ -7,8 +7,8 @@ import { planPiece } from './apply'
 import type { PivotSlideInputs } from './schema'
 
 /** Over fresh paper: trace what stays, then each turn or slide with what is traced after it, then join. */
-export function pivotPaperSteps({ before, inputs, applied, context, units }: StepInput<PivotSlideInputs>): PaperStep[] {
-  const figure = (mm: number) => formatLength(Math.abs(mm), units, { fraction: 16 })
+export function pivotPaperSteps({ before, inputs, applied, context, ruler }: StepInput<PivotSlideInputs>): PaperStep[] {
+  const figure = (mm: number) => formatLength(Math.abs(mm), ruler)
   const steps: PaperStep[] = []
   for (const { pieceId } of applied.touched) {
     const piece = findPiece(before, pieceId)!

@@ -98,7 +98,7 @@ export const placeSeam = defineChange({
   drag: (_garment, inputs, handleId, byMm) =>
     handleId === 'wanted' ? { ...inputs, wantedMm: Math.max(0, inputs.wantedMm + byMm) } : inputs,
   paperSteps(input) {
-    const { before, inputs, applied, context, units } = input
+    const { before, inputs, applied, context, ruler } = input
     const piece = findPiece(before, inputs.pieceId)!
     const seam = before.seams.find((s) => s.id === inputs.seamId)!
     const now = measureSideToSeam(before, piece, seam, inputs.fromCornerId, context.sizeId)!
@@ -108,7 +108,7 @@ export const placeSeam = defineChange({
     const below = lower.touched[0]
     const steps = [
       {
-        text: `${piece.name}: on the seam line the side measures ${formatLength(now, units)} from the underarm to the ${seam.name}; ${formatLength(inputs.wantedMm, units)} is wanted: ${formatLength(amountMm, units, { signed: true })}.`,
+        text: `${piece.name}: on the seam line the side measures ${formatLength(now, ruler)} from the underarm to the ${seam.name}; ${formatLength(inputs.wantedMm, ruler)} is wanted: ${formatLength(amountMm, ruler, { signed: true })}.`,
         drawing: null,
       },
       ...stepsAtLevels({

@@ -123,14 +123,14 @@ export const raiseDartKind = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-function raiseSteps({ before, inputs, applied, context, units }: StepInput<RaiseDartInputs>): PaperStep[] {
+function raiseSteps({ before, inputs, applied, context, ruler }: StepInput<RaiseDartInputs>): PaperStep[] {
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const shape = shapeOf(piece, context.sizeId)
   const d = dartFigures(piece, shape, dart)
   const now = findPiece(applied.garment, piece.id)!
   const shapeNow = shapeOf(now, context.sizeId)
-  const amount = formatLength(Math.abs(inputs.amountMm), units, { fraction: 16 })
+  const amount = formatLength(Math.abs(inputs.amountMm), ruler)
   const way = inputs.amountMm < 0 ? 'down' : 'up'
   const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
   const apex = apexOf(found)(context.sizeId)
@@ -157,7 +157,7 @@ function raiseSteps({ before, inputs, applied, context, units }: StepInput<Raise
         labels: [],
       },
     },
-    ...finishSteps(applied.garment, piece.id, dart.id, moved, context.sizeId, units),
+    ...finishSteps(applied.garment, piece.id, dart.id, moved, context.sizeId, ruler),
   ]
 }
 

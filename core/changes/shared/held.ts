@@ -4,6 +4,7 @@ import { narrowestPlace, widthAt } from '../../measure'
 import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../../pattern'
 import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import type { HeldPromise } from '../types'
+import { isEvened, nearestWanted, surplusOf } from './evened'
 
 /** A promise from two measured figures. */
 export function holdMeasure(
@@ -54,11 +55,13 @@ export function holdGrain(piece: Piece, before: Shape, after: Shape): HeldPromis
   return holdMeasure('grain in one line', piece.name, 0, turnDeg, EQUAL_MM, 'deg')
 }
 
-/** Both sides of a seam change alike: its surplus before and after. */
+/** Both sides of a seam change alike: its surplus before and after. Of a seam that is evened: the ease it wants, and has now. */
 export function holdSeam(before: Garment, after: Garment, seam: Seam, sizeId: string): HeldPromise {
-  const surplus = (g: Garment) => sideLength(g, seam, 0, sizeId) - sideLength(g, seam, 1, sizeId)
   const names = [...new Set(seam.sides.flat().map((r) => findPiece(before, r.pieceId)!.name))].join(' to ')
-  return holdMeasure(`${seam.name}, difference of its sides`, names, surplus(before), surplus(after), SEAM_KEPT_MM)
+  const [was, is] = [surplusOf(before, seam, sizeId), surplusOf(after, seam, sizeId)]
+  if (isEvened(before, after, seam, sizeId))
+    return holdMeasure(`${seam.name}, difference of its sides as wanted`, names, nearestWanted(seam, is), is, SEAM_KEPT_MM)
+  return holdMeasure(`${seam.name}, difference of its sides`, names, was, is, SEAM_KEPT_MM)
 }
 
 /** Every seam that a set of pieces takes part in and whose length changed, with its difference held. */

@@ -9,10 +9,10 @@ import { armholeLength, shoulderEnds } from '../shared/find-shoulders'
 import type { ShoulderWidthInputs } from './schema'
 
 /** Ruler and scissors: cut, swing until the gap is right, tape, rule the shoulder. */
-export function shoulderPaperSteps({ before, inputs, applied, context, units }: StepInput<ShoulderWidthInputs>): PaperStep[] {
+export function shoulderPaperSteps({ before, inputs, applied, context, ruler }: StepInput<ShoulderWidthInputs>): PaperStep[] {
   const done = swingShoulders(before, inputs)
   if (!done.ok) return []
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const steps: PaperStep[] = []
   for (const [pieceId, { plan, cut }] of done.value.swung) {
     const piece = findPiece(before, pieceId)!

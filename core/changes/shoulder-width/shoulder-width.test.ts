@@ -55,7 +55,7 @@ describe('broad or narrow shoulder', () => {
     const inputs = { amountMm: 12, hingeMm, leftOut: [] }
     const result = shoulderWidth.apply(garment, inputs, context)
     if (!result.ok) throw new Error(result.problem.message)
-    const steps = shoulderWidth.paperSteps({ before: garment, inputs, applied: result.value, context, units: 'cm' })
+    const steps = shoulderWidth.paperSteps({ before: garment, inputs, applied: result.value, context, ruler: 'cm' })
     expect(steps.some((s) => s.text.includes('1.6 cm'))).toBe(true)
     expect(result.value.moves).toHaveLength(1)
     expect(Math.abs(result.value.moves![0]!.turnRad) * DEG).toBeCloseTo(6.025, 3)

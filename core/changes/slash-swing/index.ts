@@ -184,10 +184,10 @@ export const slashSwing = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
-function slashPaperSteps({ before, inputs, applied, context, units }: StepInput<SlashSwingInputs>): PaperStep[] {
+function slashPaperSteps({ before, inputs, applied, context, ruler }: StepInput<SlashSwingInputs>): PaperStep[] {
   const piece = findPiece(before, inputs.pieceId)!
   const shape = shapeOf(piece, context.sizeId)
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const from = placeAt(edgePath(shape, inputs.fromEdgeId), inputs.fromMm).point
   const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), inputs.hingeMm).point
   const name = (id: string) => piece.edges.find((e) => e.id === id)!.name

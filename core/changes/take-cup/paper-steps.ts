@@ -6,12 +6,12 @@ import type { PaperStep, StepInput } from '../types'
 import type { TakeCupInputs } from './schema'
 
 /** Trace the other piece, check it by a figure, put the first away. */
-export function takeCupSteps({ before, inputs, applied, context, units }: StepInput<TakeCupInputs>): PaperStep[] {
+export function takeCupSteps({ before, inputs, applied, context, ruler }: StepInput<TakeCupInputs>): PaperStep[] {
   const was = findPiece(before, inputs.pieceId)!
   const now = findPiece(applied.garment, inputs.pieceId)!
   const shape = shapeOf(now, context.sizeId)
   const edge = now.edges.find((e) => e.role === 'armhole') ?? now.edges[0]!
-  const figure = formatLength(measureLength(edgePath(shape, edge.id)), units, { fraction: 16 })
+  const figure = formatLength(measureLength(edgePath(shape, edge.id)), ruler)
   return [
     {
       text: `Find the ${now.name} in the pattern and trace it in the size that was chosen, with its notches, darts and grain.`,

@@ -123,7 +123,7 @@ export const takeInFoldKind = defineChange({
 })
 
 function foldSteps(input: StepInput<TakeInFoldInputs>): PaperStep[] {
-  const { applied, context, units } = input
+  const { applied, context, ruler } = input
   const { garment: before, inputs, side } = onOneSide(input.before, input.inputs)
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
@@ -132,7 +132,7 @@ function foldSteps(input: StepInput<TakeInFoldInputs>): PaperStep[] {
   if (!pins) return []
   const at = apexOf(found)(context.sizeId)
   const [a, b] = pinPoints(shape, inputs.edgeId, pins)
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
   const mark = foldMarks(piece, edge.id).find((m) => m.id === inputs.from)!.name
   const d = dartFigures(piece, shape, dart)
@@ -162,7 +162,7 @@ function foldSteps(input: StepInput<TakeInFoldInputs>): PaperStep[] {
         labels: [{ at: d.first, text: figure(is.intakeMm) }],
       },
     },
-    ...finishSteps(applied.garment, piece.id, dart.id, at, context.sizeId, units),
+    ...finishSteps(applied.garment, piece.id, dart.id, at, context.sizeId, ruler),
   ]
 }
 

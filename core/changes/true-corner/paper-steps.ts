@@ -10,9 +10,9 @@ import type { TrueCornerInputs } from './schema'
 const TICK_MM = 8
 
 /** Pencil and curve: lay the pieces together as sewn, mark, draw through, trace back. */
-export function trueCornerPaperSteps({ before, inputs, applied, context, units }: StepInput<TrueCornerInputs>): PaperStep[] {
+export function trueCornerPaperSteps({ before, inputs, applied, context, ruler }: StepInput<TrueCornerInputs>): PaperStep[] {
   const corner = findCorner(before, inputs.cornerId, context.sizeId)!
-  const reach = formatLength(inputs.reachMm, units)
+  const reach = formatLength(inputs.reachMm, ruler)
   const marks = corner.arms.map((arm): PaperStep => {
     const piece = findPiece(before, arm.pieceId)!
     const path = edgePath(shapeOf(piece, context.sizeId), arm.edgeId)

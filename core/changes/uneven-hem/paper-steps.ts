@@ -11,7 +11,7 @@ import type { UnevenHemInputs } from './schema'
 const PLACES = 5
 
 /** Ruler and pencil: measure down from the old hem at a few places and join them. */
-export function unevenHemPaperSteps({ before, inputs, applied, context, units }: StepInput<UnevenHemInputs>): PaperStep[] {
+export function unevenHemPaperSteps({ before, inputs, applied, context, ruler }: StepInput<UnevenHemInputs>): PaperStep[] {
   const steps = findHem(before, context.sizeId).map((part): PaperStep => {
     const shape = shapeOf(part.piece, context.sizeId)
     const grain = grainDirection(shape)
@@ -21,7 +21,7 @@ export function unevenHemPaperSteps({ before, inputs, applied, context, units }:
     const places = Array.from({ length: PLACES }, (_, i) => (total * i) / (PLACES - 1))
     const piece = findPiece(before, part.piece.id)!
     const { before: first } = neighbours(piece, part.edge.id)
-    const figures = places.map((at) => formatLength(moved(at), units, { signed: true })).join(', ')
+    const figures = places.map((at) => formatLength(moved(at), ruler, { signed: true })).join(', ')
     return {
       text: `${piece.name}: divide the ${part.edge.name} into ${PLACES - 1} equal parts, starting at the ${first.name}. At the marks measure along the grain (+ is longer): ${figures}. Join the new marks with a smooth line that leaves both ends the way the old hem did; rule the side and centre on to it.`,
       drawing: {

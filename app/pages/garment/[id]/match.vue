@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { CircleAlert, CircleCheck, TriangleAlert, Wrench } from 'lucide-vue-next'
+import { CircleAlert, CircleCheck, TriangleAlert } from 'lucide-vue-next'
 import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
-import type { Mend } from '~~/core/advice'
+import { countFaults, faultWords, thingOf, type Mend } from '~~/core/advice'
+import { cornersAsSewn, type WalkedSeam } from '~~/core/match'
 import { writeLengths } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
@@ -16,24 +17,54 @@ const selection = useSelection()
 const prefs = usePrefs()
 const router = useRouter()
 const done = computed(() => session.computedPlan!)
-const chosenId = ref<string | null>(null)
-const RANK = { fault: 0, ease: 1, good: 2 } as const
-const seams = computed(() =>
-  [...done.value.walked.seams].sort((a, b) => {
-    const worst = (s: typeof a) =>
-      Math.min(RANK[s.verdict], ...s.marks.map((m) => RANK[m.verdict]), ...s.corners.map((c) => RANK[c.verdict]))
-    return worst(a) - worst(b) || Math.abs(b.offMm) - Math.abs(a.offMm)
-  }),
-)
-const chosen = computed(() => seams.value.find((s) => s.seam.id === chosenId.value) ?? seams.value[0] ?? null)
-const faultsOf = (seamId: string | null) => done.value.faults.filter((f) => f.seamId === seamId)
-const overall = (id: string) => {
-  const f = faultsOf(id)
-  return f.some((x) => x.verdict === 'fault') ? 'fault' : f.length > 0 ? 'ease' : 'good'
-}
 const LABEL = { good: 'matches', ease: 'can be eased', fault: 'fault' } as const
+const RANK = { fault: 0, ease: 1, good: 2 } as const
 
-const ownLimits = (on: boolean) => work.setSeamTolerance(chosen.value!.seam.id, on ? { goodMm: prefs.goodMm, easeMm: prefs.easeMm } : null)
+interface Thing {
+  id: string
+  name: string
+  verdict: keyof typeof LABEL
+  /** How bad it is, for the order of the list. */
+  worst: number
+}
+
+const faultsOf = (id: string) => done.value.faults.filter((f) => f.under === id)
+function thing(id: string, name: string): Thing {
+  const own = faultsOf(id)
+  const verdict = own.some((f) => f.verdict === 'fault') ? 'fault' : own.length > 0 ? 'ease' : 'good'
+  return { id, name, verdict, worst: Math.max(0, ...own.map((f) => f.size)) }
+}
+const worstFirst = (things: Thing[]) => [...things].sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.worst - a.worst)
+const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1)
+
+const seams = computed(() => new Map(done.value.walked.seams.map((s) => [thingOf.seam(s), s] as const)))
+/** Edges that run on through seams, folds and closed darts, with every corner that they could turn there. */
+const runningEdges = computed(() => {
+  const corners = cornersAsSewn(done.value.walked)
+  return new Map([...new Set(corners.map(thingOf.corner))].map((id) => [id, corners.filter((c) => thingOf.corner(c) === id)] as const))
+})
+const darts = computed(() => new Map(done.value.walked.darts.map((d) => [thingOf.dart(d), d] as const)))
+const groups = computed(() =>
+  [
+    { title: 'Seams', things: worstFirst([...seams.value].map(([id, s]) => thing(id, s.seam.name))) },
+    { title: 'Edges that run on', things: worstFirst([...runningEdges.value].map(([id, [c]]) => thing(id, capital(c!.edgeName)))) },
+    { title: 'Darts', things: worstFirst([...darts.value].map(([id, d]) => thing(id, `${d.pieceName}, ${d.dartName}`))) },
+  ].filter((g) => g.things.length > 0),
+)
+const chosenId = ref<string | null>(null)
+const all = computed(() => groups.value.flatMap((g) => g.things))
+const chosen = computed(() => all.value.find((t) => t.id === chosenId.value) ?? worstFirst(all.value)[0] ?? null)
+const chosenSeam = computed<WalkedSeam | null>(() => (chosen.value && seams.value.get(chosen.value.id)) ?? null)
+const summary = computed(
+  () =>
+    `${done.value.walked.seams.length} seams walked on the seam line. ${faultWords(countFaults(done.value.faults)) ?? 'Everything matches'}.`,
+)
+
+const setOwnLimits = (limits: { goodMm: number; easeMm: number } | null) => work.setSeamTolerance(chosenSeam.value!.seam.id, limits)
+const ownLimits = computed({
+  get: () => chosenSeam.value?.seam.tolerance !== undefined,
+  set: (on) => void setOwnLimits(on ? { goodMm: prefs.goodMm, easeMm: prefs.easeMm } : null),
+})
 
 async function mend(m: Mend) {
   const stored =
@@ -44,42 +75,39 @@ async function mend(m: Mend) {
         : await work.switchChange(m.changeId, false)
   if (!stored) return
   if (m.how !== 'add') selection.stopId = m.how === 'edit' ? m.change.id : m.changeId
-  toast.success(`Done: ${writeLengths(m.label, prefs.units)}.`, {
+  toast.success(`Done: ${writeLengths(m.label, prefs.ruler)}.`, {
     action: { label: 'See it', onClick: () => void router.push(stationAt(work.project!.garmentId, work.fitId, 'reshape')) },
   })
 }
-const others = computed(() => done.value.faults.filter((f) => f.seamId === null))
 </script>
 
 <template>
   <div class="grid h-full grid-cols-[21rem_minmax(0,1fr)]">
-    <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="Seams, worst first">
+    <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="What was walked, worst first">
       <h1 class="mb-2 px-2 font-display text-2xl italic">Match</h1>
-      <p class="mb-3 px-2 text-sm text-soft" data-test="match-summary">
-        {{ done.walked.seams.length }} seams walked on the seam line, worst first.
-      </p>
-      <ul class="space-y-1">
-        <li v-for="s in seams" :key="s.seam.id">
-          <button
-            class="flex min-h-12 w-full items-center gap-2.5 rounded-lg px-2 text-left hover:bg-act-pale"
-            :class="chosen?.seam.id === s.seam.id && 'bg-act-pale'"
-            :aria-current="chosen?.seam.id === s.seam.id"
-            :data-test="`seam-${s.seam.id}`"
-            @click="chosenId = s.seam.id"
-          >
-            <CircleCheck v-if="overall(s.seam.id) === 'good'" class="size-5 shrink-0 text-good" aria-hidden="true" />
-            <TriangleAlert v-else-if="overall(s.seam.id) === 'ease'" class="size-5 shrink-0 text-ease" aria-hidden="true" />
-            <CircleAlert v-else class="size-5 shrink-0 text-fault" aria-hidden="true" />
-            <span class="min-w-0 flex-1"
-              ><span class="block font-semibold leading-tight">{{ s.seam.name }}</span
-              ><span class="text-sm text-soft">{{ LABEL[overall(s.seam.id)] }}</span></span
+      <p class="px-2 text-sm text-soft" data-test="match-summary">{{ summary }}</p>
+      <section v-for="g in groups" :key="g.title" class="mt-3" :aria-label="g.title">
+        <h2 class="px-2 text-sm text-soft">{{ g.title }}</h2>
+        <ul>
+          <li v-for="t in g.things" :key="t.id">
+            <button
+              class="flex min-h-12 w-full items-center gap-2.5 rounded-lg px-2 text-left hover:bg-act-pale"
+              :class="chosen?.id === t.id && 'bg-act-pale'"
+              :aria-current="chosen?.id === t.id"
+              :data-test="t.id.replace(':', '-')"
+              @click="chosenId = t.id"
             >
-            <span class="text-sm font-semibold" :class="{ 'text-fault': s.verdict === 'fault', 'text-ease': s.verdict === 'ease' }"
-              ><LengthText v-if="s.verdict !== 'good'" :mm="Math.abs(s.offMm)" fine
-            /></span>
-          </button>
-        </li>
-      </ul>
+              <CircleCheck v-if="t.verdict === 'good'" class="size-5 shrink-0 text-good" aria-hidden="true" />
+              <TriangleAlert v-else-if="t.verdict === 'ease'" class="size-5 shrink-0 text-ease" aria-hidden="true" />
+              <CircleAlert v-else class="size-5 shrink-0 text-fault" aria-hidden="true" />
+              <span class="min-w-0 flex-1"
+                ><span class="block font-semibold leading-tight">{{ t.name }}</span
+                ><span class="text-sm text-soft">{{ LABEL[t.verdict] }}</span></span
+              >
+            </button>
+          </li>
+        </ul>
+      </section>
       <section class="mt-5 space-y-2 border-t border-edge px-2 pt-3" aria-label="What counts as matching">
         <h2 class="text-sm text-soft">Limits for every seam without its own</h2>
         <FieldsLengthField v-model="prefs.goodMm" label="Matches up to" test="tolerance-good" positive />
@@ -90,118 +118,49 @@ const others = computed(() => done.value.faults.filter((f) => f.seamId === null)
     <div class="min-h-0 overflow-y-auto p-5">
       <template v-if="chosen">
         <div class="mb-3 flex flex-wrap items-baseline gap-3">
-          <h2 class="font-display text-2xl">{{ chosen.seam.name }}</h2>
+          <h2 class="font-display text-2xl">{{ chosen.name }}</h2>
           <span
             class="rounded-full px-3 py-0.5 font-semibold"
             :class="{
-              'bg-good-pale text-good': overall(chosen.seam.id) === 'good',
-              'bg-ease-pale text-ease': overall(chosen.seam.id) === 'ease',
-              'bg-fault-pale text-fault': overall(chosen.seam.id) === 'fault',
+              'bg-good-pale text-good': chosen.verdict === 'good',
+              'bg-ease-pale text-ease': chosen.verdict === 'ease',
+              'bg-fault-pale text-fault': chosen.verdict === 'fault',
             }"
-            data-test="seam-verdict"
-            >{{ LABEL[overall(chosen.seam.id)] }}</span
+            data-test="verdict"
+            >{{ LABEL[chosen.verdict] }}</span
           >
         </div>
-        <SeamStrips :walked="chosen" />
-        <section class="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2" aria-label="Limits of this seam">
-          <label class="flex min-h-11 items-center gap-2.5">
-            <input
-              type="checkbox"
-              class="size-5 accent-(--act)"
-              :checked="chosen.seam.tolerance !== undefined"
-              data-test="own-tolerance"
-              @change="ownLimits(($event.target as HTMLInputElement).checked)"
-            />
-            <span>Limits of its own</span>
-          </label>
-          <template v-if="chosen.seam.tolerance">
-            <FieldsLengthField
-              :model-value="chosen.seam.tolerance.goodMm"
-              label="Matches up to"
-              test="seam-good"
-              positive
-              @update:model-value="work.setSeamTolerance(chosen.seam.id, { ...chosen.seam.tolerance, goodMm: $event })"
-            />
-            <FieldsLengthField
-              :model-value="chosen.seam.tolerance.easeMm"
-              label="Can be eased in up to"
-              test="seam-ease"
-              positive
-              @update:model-value="work.setSeamTolerance(chosen.seam.id, { ...chosen.seam.tolerance, easeMm: $event })"
-            />
-          </template>
-        </section>
-        <ul v-if="faultsOf(chosen.seam.id).length" class="mt-4 space-y-3" aria-label="Faults of this seam">
-          <li v-for="f in faultsOf(chosen.seam.id)" :key="f.id" class="panel p-4" :data-test="`fault-${f.id}`">
-            <p class="font-medium" :class="f.verdict === 'fault' ? 'text-fault' : 'text-ease'"><SentenceText :text="f.message" /></p>
-            <div v-if="f.mends.length" class="mt-3 flex flex-wrap gap-2">
-              <button
-                v-for="(m, i) in f.mends"
-                :key="i"
-                :class="i === 0 ? 'btn-act' : 'btn'"
-                :data-test="`mend-${i}`"
-                data-mend
-                @click="mend(m)"
-              >
-                <Wrench class="size-4" /><SentenceText :text="m.label" />
-              </button>
-            </div>
-            <p v-else class="mt-1 text-sm text-soft">
-              No change that is known here mends it: true the line by hand on the paper, or go back to the stop that made it.
-            </p>
-          </li>
-        </ul>
-
-        <section class="mt-6" aria-label="Corners as sewn">
-          <h3 class="mb-2 font-semibold">How the edges run through when sewn</h3>
-          <div v-if="chosen.corners.length" class="flex flex-wrap gap-4">
-            <CornerPicture v-for="c in chosen.corners" :key="c.id" :garment="done.garments.at(-1)!" :seam="chosen.seam" :corner="c" />
-          </div>
-          <p v-else class="text-sm text-soft">No free edge runs through at the ends of this seam.</p>
-        </section>
+        <template v-if="chosenSeam">
+          <MatchSeamStrips :walked="chosenSeam" />
+          <section class="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2" aria-label="Limits of this seam">
+            <label class="flex min-h-11 items-center gap-2.5">
+              <input v-model="ownLimits" type="checkbox" class="size-5 accent-(--act)" data-test="own-tolerance" />
+              <span>Limits of its own</span>
+            </label>
+            <template v-if="chosenSeam.seam.tolerance">
+              <FieldsLengthField
+                :model-value="chosenSeam.seam.tolerance.goodMm"
+                label="Matches up to"
+                test="seam-good"
+                positive
+                @update:model-value="setOwnLimits({ ...chosenSeam.seam.tolerance, goodMm: $event })"
+              />
+              <FieldsLengthField
+                :model-value="chosenSeam.seam.tolerance.easeMm"
+                label="Can be eased in up to"
+                test="seam-ease"
+                positive
+                @update:model-value="setOwnLimits({ ...chosenSeam.seam.tolerance, easeMm: $event })"
+              />
+            </template>
+          </section>
+        </template>
+        <div v-else-if="runningEdges.has(chosen.id)" class="flex flex-wrap gap-4">
+          <MatchCornerPicture v-for="c in runningEdges.get(chosen.id)" :key="c.id" :garment="done.garments.at(-1)!" :corner="c" />
+        </div>
+        <MatchDartTable v-else-if="darts.has(chosen.id)" :darts="[darts.get(chosen.id)!]" />
+        <MatchFaultList :faults="faultsOf(chosen.id)" @mend="mend" />
       </template>
-
-      <section class="mt-6" aria-label="Darts">
-        <h3 class="mb-2 font-semibold">Darts</h3>
-        <p v-if="done.walked.darts.length === 0" class="text-sm text-soft">No darts.</p>
-        <table v-else class="w-full max-w-2xl text-sm">
-          <thead>
-            <tr class="text-left text-soft">
-              <th class="py-1 font-medium">dart</th>
-              <th class="text-right font-medium">legs</th>
-              <th class="text-right font-medium">apart by</th>
-              <th class="text-right font-medium">edge across, closed</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="d in done.walked.darts" :key="d.dartId" class="border-t border-edge/60">
-              <td class="py-1.5">{{ d.pieceName }}, {{ d.dartName }}</td>
-              <td class="text-right"><LengthText :mm="d.firstMm" fine bare /> and <LengthText :mm="d.secondMm" fine /></td>
-              <td class="text-right font-semibold" :class="d.verdict === 'good' ? 'text-good' : 'text-fault'">
-                <LengthText :mm="Math.abs(d.offMm)" fine />
-                <span class="ml-1 font-normal">{{ d.verdict === 'good' ? 'equal' : LABEL[d.verdict] }}</span>
-              </td>
-              <td class="text-right">
-                {{
-                  d.corner
-                    ? `${Math.abs(d.corner.turnDeg).toFixed(0)}° ${d.corner.verdict === 'good' ? 'smooth' : 'corner'}`
-                    : 'inside the piece'
-                }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <ul v-if="others.length" class="mt-3 space-y-2">
-          <li v-for="f in others" :key="f.id" class="panel p-3" :data-test="`fault-${f.id}`">
-            <p class="text-fault"><SentenceText :text="f.message" /></p>
-            <div class="mt-2 flex flex-wrap gap-2">
-              <button v-for="(m, i) in f.mends" :key="i" class="btn" data-mend @click="mend(m)">
-                <Wrench class="size-4" /><SentenceText :text="m.label" />
-              </button>
-            </div>
-          </li>
-        </ul>
-      </section>
 
       <section class="mt-6 max-w-2xl" aria-label="Ledger of the whole plan">
         <h3 class="mb-1 font-semibold">Ledger, as bought against as altered</h3>

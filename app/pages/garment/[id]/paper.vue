@@ -104,7 +104,7 @@ async function saveProject() {
 }
 
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])
-watch([done, () => prefs.units], async () => (steps.value = (await session.paperSteps(prefs.units)) ?? steps.value), { immediate: true })
+watch([done, () => prefs.ruler], async () => (steps.value = (await session.paperSteps(prefs.ruler)) ?? steps.value), { immediate: true })
 const stepCount = computed(() => steps.value.reduce((s, x) => s + x.steps.length, 0))
 const print = () => window.print()
 </script>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CircleAlert, CircleCheck } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { countFaults, faultTotal, faultWords } from '~~/core/advice'
 import { checkInputs, findKind, withInputs, type Change, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
 import { footprintOf, layOut, type Layout } from '~~/core/paper'
@@ -89,7 +90,7 @@ function onDrop() {
   if (session.draft) void work.setStop(session.draft)
 }
 
-const faults = computed(() => done.value.faults)
+const faults = computed(() => countFaults(done.value.faults))
 const matching = computed(() => done.value.walked.seams.filter((s) => s.verdict === 'good').length)
 const nextStep = computed(() =>
   plan.value.length === 0
@@ -148,13 +149,12 @@ const nextStep = computed(() =>
     <div class="flex min-w-0 items-center gap-4 border-t border-edge bg-panel px-4 py-2">
       <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
       <NuxtLink :to="stationAt(work.project!.garmentId, work.fitId, 'match')" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
-        <template v-if="faults.length === 0"
-          ><CircleCheck class="size-5 text-good" aria-hidden="true" />{{ matching }}
-          {{ matching === 1 ? 'seam matches' : 'seams match' }}</template
-        >
-        <template v-else
-          ><CircleAlert class="size-5 text-fault" aria-hidden="true" />{{ matching }}
-          {{ matching === 1 ? 'seam matches' : 'seams match' }},<br />{{ faults.length }} to look at</template
+        <CircleAlert v-if="faultTotal(faults) > 0" class="size-5 shrink-0 text-fault" aria-hidden="true" />
+        <CircleCheck v-else class="size-5 shrink-0 text-good" aria-hidden="true" />
+        <span class="max-w-44 text-left"
+          >{{ matching }} of {{ done.walked.seams.length }} seams match<template v-if="faultWords(faults)"
+            >, {{ faultWords(faults) }}</template
+          ></span
         >
       </NuxtLink>
       <div class="w-80 shrink-0"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>

@@ -1,18 +1,18 @@
 import { line, mix, type Point } from '../../../geometry'
 import { pressWords } from '../../../moves'
 import { dartCapPoint, dartFigures, findPiece, shapeOf, type Garment } from '../../../pattern'
-import { formatLength, type UnitSystem } from '../../../units'
+import { formatLength, type Ruler } from '../../../units'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { PaperStep } from '../../types'
 
 /** How a dart that was moved is finished on paper: tip drawn back, legs ruled, folded and its cap cut (craft 6.11). */
-export function finishSteps(after: Garment, pieceId: string, dartId: string, apex: Point, sizeId: string, units: UnitSystem): PaperStep[] {
+export function finishSteps(after: Garment, pieceId: string, dartId: string, apex: Point, sizeId: string, ruler: Ruler): PaperStep[] {
   const piece = findPiece(after, pieceId)!
   const shape = shapeOf(piece, sizeId)
   const dart = piece.darts.find((d) => d.id === dartId)
   if (!dart) return []
   const d = dartFigures(piece, shape, dart)
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const result = outlineStroke(after, pieceId, sizeId, 'result')
   const back = Math.hypot(d.tip.x - apex.x, d.tip.y - apex.y)
   const cap = dartCapPoint(piece, shape, dart)

@@ -9,12 +9,12 @@ import { movedDart } from './apply-move'
 import type { DartMove } from './dart-move'
 
 /** Draw to the apex, cut, swing, tape; then finish. */
-export function moveDartSteps({ before, inputs, applied, context, units }: StepInput<DartMove>): PaperStep[] {
+export function moveDartSteps({ before, inputs, applied, context, ruler }: StepInput<DartMove>): PaperStep[] {
   const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
   const { piece, dart } = found
   const shape = shapeOf(piece, context.sizeId)
   const apex = apexOf(found, inputs.beyondMm)(context.sizeId)
-  const figure = (mm: number) => formatLength(mm, units, { fraction: 16 })
+  const figure = (mm: number) => formatLength(mm, ruler)
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
   const corner = piece.corners[piece.edges.indexOf(edge)]!.name
   const mouth = placeAt(edgePath(shape, edge.id), inputs.atMm).point
@@ -48,6 +48,6 @@ export function moveDartSteps({ before, inputs, applied, context, units }: StepI
           },
         ]
       : []),
-    ...dartIds.flatMap((id) => finishSteps(applied.garment, piece.id, id, apex, context.sizeId, units)),
+    ...dartIds.flatMap((id) => finishSteps(applied.garment, piece.id, id, apex, context.sizeId, ruler)),
   ]
 }

@@ -20,7 +20,9 @@ import {
 import { lengthToken } from '../../../units'
 import { EQUAL_MM, ONE_LINE_MM, WINDOW_MIN_MM } from '../../../tolerances'
 import type { Caution, ChangeContext } from '../../types'
+import { isEvened, surplusOf } from '../evened'
 import { grainExtent } from './find-level'
+import type { MovedGarment } from './move-garment'
 import type { LevelsInputs } from './schema'
 
 /** How much wider or narrower a piece must be at its bottom than at a line to be flared or tapered there, mm a metre. */
@@ -114,7 +116,7 @@ export function openingAtHem(piece: Piece, shape: Shape, edgeId: string, amountM
   return distance(a, b)
 }
 
-/** The opening of a leg beside the heel that must go through it, and what it would be if the hem were moved instead. */
+/** The opening of a leg, of all its pieces, beside the heel that must go through it, and what it would be if the hem were moved instead. */
 function openingCautions(
   before: Garment,
   after: Garment,
@@ -124,18 +126,20 @@ function openingCautions(
 ): Caution[] {
   let now = 0
   let atHem = 0
+  let isTouched = false
   for (const piece of after.pieces) {
-    if (!touched.has(piece.id)) continue
     const old = findPiece(before, piece.id)!
     for (const edge of piece.edges) {
       if (edge.role !== 'leg-opening') continue
       // One leg: a pair of legs has the edge twice.
       const times = timesCut(piece) / 2
-      now += measureLength(edgePath(shapeOf(piece, context.sizeId), edge.id)) * times
-      atHem += openingAtHem(old, shapeOf(old, context.sizeId), edge.id, amountMm) * times
+      const own = measureLength(edgePath(shapeOf(piece, context.sizeId), edge.id))
+      now += own * times
+      atHem += touched.has(piece.id) ? openingAtHem(old, shapeOf(old, context.sizeId), edge.id, amountMm) * times : own * times
+      isTouched ||= touched.has(piece.id)
     }
   }
-  if (now === 0) return []
+  if (!isTouched) return []
   const heel = figureMm(context.body, 'heel')
   const beside = heel === undefined ? '' : `; the wearer's heel measures ${lengthToken(heel)}`
   const found: Caution[] = [
@@ -158,20 +162,27 @@ export function cautionsOf(
   after: Garment,
   inputs: LevelsInputs,
   levels: ReadonlyMap<string, readonly MoveLevel[]>,
-  leftOut: readonly { pieceId: string; seamName: string }[],
+  leftOut: MovedGarment['leftOut'],
   context: ChangeContext,
 ): Caution[] {
   const found: Caution[] = []
-  for (const { pieceId, seamName } of leftOut)
-    found.push({
-      code: 'partner-left-out',
-      pieceId,
-      message: `${findPiece(before, pieceId)!.name} was left out: its ${seamName} no longer matches.`,
-      mend: {
-        label: `Change ${findPiece(before, pieceId)!.name} too`,
-        inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => id !== pieceId) },
-      },
-    })
+  for (const { pieceId, seamId, seamName } of leftOut) {
+    const { name } = findPiece(before, pieceId)!
+    const seam = before.seams.find((s) => s.id === seamId)!
+    if (isEvened(before, after, seam, context.sizeId))
+      found.push({
+        code: 'evens-seam',
+        pieceId,
+        message: `${name} stays as it is, since this evens the ${seamName}: its sides were ${lengthToken(Math.abs(surplusOf(before, seam, context.sizeId)))} apart.`,
+      })
+    else
+      found.push({
+        code: 'partner-left-out',
+        pieceId,
+        message: `${name} was left out: its ${seamName} no longer matches.`,
+        mend: { label: `Change ${name} too`, inputs: { ...inputs, leftOut: inputs.leftOut.filter((id) => id !== pieceId) } },
+      })
+  }
   if (inputs.amountMm === 0) return found
   for (const [pieceId, own] of levels) {
     const piece = findPiece(before, pieceId)!

@@ -9,7 +9,7 @@ import type { LevelsInputs } from './schema'
 export interface MovedGarment {
   garment: Garment
   touched: TouchedPiece[]
-  leftOut: { pieceId: string; seamName: string }[]
+  leftOut: { pieceId: string; seamId: string; seamName: string }[]
   /** Levels per touched piece in the asked size. */
   levels: Map<string, MoveLevel[]>
 }
@@ -59,7 +59,10 @@ export function moveGarment(garment: Garment, inputs: LevelsInputs, sizeId: stri
       return { ...piece, shapes: { ...piece.shapes, [size.id]: shape } }
     })
     if (size.id === sizeId)
-      main = { levels: spread.levels, leftOut: [...spread.leftOut].map(([pieceId, why]) => ({ pieceId, seamName: why.seamName })) }
+      main = {
+        levels: spread.levels,
+        leftOut: [...spread.leftOut].map(([pieceId, { seamId, seamName }]) => ({ pieceId, seamId, seamName })),
+      }
   }
   if (!main) throw new Error(`garment has no size ${sizeId}`)
   const touched = [...main.levels].map(([pieceId, levels]): TouchedPiece => {

@@ -1,7 +1,7 @@
 import { add, scale } from '../../../geometry'
 import { sideLength } from '../../../moves'
 import { findPiece, grainDirection, shapeOf } from '../../../pattern'
-import { formatLength, roundToRuler, rulerStepMm } from '../../../units'
+import { formatLength, markMm, roundToRuler, type Ruler } from '../../../units'
 import { EQUAL_MM } from '../../../tolerances'
 import { lineStroke, outlineStroke } from '../draw-step'
 import type { PaperStep, StepInput, TouchedPiece } from '../../types'
@@ -10,17 +10,17 @@ import { shareOut } from './move-garment'
 import type { LevelsInputs } from './schema'
 
 /** The rounded amount of each level, in the order of the inputs; they add up to the rounded whole. */
-export function ruledAmounts(inputs: LevelsInputs, units: 'in' | 'cm'): number[] {
-  return roundToRuler(shareOut(inputs), rulerStepMm(units))
+export function ruledAmounts(inputs: LevelsInputs, ruler: Ruler): number[] {
+  return roundToRuler(shareOut(inputs), markMm(ruler))
 }
 
-function placeWords({ before, inputs, context, units }: StepInput<LevelsInputs>, touched: TouchedPiece, levelId: string): string {
+function placeWords({ before, inputs, context, ruler }: StepInput<LevelsInputs>, touched: TouchedPiece, levelId: string): string {
   const piece = findPiece(before, touched.pieceId)!
   const level = inputs.levels.find((l) => l.id === levelId)!
   if (touched.how === 'asked') {
     const name = markName(piece, level.mark)
     if (Math.abs(level.belowMm) <= EQUAL_MM) return `at ${name}`
-    return `${formatLength(Math.abs(level.belowMm), units)} ${level.belowMm > 0 ? 'below' : 'above'} ${name}`
+    return `${formatLength(Math.abs(level.belowMm), ruler)} ${level.belowMm > 0 ? 'below' : 'above'} ${name}`
   }
   // On a partner the place is walked: say how far from the end of the shared seam, along the piece's own grain.
   const shape = shapeOf(piece, context.sizeId)
@@ -33,15 +33,15 @@ function placeWords({ before, inputs, context, units }: StepInput<LevelsInputs>,
     .sort((a, b) => b.at - a.at)
   const near = corners[0]
   return near
-    ? `${formatLength(at - near.at, units)} below the ${near.c.name}, where the seam meets the other piece`
+    ? `${formatLength(at - near.at, ruler)} below the ${near.c.name}, where the seam meets the other piece`
     : 'where the seam meets the other piece'
 }
 
 /** Ruler and scissors: the same change as it is done on paper, with figures that a ruler shows. */
 export function stepsAtLevels(input: StepInput<LevelsInputs>): PaperStep[] {
-  const { before, inputs, applied, context, units } = input
+  const { before, inputs, applied, context, ruler } = input
   const longer = inputs.amountMm >= 0
-  const ruled = ruledAmounts(inputs, units)
+  const ruled = ruledAmounts(inputs, ruler)
   const steps: PaperStep[] = []
   for (const touched of applied.touched) {
     const piece = findPiece(before, touched.pieceId)!
@@ -64,7 +64,7 @@ export function stepsAtLevels(input: StepInput<LevelsInputs>): PaperStep[] {
     const one = (label: string) => (touched.levels.length > 1 ? label : 'it')
     for (const level of touched.levels) {
       const amount = ruled[inputs.levels.findIndex((l) => l.id === level.id)]!
-      const figure = formatLength(Math.abs(amount), units)
+      const figure = formatLength(Math.abs(amount), ruler)
       const second = {
         from: add(level.line.from, scale(grain, Math.abs(level.amountMm))),
         to: add(level.line.to, scale(grain, Math.abs(level.amountMm))),
@@ -100,7 +100,7 @@ export function stepsAtLevels(input: StepInput<LevelsInputs>): PaperStep[] {
     (seam) => Math.abs(sideLength(before, seam, 0, context.sizeId) - sideLength(applied.garment, seam, 0, context.sizeId)) > EQUAL_MM,
   )
   for (const seam of changed) {
-    const [a, b] = ([0, 1] as const).map((side) => formatLength(sideLength(applied.garment, seam, side, context.sizeId), units))
+    const [a, b] = ([0, 1] as const).map((side) => formatLength(sideLength(applied.garment, seam, side, context.sizeId), ruler))
     steps.push({
       text: `Walk the ${seam.name}: on the seam line it must now measure ${a === b ? `${a} on both pieces` : `${a} and ${b}`}.`,
       drawing: null,

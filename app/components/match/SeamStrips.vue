@@ -58,7 +58,7 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
       :width="Math.max(width, 300)"
       height="184"
       role="img"
-      :aria-label="`${walked.seam.name}: ${prefs.length(walked.sides[0].lengthMm, { fraction: 16 })} against ${prefs.length(walked.sides[1].lengthMm, { fraction: 16 })}`"
+      :aria-label="`${walked.seam.name}: ${prefs.length(walked.sides[0].lengthMm)} against ${prefs.length(walked.sides[1].lengthMm)}`"
       data-test="seam-strips"
     >
       <defs>
@@ -124,7 +124,7 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
           {{ p.label }}
         </text>
         <text :x="x(s.lengthMm) + 8" :y="s.top + TAPE / 2 + 5" font-size="15" font-weight="650" fill="var(--ink)">
-          {{ prefs.length(s.lengthMm, { fraction: 16 }) }}
+          {{ prefs.length(s.lengthMm) }}
         </text>
       </g>
       <g v-for="m in walked.marks" :key="m.name" :stroke="m.verdict === 'good' ? 'var(--act)' : 'var(--fault)'" fill="none">
@@ -135,22 +135,21 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
     </svg>
     <p class="mt-1 text-sm" data-test="seam-words">
       <template v-if="eased"
-        >Ease <LengthText :mm="walked.surplusMm" fine />, wanted <LengthText :mm="walked.seam.wantedEase.minMm" fine bare /> to
-        <LengthText :mm="walked.seam.wantedEase.maxMm" fine />; between the marks:
-        <span v-for="e in walked.easeByStretch" :key="e.to" class="mr-2">{{ e.from }}–{{ e.to }} <LengthText :mm="e.surplusMm" fine /></span
+        >Ease <LengthChange :from="walked.sides[1].lengthMm" :to="walked.sides[0].lengthMm" />, wanted
+        <LengthText :mm="walked.seam.wantedEase.minMm" bare /> to <LengthText :mm="walked.seam.wantedEase.maxMm" />; between the marks:
+        <span v-for="e in walked.easeByStretch" :key="e.to" class="mr-2">{{ e.from }}–{{ e.to }} <LengthText :mm="e.surplusMm" /></span
       ></template>
       <template v-else-if="surplus > 0.05"
-        >Surplus <LengthText :mm="surplus" fine /> on {{ sides[1 - shorter]!.parts[0]!.name }} ({{ surplus.toFixed(1) }} mm).</template
+        >Surplus <LengthChange :from="sides[shorter]!.lengthMm" :to="sides[1 - shorter]!.lengthMm" unsigned /> on
+        {{ sides[1 - shorter]!.parts[0]!.name }} ({{ surplus.toFixed(1) }} mm).</template
       >
       <template v-else>Both sides are equal to a tenth of a millimetre.</template>
       <span v-if="walked.marks.length" class="text-soft">
         Notches:
         <span v-for="m in walked.marks" :key="m.name" class="mr-2"
           >{{ m.name }}
-          <template v-if="m.verdict !== 'good'">off by <LengthText :mm="Math.abs(m.offMm)" fine /></template>
-          <template v-else-if="apart(m) > prefs.tolerances.goodMm"
-            ><LengthText :mm="apart(m)" fine /> apart, no more than the surplus</template
-          >
+          <template v-if="m.verdict !== 'good'">off by <LengthText :mm="Math.abs(m.offMm)" /></template>
+          <template v-else-if="apart(m) > prefs.tolerances.goodMm"><LengthText :mm="apart(m)" /> apart, no more than the surplus</template>
           <template v-else>meets</template></span
         ></span
       >

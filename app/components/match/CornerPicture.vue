@@ -1,29 +1,28 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { cutPath, flattenPath, measureLength, reversePath, rotateAbout, turnRad, tangentAt, type Path, type Point } from '~~/core/geometry'
-import type { WalkedCorner } from '~~/core/match'
-import { edgePath, findPiece, neighbours, shapeOf, type Garment, type RunEdge, type Seam } from '~~/core/pattern'
+import type { CornerArm, WalkedCorner } from '~~/core/match'
+import { edgePath, findPiece, neighbours, shapeOf, type Garment } from '~~/core/pattern'
 
-/** The neighbouring edges at one end of a seam, laid together as sewn. */
-const props = defineProps<{ garment: Garment; seam: Seam; corner: WalkedCorner }>()
+/** An edge that runs on where two pieces, two legs of a dart or two halves at a fold meet, laid together as sewn. */
+const props = defineProps<{ garment: Garment; corner: WalkedCorner }>()
 
 /** How much of each edge is shown, mm. */
 const REACH_MM = 42
 
-/** Seam edge and free edge of one side, both walked away from the corner. */
-function arms(run: RunEdge, atStart: boolean): { seam: Path; free: Path } {
-  const piece = findPiece(props.garment, run.pieceId)!
+/** The edge that runs on and the one that is sewn, both walked away from the corner. */
+function arms(arm: CornerArm): { sewn: Path; free: Path } {
+  const piece = findPiece(props.garment, arm.pieceId)!
   const shape = shapeOf(piece, props.garment.baseSizeId)
-  const { before, after } = neighbours(piece, run.edgeId)
-  const own = edgePath(shape, run.edgeId)
-  const edgeStart = atStart !== run.reversed
+  const { before, after } = neighbours(piece, arm.edgeId)
   const away = (p: Path, fromStart: boolean) => cutPath(fromStart ? p : reversePath(p), 0, Math.min(REACH_MM, measureLength(p)))
-  return edgeStart
-    ? { seam: away(own, true), free: away(edgePath(shape, before.id), false) }
-    : { seam: away(own, false), free: away(edgePath(shape, after.id), true) }
+  const free = edgePath(shape, arm.edgeId)
+  return arm.atStart
+    ? { sewn: away(edgePath(shape, before.id), false), free: away(free, true) }
+    : { sewn: away(edgePath(shape, after.id), true), free: away(free, false) }
 }
 
-/** Points of a path moved so that the corner is the middle and the seam runs straight down; mirrored for one side. */
+/** Points of a path moved so that the corner is the middle and the sewn edge runs straight down; mirrored for one side. */
 function place(path: Path, corner: Point, down: Point, mirror: boolean): string {
   const turn = turnRad(down, { x: 0, y: 1 })
   return flattenPath(path, 0.1)
@@ -33,16 +32,16 @@ function place(path: Path, corner: Point, down: Point, mirror: boolean): string 
 }
 
 const picture = computed(() => {
-  const atStart = props.corner.id.endsWith(':start')
-  return ([0, 1] as const).map((side) => {
-    const runs = props.seam.sides[side]
-    const a = arms(atStart ? runs[0]! : runs[runs.length - 1]!, atStart)
-    const down = tangentAt(a.seam[0]!, 0)
-    const corner = a.seam[0]!.from
+  // At a fold the other half is the mirror image of the one.
+  const [first, second = first] = props.corner.arms
+  return [first!, second!].map((arm, side) => {
+    const a = arms(arm)
+    const down = tangentAt(a.sewn[0]!, 0)
+    const corner = a.sewn[0]!.from
     // Free edges must point away from each other: mirror the side whose free edge falls on the wrong one.
     const free = rotateAbout(tangentAt(a.free[0]!, 0), { x: 0, y: 0 }, turnRad(down, { x: 0, y: 1 }))
     const wrong = side === 0 ? free.x > 0 : free.x < 0
-    return { seam: place(a.seam, corner, down, wrong), free: place(a.free, corner, down, wrong) }
+    return { sewn: place(a.sewn, corner, down, wrong), free: place(a.free, corner, down, wrong) }
   })
 })
 </script>
@@ -53,7 +52,7 @@ const picture = computed(() => {
       <path
         v-for="(p, i) in picture"
         :key="i"
-        :d="p.seam"
+        :d="p.sewn"
         fill="none"
         stroke="var(--ink-soft)"
         stroke-width="1.2"
