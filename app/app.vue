@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { onMounted, watchEffect } from 'vue'
-import { Toaster } from 'vue-sonner'
-import 'vue-sonner/style.css'
 import { usePrefs } from '~/stores/prefs'
 
 const prefs = usePrefs()
@@ -18,6 +16,6 @@ watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
     <main id="main" class="min-h-0 flex-1">
       <NuxtPage />
     </main>
-    <Toaster position="top-center" :offset="{ top: 66 }" :theme="prefs.dark ? 'dark' : 'light'" :duration="6000" />
+    <FootLine />
   </div>
 </template>

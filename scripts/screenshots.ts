@@ -107,7 +107,7 @@ try {
   await byTest(driver, 'paper-step')
   await shoot('steps')
 
-  await open('import', 'choose-file')
+  await open('import', 'svg')
   await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
   await click(driver, 'confirm-scale')
   await byTest(driver, 'tray-picture')

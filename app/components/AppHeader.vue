@@ -1,26 +1,23 @@
 <script setup lang="ts">
 import { Check, CircleAlert, Moon, Redo2, Sun, Undo2 } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, onMounted, onUnmounted } from 'vue'
 import { countFaults, faultTotal } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
+import { writeLengths } from '~~/core/units'
+import { say } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
-import { useTray } from '~/stores/tray'
-import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
-import { storage } from '~/data/storage'
+import { useScope } from '~/composables/useScope'
 import { stationAt } from '~/stations'
 
 const route = useRoute()
 const prefs = usePrefs()
 const work = useWork()
 const session = usePlanSession()
-const wardrobe = useWardrobe()
-const tray = useTray()
 
 const inGarment = computed(() => route.path.startsWith('/garment/'))
-const scope = computed(() => (inGarment.value ? work : route.path === '/import' ? tray : wardrobe))
+const scope = useScope()
 const canUndo = computed(() => scope.value.lastDone)
 const canRedo = computed(() => scope.value.nextRedo)
 const faults = computed(() => countFaults(session.computedPlan?.faults ?? []))
@@ -49,21 +46,15 @@ const stations = computed(() => {
   ]
 })
 
-/** What is stored, or being worked on, in a word or two. */
-const status = computed(() => {
-  if (inGarment.value && session.working) return session.progress || 'working'
-  if (storage.pending > 0) return 'saving'
-  if (storage.where === 'opening') return 'opening'
-  return storage.where === 'page' || storage.unstored.length > 0 ? 'not saved' : 'saved'
-})
+const written = (label: string) => writeLengths(label, prefs.ruler)
 
 async function undo() {
   const label = await scope.value.undo()
-  if (label) toast(`Undone: ${label}`)
+  if (label) say(`Undone: ${written(label)}`)
 }
 async function redo() {
   const label = await scope.value.redo()
-  if (label) toast(`Done again: ${label}`)
+  if (label) say(`Done again: ${written(label)}`)
 }
 
 function onKey(event: KeyboardEvent) {
@@ -112,7 +103,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <button
         class="btn-quiet"
         :disabled="!canUndo"
-        :title="canUndo ? `Undo: ${canUndo.label}` : 'Nothing to undo'"
+        :title="canUndo ? `Undo: ${written(canUndo.label)}` : 'Nothing to undo'"
         aria-label="Undo"
         data-test="undo"
         @click="undo"
@@ -122,7 +113,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <button
         class="btn-quiet"
         :disabled="!canRedo"
-        :title="canRedo ? `Redo: ${canRedo.label}` : 'Nothing to do again'"
+        :title="canRedo ? `Do again: ${written(canRedo.label)}` : 'Nothing to do again'"
         aria-label="Redo"
         data-test="redo"
         @click="redo"
@@ -138,13 +129,6 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Sun v-if="prefs.dark" class="size-5" /><Moon v-else class="size-5" />
       </button>
-      <span
-        class="hidden w-20 text-right text-sm sm:inline"
-        :class="status === 'not saved' ? 'font-semibold text-fault' : 'text-soft'"
-        role="status"
-        data-test="status"
-        >{{ status }}</span
-      >
     </div>
   </header>
 </template>

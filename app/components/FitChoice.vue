@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Check, ChevronDown, Trash2, UserPlus } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import type { Project } from '~~/core/formats'
+import { say } from '~/messages'
 import { fitTitle } from '~/fit-title'
 import { stationAt } from '~/stations'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -25,7 +25,7 @@ async function remove() {
   const stored = await wardrobe.removeFit(props.project.name, props.project)
   if (!stored.ok) return
   await show(null)
-  toast(`Deleted the fit ${words}.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
+  say(`Deleted the fit ${words}.`, { label: 'Undo', run: () => void wardrobe.undo() })
 }
 </script>
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ClipboardPaste, FileDown, FileUp } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { problemSentence } from '~~/core/result'
 import { checkChart, readChart, writeChart, type Charts } from '~~/core/size'
 import type { Garment } from '~~/core/pattern'
 import { parseLength } from '~~/core/units'
+import { sayDone } from '~/messages'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { usePrefs } from '~/stores/prefs'
 
@@ -47,13 +47,9 @@ function takeChart(text: string) {
   wrong.value = null
   pasted.value = ''
   emit('edit', 'size chart from a spreadsheet', (s) => void (s[which.value] = read.value))
-  toast.success('The chart was read.')
+  sayDone('The chart was read.')
 }
-async function takeFile(event: Event) {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
-  if (!file) return
+async function takeFile(file: File) {
   if (file.size > MOST_BYTES) wrong.value = `${file.name} is too large to be a size chart. Choose another file.`
   else takeChart(await file.text())
 }
@@ -117,10 +113,9 @@ async function takeFile(event: Event) {
       <button class="btn" :disabled="!pasted.trim()" data-test="chart-take" @click="takeChart(pasted)">
         <ClipboardPaste class="size-4" />Take this chart
       </button>
-      <label class="btn cursor-pointer focus-within:outline-3"
-        ><FileUp class="size-4" />Read a CSV file
-        <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" data-test="chart-file" @change="takeFile"
-      /></label>
+      <UiFileButton accept=".csv,.tsv,.txt,text/csv" label="CSV file of a size chart" test="chart" @file="takeFile"
+        ><FileUp class="size-4" />Read a CSV file</UiFileButton
+      >
     </div>
     <p v-if="wrong" class="mt-2 text-fault" role="alert">{{ wrong }}</p>
     <h3 class="mt-5 font-semibold">Cups</h3>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
 import { changedPieces, checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
+import { say, sayDone, sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
 import { usePlanSession } from '~/stores/plan-session'
@@ -41,7 +41,7 @@ function edit(inputs: unknown) {
   const problem = checkInputs(props.change.kind, props.before, inputs)
   if (!problem) return void work.setStop(withInputs(props.change, inputs))
   refused.value += 1
-  toast.error(writeLengths(problemSentence(problem), prefs.ruler))
+  sayFault(writeLengths(problemSentence(problem), prefs.ruler))
 }
 function useLargest() {
   const mm = props.stop.problem?.largestMm
@@ -51,13 +51,13 @@ function useLargest() {
 }
 async function remove() {
   const stored = await work.removeChange(props.change.id)
-  if (stored) toast(`Deleted “${title.value}”.`, { action: { label: 'Undo', onClick: () => void work.undo() } })
+  if (stored) say(`Deleted “${title.value}”.`, { label: 'Undo', run: () => void work.undo() })
 }
 const ownName = ref('')
 async function keepOwn() {
   const sentence = await recipes.keep(props.before, props.change, ownName.value)
-  if (sentence) toast.error(sentence)
-  else toast.success(`“${ownName.value.trim()}” is found under “What should change?” on every garment.`)
+  if (sentence) sayFault(sentence)
+  else sayDone(`“${ownName.value.trim()}” is found under “What should change?” on every garment.`)
   if (!sentence) ownName.value = ''
 }
 const forEverybody = computed(() => work.isForEverybody(props.change.id))

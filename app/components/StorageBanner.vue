@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CircleAlert, FileDown, RotateCw } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { onMounted, onUnmounted, ref } from 'vue'
+import { sayDone, sayFault } from '~/messages'
 import { today } from '~/days'
 import { backToBrowser, forgetUnstored, storage, type Unstored } from '~/data/storage'
 import { useSaveFile } from '~/composables/useSaveFile'
@@ -18,8 +18,8 @@ async function saveAll() {
 async function tryAgain() {
   trying.value = true
   const done = await backToBrowser().finally(() => (trying.value = false))
-  if (done.ok) toast.success('Stored in this browser again, with all that was done meanwhile.')
-  else toast.error(`Not yet: ${done.problem.message}`)
+  if (done.ok) sayDone('Stored in this browser again, with all that was done meanwhile.')
+  else sayFault(`Not yet: ${done.problem.message}`)
 }
 const saveOne = (u: Unstored) => saveFile(u.content, 'tidal-seam-not-stored.json', 'application/json')
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { CalendarPlus, CircleHelp, Plus, Trash2 } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref, watch } from 'vue'
 import { compareSets, findDoubts, historyOf, latestSet, measuresOf, type Figure, type Wearer } from '~~/core/body'
+import { say } from '~/messages'
 import { showDay } from '~/days'
 import { useWearers } from '~/stores/wearers'
 
@@ -52,7 +52,7 @@ async function remove() {
   const { name } = props.wearer
   const stored = await wearers.remove(props.wearer)
   if (!stored.ok) return
-  toast(`${name} and all figures were deleted for good.`)
+  say(`${name} and all figures were deleted for good.`)
   emit('deleted')
 }
 const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.max(f.leftMm, f.rightMm))

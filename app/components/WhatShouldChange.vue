@@ -2,12 +2,12 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { onKeyStroke } from '@vueuse/core'
 import { CornerDownLeft, Search, Trash2 } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { answerWish, offerAs, tryOffer, type Offer } from '~~/core/advice'
 import { findChanges, likeliestChanges, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
+import { sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
 import { useSelection } from '~/stores/selection'
@@ -73,7 +73,7 @@ async function choose(picked: { kind: ChangeKind<unknown>; cannot: string | null
 }
 async function useOwn(recipe: Recipe) {
   const stop = recipeAsStop(props.garment, recipe)
-  if (!stop.ok) return void toast.error(problemSentence(stop.problem))
+  if (!stop.ok) return void sayFault(problemSentence(stop.problem))
   wish.value = ''
   await work.addChange(stop.value)
 }

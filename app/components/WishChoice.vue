@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { computed } from 'vue'
 import { tryOffer, type Offer } from '~~/core/advice'
 import type { Garment } from '~~/core/pattern'
@@ -20,29 +19,23 @@ const emit = defineEmits<{ take: [offer: Offer]; close: [] }>()
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-40" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-4">
-      <DialogPanel class="panel w-full max-w-lg p-5" data-test="wish-choice">
-        <DialogTitle class="font-display text-2xl italic">“{{ wish.trim() }}”</DialogTitle>
-        <p class="mt-1 text-soft"><SentenceText :text="why" /></p>
-        <ul class="mt-4 space-y-2">
-          <li v-for="(o, i) in shown" :key="i">
-            <button class="btn h-auto w-full justify-start py-2 text-left" data-test="wish-choose" @click="emit('take', o.offer)">
-              <span>
-                <span class="block"><SentenceText :text="o.offer.sentence" /></span>
-                <span v-if="o.pieces" class="block text-sm font-normal text-soft">{{ o.pieces }}</span>
-                <span v-if="o.sentence" class="block text-sm font-normal text-fault"><SentenceText :text="o.sentence" /></span>
-              </span>
-            </button>
-          </li>
-        </ul>
-        <div class="mt-4 flex justify-end">
-          <button class="btn" data-test="wish-choice-close" @click="emit('close')">
-            {{ offers.length > 0 ? 'None of these' : 'Say it differently' }}
-          </button>
-        </div>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <UiDialog :title="`“${wish.trim()}”`" test="wish-choice" @close="emit('close')">
+    <p class="mt-1 text-soft"><SentenceText :text="why" /></p>
+    <ul class="mt-4 space-y-2">
+      <li v-for="(o, i) in shown" :key="i">
+        <button class="btn h-auto w-full justify-start py-2 text-left" data-test="wish-choose" @click="emit('take', o.offer)">
+          <span>
+            <span class="block"><SentenceText :text="o.offer.sentence" /></span>
+            <span v-if="o.pieces" class="block text-sm font-normal text-soft">{{ o.pieces }}</span>
+            <span v-if="o.sentence" class="block text-sm font-normal text-fault"><SentenceText :text="o.sentence" /></span>
+          </span>
+        </button>
+      </li>
+    </ul>
+    <template #buttons>
+      <button class="btn" data-test="wish-choice-close" @click="emit('close')">
+        {{ offers.length > 0 ? 'None of these' : 'Say it differently' }}
+      </button>
+    </template>
+  </UiDialog>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Trash2 } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import type { Garment } from '~~/core/pattern'
 import { sizeWords, type Choices, type WorksheetRow } from '~~/core/size'
-import { parseLength } from '~~/core/units'
+import { lengthToken, parseLength } from '~~/core/units'
+import { sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 
 /** The worksheet, zone by zone: body, size by the chart, ease of every size, ease wanted, the size to cut and why, what is missing. */
@@ -21,8 +21,9 @@ const emit = defineEmits<{ edit: [label: string, recipe: (s: Choices) => void]; 
 const lit = defineModel<string | null>('lit', { required: true })
 const prefs = usePrefs()
 
+const zoneName = (zone: string) => props.rows.find((r) => r.zone.id === zone)?.zone.name ?? zone
 const setWanted = (zone: string, mm: number | null) =>
-  emit('edit', 'wanted ease', (s) => {
+  emit('edit', `wanted ease, ${zoneName(zone)}: ${mm === null ? 'from the table' : lengthToken(mm)}`, (s) => {
     const rest = Object.entries(s.wantedMm).filter(([id]) => id !== zone)
     s.wantedMm = Object.fromEntries(mm === null ? rest : [...rest, [zone, mm]])
   })
@@ -31,12 +32,12 @@ function takeWanted(event: Event, zone: string) {
   const read = parseLength(field.value, prefs.units)
   if (read.ok) setWanted(zone, read.value)
   else {
-    toast.error(`“${field.value}” is not a length: ${read.problem.remedy}`)
+    sayFault(`“${field.value}” is not a length: ${read.problem.remedy}`)
     field.value = prefs.length(props.rows.find((r) => r.zone.id === zone)!.wantedMm, { bare: true })
   }
 }
 const setChosen = (zone: string, sizeId: string) =>
-  emit('edit', 'size of a zone', (s) => {
+  emit('edit', `size, ${zoneName(zone)}: ${props.garment.sizes.find((s) => s.id === sizeId)?.name ?? 'by rule'}`, (s) => {
     const rest = Object.entries(s.chosen).filter(([id]) => id !== zone)
     s.chosen = Object.fromEntries(sizeId ? [...rest, [zone, sizeId]] : rest)
   })

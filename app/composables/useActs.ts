@@ -1,5 +1,5 @@
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { lastDone, nextRedo, redoAct, undoAct } from '~/data/acts'
+import { goToAct, lastDone, logOf, nextRedo, redoAct, undoAct, type LoggedAct } from '~/data/acts'
 import type { Act } from '~/data/db'
 import { useLive } from './useLive'
 
@@ -23,5 +23,15 @@ export function useActs(scope: MaybeRefOrGetter<string | null>) {
     nextRedo: computed(() => ends.value.redo ?? null),
     undo: here(undoAct),
     redo: here(redoAct),
+    /** The log of the scope, and a way to any point of it. */
+    readLog: async (): Promise<LoggedAct[]> => {
+      const now = toValue(scope)
+      return now ? logOf(now) : []
+    },
+    goTo: async (actId: number | null): Promise<number | null> => {
+      const now = toValue(scope)
+      const gone = now ? await goToAct(now, actId) : null
+      return gone?.ok ? gone.value : null
+    },
   }
 }

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { contentsOf, type GarmentRow } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
-import { doAct, doParts, doRows, doTogether, redoAct, undoAct } from './acts'
+import { doAct, doParts, doRows, doTogether, goToAct, logOf, redoAct, undoAct } from './acts'
 import { db } from './db'
 import { storage } from './storage'
 import { EMPTY_TRAY } from './tray-row'
@@ -49,6 +49,25 @@ describe('an act', () => {
     const labels = [await undoAct(blouse.id), await undoAct(blouse.id), await undoAct(blouse.id)]
     expect(labels).toEqual(['move', 'add c', 'add b'])
     expect((await planned()).map((c) => c.id)).toEqual(['a'])
+  })
+
+  it('stands in the log of its scope, and any point of that can be gone to, back and forth', async () => {
+    for (const id of ['a', 'b', 'c']) await doAct(fit, `add ${id}`, (f) => void f.plan.push(stop(id)))
+    const ids = (await logOf(blouse.id)).map((a) => a.id)
+    expect((await logOf(blouse.id)).map((a) => [a.label, a.undone])).toEqual([
+      ['add a', false],
+      ['add b', false],
+      ['add c', false],
+    ])
+    expect(await goToAct(blouse.id, ids[0]!)).toEqual({ ok: true, value: 2 })
+    expect((await planned()).map((c) => c.id)).toEqual(['a'])
+    expect((await logOf(blouse.id)).map((a) => a.undone)).toEqual([false, true, true])
+    expect(await goToAct(blouse.id, ids[1]!)).toEqual({ ok: true, value: 1 })
+    expect((await planned()).map((c) => c.id)).toEqual(['a', 'b'])
+    expect(await goToAct(blouse.id, null)).toEqual({ ok: true, value: 2 })
+    expect(await planned()).toEqual([])
+    expect(await goToAct(blouse.id, ids[2]!)).toEqual({ ok: true, value: 3 })
+    expect((await planned()).map((c) => c.id)).toEqual(['a', 'b', 'c'])
   })
 
   it('reads the row as it is now, so that two at once both count', async () => {

@@ -2,6 +2,7 @@ import { apply, create, type Patches } from 'mutative'
 import { never, strictObject } from 'zod'
 import { issueWords } from '~~/core/issue-words'
 import type { Result } from '~~/core/result'
+import { settleMessage } from '~/messages'
 import { db, type Act, type ActChange, type AnyRow, type Rows, type TableName } from './db'
 import { NotFit, written } from './storage'
 import { TABLE_NAMES, TABLES } from './tables'
@@ -101,12 +102,14 @@ async function act({ scope, label, parts }: Done): Promise<void> {
  * the recipes, checks the results with the schemas and writes rows and way back in one transaction. What cannot be stored is
  * said on every screen.
  */
-export const doTogether = (label: string, acts: readonly Done[]): Promise<Result<void>> =>
-  written(label, () =>
+export function doTogether(label: string, acts: readonly Done[]): Promise<Result<void>> {
+  settleMessage()
+  return written(label, () =>
     together(async () => {
       for (const done of acts) await act(done)
     }),
   )
+}
 
 /** Does several things as one act. */
 export const doParts = (scope: string, label: string, parts: readonly Part[]): Promise<Result<void>> =>
@@ -151,6 +154,7 @@ export const lastDone = (scope: string): Promise<Act | undefined> => actsOf(scop
 export const nextRedo = (scope: string): Promise<Act | undefined> => actsOf(scope, 1).first()
 
 async function step(scope: string, back: boolean): Promise<string | null> {
+  settleMessage()
   const done = await written(back ? 'undo' : 'redo', () => together(() => stepOn(scope, back)))
   return done.ok ? done.value : null
 }
@@ -183,6 +187,51 @@ export const undoAct = (scope: string): Promise<string | null> => step(scope, tr
 
 /** Does the last undone act of a scope again. */
 export const redoAct = (scope: string): Promise<string | null> => step(scope, false)
+
+/** One line of the log of a scope. */
+export interface LoggedAct {
+  id: number
+  label: string
+  at: string
+  undone: boolean
+}
+
+/** Everything that was done in a scope and can be taken back, or was taken back and can be done again, in its order. */
+export const logOf = async (scope: string): Promise<LoggedAct[]> =>
+  (await db.acts.where('scope').equals(scope).sortBy('id')).map(({ id, label, at, undone }) => ({
+    id: id!,
+    label,
+    at,
+    undone: undone === 1,
+  }))
+
+/**
+ * Goes to the moment after an act of a scope, taking back or doing again all that lies between; null is before the first.
+ * Stored as a whole or not at all.
+ * @returns how many acts were taken back or done again
+ */
+export async function goToAct(scope: string, actId: number | null): Promise<Result<number>> {
+  settleMessage()
+  return written('go back in the log', () =>
+    together(async () => {
+      const acts = await logOf(scope)
+      const until = actId === null ? -1 : acts.findIndex((a) => a.id === actId)
+      const back = acts.filter((a, i) => i > until && !a.undone).length
+      const again = acts.filter((a, i) => i <= until && a.undone).length
+      for (let i = 0; i < back; i++) await stepOn(scope, true)
+      for (let i = 0; i < again; i++) await stepOn(scope, false)
+      return back + again
+    }),
+  )
+}
+
+/** Deletes all that is stored, with the log of it: it cannot be undone. */
+export const deleteEverything = (): Promise<Result<void>> =>
+  written('delete everything', () =>
+    together(async () => {
+      for (const name of [...TABLE_NAMES, 'acts'] as const) await db.table(name).clear()
+    }),
+  )
 
 /**
  * Deletes a row and everything that could bring it back: it cannot be undone. Fits that named it name none.

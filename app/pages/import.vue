@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { sayDone, sayFault } from '~/messages'
 import { stationAt } from '~/stations'
 import { ArrowLeft, FileUp, LoaderCircle, Trash2 } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { ref } from 'vue'
 import { problemSentence } from '~~/core/result'
 import { useTray } from '~/stores/tray'
@@ -9,7 +9,6 @@ import { useTray } from '~/stores/tray'
 const tray = useTray()
 const countOf = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
 const router = useRouter()
-const input = ref<HTMLInputElement | null>(null)
 const refused = ref<string | null>(null)
 const step = ref<'pieces' | 'seams'>('pieces')
 
@@ -35,19 +34,14 @@ async function take(file: File | undefined) {
   const problem = await tray.takeFile(file.name, text)
   if (problem) refused.value = `${file.name}, ${problemSentence(problem)}`
 }
-function onPick(event: Event) {
-  const field = event.target as HTMLInputElement
-  void take(field.files?.[0])
-  field.value = ''
-}
 
 async function finish() {
   const done = await tray.finish()
   if (!done.ok) {
-    toast.error(done.sentence)
+    sayFault(done.sentence)
     return
   }
-  toast.success(
+  sayDone(
     `“${done.row.name}” hangs in the wardrobe: ${countOf(done.row.garment.pieces.length, 'piece')}, ${countOf(done.row.garment.seams.length, 'seam')}.`,
   )
   await router.push(stationAt(done.row.id, null, 'reshape'))
@@ -71,8 +65,6 @@ async function finish() {
         </button>
       </div>
     </div>
-    <input ref="input" type="file" accept=".svg,image/svg+xml" class="hidden" aria-label="SVG file" data-test="svg-file" @change="onPick" />
-
     <div v-if="tray.busy" class="grid flex-1 place-items-center p-6" role="status" data-test="tray-busy">
       <div class="panel max-w-md p-6 text-center">
         <LoaderCircle class="mx-auto size-8 animate-spin text-act motion-reduce:animate-none" aria-hidden="true" />
@@ -92,7 +84,9 @@ async function finish() {
         <p class="mt-2 text-soft">
           From any drawing program, several pieces in one file. You confirm the scale, name pieces and edges, and the seams are proposed.
         </p>
-        <button class="btn-act mt-5" data-test="choose-file" @click="input?.click()">Choose a file</button>
+        <div class="mt-5">
+          <UiFileButton act accept=".svg,image/svg+xml" label="SVG file" test="svg" @file="take">Choose a file</UiFileButton>
+        </div>
         <p v-if="refused" class="mt-5 rounded-lg bg-fault-pale p-3 text-left text-fault" role="alert" data-test="refused">{{ refused }}</p>
       </div>
     </div>

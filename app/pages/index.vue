@@ -1,33 +1,33 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { Archive, ArchiveRestore, Copy, EllipsisVertical, FilePlus2, Pencil, Sailboat, Trash2, UserPlus, Users } from 'lucide-vue-next'
-import { formatDistanceToNow } from 'date-fns'
-import { toast } from 'vue-sonner'
+import { Archive, ArchiveRestore, Ellipsis, FilePlus2, ListChecks, Sailboat, Trash2, Users } from 'lucide-vue-next'
 import { computed, nextTick, ref, watch } from 'vue'
-import { faultTotal, faultWords } from '~~/core/advice'
-import { projectsOf, type GarmentRow, type Project } from '~~/core/formats'
-import { today } from '~/days'
+import { projectsOf, type Contents, type Difference, type GarmentRow, type Keep, type Project } from '~~/core/formats'
+import { problemSentence } from '~~/core/result'
 import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useUnsettled } from '~/composables/useUnsettled'
 import { db } from '~/data/db'
-import { fitTitle } from '~/fit-title'
+import { today } from '~/days'
+import { say, sayDone, sayFault } from '~/messages'
 import { stationAt } from '~/stations'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
-const router = useRouter()
-const wardrobe = useWardrobe()
-const wearers = useWearers()
-const prefs = usePrefs()
-const work = useWork()
-/** A garment as it hangs here, with its fits: what was worked on last comes first. */
+/** A garment with its fits, the one last worked on first. */
 interface Hung {
   row: GarmentRow
   fits: Project[]
 }
+
+const work = useWork()
+const wardrobe = useWardrobe()
+const wearers = useWearers()
+const prefs = usePrefs()
+const router = useRouter()
+const saveFile = useSaveFile()
 const newestFirst = (a: { updatedAt: string }, b: { updatedAt: string }) => b.updatedAt.localeCompare(a.updatedAt)
 
 /** Read here and not in a store: while a garment is worked on, nobody looks at the others. */
@@ -40,52 +40,21 @@ const garments = useLive(
   },
   null as Hung[] | null,
 )
-const saveFile = useSaveFile()
 const unsettled = useUnsettled(
   computed(() => (garments.value ?? []).flatMap((g) => g.fits)),
   computed(() => wearers.all),
   computed(() => prefs.tolerances),
 )
-const renaming = ref<string | null>(null)
-const newName = ref('')
-const restoreInput = ref<HTMLInputElement | null>(null)
+const countOf = (n: number) => `${n} ${n === 1 ? 'garment' : 'garments'}`
+const undoable = { label: 'Undo', run: () => void wardrobe.undo() }
+
 const loadingDemo = ref(false)
-
-/** Fits that a card shows; the others are chosen where the garment is open. */
-const SHOWN_FITS = 3
-/** The garment of which another fit is begun. */
-const beginning = ref<GarmentRow | null>(null)
-
-/** What was done last, once that is known. */
-const lastStop = (p: Project) => {
-  const last = p.mends.length + p.plan.length === 0 ? 'as bought' : unsettled.value.get(p.id)?.last
-  return last ? `${last} · ` : ''
-}
-const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuffix: true })
-/** What is left to settle in a fit, in words; null when nothing is. */
-function toSettle(p: Project): string | null {
-  const known = unsettled.value.get(p.id)
-  if (known === null) return 'it cannot be worked out: open it to see why'
-  if (!known) return null
-  const { faults, stuck } = known
-  if (faultTotal(faults) > 0) return faultWords(faults)
-  return stuck ? `${stuck} ${stuck === 1 ? 'change' : 'changes'} not applied` : null
-}
-
-/** What is said of a fit in which nothing is at fault. */
-const matchWords = (p: Project) => {
-  const known = unsettled.value.get(p.id)
-  return (known && faultWords(known.faults)) ?? 'everything matches'
-}
-
 async function openDemo() {
   loadingDemo.value = true
   const done = await wardrobe.openDemo().finally(() => (loadingDemo.value = false))
-  if (done.ok)
-    toast.success(
-      done.count > 0 ? `The demo wardrobe is here: ${done.count} garments.` : 'The demo wardrobe is here already; nothing was changed.',
-    )
-  else toast.error(done.sentence)
+  if (!done.ok) sayFault(problemSentence(done.problem))
+  else if (done.value > 0) sayDone(`The demo wardrobe is here: ${countOf(done.value)}.`)
+  else say('The demo wardrobe is here already; nothing was changed.')
 }
 // Where the demo is served, an empty wardrobe gets it by itself, once.
 const { demo } = useRuntimeConfig().public
@@ -100,37 +69,60 @@ const stopWaiting = watch(
   },
   { immediate: true },
 )
-function startRename(p: GarmentRow) {
-  renaming.value = p.id
-  newName.value = p.name
-  void nextTick(() => document.getElementById(`name-${p.id}`)?.focus())
+
+async function remove(rows: GarmentRow[]) {
+  const stored = await wardrobe.remove(rows)
+  if (!stored.ok) return
+  choosing.value = null
+  say(`Deleted ${rows.length === 1 ? `“${rows[0]!.name}”` : countOf(rows.length)}.`, undoable)
 }
-async function finishRename(p: GarmentRow) {
-  const name = newName.value.trim()
-  renaming.value = null
-  if (name && name !== p.name) await wardrobe.rename(p, name)
+
+const backUp = async () => saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.json`, 'application/json')
+/** A backup of which something is here too and differs: what stays is asked. */
+const asked = ref<{ fileName: string; file: Contents; differences: Difference[] } | null>(null)
+async function restore(file: File) {
+  const read = await wardrobe.readBackup(await file.text())
+  if (!read.ok) return sayFault(problemSentence(read.problem))
+  const backup = { fileName: file.name, ...read.value }
+  if (backup.differences.length > 0) asked.value = backup
+  else await takeIn(backup, new Map())
 }
-async function remove(p: GarmentRow) {
-  const stored = await wardrobe.remove(p)
-  if (stored.ok) toast(`Deleted “${p.name}”.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
+async function takeIn(backup: { fileName: string; file: Contents }, keep: ReadonlyMap<string, Keep>) {
+  asked.value = null
+  const done = await wardrobe.takeIn(backup.file, `restore from ${backup.fileName}`, keep)
+  if (!done.ok) return
+  if (done.value === 0) say(`Nothing of ${backup.fileName} had to be brought back.`)
+  else sayDone(`${countOf(done.value)} restored from ${backup.fileName}.`, undoable)
 }
-async function backUp() {
-  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.json`, 'application/json')
+const deleting = ref(false)
+async function deleteEverything() {
+  deleting.value = false
+  const done = await wardrobe.deleteEverything()
+  if (done.ok) say('Everything was deleted.')
 }
-async function restore(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
-  const done = await wardrobe.takeFile(await file.text(), `restore from ${file.name}`, 'replace')
-  if (done.ok)
-    toast.success(`${done.count} garments restored from ${file.name}.`, { action: { label: 'Undo', onClick: () => void wardrobe.undo() } })
-  else toast.error(done.sentence)
+
+/** Ids of the garments that are chosen; null while none are being chosen. */
+const choosing = ref<string[] | null>(null)
+const chosenRows = computed(() => (garments.value ?? []).map((g) => g.row).filter((r) => choosing.value?.includes(r.id)))
+const choose = (id: string, on: boolean) => (choosing.value = [...(choosing.value ?? []).filter((x) => x !== id), ...(on ? [id] : [])])
+async function giveTo(wearerId: string) {
+  const wearer = wearers.all.find((w) => w.id === wearerId)!
+  const rows = chosenRows.value
+  const stored = await wardrobe.giveTo(rows, wearer)
+  if (!stored.ok) return
+  choosing.value = null
+  sayDone(`A fit for ${wearer.name} was begun in ${countOf(rows.length)}.`, undoable)
 }
-const stationOf = (p: Project) => {
-  const known = unsettled.value.get(p.id)
-  return stationAt(p.garmentId, p.id, known && faultTotal(known.faults) > 0 ? 'match' : 'reshape')
+async function backUpChosen() {
+  saveFile(await wardrobe.backUpOnly(chosenRows.value.map((r) => r.id)), `tidal-seam-garments-${today()}.json`, 'application/json')
 }
+
+/** The garment of which another fit is begun. */
+const beginning = ref<GarmentRow | null>(null)
+const more = [
+  { test: 'choose-several', words: 'Choose several', icon: ListChecks, run: () => (choosing.value = []) },
+  { test: 'delete-everything', words: 'Delete everything', icon: Trash2, run: () => (deleting.value = true) },
+]
 work.close()
 </script>
 
@@ -143,128 +135,68 @@ work.close()
         <NuxtLink to="/wearers" class="btn" data-test="to-wearers"><Users class="size-5" />Wearers</NuxtLink>
         <button class="btn" data-test="open-demo" :disabled="loadingDemo" @click="openDemo"><Sailboat class="size-5" />Open demo</button>
         <button class="btn" data-test="back-up" :disabled="!garments?.length" @click="backUp"><Archive class="size-5" />Back up all</button>
-        <button class="btn" data-test="restore" @click="restoreInput?.click()"><ArchiveRestore class="size-5" />Restore</button>
-        <input
-          ref="restoreInput"
-          type="file"
-          accept=".json,application/json"
-          class="hidden"
-          aria-label="Backup file to restore"
-          data-test="restore-file"
-          @change="restore"
-        />
+        <UiFileButton accept=".json,application/json" label="Backup file to restore" test="restore" @file="restore"
+          ><ArchiveRestore class="size-5" />Restore</UiFileButton
+        >
+        <Menu as="div" class="relative">
+          <MenuButton class="btn px-2.5" aria-label="More for the wardrobe" data-test="wardrobe-menu"
+            ><Ellipsis class="size-5"
+          /></MenuButton>
+          <MenuItems class="absolute top-full right-0 z-20 mt-1 w-56 rounded-lg border border-edge bg-panel p-1 shadow-lg">
+            <MenuItem v-for="m in more" :key="m.test" v-slot="{ active }" :disabled="!garments?.length && !wearers.all.length">
+              <button
+                class="btn-quiet w-full justify-start"
+                :class="active && 'bg-act-pale'"
+                :disabled="!garments?.length && !wearers.all.length"
+                :data-test="m.test"
+                @click="m.run"
+              >
+                <component :is="m.icon" class="size-4" />{{ m.words }}
+              </button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
       </div>
 
-      <div v-if="garments?.length === 0" class="panel grid gap-4 p-8 md:grid-cols-[1fr_auto]">
-        <div>
-          <h2 class="font-display text-2xl">Nothing hangs here yet</h2>
-          <p class="mt-2 max-w-xl text-soft">
-            Open the demo to try it on a made-up garment, or bring your own pattern pieces as an SVG file. Then say what the body needs;
-            front, back and every partner piece change together, and each seam is walked to see that it still matches.
-          </p>
-        </div>
-        <div class="flex flex-col justify-center gap-2">
-          <button class="btn-act" data-test="open-demo-first" :disabled="loadingDemo" @click="openDemo">
-            <Sailboat class="size-5" />Open the demo wardrobe
-          </button>
-          <NuxtLink to="/import" class="btn"><FilePlus2 class="size-5" />New from an SVG file</NuxtLink>
-        </div>
-      </div>
+      <WardrobeChosenBar
+        v-if="choosing"
+        :count="chosenRows.length"
+        @all="choosing = (garments ?? []).map((g) => g.row.id)"
+        @back-up="backUpChosen"
+        @give="giveTo"
+        @remove="remove(chosenRows)"
+        @end="choosing = null"
+      />
+      <WardrobeFirstPage v-if="garments?.length === 0" :busy="loadingDemo" @demo="openDemo" />
 
       <ul class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-        <li v-for="{ row: p, fits } in garments ?? []" :key="p.id" class="panel relative" data-test="garment-card" :data-id="p.id">
-          <NuxtLink :to="stationOf(fits[0]!)" class="block" :aria-label="`Open ${p.name}`" data-test="open-garment">
-            <div class="h-44 rounded-t-xl bg-water p-3"><PiecePicture :garment="p.garment" /></div>
-          </NuxtLink>
-          <div class="p-3.5">
-            <div class="flex items-start gap-1">
-              <form v-if="renaming === p.id" class="flex-1" @submit.prevent="finishRename(p)">
-                <label :for="`name-${p.id}`" class="sr-only">New name</label>
-                <input
-                  :id="`name-${p.id}`"
-                  v-model="newName"
-                  class="field font-semibold"
-                  data-test="rename-field"
-                  @keydown.esc="renaming = null"
-                  @blur="finishRename(p)"
-                />
-              </form>
-              <h2 v-else class="flex-1 pt-1.5 text-lg font-semibold leading-tight">
-                <NuxtLink :to="stationOf(fits[0]!)" class="hover:underline" tabindex="-1">{{ p.name }}</NuxtLink>
-              </h2>
-              <Menu as="div" class="relative">
-                <MenuButton class="btn-quiet -mr-1.5" :aria-label="`More for ${p.name}`" data-test="garment-menu"
-                  ><EllipsisVertical class="size-5"
-                /></MenuButton>
-                <MenuItems class="absolute right-0 bottom-11 z-10 w-52 rounded-lg border border-edge bg-panel p-1 shadow-lg">
-                  <MenuItem v-slot="{ active }"
-                    ><button
-                      class="btn-quiet w-full justify-start"
-                      :class="active && 'bg-act-pale'"
-                      data-test="rename"
-                      @click="startRename(p)"
-                    >
-                      <Pencil class="size-4" />Rename
-                    </button></MenuItem
-                  >
-                  <MenuItem v-slot="{ active }"
-                    ><button
-                      class="btn-quiet w-full justify-start"
-                      :class="active && 'bg-act-pale'"
-                      data-test="card-begin-fit"
-                      @click="beginning = p"
-                    >
-                      <UserPlus class="size-4" />Begin another fit
-                    </button></MenuItem
-                  >
-                  <MenuItem v-slot="{ active }"
-                    ><button
-                      class="btn-quiet w-full justify-start"
-                      :class="active && 'bg-act-pale'"
-                      data-test="duplicate"
-                      @click="wardrobe.duplicate(p)"
-                    >
-                      <Copy class="size-4" />Duplicate
-                    </button></MenuItem
-                  >
-                  <MenuItem v-slot="{ active }"
-                    ><button class="btn-quiet w-full justify-start" :class="active && 'bg-act-pale'" data-test="delete" @click="remove(p)">
-                      <Trash2 class="size-4" />Delete
-                    </button></MenuItem
-                  >
-                </MenuItems>
-              </Menu>
-            </div>
-            <ul class="mt-1 space-y-1" :aria-label="`Fits of ${p.name}`">
-              <li v-for="f in fits.slice(0, SHOWN_FITS)" :key="f.id">
-                <NuxtLink
-                  :to="stationOf(f)"
-                  class="-mx-2 block rounded-lg px-2 py-1 hover:bg-act-pale"
-                  data-test="card-fit"
-                  :data-id="f.id"
-                >
-                  <span class="block leading-snug">{{ fitTitle({ wearerId: f.wearerId, name: f.fitName }, wearers.all) }}</span>
-                  <span class="block text-sm text-soft">{{ lastStop(f) }}{{ ago(f) }}</span>
-                  <span v-if="unsettled.has(f.id)" class="mt-1 block text-sm font-semibold">
-                    <span v-if="toSettle(f)" class="inline-block rounded-full bg-fault-pale px-2.5 py-0.5 text-fault">{{
-                      toSettle(f)
-                    }}</span>
-                    <span v-else class="inline-block rounded-full bg-good-pale px-2.5 py-0.5 text-good">{{ matchWords(f) }}</span>
-                  </span>
-                </NuxtLink>
-              </li>
-            </ul>
-            <p v-if="fits.length > SHOWN_FITS" class="mt-1 text-sm text-soft">
-              and {{ fits.length - SHOWN_FITS }} more {{ fits.length - SHOWN_FITS === 1 ? 'fit' : 'fits' }}
-            </p>
-          </div>
-        </li>
+        <WardrobeGarmentCard
+          v-for="{ row, fits } in garments ?? []"
+          :key="row.id"
+          :row="row"
+          :fits="fits"
+          :unsettled="unsettled"
+          :choosing="choosing !== null"
+          :chosen="choosing?.includes(row.id) ?? false"
+          @update:chosen="choose(row.id, $event)"
+          @begin-fit="beginning = row"
+          @remove="remove([row])"
+        />
       </ul>
       <NewFit
         v-if="beginning"
         :garment-id="beginning.id"
         @close="beginning = null"
         @begun="(id: string) => router.push(stationAt(beginning!.id, id, 'wearer'))"
+      />
+      <WardrobeRestoreBackup v-if="asked" v-bind="asked" @close="asked = null" @take="takeIn(asked!, $event)" />
+      <WardrobeDeleteEverything
+        v-if="deleting"
+        :garments="garments?.length ?? 0"
+        :wearers="wearers.all.length"
+        @close="deleting = false"
+        @back-up="backUp"
+        @sure="deleteEverything"
       />
     </div>
   </div>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ArrowLeft, FileDown, FileUp } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { latestSet } from '~~/core/body'
+import { sayDone, sayFault } from '~/messages'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useWearers } from '~/stores/wearers'
 
@@ -11,16 +11,11 @@ const wearers = useWearers()
 const saveFile = useSaveFile()
 const chosenId = ref<string | null>(null)
 const chosen = computed(() => wearers.all.find((w) => w.id === chosenId.value) ?? wearers.all[0] ?? null)
-const input = ref<HTMLInputElement | null>(null)
 
-async function takeFile(event: Event) {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
-  if (!file) return
+async function takeFile(file: File) {
   const done = await wearers.takeCsv(await file.text())
-  if (done.ok) toast.success(`${done.count} ${done.count === 1 ? 'wearer' : 'wearers'} read from ${file.name}.`)
-  else toast.error(`${file.name}: ${done.sentence}`)
+  if (done.ok) sayDone(`${done.count} ${done.count === 1 ? 'wearer' : 'wearers'} read from ${file.name}.`)
+  else sayFault(`${file.name}: ${done.sentence}`)
 }
 </script>
 
@@ -39,16 +34,9 @@ async function takeFile(event: Event) {
         >
           <FileDown class="size-4" />Save as CSV
         </button>
-        <button class="btn" @click="input?.click()"><FileUp class="size-4" />Read CSV</button>
-        <input
-          ref="input"
-          type="file"
-          accept=".csv,text/csv"
-          class="hidden"
-          aria-label="CSV file of wearers"
-          data-test="csv-file"
-          @change="takeFile"
-        />
+        <UiFileButton accept=".csv,text/csv" label="CSV file of wearers" test="csv" @file="takeFile"
+          ><FileUp class="size-4" />Read CSV</UiFileButton
+        >
       </div>
     </div>
     <div class="grid min-h-0 flex-1 grid-cols-[12rem_minmax(0,1fr)]">

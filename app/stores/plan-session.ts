@@ -5,7 +5,7 @@ import type { Proposed } from '~~/core/advice'
 import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
 import { stopsOf, type Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
-import type { Ruler } from '~~/core/units'
+import { lengthToken, type Ruler } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
 import type { Asked, ComparedWay, Computed, ComputedStop, Desk, SentResult } from '~/workers/desk'
@@ -219,11 +219,13 @@ export const usePlanSession = defineStore('plan-session', () => {
   // What is compared follows the figures of the stop.
   watch(computedPlan, () => void (ways.value && compareWays(ways.value.changeId)))
 
-  /** What a stop is called where it stands in the plan; one that is new, at its end. */
-  const titleOf = (change: Change): string => {
-    const there = computedPlan.value?.stops.find((s) => s.change.id === change.id)
-    const garment = computedPlan.value?.garments.at(-1) ?? work.project?.garment
-    return there?.words.title ?? (garment && findKind(change.kind)?.describe(garment, change.inputs).title) ?? change.kind
+  /** What a stop is called, with its amount, where it stands in the plan; one that is new, at its end. */
+  const wordsOf = (change: Change): string => {
+    const { stops = [], garments = [] } = computedPlan.value ?? {}
+    const garment = garments[stops.findIndex((s) => s.change.id === change.id)] ?? garments.at(-1) ?? work.project?.garment
+    const words = garment && findKind(change.kind)?.describe(garment, change.inputs)
+    if (!words) return `“${change.kind}”`
+    return words.amountMm === null ? `“${words.title}”` : `“${words.title}” ${lengthToken(words.amountMm)}`
   }
 
   return {
@@ -237,7 +239,7 @@ export const usePlanSession = defineStore('plan-session', () => {
     stopWorking,
     tryAgain,
     contextFor,
-    titleOf,
+    wordsOf,
     paperSteps,
     proposed,
     propose,

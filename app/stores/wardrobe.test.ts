@@ -32,6 +32,14 @@ it('keeps a slash under a name, which can be undone, and asks for a name', async
   expect(await db.recipes.count()).toBe(0)
 })
 
+/** Restores a file; what is here too and differs is taken from it. */
+async function restored(text: string) {
+  const wardrobe = useWardrobe()
+  const read = await wardrobe.readBackup(text)
+  if (!read.ok) throw new Error(read.problem.message)
+  return wardrobe.takeIn(read.value.file, 'restore', new Map(read.value.differences.map((d) => [d.id, 'file'])))
+}
+
 it('goes out with the whole wardrobe and comes back', async () => {
   const recipes = useRecipes()
   await recipes.keep(blouse, stop, 'stage flare')
@@ -39,7 +47,7 @@ it('goes out with the whole wardrobe and comes back', async () => {
   const file = readProjectFile(text)
   expect(file.ok && file.value.recipes.map((r) => r.name)).toEqual(['stage flare'])
   await db.recipes.clear()
-  expect((await useWardrobe().takeFile(text, 'restore', 'replace')).ok).toBe(true)
+  await restored(text)
   expect((await db.recipes.toArray()).map((r) => r.name)).toEqual(['stage flare'])
   const [kept] = await db.recipes.toArray()
   await recipes.forget(kept!)
@@ -105,7 +113,7 @@ describe('fits of a garment', () => {
   })
   it('are deleted and duplicated with their garment, and come back with it', async () => {
     const wardrobe = useWardrobe()
-    await wardrobe.remove(trousers)
+    await wardrobe.remove([trousers])
     expect([await db.garments.get(trousers.id), await ofTrousers()]).toEqual([undefined, []])
     await wardrobe.undo()
     expect((await db.garments.get(trousers.id))!.name).toBe(trousers.name)
@@ -113,6 +121,36 @@ describe('fits of a garment', () => {
     await wardrobe.duplicate(trousers)
     const copy = (await db.garments.toArray()).find((g) => g.name.endsWith('(copy)'))!
     expect(await db.fits.where('garmentId').equals(copy.id).count()).toBe(2)
+  })
+  it('are begun for one wearer in many garments at once, and many garments deleted or backed up, as one act each', async () => {
+    const wardrobe = useWardrobe()
+    const rows = await db.garments.toArray()
+    await wardrobe.giveTo(rows, { id: 'bather', name: 'the Bather' })
+    expect(await db.fits.where('wearerId').equals('bather').count()).toBeGreaterThanOrEqual(rows.length)
+    const before = await db.fits.count()
+    const file = readProjectFile(await wardrobe.backUpOnly(rows.slice(0, 2).map((r) => r.id)))
+    expect(file.ok && file.value.garments.map((g) => g.id)).toEqual(rows.slice(0, 2).map((r) => r.id))
+    expect(file.ok && file.value.fits.every((f) => file.value.garments.some((g) => g.id === f.garmentId))).toBe(true)
+    await wardrobe.remove(rows)
+    expect([await db.garments.count(), await db.fits.count()]).toEqual([0, 0])
+    await wardrobe.undo()
+    expect([await db.garments.count(), await db.fits.count()]).toEqual([rows.length, before])
+  })
+  it('come back from a backup beside what is here, and everything goes for good where that is asked', async () => {
+    const wardrobe = useWardrobe()
+    const text = await wardrobe.backUp()
+    const count = await db.garments.count()
+    await doAct({ table: 'fits', id: 'demo-tapered', scope: 'demo-tapered' }, 'switch off', (f) => void (f.plan[0]!.on = false))
+    const read = await wardrobe.readBackup(text)
+    if (!read.ok) throw new Error(read.problem.message)
+    expect(read.value.differences).toMatchObject([{ id: 'demo-tapered', newer: 'here' }])
+    expect(await wardrobe.takeIn(read.value.file, 'restore', new Map([['demo-tapered', 'both']]))).toEqual({ ok: true, value: 1 })
+    expect(await db.garments.count()).toBe(count + 1)
+    expect((await db.fits.get('demo-tapered'))!.plan[0]!.on).toBe(false)
+    await wardrobe.deleteEverything()
+    expect([await db.garments.count(), await db.fits.count(), await db.wearers.count(), await db.acts.count()]).toEqual([0, 0, 0, 0])
+    await restored(text)
+    expect(await db.garments.count()).toBe(count)
   })
   it('go out alone: as a file, one fit has its garment and its own wearer, and no other', async () => {
     const file = readProjectFile(await useWardrobe().fitAsFile(projects.find((p) => p.id === 'demo-tapered-cook')!))

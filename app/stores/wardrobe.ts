@@ -1,48 +1,68 @@
 import { defineStore } from 'pinia'
-import { contentsOf, emptyFit, readProjectFile, writeProjectFile, type FitRow, type GarmentRow, type Project } from '~~/core/formats'
+import {
+  compareContents,
+  contentsOf,
+  emptyFit,
+  mergeContents,
+  readProjectFile,
+  writeProjectFile,
+  type Contents,
+  type Difference,
+  type FitRow,
+  type GarmentRow,
+  type Keep,
+  type Project,
+} from '~~/core/formats'
 import { LONGEST_NAME, takeSize, toName, type Garment } from '~~/core/pattern'
-import { problemSentence } from '~~/core/result'
+import { ok, refuse, type Result } from '~~/core/result'
 import { NO_CHARTS } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
-import { doAct, doParts, doRows, type Part } from '~/data/acts'
+import { deleteEverything, doAct, doParts, doRows, type Part } from '~/data/acts'
 import { db } from '~/data/db'
 import { TABLE_NAMES, TABLES } from '~/data/tables'
 
 const COPY = ' (copy)'
+/** Garments of an act, in its label: the one, or how many. */
+const namesOf = (rows: readonly { name: string }[]) => (rows.length === 1 ? `“${rows[0]!.name}”` : `${rows.length} garments`)
 
 /** What is done to the garments of this browser as wholes. */
 export const useWardrobe = defineStore('wardrobe', () => {
-  /**
-   * Puts all that a project file holds into the wardrobe, as one act.
-   * @param present what happens to a garment or wearer that is there already: replaced (restoring), or let be (the demo)
-   */
-  async function takeFile(
-    text: string,
-    label: string,
-    present: 'replace' | 'keep',
-  ): Promise<{ ok: true; count: number } | { ok: false; sentence: string }> {
+  /** Everything that people made, as it goes into a project file. */
+  const contents = async (): Promise<Contents> => ({
+    garments: await db.garments.toArray(),
+    fits: await db.fits.toArray(),
+    wearers: await db.wearers.toArray(),
+    recipes: await db.recipes.toArray(),
+  })
+
+  /** A backup, and what of it is here too and differs. */
+  async function readBackup(text: string): Promise<Result<{ file: Contents; differences: Difference[] }>> {
     const file = readProjectFile(text)
-    if (!file.ok) return { ok: false, sentence: problemSentence(file.problem) }
-    const parts: Part[] = []
-    for (const table of TABLE_NAMES) {
-      const { inFile } = TABLES[table]
-      if (!inFile) continue
-      const there = new Set(await db.table(table).toCollection().primaryKeys())
-      const rows = file.value[inFile]
-        .filter((row) => present === 'replace' || !there.has(row.id))
-        .map((row) => ({ id: row.id, after: row }))
-      parts.push({ table, rows } as Part)
-    }
-    const stored = await doParts('wardrobe', label, parts)
-    const garments = parts.find((p) => p.table === 'garments') as { rows: unknown[] }
-    return stored.ok ? { ok: true, count: garments.rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
+    return file.ok ? ok({ file: file.value, differences: compareContents(file.value, await contents()) }) : file
   }
 
-  async function openDemo() {
+  /**
+   * Puts what a project file holds into the wardrobe, as one act.
+   * @param keep what is done with each thing that is here too and differs, by its id
+   * @returns how many garments came in
+   */
+  async function takeIn(file: Contents, label: string, keep: ReadonlyMap<string, Keep>): Promise<Result<number>> {
+    const { write, dropFits } = mergeContents(file, await contents(), keep, () => crypto.randomUUID())
+    const parts = TABLE_NAMES.flatMap((table): Part[] => {
+      const { inFile } = TABLES[table]
+      return inFile ? [{ table, rows: write[inFile].map((row) => ({ id: row.id, after: row })) } as Part] : []
+    })
+    const stored = await doParts('wardrobe', label, [...parts, { table: 'fits', rows: dropFits.map((id) => ({ id, after: null })) }])
+    return stored.ok ? ok(write.garments.length) : stored
+  }
+
+  /** Hangs what of the demo is not here yet. */
+  async function openDemo(): Promise<Result<number>> {
     const text = await $fetch<string>('/api/demo', { responseType: 'text' }).catch(() => null)
-    if (text === null)
-      return { ok: false as const, sentence: 'The demo could not be fetched: the server of this page does not answer. Try again.' }
-    return takeFile(text, 'open the demo wardrobe', 'keep')
+    if (text === null) return refuse('no-answer', 'demo', 'it could not be fetched: the server of this page does not answer.', 'Try again.')
+    const read = await readBackup(text)
+    if (!read.ok) return read
+    return takeIn(read.value.file, 'open the demo wardrobe', new Map(read.value.differences.map((d) => [d.id, 'here'])))
   }
 
   /** Hangs a new garment, with the fits that it begins with. */
@@ -83,12 +103,24 @@ export const useWardrobe = defineStore('wardrobe', () => {
       (draft) => void (draft.name = toName(name) || row.name),
     )
 
-  /** Deletes a garment with all of its fits. */
-  async function remove(row: GarmentRow) {
-    return doParts('wardrobe', `delete “${row.name}”`, [
-      { table: 'garments', rows: [{ id: row.id, after: null }] },
-      { table: 'fits', rows: (await fitsOf(row.id)).map((fit) => ({ id: fit.id, after: null })) },
+  /** Deletes garments with all of their fits, as one act. */
+  async function remove(rows: readonly GarmentRow[]) {
+    const fits = (await Promise.all(rows.map((row) => fitsOf(row.id)))).flat()
+    return doParts('wardrobe', `delete ${namesOf(rows)}`, [
+      { table: 'garments', rows: rows.map((row) => ({ id: row.id, after: null })) },
+      { table: 'fits', rows: fits.map((fit) => ({ id: fit.id, after: null })) },
     ])
+  }
+
+  /** Begins an empty fit of each garment for one wearer, as one act. */
+  async function giveTo(rows: readonly GarmentRow[], wearer: { id: string; name: string }) {
+    const now = new Date().toISOString()
+    const begun = rows.map((row) => emptyFit(crypto.randomUUID(), row.id, wearer.id, now))
+    return doRows(
+      'fits',
+      `begin fits of ${namesOf(rows)} for ${wearer.name}`,
+      begun.map((fit) => ({ id: fit.id, after: fit })),
+    )
   }
 
   /**
@@ -109,16 +141,16 @@ export const useWardrobe = defineStore('wardrobe', () => {
     doRows('fits', `delete a fit of “${garmentName}”`, [{ id: fit.id, after: null }])
 
   /** Everything that people made, as a project file. */
-  const backUp = async (): Promise<string> =>
-    writeProjectFile(
-      {
-        garments: await db.garments.toArray(),
-        fits: await db.fits.toArray(),
-        wearers: await db.wearers.toArray(),
-        recipes: await db.recipes.toArray(),
-      },
-      new Date(),
-    )
+  const backUp = async (): Promise<string> => writeProjectFile(await contents(), new Date())
+
+  /** Some garments with their fits and the wearers of those, as a project file. */
+  async function backUpOnly(garmentIds: readonly string[]): Promise<string> {
+    const all = await contents()
+    const fits = all.fits.filter((f) => garmentIds.includes(f.garmentId))
+    const wearers = all.wearers.filter((w) => fits.some((f) => f.wearerId === w.id))
+    const garments = all.garments.filter((g) => garmentIds.includes(g.id))
+    return writeProjectFile({ garments, fits, wearers, recipes: all.recipes }, new Date())
+  }
 
   /** One fit with its garment and wearer as a project file: the figures of other people stay here. */
   async function fitAsFile(project: Project): Promise<string> {
@@ -128,7 +160,8 @@ export const useWardrobe = defineStore('wardrobe', () => {
 
   return {
     ...useActs('wardrobe'),
-    takeFile,
+    readBackup,
+    takeIn,
     openDemo,
     duplicate,
     takeOut,
@@ -136,7 +169,10 @@ export const useWardrobe = defineStore('wardrobe', () => {
     remove,
     beginFit,
     removeFit,
+    giveTo,
     backUp,
+    backUpOnly,
+    deleteEverything,
     fitAsFile,
   }
 })

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { figureMm, latestSet } from '~~/core/body'
-import { contentsOf, writeProjectFile } from '~~/core/formats'
+import { contentsOf, writeProjectFile, type Keep } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { doRows, redoAct, undoAct } from '~/data/acts'
 import { db } from '~/data/db'
@@ -113,17 +113,21 @@ describe('wearers from a file', () => {
 describe('a wardrobe file', () => {
   const text = writeProjectFile(contentsOf(demo.projects.slice(0, 2), demo.wearers), new Date(0))
   const edited = { ...cook, name: 'the Head Cook' }
+  async function takeIn(content: string, keep: Keep) {
+    const wardrobe = useWardrobe()
+    const read = await wardrobe.readBackup(content)
+    if (!read.ok) return read
+    return wardrobe.takeIn(read.value.file, 'restore', new Map(read.value.differences.map((d) => [d.id, keep])))
+  }
 
   it('opened beside what is there keeps garments and wearers that are there', async () => {
     await db.wearers.put(edited)
-    const wardrobe = useWardrobe()
-    expect(await wardrobe.takeFile(text, 'open', 'keep')).toEqual({ ok: true, count: 2 })
+    expect(await takeIn(text, 'here')).toEqual({ ok: true, value: 2 })
     expect((await stored('cook')).name).toBe('the Head Cook')
   })
   it('restored puts the saved ones in their place, and undo brings both back', async () => {
     await db.wearers.put(edited)
-    const wardrobe = useWardrobe()
-    await wardrobe.takeFile(text, 'restore', 'replace')
+    await takeIn(text, 'file')
     expect((await stored('cook')).name).toBe('the Cook')
     await undoAct('wardrobe')
     expect((await stored('cook')).name).toBe('the Head Cook')
@@ -131,7 +135,7 @@ describe('a wardrobe file', () => {
   })
   it('that is not whole changes nothing', async () => {
     const wardrobe = useWardrobe()
-    const done = await wardrobe.takeFile(text.slice(0, 4000), 'restore', 'replace')
+    const done = await wardrobe.readBackup(text.slice(0, 4000))
     expect(done.ok).toBe(false)
     expect(await db.garments.count()).toBe(0)
     expect(await db.acts.count()).toBe(0)

@@ -1,12 +1,19 @@
 import { defineStore } from 'pinia'
-import { readWearersCsv, writeWearersCsv, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
+import { findMeasure, readWearersCsv, writeWearersCsv, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
 import { toName } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
+import { lengthToken } from '~~/core/units'
 import { today } from '~/days'
 import { deleteForGood, doAct, doRows } from '~/data/acts'
 import { db } from '~/data/db'
 import { useLive } from '~/composables/useLive'
 import { usePrefs } from '~/stores/prefs'
+
+/** A figure as the log names it. */
+function figureWords(figure: Figure | null): string {
+  if (!figure) return 'taken out'
+  return 'mm' in figure ? lengthToken(figure.mm) : `${lengthToken(figure.leftMm)} and ${lengthToken(figure.rightMm)}`
+}
 
 /** Wearers and their figures. What is done to one is undone where it was done: in a garment, or in the wardrobe. */
 export const useWearers = defineStore('wearers', () => {
@@ -30,7 +37,7 @@ export const useWearers = defineStore('wearers', () => {
 
   /** Sets or clears one figure of a set. */
   const setFigure = (scope: string, id: string, setId: string, measureId: string, figure: Figure | null) =>
-    act(scope, id, 'figure of the wearer', (w) => {
+    act(scope, id, `${findMeasure(measureId)?.name ?? 'own measure'}: ${figureWords(figure)}`, (w) => {
       const set = w.sets.find((s) => s.id === setId)
       if (!set) return
       const rest = Object.entries(set.figures).filter(([id]) => id !== measureId)

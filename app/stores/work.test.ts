@@ -75,7 +75,7 @@ describe('the garment that is open', () => {
     expect(selection.stopId).toBe(first)
     await until(() => session.computedPlan?.stops.length === 1)
     expect(session.computedPlan!.stops[0]!.status).toBe('applied')
-    await until(() => work.lastDone?.label === 'add “Shorten the body”')
+    await until(() => work.lastDone?.label === 'add “Shorten the body” {mm -20}')
 
     const stop = work.project!.plan[0]!
     await work.setStop(withInputs(stop, { ...stop.inputs, amountMm: 12 }))

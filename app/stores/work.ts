@@ -131,7 +131,7 @@ export const useWork = defineStore('work', () => {
   async function addChange(change: NewChange): Promise<string | null> {
     const id = crypto.randomUUID()
     const stop = withId(change, id)
-    if (!(await act(`add “${session().titleOf(stop)}”`, { fit: (row) => void row.plan.push(stop) }))) return null
+    if (!(await act(`add ${session().wordsOf(stop)}`, { fit: (row) => void row.plan.push(stop) }))) return null
     useSelection().stopId = id
     return id
   }
@@ -142,7 +142,7 @@ export const useWork = defineStore('work', () => {
     const stopsAt = (place: 'start' | 'end') =>
       laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [withId(l.proposed, crypto.randomUUID())] : []))
     const [first, added] = [stopsAt('start'), stopsAt('end')]
-    const label = laid.length === 1 ? `“${session().titleOf(withId(laid[0]!.proposed, ''))}”` : `${laid.length} stops`
+    const label = laid.length === 1 ? `${session().wordsOf(withId(laid[0]!.proposed, ''))}` : `${laid.length} stops`
     const set = laid.flatMap((l) => (l.how === 'set' ? [l.change] : []))
     const stored = await act(`plan ${label}`, {
       garment: (row) => set.forEach((change) => put(row.mends, change)),
@@ -162,7 +162,7 @@ export const useWork = defineStore('work', () => {
   async function setStop(change: Change): Promise<boolean> {
     // JSON: what is written is plain data, never a reactive proxy.
     const plain = JSON.parse(JSON.stringify(change)) as Change
-    const stored = await actOnStop(change.id, `change “${session().titleOf(change)}”`, (list) => put(list, plain))
+    const stored = await actOnStop(change.id, `change ${session().wordsOf(change)}`, (list) => put(list, plain))
     session().dropped(change.id)
     return stored
   }
@@ -173,13 +173,13 @@ export const useWork = defineStore('work', () => {
     const change = findStop(changeId)
     if (!change) return false
     if (useSelection().stopId === changeId) useSelection().stopId = null
-    return actOnStop(changeId, `delete “${session().titleOf(change)}”`, (list) => void take(list, changeId))
+    return actOnStop(changeId, `delete ${session().wordsOf(change)}`, (list) => void take(list, changeId))
   }
 
   async function switchChange(changeId: string, on: boolean): Promise<boolean> {
     const change = findStop(changeId)
     if (!change) return false
-    return actOnStop(changeId, `switch ${on ? 'on' : 'off'} “${session().titleOf(change)}”`, (list) => {
+    return actOnStop(changeId, `switch ${on ? 'on' : 'off'} ${session().wordsOf(change)}`, (list) => {
       const stop = list.find((c) => c.id === changeId)
       if (stop) stop.on = on
     })
@@ -188,7 +188,7 @@ export const useWork = defineStore('work', () => {
   const noteStop = (changeId: string, note: string): Promise<boolean> => {
     const change = findStop(changeId)
     if (!change) return Promise.resolve(false)
-    return actOnStop(changeId, `note on “${session().titleOf(change)}”`, (list) => {
+    return actOnStop(changeId, `note on ${session().wordsOf(change)}`, (list) => {
       const stop = list.find((c) => c.id === changeId)
       if (stop) stop.note = note
     })
@@ -199,7 +199,7 @@ export const useWork = defineStore('work', () => {
     const change = findStop(changeId)
     if (!change) return false
     const before = isForEverybody(changeId) ? 0 : (project.value?.mends.length ?? 0)
-    return actOnStop(changeId, `move “${session().titleOf(change)}”`, (list) => {
+    return actOnStop(changeId, `move ${session().wordsOf(change)}`, (list) => {
       const stop = take(list, changeId)
       if (stop) list.splice(Math.max(0, Math.min(list.length, to - before)), 0, stop)
     })
@@ -210,7 +210,7 @@ export const useWork = defineStore('work', () => {
     const change = findStop(changeId)
     if (!change || isForEverybody(changeId) === forAll) return false
     const plain = JSON.parse(JSON.stringify(change)) as Change
-    const label = `“${session().titleOf(change)}” ${forAll ? 'for everybody' : 'for this fit alone'}`
+    const label = `${session().wordsOf(change)} ${forAll ? 'for everybody' : 'for this fit alone'}`
     return act(label, {
       garment: (row) => void (forAll ? row.mends.push(plain) : take(row.mends, changeId)),
       fit: (row) => void (forAll ? take(row.plan, changeId) : row.plan.unshift(plain)),

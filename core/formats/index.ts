@@ -1,4 +1,5 @@
 export * from './project-schema'
+export { compareContents, mergeContents, usualKeep, type Difference, type Keep } from './merge-contents'
 export { contentsOf, emptyFit, joinProject, projectsOf, splitProject, stopsOf, type Contents, type Project } from './project'
 export { readProjectFile, writeProjectFile } from './project-file'
 export {

@@ -120,7 +120,7 @@ describe('storage that is full', () => {
 
   it('when a garment is hung in the wardrobe: the tray and the garment are both there, or neither', async () => {
     await app.driver().get(`${app.url()}/import`)
-    await byTest(app.driver(), 'choose-file')
+    await byTest(app.driver(), 'svg')
     await hand('svg-file', join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
     await click(app.driver(), 'confirm-scale')
     await click(app.driver(), 'to-seams')
@@ -234,7 +234,7 @@ describe('a drawing in a page frame, with lines that are none', () => {
   it('brings the pieces in; the frame is set aside and can be taken back', async () => {
     await freshDemo()
     await app.driver().get(`${app.url()}/import`)
-    await byTest(app.driver(), 'choose-file')
+    await byTest(app.driver(), 'svg')
     const text = `<svg xmlns="http://www.w3.org/2000/svg" width="800mm" height="600mm" viewBox="0 0 800 600"><rect width="100%" height="100%"/><rect x="8" y="8" width="784" height="584"/>
       <circle cx="3" cy="3" r="1e-7"/><ellipse id="sun" rx="1e9" ry="1e9"/><g transform="scale(0)"><path d="M0 0h9v9z"/></g>
       <g id="Front"><path d="M60 60C90 60 110 40 120 30L220 50L240 180L230 420L60 420Z"/><path id="grain" d="M110 120V360"/></g>

@@ -93,7 +93,7 @@ describe('nested sizes', () => {
 
   it('come in from a file, are paired by hand where they do not correspond, and go out one by one', async () => {
     await app.driver().get(`${app.url()}/import`)
-    await field('choose-file')
+    await field('svg')
     await (
       await app.driver().findElement(By.css('[data-test="svg-file"]'))
     ).sendKeys(join(process.cwd(), 'demo/outside/harbour-skirt-nested.svg'))

@@ -112,7 +112,7 @@ describe('a file from outside', () => {
   it('comes in by scale, names and seams; what is not ready stays in the tray, also over a reload', async () => {
     await freshDemo()
     await driver.get(`${server.url}/import`)
-    await byTest(driver, 'choose-file')
+    await byTest(driver, 'svg')
     const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-'))
     const hostile = join(dir, 'hostile.svg')
     writeFileSync(hostile, '<svg xmlns="http://www.w3.org/2000/svg"><script>document.title="taken"</script></svg>')
@@ -164,7 +164,7 @@ describe('a file from outside', () => {
       '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300"><path d="M10 10H110V210H10Z"/><path d="M150 10H250V210H150V30"/><path d="M60 40V180"/></svg>',
     )
     await driver.get(`${server.url}/import`)
-    await byTest(driver, 'choose-file')
+    await byTest(driver, 'svg')
     await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
     await click(driver, 'scale-line')
     const first = await byTest(driver, 'scale-line-1:0')

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { CircleAlert, CircleCheck, TriangleAlert } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref } from 'vue'
 import { countFaults, faultWords, thingOf, type Mend } from '~~/core/advice'
 import { cornersAsSewn, type WalkedSeam } from '~~/core/match'
 import { writeLengths } from '~~/core/units'
+import { sayDone } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
@@ -75,8 +75,9 @@ async function mend(m: Mend) {
         : await work.switchChange(m.changeId, false)
   if (!stored) return
   if (m.how !== 'add') selection.stopId = m.how === 'edit' ? m.change.id : m.changeId
-  toast.success(`Done: ${writeLengths(m.label, prefs.ruler)}.`, {
-    action: { label: 'See it', onClick: () => void router.push(stationAt(work.project!.garmentId, work.fitId, 'reshape')) },
+  sayDone(`Done: ${writeLengths(m.label, prefs.ruler)}.`, {
+    label: 'See it',
+    run: () => void router.push(stationAt(work.project!.garmentId, work.fitId, 'reshape')),
   })
 }
 </script>

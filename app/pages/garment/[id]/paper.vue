@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { Download, FileDown, Printer } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref, shallowRef, watch } from 'vue'
 import regularFont from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url'
 import boldFont from '@fontsource/source-sans-3/files/source-sans-3-latin-700-normal.woff?url'
 import { toPathData, writeSvg } from '~~/core/formats'
 import type { PaperStep } from '~~/core/changes'
 import { layOutSheet, PAPER_SIZES, tilePages } from '~~/core/paper'
+import { sayDone, sayFault } from '~/messages'
 import { today } from '~/days'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { usePrefs } from '~/stores/prefs'
@@ -88,16 +88,16 @@ async function savePdf() {
       new Date(),
     )
     saveFile(bytes, fileName('pdf'), 'application/pdf')
-    toast.success(`${chosen.value.length + 1} pages in ${fileName('pdf')}. Measure the square before cutting.`)
+    sayDone(`${chosen.value.length + 1} pages in ${fileName('pdf')}. Measure the square before cutting.`)
   } catch (error) {
-    toast.error(`The PDF could not be made: ${error instanceof Error ? error.message : String(error)}`)
+    sayFault(`The PDF could not be made: ${error instanceof Error ? error.message : String(error)}`)
   } finally {
     making.value = false
   }
 }
 function saveSvg() {
   saveFile(writeSvg(sheet.value, work.project!.name), fileName('svg'), 'image/svg+xml')
-  toast.success(`${fileName('svg')}: true millimetres, cut line and seam line of ${sheet.value.pieces.length} pieces.`)
+  sayDone(`${fileName('svg')}: true millimetres, cut line and seam line of ${sheet.value.pieces.length} pieces.`)
 }
 async function saveProject() {
   saveFile(await wardrobe.fitAsFile(work.project!), fileName('json'), 'application/json')

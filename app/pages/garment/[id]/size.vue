@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ListPlus } from 'lucide-vue-next'
-import { toast } from 'vue-sonner'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { changeForLength, layOnPlan, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMeasures, type OwnZone } from '~~/core/measure'
 import { makeWorksheet, type LengthRow } from '~~/core/size'
+import { sayDone } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
@@ -66,9 +66,7 @@ const outId = ref(garment.value.baseSizeId)
 async function takeOut() {
   const id = await wardrobe.takeOut(project.value, nest.value, outId.value)
   if (id === null) return
-  toast.success('It hangs in the wardrobe.', {
-    action: { label: 'Open it', onClick: () => void router.push(stationAt(id, null, 'reshape')) },
-  })
+  sayDone('It hangs in the wardrobe.', { label: 'Open it', run: () => void router.push(stationAt(id, null, 'reshape')) })
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
@@ -90,8 +88,9 @@ const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 async function addPlan() {
   const count = missingStops.value.length
   if (!(await work.takeProposed(missingStops.value))) return
-  toast.success(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
-    action: { label: 'See it', onClick: () => void router.push(stationAt(project.value.garmentId, work.fitId, 'reshape')) },
+  sayDone(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
+    label: 'See it',
+    run: () => void router.push(stationAt(project.value.garmentId, work.fitId, 'reshape')),
   })
 }
 async function addLength(row: LengthRow) {
@@ -99,7 +98,7 @@ async function addLength(row: LengthRow) {
   if (!change) return
   const laid = layOnPlan([change], work.stops)
   if (!(await work.takeProposed(laid))) return
-  toast.success(`“${findKind(change.kind)!.describe(worked.value, change.inputs).title}” taken into the plan.`)
+  sayDone(`“${findKind(change.kind)!.describe(worked.value, change.inputs).title}” taken into the plan.`)
 }
 </script>
 

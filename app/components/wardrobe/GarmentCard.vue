@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { formatDistanceToNow } from 'date-fns'
+import { Copy, EllipsisVertical, Pencil, Trash2, UserPlus } from 'lucide-vue-next'
+import { nextTick, ref, useTemplateRef } from 'vue'
+import { faultTotal, faultWords } from '~~/core/advice'
+import type { GarmentRow, Project } from '~~/core/formats'
+import { fitTitle } from '~/fit-title'
+import { stationAt } from '~/stations'
+import { useWardrobe } from '~/stores/wardrobe'
+import { useWearers } from '~/stores/wearers'
+import type { Unsettled } from '~/workers/desk'
+
+/** A garment in the wardrobe, with its fits and what is left to settle in each. */
+const props = defineProps<{ row: GarmentRow; fits: Project[]; unsettled: Map<string, Unsettled | null>; choosing: boolean }>()
+const emit = defineEmits<{ beginFit: []; remove: [] }>()
+/** Is it among the chosen ones? */
+const chosen = defineModel<boolean>('chosen', { required: true })
+const wardrobe = useWardrobe()
+const wearers = useWearers()
+
+/** Fits that a card shows; the others are chosen where the garment is open. */
+const SHOWN_FITS = 3
+
+/** What was done last, once that is known. */
+const lastStop = (p: Project) => {
+  const last = p.mends.length + p.plan.length === 0 ? 'as bought' : props.unsettled.get(p.id)?.last
+  return last ? `${last} · ` : ''
+}
+const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuffix: true })
+/** What is left to settle in a fit, in words; null when nothing is. */
+function toSettle(p: Project): string | null {
+  const known = props.unsettled.get(p.id)
+  if (known === null) return 'it cannot be worked out: open it to see why'
+  if (!known) return null
+  if (faultTotal(known.faults) > 0) return faultWords(known.faults)
+  return known.stuck ? `${known.stuck} ${known.stuck === 1 ? 'change' : 'changes'} not applied` : null
+}
+/** What is said of a fit in which nothing is at fault. */
+const matchWords = (p: Project) => {
+  const known = props.unsettled.get(p.id)
+  return (known && faultWords(known.faults)) ?? 'everything matches'
+}
+const stationOf = (p: Project) => {
+  const known = props.unsettled.get(p.id)
+  return stationAt(p.garmentId, p.id, known && faultTotal(known.faults) > 0 ? 'match' : 'reshape')
+}
+
+const renaming = ref(false)
+const newName = ref('')
+const nameField = useTemplateRef('nameField')
+function startRename() {
+  renaming.value = true
+  newName.value = props.row.name
+  void nextTick(() => nameField.value?.focus())
+}
+async function finishRename() {
+  if (!renaming.value) return
+  renaming.value = false
+  const name = newName.value.trim()
+  if (name && name !== props.row.name) await wardrobe.rename(props.row, name)
+}
+const menu = [
+  { test: 'rename', words: 'Rename', icon: Pencil, run: startRename },
+  { test: 'card-begin-fit', words: 'Begin another fit', icon: UserPlus, run: () => emit('beginFit') },
+  { test: 'duplicate', words: 'Duplicate', icon: Copy, run: () => void wardrobe.duplicate(props.row) },
+  { test: 'delete', words: 'Delete', icon: Trash2, run: () => emit('remove') },
+]
+</script>
+
+<template>
+  <li class="panel relative" :class="chosen && 'outline-3 outline-act'" data-test="garment-card" :data-id="row.id">
+    <label v-if="choosing" class="absolute inset-0 z-10 cursor-pointer rounded-xl p-3">
+      <input v-model="chosen" type="checkbox" class="size-6 accent-(--act)" :aria-label="`Choose ${row.name}`" data-test="choose-garment" />
+    </label>
+    <NuxtLink :to="stationOf(fits[0]!)" class="block" :aria-label="`Open ${row.name}`" data-test="open-garment">
+      <div class="h-44 rounded-t-xl bg-water p-3"><PiecePicture :garment="row.garment" /></div>
+    </NuxtLink>
+    <div class="p-3.5">
+      <div class="flex items-start gap-1">
+        <form v-if="renaming" class="flex-1" @submit.prevent="finishRename">
+          <input
+            ref="nameField"
+            v-model="newName"
+            class="field font-semibold"
+            aria-label="New name"
+            data-test="rename-field"
+            @keydown.esc="renaming = false"
+            @blur="finishRename"
+          />
+        </form>
+        <h2 v-else class="flex-1 pt-1.5 text-lg font-semibold leading-tight">
+          <NuxtLink :to="stationOf(fits[0]!)" class="hover:underline" tabindex="-1">{{ row.name }}</NuxtLink>
+        </h2>
+        <Menu as="div" class="relative">
+          <MenuButton class="btn-quiet -mr-1.5" :aria-label="`More for ${row.name}`" data-test="garment-menu"
+            ><EllipsisVertical class="size-5"
+          /></MenuButton>
+          <MenuItems class="absolute right-0 bottom-11 z-10 w-52 rounded-lg border border-edge bg-panel p-1 shadow-lg">
+            <MenuItem v-for="m in menu" :key="m.test" v-slot="{ active }"
+              ><button class="btn-quiet w-full justify-start" :class="active && 'bg-act-pale'" :data-test="m.test" @click="m.run">
+                <component :is="m.icon" class="size-4" />{{ m.words }}
+              </button></MenuItem
+            >
+          </MenuItems>
+        </Menu>
+      </div>
+      <ul class="mt-1 space-y-1" :aria-label="`Fits of ${row.name}`">
+        <li v-for="f in fits.slice(0, SHOWN_FITS)" :key="f.id">
+          <NuxtLink :to="stationOf(f)" class="-mx-2 block rounded-lg px-2 py-1 hover:bg-act-pale" data-test="card-fit" :data-id="f.id">
+            <span class="block leading-snug">{{ fitTitle({ wearerId: f.wearerId, name: f.fitName }, wearers.all) }}</span>
+            <span class="block text-sm text-soft">{{ lastStop(f) }}{{ ago(f) }}</span>
+            <span v-if="unsettled.has(f.id)" class="mt-1 block text-sm font-semibold">
+              <span v-if="toSettle(f)" class="inline-block rounded-full bg-fault-pale px-2.5 py-0.5 text-fault">{{ toSettle(f) }}</span>
+              <span v-else class="inline-block rounded-full bg-good-pale px-2.5 py-0.5 text-good">{{ matchWords(f) }}</span>
+            </span>
+          </NuxtLink>
+        </li>
+      </ul>
+      <p v-if="fits.length > SHOWN_FITS" class="mt-1 text-sm text-soft">
+        and {{ fits.length - SHOWN_FITS }} more {{ fits.length - SHOWN_FITS === 1 ? 'fit' : 'fits' }}
+      </p>
+    </div>
+  </li>
+</template>
