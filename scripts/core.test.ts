@@ -106,6 +106,17 @@ describe('the command line', () => {
     const steps = of<{ stops: { steps: string[] }[] }>('steps', file, '--units', 'in').stops.flatMap((x) => x.steps)
     expect(steps.join(' ')).toMatch(/ in\b/)
     expect(steps.join(' ')).not.toMatch(/\d cm/)
+    const eighths = of<{ stops: { steps: string[] }[] }>('steps', file, '--units', 'in', '--mark', '1/8')
+    expect(JSON.stringify(eighths)).not.toContain('/16 in')
+    const page = of<{ stops: { title: string; held: { of: number } }[]; zones: { name: string; afterMm: number }[]; leftOver: string[] }>(
+      'notebook',
+      file,
+      '--units',
+      'in',
+    )
+    expect(page.stops).toHaveLength(stops.stops.length)
+    expect(page.zones.map((z) => z.name)).toContain('hip')
+    expect(page.leftOver.join(' ')).toMatch(/ in /)
   })
   it('gives altered pieces as data: edges that close, corners, notches on their edges, in any size', () => {
     interface Shapes {
@@ -138,6 +149,7 @@ describe('the command line', () => {
     [['measure', 'x', '--loud', 'y'], 2, /--loud is not an option/],
     [['measure', 'x', '--at'], 2, /--at needs a value/],
     [['steps', 'x', '--units', 'ell'], 2, /--units is in or cm/],
+    [['steps', 'x', '--units', 'cm', '--mark', '1/8'], 2, /--mark for cm is 1mm or 0.5mm/],
     [[], 2, /Say what to do/],
     [['measure', '/nowhere.json'], 1, /There is no file/],
     [['import', 'package.json'], 1, /not a whole XML file/],

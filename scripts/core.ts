@@ -24,6 +24,7 @@ import { NO_CHARTS } from '../core/size'
 import { writeLengths, type Ruler } from '../core/units'
 import {
   checkAnswer,
+  notebookAnswer,
   measureAnswer,
   planAnswer,
   shapesAnswer,
@@ -182,7 +183,8 @@ async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: s
   const plan = planUpTo(project, options)
   const context = contextFor(project, whole.wearers)
   const folded = foldPlan(project.garment, plan, context)
-  const opened: Opened = { project, folded, context, ruler }
+  const wearer = whole.wearers.find((w) => w.id === project.wearerId) ?? null
+  const opened: Opened = { project, wearer, folded, context, ruler }
   if (command === 'export') return { out: await exportFile(project, folded, plan, whole, options), to }
   const answers: Record<Exclude<typeof command, 'import' | 'export'>, () => unknown> = {
     measure: () => measureAnswer(opened, sizeOf(folded, options)),
@@ -191,6 +193,7 @@ async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: s
     plan: () => planAnswer(opened),
     stops: () => stopsAnswer(opened),
     steps: () => stepsAnswer(opened),
+    notebook: () => notebookAnswer(opened),
     check: () => checkAnswer(opened),
     apply: () => applied(opened, plan, options),
   }

@@ -74,21 +74,26 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 </script>
 
 <template>
-  <header class="flex print:hidden flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-panel px-4 py-1.5">
+  <header
+    class="flex print:hidden flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-panel px-4 py-1.5 max-md:gap-x-2 max-md:px-2"
+  >
     <NuxtLink to="/" class="flex min-h-11 items-center gap-2.5 rounded-lg pr-1" aria-label="Tidal Seam, to the wardrobe">
       <img src="/mark.svg" alt="" class="size-8" />
-      <span class="font-display text-xl italic">Tidal Seam</span>
+      <span class="font-display text-xl italic" :class="inGarment && 'max-md:hidden'">Tidal Seam</span>
     </NuxtLink>
-    <div v-if="inGarment && work.project" class="min-w-36 max-w-60 border-l border-edge pl-4">
+    <div
+      v-if="inGarment && work.project"
+      class="min-w-36 max-w-60 border-l border-edge pl-4 max-md:min-w-0 max-md:flex-1 max-md:border-0 max-md:pl-0"
+    >
       <div class="truncate font-semibold leading-tight" data-test="garment-name">{{ work.project.name }}</div>
       <FitChoice :project="work.project" />
     </div>
-    <nav v-if="inGarment" aria-label="Stations" class="flex gap-1">
+    <nav v-if="inGarment" aria-label="Stations" class="flex gap-1 max-md:order-last max-md:w-full max-md:gap-0 max-md:overflow-x-auto">
       <NuxtLink
         v-for="s in stations"
         :key="s.name"
         :to="s.to"
-        class="btn-quiet font-semibold"
+        class="btn-quiet font-semibold max-md:shrink-0 max-md:grow max-md:gap-1 max-md:px-1.5 max-md:text-sm"
         active-class="bg-act text-act-ink hover:bg-act"
         :data-test="`station-${s.name.toLowerCase()}`"
       >

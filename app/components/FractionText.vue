@@ -1,19 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-/** A written length, its fraction set as a true fraction. */
+/** A written length, or several, the fractions set as true fractions. */
 const props = defineProps<{ text: string }>()
-const parts = computed(() => {
-  const match = /^(.*?)(\d+\/\d+)(.*)$/.exec(props.text)
-  return match ? { before: match[1]!, fraction: match[2]!, after: match[3]! } : { before: props.text, fraction: '', after: '' }
-})
+/** Plain text and fractions in turn; what joins a whole figure and its fraction is a thin space. */
+const parts = computed(() => props.text.split(/(\d+\/\d+)/).map((part, i) => (i % 2 === 0 ? part.replace(/(\d) $/, '$1\u2009') : part)))
 </script>
 
 <template>
   <span class="whitespace-nowrap"
-    >{{ parts.before.trimEnd()
-    }}<template v-if="parts.fraction"
-      >{{ parts.before.match(/\d\s*$/) ? '\u2009' : '' }}<span class="frac">{{ parts.fraction }}</span></template
-    >{{ parts.after }}</span
+    ><template v-for="(part, i) in parts" :key="i"
+      ><span v-if="i % 2" class="frac">{{ part }}</span
+      ><template v-else>{{ part }}</template></template
+    ></span
   >
 </template>

@@ -8,7 +8,9 @@ const prefs = usePrefs()
 </script>
 
 <template>
-  <div class="pointer-events-none absolute right-3 bottom-3 max-w-[70%] rounded-lg border border-edge bg-panel px-3 py-1.5 text-sm">
+  <div
+    class="pointer-events-none absolute right-3 bottom-3 max-w-[70%] max-md:top-2 max-md:right-2 max-md:bottom-auto max-md:max-w-none max-md:px-2 max-md:py-0.5 max-md:text-xs rounded-lg border border-edge bg-panel px-3 py-1.5 text-sm"
+  >
     <ul v-if="sizes.length" class="mb-1 flex flex-wrap justify-end gap-x-3 border-b border-edge/60 pb-1" data-test="size-key">
       <li v-for="s in sizes" :key="s.id" class="flex items-center gap-1.5">
         <svg width="30" height="14" aria-hidden="true">

@@ -87,7 +87,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
 </script>
 
 <template>
-  <section aria-label="Tideline" class="flex min-w-0 flex-1 items-center gap-3">
+  <section aria-label="Tideline" class="flex min-w-0 flex-1 items-center gap-3 max-md:basis-full">
     <button
       class="btn-quiet shrink-0 border border-edge"
       :disabled="count === 0"

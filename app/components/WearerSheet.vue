@@ -59,8 +59,11 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 grid-cols-[minmax(9rem,1fr)_minmax(22.5rem,1.2fr)_minmax(12rem,1fr)]">
-    <section class="flex min-h-0 flex-col border-r border-edge bg-water p-3" aria-label="Where the measure runs">
+  <div class="station min-h-0 md:grid-cols-[minmax(9rem,1fr)_minmax(22.5rem,1.2fr)_minmax(12rem,1fr)]">
+    <section
+      class="flex min-h-0 flex-col border-edge bg-water p-3 max-md:h-96 max-md:border-b md:border-r"
+      aria-label="Where the measure runs"
+    >
       <div class="min-h-0 flex-1"><BodyFigure :lit="lit.id" :taken="taken" /></div>
       <div class="mt-2 rounded-lg bg-panel p-3" data-test="how-to">
         <p class="font-semibold">{{ lit.name }}</p>
@@ -68,7 +71,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
       </div>
     </section>
 
-    <section class="min-h-0 overflow-y-auto p-4" aria-label="Figures">
+    <section class="station-main p-4" aria-label="Figures">
       <div class="mb-3 flex flex-wrap items-end gap-2">
         <label class="block">
           <span class="mb-1 block text-sm text-soft">Taken on</span>
@@ -125,7 +128,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
       <p v-else class="text-soft">No figures yet: begin with a new set.</p>
     </section>
 
-    <section class="min-h-0 space-y-4 overflow-y-auto border-l border-edge p-4" aria-label="What the figures say">
+    <section class="space-y-4 border-edge p-4 max-md:border-t md:min-h-0 md:overflow-y-auto md:border-l" aria-label="What the figures say">
       <div>
         <h2 class="mb-1 font-semibold">{{ lit.name }} over time</h2>
         <HistoryChart v-if="history.length > 1" :name="lit.name" :points="history" />

@@ -57,112 +57,114 @@ const allFigures = ref(false)
       ><input v-model="allFigures" type="checkbox" class="size-5 accent-(--act)" data-test="all-figures" />finished measure and ease of
       every size in figures</label
     >
-    <table class="w-full text-sm print:hidden" data-test="worksheet">
-      <thead>
-        <tr class="text-left text-soft">
-          <th class="py-1 font-medium">zone</th>
-          <th class="text-right font-medium">body</th>
-          <th class="px-2 text-center font-medium">by chart</th>
-          <th class="px-2 font-medium">ease of each size</th>
-          <th class="font-medium">ease wanted</th>
-          <th class="font-medium">size</th>
-          <th class="text-right font-medium">missing an edge</th>
-          <th v-if="altered" class="text-right font-medium">ease as altered</th>
-        </tr>
-      </thead>
-      <tbody>
-        <template v-for="r in rows" :key="r.zone.id">
-          <tr
-            class="border-t border-edge/60 align-middle"
-            :class="lit === r.zone.id && 'bg-act-pale/60'"
-            :data-test="`zone-${r.zone.id}`"
-            @mouseenter="lit = r.zone.id"
-          >
-            <td class="py-1 font-semibold">
-              {{ r.zone.name }}
-              <button
-                v-if="own(r.zone.id)"
-                class="btn-quiet px-1"
-                :aria-label="`Remove the zone ${r.zone.name}`"
-                @click="emit('remove', r.zone.id)"
-              >
-                <Trash2 class="size-4" />
-              </button>
-            </td>
-            <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
-            <td class="px-2 text-center" :data-test="`chart-size-${r.zone.id}`">
-              <template v-if="r.byChart">{{ sizeWords(garment, r.byChart) }}</template><span v-else class="text-soft">–</span>
-            </td>
-            <td class="w-[34%] px-2">
-              <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
-              <span v-else class="text-soft"
-                >measures
-                <template v-for="(s, i) in r.sizes" :key="s.sizeId"
-                  >{{ i ? ', ' : '' }}{{ s.name }}: <LengthText :mm="s.mm" bare /></template
-              ></span>
-            </td>
-            <td>
-              <div class="flex items-center gap-1">
-                <input
-                  class="field w-20 px-2 text-right"
-                  :value="prefs.length(r.wantedMm, { bare: true })"
-                  :aria-label="`Ease wanted, ${r.zone.name}`"
-                  :data-test="`wanted-${r.zone.id}`"
-                  @change="takeWanted($event, r.zone.id)"
-                />
+    <div class="overflow-x-auto print:hidden">
+      <table class="w-full min-w-[46rem] text-sm" data-test="worksheet">
+        <thead>
+          <tr class="text-left text-soft">
+            <th class="py-1 font-medium">zone</th>
+            <th class="text-right font-medium">body</th>
+            <th class="px-2 text-center font-medium">by chart</th>
+            <th class="px-2 font-medium">ease of each size</th>
+            <th class="font-medium">ease wanted</th>
+            <th class="font-medium">size</th>
+            <th class="text-right font-medium">missing an edge</th>
+            <th v-if="altered" class="text-right font-medium">ease as altered</th>
+          </tr>
+        </thead>
+        <tbody>
+          <template v-for="r in rows" :key="r.zone.id">
+            <tr
+              class="border-t border-edge/60 align-middle"
+              :class="lit === r.zone.id && 'bg-act-pale/60'"
+              :data-test="`zone-${r.zone.id}`"
+              @mouseenter="lit = r.zone.id"
+            >
+              <td class="py-1 font-semibold">
+                {{ r.zone.name }}
                 <button
-                  v-if="r.wantedBy === 'you'"
-                  class="btn-quiet px-1 text-xs"
-                  :aria-label="`Ease wanted, ${r.zone.name}: from the table again`"
-                  @click="setWanted(r.zone.id, null)"
+                  v-if="own(r.zone.id)"
+                  class="btn-quiet px-1"
+                  :aria-label="`Remove the zone ${r.zone.name}`"
+                  @click="emit('remove', r.zone.id)"
                 >
-                  reset
+                  <Trash2 class="size-4" />
                 </button>
-              </div>
-            </td>
-            <td>
-              <select
-                class="field w-28 px-2"
-                :value="r.chosen?.by === 'you' ? r.chosen.sizeId : ''"
-                :aria-label="`Size, ${r.zone.name}`"
-                :data-test="`size-${r.zone.id}`"
-                @change="setChosen(r.zone.id, ($event.target as HTMLSelectElement).value)"
-              >
-                <option value="">
-                  {{ r.chosen && r.chosen.by === 'rule' ? sizeWords(garment, r.chosen) : 'by rule' }}
-                </option>
-                <option v-for="s in garment.sizes" :key="s.id" :value="s.id">{{ s.name }}, yours</option>
-              </select>
-            </td>
-            <td class="text-right font-semibold" :data-test="`missing-${r.zone.id}`">
-              <template v-if="r.remainderMm !== null"
-                ><LengthText :mm="r.remainderMm / r.edges" signed /><span class="block text-xs font-normal text-soft"
-                  >{{ r.edges }} edges</span
-                ></template
-              >
-            </td>
-            <td v-if="altered" class="text-right" :data-test="`altered-${r.zone.id}`">
-              <LengthChange v-if="r.bodyMm !== null" :from="r.bodyMm" :to="altered.get(r.zone.id)!" />
-            </td>
-          </tr>
-          <tr v-if="r.chosen || r.disagree.length">
-            <td />
-            <td :colspan="altered ? 7 : 6" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
-              <template v-if="r.chosen && r.bodyMm !== null"
-                ><span class="font-semibold text-ink"
-                  >Finished <LengthText :mm="r.bodyMm + r.chosen.easeMm" />, ease
-                  <LengthChange :from="r.bodyMm" :to="r.bodyMm + r.chosen.easeMm" />.</span
-                >&#32;<SentenceText :text="r.chosen.why"
-              /></template>
-              <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"
-                >Printed for size {{ d.sizeName }}: <LengthText :mm="d.printedMm" />, but the pieces measure
-                <LengthText :mm="d.measuredMm" />.</span
-              >
-              <SizeFigures v-if="allFigures" :row="r" />
-            </td>
-          </tr>
-        </template>
-      </tbody>
-    </table>
+              </td>
+              <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
+              <td class="px-2 text-center" :data-test="`chart-size-${r.zone.id}`">
+                <template v-if="r.byChart">{{ sizeWords(garment, r.byChart) }}</template><span v-else class="text-soft">–</span>
+              </td>
+              <td class="w-[34%] px-2">
+                <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
+                <span v-else class="text-soft"
+                  >measures
+                  <template v-for="(s, i) in r.sizes" :key="s.sizeId"
+                    >{{ i ? ', ' : '' }}{{ s.name }}: <LengthText :mm="s.mm" bare /></template
+                ></span>
+              </td>
+              <td>
+                <div class="flex items-center gap-1">
+                  <input
+                    class="field w-20 px-2 text-right"
+                    :value="prefs.length(r.wantedMm, { bare: true })"
+                    :aria-label="`Ease wanted, ${r.zone.name}`"
+                    :data-test="`wanted-${r.zone.id}`"
+                    @change="takeWanted($event, r.zone.id)"
+                  />
+                  <button
+                    v-if="r.wantedBy === 'you'"
+                    class="btn-quiet px-1 text-xs"
+                    :aria-label="`Ease wanted, ${r.zone.name}: from the table again`"
+                    @click="setWanted(r.zone.id, null)"
+                  >
+                    reset
+                  </button>
+                </div>
+              </td>
+              <td>
+                <select
+                  class="field w-28 px-2"
+                  :value="r.chosen?.by === 'you' ? r.chosen.sizeId : ''"
+                  :aria-label="`Size, ${r.zone.name}`"
+                  :data-test="`size-${r.zone.id}`"
+                  @change="setChosen(r.zone.id, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option value="">
+                    {{ r.chosen && r.chosen.by === 'rule' ? sizeWords(garment, r.chosen) : 'by rule' }}
+                  </option>
+                  <option v-for="s in garment.sizes" :key="s.id" :value="s.id">{{ s.name }}, yours</option>
+                </select>
+              </td>
+              <td class="text-right font-semibold" :data-test="`missing-${r.zone.id}`">
+                <template v-if="r.remainderMm !== null"
+                  ><LengthText :mm="r.remainderMm / r.edges" signed /><span class="block text-xs font-normal text-soft"
+                    >{{ r.edges }} edges</span
+                  ></template
+                >
+              </td>
+              <td v-if="altered" class="text-right" :data-test="`altered-${r.zone.id}`">
+                <LengthChange v-if="r.bodyMm !== null" :from="r.bodyMm" :to="altered.get(r.zone.id)!" />
+              </td>
+            </tr>
+            <tr v-if="r.chosen || r.disagree.length">
+              <td />
+              <td :colspan="altered ? 7 : 6" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
+                <template v-if="r.chosen && r.bodyMm !== null"
+                  ><span class="font-semibold text-ink"
+                    >Finished <LengthText :mm="r.bodyMm + r.chosen.easeMm" />, ease
+                    <LengthChange :from="r.bodyMm" :to="r.bodyMm + r.chosen.easeMm" />.</span
+                  >&#32;<SentenceText :text="r.chosen.why"
+                /></template>
+                <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"
+                  >Printed for size {{ d.sizeName }}: <LengthText :mm="d.printedMm" />, but the pieces measure
+                  <LengthText :mm="d.measuredMm" />.</span
+                >
+                <SizeFigures v-if="allFigures" :row="r" />
+              </td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
+    </div>
   </div>
 </template>

@@ -39,12 +39,12 @@ async function takeFile(file: File) {
         >
       </div>
     </div>
-    <div class="grid min-h-0 flex-1 grid-cols-[12rem_minmax(0,1fr)]">
-      <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-2" aria-label="Wearers">
+    <div class="flex min-h-0 flex-1 max-md:flex-col">
+      <nav class="shrink-0 overflow-auto border-edge bg-panel p-2 max-md:flex max-md:border-b md:w-48 md:border-r" aria-label="Wearers">
         <button
           v-for="w in wearers.all"
           :key="w.id"
-          class="block min-h-12 w-full rounded-lg px-3 py-1.5 text-left hover:bg-act-pale"
+          class="block min-h-12 w-full shrink-0 rounded-lg px-3 py-1.5 text-left hover:bg-act-pale max-md:w-auto"
           :class="chosen?.id === w.id && 'bg-act-pale'"
           :aria-current="chosen?.id === w.id"
           :data-test="`wearer-${w.name}`"
@@ -58,7 +58,7 @@ async function takeFile(file: File) {
         </button>
         <p v-if="wearers.all.length === 0" class="p-2 text-sm text-soft">Nobody here yet.</p>
       </nav>
-      <WearerSheet v-if="chosen" :wearer="chosen" scope="wardrobe" @deleted="chosenId = null" />
+      <WearerSheet v-if="chosen" class="min-w-0 flex-1" :wearer="chosen" scope="wardrobe" @deleted="chosenId = null" />
     </div>
   </div>
 </template>

@@ -41,5 +41,5 @@ export const usePrefs = defineStore('prefs', () => {
   const dark = computed(() => light.value === 'dark' || (light.value === 'auto' && prefersDark.value))
   const stillness = computed(() => motion.value === 'reduce')
   const length = (mm: number, options?: FormatOptions) => formatLength(mm, ruler.value, options)
-  return { ruler, units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung }
+  return { place, ruler, units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung }
 })

@@ -21,7 +21,8 @@ const LONGEST = 80
 
 /** The same as plain data: a field that is undefined is none. */
 const same = (a: unknown, b: unknown) => equal(JSON.parse(JSON.stringify(a)), JSON.parse(JSON.stringify(b)))
-const fitsOf = ({ fits }: Contents, garmentId: string) => fits.filter((f) => f.garmentId === garmentId).sort((a, b) => a.id.localeCompare(b.id))
+const fitsOf = ({ fits }: Contents, garmentId: string) =>
+  fits.filter((f) => f.garmentId === garmentId).sort((a, b) => a.id.localeCompare(b.id))
 const lastWorkedOn = (contents: Contents, row: { id: string; updatedAt: string }) =>
   [row, ...fitsOf(contents, row.id)].reduce((last, r) => (r.updatedAt > last ? r.updatedAt : last), '')
 

@@ -1,9 +1,8 @@
 import { measureLength, nearestPlace, pointsOf, tangentAt, turnRad, type Path, type Point } from '../geometry'
 import { takeAllowanceOff } from '../paper'
-import { REACH_MM, type Dart, type Edge, type EdgeRole, type NotchPlace, type Piece, type PieceKind } from '../pattern'
+import { REACH_MM, ROLE_NAMES, type Dart, type Edge, type EdgeRole, type NotchPlace, type Piece, type PieceKind } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { edgesOfSize, matchSizes, type MatchedSize } from './match-sizes'
-import { ROLE_NAMES } from './name-edges'
 import { SAME_POINT_MM } from '../tolerances'
 
 /** What a person has settled about an outline on its way in. */

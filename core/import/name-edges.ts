@@ -15,30 +15,6 @@ import {
 } from '../geometry'
 import type { EdgeRole, PieceKind } from '../pattern'
 
-/** What each role is called on a piece. */
-export const ROLE_NAMES: Record<EdgeRole, string> = {
-  neck: 'neckline',
-  shoulder: 'shoulder',
-  armhole: 'armhole',
-  side: 'side seam',
-  waist: 'waist',
-  hem: 'hem',
-  'centre-front': 'centre front',
-  'centre-back': 'centre back',
-  cap: 'cap',
-  underarm: 'underarm seam',
-  inseam: 'inseam',
-  outseam: 'outseam',
-  crotch: 'crotch',
-  'leg-opening': 'leg opening',
-  band: 'band edge',
-  'band-end': 'band end',
-  panel: 'panel seam',
-  'dart-leg': 'dart leg',
-  pleat: 'pleat mouth',
-  other: 'edge',
-}
-
 /** A dart's two legs are alike within this part of their length, and its tip is sharper than this, deg. */
 const LEG_PART = 0.06
 const DART_DEG = 50

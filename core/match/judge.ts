@@ -1,5 +1,6 @@
 import { tangentAt, turnRad, type Path } from '../geometry'
 import { EQUAL_MM } from '../tolerances'
+import { ROLE_NAMES, type Edge } from '../pattern'
 import type { Tolerances, Verdict } from './types'
 
 /** Good, to be eased in, or a fault: by how far off it is, mm. */
@@ -15,3 +16,6 @@ const DEG = 180 / Math.PI
 export function innerAngle(arriving: Path, leaving: Path): number {
   return 180 - turnRad(tangentAt(arriving[arriving.length - 1]!, 1), tangentAt(leaving[0]!, 0)) * DEG
 }
+
+/** What an edge is called that runs on over several pieces, or over a closed dart: by what it is, not by its stretch. */
+export const nameWhereItRuns = (edge: Edge): string => (edge.role === 'other' ? edge.name : ROLE_NAMES[edge.role])

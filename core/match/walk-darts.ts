@@ -1,5 +1,5 @@
 import { cornersOf, dartFigures, doubleDartFigures, doubleDartsOf, edgePath, neighbours, shapeOf, type Garment } from '../pattern'
-import { innerAngle, verdictOf } from './judge'
+import { innerAngle, nameWhereItRuns, verdictOf } from './judge'
 import type { Tolerances, WalkedDart, WalkedFold } from './types'
 
 /** Darts inside a piece: above and below the widest place both legs are sewn together; the half that is further apart counts. */
@@ -51,7 +51,7 @@ export function walkDarts(garment: Garment, sizeId: string, t: Tolerances): Walk
         corner: {
           id: `${piece.id}:${dart.id}`,
           where: `${piece.name}, ${d.before.name} across the closed dart`,
-          edgeName: d.before.name,
+          edgeName: nameWhereItRuns(d.before),
           arms: [
             { pieceId: piece.id, edgeId: d.before.id, atStart: false },
             { pieceId: piece.id, edgeId: d.after.id, atStart: true },
@@ -86,7 +86,7 @@ export function walkFolds(garment: Garment, sizeId: string, t: Tolerances): Walk
             corner: {
               id: `${piece.id}:${fold.id}:${corner.id}`,
               where: `${piece.name}, ${edge.name} at the fold`,
-              edgeName: edge.name,
+              edgeName: nameWhereItRuns(edge),
               arms: [{ pieceId: piece.id, edgeId: edge.id, atStart }],
               turnDeg,
               designed,

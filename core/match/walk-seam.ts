@@ -1,7 +1,7 @@
 import { measureLength } from '../geometry'
 import { markPosition, sideLength } from '../moves'
 import { cornersOf, edgePath, findPiece, neighbours, shapeOf, type Garment, type RunEdge, type Seam } from '../pattern'
-import { innerAngle, verdictOf } from './judge'
+import { innerAngle, nameWhereItRuns, verdictOf } from './judge'
 import type { CornerArm, Tolerances, WalkedCorner, WalkedMark, WalkedSeam, WalkedSide } from './types'
 
 interface OpenEnd {
@@ -30,7 +30,7 @@ function openEnd(garment: Garment, run: RunEdge, atStart: boolean, sizeId: strin
     role: other.role,
     angleDeg,
     designed: corner.designed === true,
-    edgeName: other.name,
+    edgeName: nameWhereItRuns(other),
     label: `${piece.name}, ${other.name}`,
   }
 }

@@ -1,4 +1,5 @@
 export * from './schema'
+export { ROLE_NAMES } from './role-names'
 export * from './refs'
 export * from './outline'
 export { cornersBetween } from './corners-between'

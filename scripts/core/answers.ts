@@ -1,9 +1,11 @@
 import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
+import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { toPathData, type Project } from '../../core/formats'
 import { measureLength, placeAt } from '../../core/geometry'
 import { walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
+import { makeNotebook } from '../../core/paper'
 import { cornerPoint, edgePath, shapeOf, type Piece } from '../../core/pattern'
 import { problemSentence } from '../../core/result'
 import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
@@ -12,6 +14,7 @@ import { unitsOf, writeLengths, type Ruler } from '../../core/units'
 /** A garment with its plan folded, as every answer looks at it. */
 export interface Opened {
   project: Project
+  wearer: Wearer | null
   folded: FoldedPlan
   context: ChangeContext
   /** What sentences and steps are written by. */
@@ -147,6 +150,26 @@ export function stepsAnswer({ project, folded, context, ruler }: Opened) {
     return [{ id: stop.change.id, title: stop.words.title, steps: steps.map((s) => s.text) }]
   })
   return { garment: project.name, units: unitsOf(ruler), stops }
+}
+
+/** The page for the folder. */
+export function notebookAnswer({ project, wearer, folded, context, ruler }: Opened) {
+  const words = (text: string) => writeLengths(text, ruler)
+  const {
+    before: _before,
+    after: _after,
+    ...page
+  } = makeNotebook({
+    sizing: project.sizing,
+    wearer,
+    notes: project.notes,
+    forEverybody: new Set(project.mends.map((c) => c.id)),
+    garments: [folded.base, ...folded.stops.map((s) => s.garment)],
+    stops: folded.stops,
+    faults: listFaults(folded, context),
+  })
+  const stops = page.stops.map((s) => ({ ...s, cautions: s.cautions.map(words), problem: s.problem && words(s.problem) }))
+  return { garment: project.name, ...page, stops, leftOver: page.leftOver.map(words) }
 }
 
 /** Seams walked, and the faults with what would mend them, worst first. */

@@ -4,7 +4,19 @@ import { RULERS, type Ruler } from '../../core/units'
 /** Wrong use of the command: exit 2. */
 export class WrongUse extends Error {}
 
-export const COMMANDS = ['measure', 'shapes', 'worksheet', 'plan', 'stops', 'steps', 'check', 'apply', 'export', 'import'] as const
+export const COMMANDS = [
+  'measure',
+  'shapes',
+  'worksheet',
+  'plan',
+  'stops',
+  'steps',
+  'notebook',
+  'check',
+  'apply',
+  'export',
+  'import',
+] as const
 export type Command = (typeof COMMANDS)[number]
 
 export const USE = `Use: npm run -s core -- COMMAND FILE [options]
@@ -14,6 +26,7 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   plan FILE                 the stops that the wearer's figures ask for, and what the order of the plan costs
   stops FILE                the stops of the plan: promises, cautions, ledger
   steps FILE                the plan with ruler and scissors
+  notebook FILE             the page for the folder: body, sizes and ease before and after, stops with their why, what is left over
   check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
   apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
   export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)

@@ -37,8 +37,8 @@ describe('match, seam by seam', () => {
 
   it('says of notches that lie apart that they do, where the seam has a surplus', async () => {
     await openGarment('demo-bather', 'match')
-    await soon('3/4 in too long', async () => /Surplus 3\/4 in on Front/.test(await textOf('seam-words')))
-    expect(await textOf('seam-words')).toContain('right waist 3/4 in apart, no more than the surplus')
+    await soon('11/16 in too long', async () => /Surplus 11\/16 in on Front/.test(await textOf('seam-words')))
+    expect(await textOf('seam-words')).toContain('right waist apart, no more than the surplus')
     await click(driver, 'mend-0')
     await soon('none does any more', async () => !(await textOf('seam-words')).includes('apart'))
   })
@@ -64,14 +64,17 @@ describe('match, seam by seam', () => {
     await retype(await byTest(driver, 'field-growMm'), '1/2')
     await soon('the stop has its figure', async () => (await textOf('stop-1')).includes('1/2'))
     await click(driver, 'station-match')
-    await click(driver, 'seam-armhole')
-    await soon('the notch, and the dart', async () => (await driver.findElements(By.css('[data-test^="fault-"]'))).length >= 2)
-    for (const words of ['Move the notch on', 'Make the short leg']) {
-      const faults = (await driver.findElements(By.css('[data-test^="fault-"]'))).length
+    await soon('a seam, its notch and the dart', async () => (await textOf('match-summary')).includes('3 faults: 1 seam, 1 notch, 1 dart'))
+    for (const [thing, words] of [
+      ['seam-armhole', 'Move the notch on'],
+      ['dart-front:side-dart', 'Make the short leg'],
+    ] as const) {
+      // What is at fault has its faults under it, and no others.
+      await click(driver, thing)
+      await soon('its one fault', async () => (await driver.findElements(By.css('[data-test^="fault-"]'))).length === 1)
       const button = await driver.findElement(By.xpath(`//button[@data-mend][contains(., "${words}")]`))
-      await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', button)
       await button.click()
-      await soon(`“${words}” mends it`, async () => (await driver.findElements(By.css('[data-test^="fault-"]'))).length < faults)
+      await soon(`“${words}” mends it`, async () => (await textOf('verdict')) === 'matches')
     }
     await click(driver, 'station-reshape')
     await soon('both mends are stops', async () => (await all('stop-3')).length === 1)

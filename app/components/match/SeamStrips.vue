@@ -149,7 +149,10 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
         <span v-for="m in walked.marks" :key="m.name" class="mr-2"
           >{{ m.name }}
           <template v-if="m.verdict !== 'good'">off by <LengthText :mm="Math.abs(m.offMm)" /></template>
-          <template v-else-if="apart(m) > prefs.tolerances.goodMm"><LengthText :mm="apart(m)" /> apart, no more than the surplus</template>
+          <template v-else-if="apart(m) > prefs.tolerances.goodMm"
+            >apart<template v-if="Math.abs(apart(m) - surplus) > 0.05"> by <LengthText :mm="apart(m)" /></template>, no more than the
+            surplus</template
+          >
           <template v-else>meets</template></span
         ></span
       >

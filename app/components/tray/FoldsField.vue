@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { ROLE_NAMES } from '~~/core/pattern'
 import { computed } from 'vue'
-import { findFolds, ROLE_NAMES, takeFold, type Fold, type PieceDraft } from '~~/core/import'
+import { findFolds, takeFold, type Fold, type PieceDraft } from '~~/core/import'
 
 /** Lines inside that look like a dart or a pleat: asked about, one by one. */
 const props = defineProps<{ draft: PieceDraft }>()

@@ -2,8 +2,7 @@
 import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { ROLE_NAMES } from '~~/core/import'
-import { EDGE_ROLES, PIECE_KINDS, toName, type EdgeRole, type PieceKind } from '~~/core/pattern'
+import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type EdgeRole, type PieceKind } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
 import { useTray } from '~/stores/tray'
 
@@ -89,7 +88,7 @@ const allAllowances = (mm: number) =>
 </script>
 
 <template>
-  <div v-if="piece" class="grid min-h-0 flex-1 grid-cols-[15rem_minmax(0,1fr)_22rem]">
+  <div v-if="piece" class="station min-h-0 flex-1 md:grid-cols-[15rem_minmax(0,1fr)_22rem]">
     <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="Tray">
       <p class="mb-2 px-1 text-sm text-soft" data-test="tray-count">{{ outlineCount }}, {{ tray.readyCount }} ready</p>
       <ul class="space-y-1">

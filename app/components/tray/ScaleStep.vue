@@ -52,7 +52,7 @@ const scaleWords = computed(
 </script>
 
 <template>
-  <div class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_23rem]">
+  <div class="station min-h-0 flex-1 md:grid-cols-[minmax(0,1fr)_23rem]">
     <div class="min-h-0 bg-water p-6">
       <svg
         v-if="box"

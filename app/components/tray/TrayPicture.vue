@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { ROLE_NAMES } from '~~/core/pattern'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes, measureLength, placeAt, type Point } from '~~/core/geometry'
-import { ROLE_NAMES } from '~~/core/import'
 import { lineOfSize } from '~/composables/useSizeLines'
 import type { TrayPiece } from '~/data/tray-row'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CircleAlert, CircleCheck, TriangleAlert } from 'lucide-vue-next'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { countFaults, faultWords, thingOf, type Mend } from '~~/core/advice'
 import { cornersAsSewn, type WalkedSeam } from '~~/core/match'
 import { writeLengths } from '~~/core/units'
@@ -52,6 +52,12 @@ const groups = computed(() =>
   ].filter((g) => g.things.length > 0),
 )
 const chosenId = ref<string | null>(null)
+/** What was chosen, which stands below the list on a phone. */
+const shown = useTemplateRef('shown')
+function show(id: string) {
+  chosenId.value = id
+  shown.value?.scrollIntoView({ block: 'start', behavior: prefs.stillness ? 'auto' : 'smooth' })
+}
 const all = computed(() => groups.value.flatMap((g) => g.things))
 const chosen = computed(() => all.value.find((t) => t.id === chosenId.value) ?? worstFirst(all.value)[0] ?? null)
 const chosenSeam = computed<WalkedSeam | null>(() => (chosen.value && seams.value.get(chosen.value.id)) ?? null)
@@ -83,8 +89,8 @@ async function mend(m: Mend) {
 </script>
 
 <template>
-  <div class="grid h-full grid-cols-[21rem_minmax(0,1fr)]">
-    <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="What was walked, worst first">
+  <div class="station md:grid-cols-[21rem_minmax(0,1fr)]">
+    <nav class="station-side p-3" aria-label="What was walked, worst first">
       <h1 class="mb-2 px-2 font-display text-2xl italic">Match</h1>
       <p class="px-2 text-sm text-soft" data-test="match-summary">{{ summary }}</p>
       <section v-for="g in groups" :key="g.title" class="mt-3" :aria-label="g.title">
@@ -96,7 +102,7 @@ async function mend(m: Mend) {
               :class="chosen?.id === t.id && 'bg-act-pale'"
               :aria-current="chosen?.id === t.id"
               :data-test="t.id.replace(':', '-')"
-              @click="chosenId = t.id"
+              @click="show(t.id)"
             >
               <CircleCheck v-if="t.verdict === 'good'" class="size-5 shrink-0 text-good" aria-hidden="true" />
               <TriangleAlert v-else-if="t.verdict === 'ease'" class="size-5 shrink-0 text-ease" aria-hidden="true" />
@@ -116,7 +122,7 @@ async function mend(m: Mend) {
       </section>
     </nav>
 
-    <div class="min-h-0 overflow-y-auto p-5">
+    <div ref="shown" class="station-main p-3 md:p-5">
       <template v-if="chosen">
         <div class="mb-3 flex flex-wrap items-baseline gap-3">
           <h2 class="font-display text-2xl">{{ chosen.name }}</h2>

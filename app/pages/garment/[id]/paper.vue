@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { Download, FileDown, Printer } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import regularFont from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url'
 import boldFont from '@fontsource/source-sans-3/files/source-sans-3-latin-700-normal.woff?url'
-import { toPathData, writeSvg } from '~~/core/formats'
-import type { PaperStep } from '~~/core/changes'
-import { layOutSheet, PAPER_SIZES, tilePages } from '~~/core/paper'
-import { sayDone, sayFault } from '~/messages'
+import { changedPieces, type PaperStep } from '~~/core/changes'
+import { writeSvg } from '~~/core/formats'
+import { layOutSheet, makeNotebook, PAPER_SIZES, tilePages } from '~~/core/paper'
 import { today } from '~/days'
+import { sayDone, sayFault } from '~/messages'
+import { usePaperChoices, type PaperChoices } from '~/composables/usePaperChoices'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -21,13 +23,30 @@ const wardrobe = useWardrobe()
 const saveFile = useSaveFile()
 const done = computed(() => session.computedPlan!)
 const garment = computed(() => done.value.garments.at(-1)!)
-const paper = ref<'a4' | 'letter'>(prefs.units === 'in' ? 'letter' : 'a4')
-const left = ref<string[]>([])
-const without = ref<string[]>([])
+const choices = usePaperChoices(computed(() => work.fitId))
+const choose = (some: Partial<PaperChoices>) => (choices.value = { ...choices.value, ...some })
 const making = ref(false)
-const tab = ref<'sheets' | 'steps'>('sheets')
+const tab = ref(0)
+const TABS = ['Sheets', 'Paper steps', 'Notebook'] as const
 
-const pieceIds = computed(() => garment.value.pieces.map((p) => p.id).filter((id) => !without.value.includes(id)))
+const changed = computed(() => {
+  const bought = done.value.garments[0]!
+  return new Set(changedPieces(bought, garment.value, bought.baseSizeId).map((p) => p.id))
+})
+const offered = computed(() => garment.value.pieces.filter((p) => !choices.value.onlyChanged || changed.value.has(p.id)))
+const pieceIds = computed(() => offered.value.map((p) => p.id).filter((id) => !choices.value.without.includes(id)))
+/** Ids of the pieces that are ticked. */
+const ticked = computed({
+  get: () => pieceIds.value,
+  set: (ids) => {
+    const hidden = choices.value.without.filter((id) => !offered.value.some((p) => p.id === id))
+    choose({ without: [...hidden, ...offered.value.map((p) => p.id).filter((id) => !ids.includes(id))], left: [] })
+  },
+})
+const paper = computed({ get: () => choices.value.paper, set: (name) => choose({ paper: name, left: [] }) })
+const onlyChanged = computed({ get: () => choices.value.onlyChanged, set: (on) => choose({ onlyChanged: on, left: [] }) })
+const left = computed({ get: () => choices.value.left, set: (names) => choose({ left: names }) })
+
 const words = computed(() => ({
   garmentName: work.project!.name,
   wearerName: work.wearer?.name ?? null,
@@ -35,12 +54,11 @@ const words = computed(() => ({
   date: today(),
   changes: done.value.stops
     .filter((s) => s.status === 'applied')
-    .map((s) => {
-      const inputs = s.change.inputs as { amountMm?: number; wantedMm?: number }
-      const mm = inputs.amountMm ?? inputs.wantedMm
-      return mm === undefined ? s.words.title : `${s.words.title} ${prefs.length(Math.abs(mm))}`
-    }),
+    .map(({ words: { title, amountMm, isPlace } }) =>
+      amountMm === null ? title : `${title} ${prefs.length(amountMm, { signed: !isPlace })}`,
+    ),
 }))
+const pagesOf = (s: ReturnType<typeof layOutSheet>) => tilePages(s, PAPER_SIZES[paper.value]).pages.filter((p) => !p.empty).length
 /** The sheet width that needs the fewest pages. */
 const sheet = computed(() => {
   const size = garment.value.baseSizeId
@@ -49,21 +67,20 @@ const sheet = computed(() => {
   )
   return tries.reduce((a, b) => (pagesOf(b) < pagesOf(a) ? b : a))
 })
-const pagesOf = (s: ReturnType<typeof layOutSheet>) => tilePages(s, PAPER_SIZES[paper.value]).pages.filter((p) => !p.empty).length
 const tiling = computed(() => tilePages(sheet.value, PAPER_SIZES[paper.value]))
 const used = computed(() => tiling.value.pages.filter((p) => !p.empty))
 const chosen = computed(() => used.value.filter((p) => !left.value.includes(p.name)))
-watch([paper, () => without.value.length], () => (left.value = []))
-const flip = (list: string[], name: string) => (list.includes(name) ? list.filter((x) => x !== name) : [...list, name])
 
 async function fontBytes(url: string): Promise<Uint8Array> {
   return new Uint8Array(await (await fetch(url)).arrayBuffer())
 }
-const fileName = (ending: string) =>
-  `${work
+const plainName = computed(() =>
+  work
     .project!.name.toLowerCase()
     .replace(/[^\p{L}\d]+/gu, '-')
-    .replace(/^-|-$/g, '')}.${ending}`
+    .replace(/^-|-$/g, ''),
+)
+const fileName = (ending: string) => `${plainName.value}.${ending}`
 async function savePdf() {
   making.value = true
   try {
@@ -101,35 +118,46 @@ function saveSvg() {
 }
 async function saveProject() {
   saveFile(await wardrobe.fitAsFile(work.project!), fileName('json'), 'application/json')
+  sayDone(`${fileName('json')}: this fit with its garment and wearer.`)
 }
 
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])
 watch([done, () => prefs.ruler], async () => (steps.value = (await session.paperSteps(prefs.ruler)) ?? steps.value), { immediate: true })
 const stepCount = computed(() => steps.value.reduce((s, x) => s + x.steps.length, 0))
+const notebook = computed(() =>
+  makeNotebook({
+    sizing: work.project!.sizing,
+    wearer: work.wearer,
+    notes: work.project!.notes,
+    forEverybody: new Set(work.project!.mends.map((c) => c.id)),
+    garments: done.value.garments,
+    stops: done.value.stops,
+    faults: done.value.faults,
+  }),
+)
 const print = () => window.print()
 </script>
 
 <template>
-  <div class="grid h-full grid-cols-[20rem_minmax(0,1fr)] print:block">
-    <aside class="min-h-0 space-y-5 overflow-y-auto border-r border-edge bg-panel p-4 print:hidden" aria-label="What to print">
+  <TabGroup
+    as="div"
+    class="station md:grid-cols-[20rem_minmax(0,1fr)] print:block"
+    :selected-index="tab"
+    @change="(i: number) => (tab = i)"
+  >
+    <aside class="station-side space-y-5 p-4 print:hidden" aria-label="What to print">
       <h1 class="font-display text-2xl italic">Paper</h1>
-      <div class="flex rounded-lg border border-edge" role="tablist" aria-label="Sheets or steps">
-        <button
-          v-for="t in ['sheets', 'steps'] as const"
-          :id="`tab-${t}`"
+      <TabList class="flex rounded-lg border border-edge" aria-label="Sheets, steps or notebook">
+        <Tab
+          v-for="(t, i) in TABS"
           :key="t"
-          role="tab"
-          :aria-selected="tab === t"
-          :aria-controls="`panel-${t}`"
-          class="min-h-11 flex-1 font-semibold first:rounded-l-md last:rounded-r-md"
-          :class="tab === t ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
-          :data-test="`tab-${t}`"
-          @click="tab = t"
+          class="min-h-11 flex-1 px-1 font-semibold first:rounded-l-md last:rounded-r-md"
+          :class="tab === i ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
+          :data-test="`tab-${['sheets', 'steps', 'notebook'][i]}`"
+          >{{ t }}</Tab
         >
-          {{ t === 'sheets' ? 'Sheets' : 'Paper steps' }}
-        </button>
-      </div>
-      <template v-if="tab === 'sheets'">
+      </TabList>
+      <template v-if="tab === 0">
         <label class="block"
           ><span class="mb-1 block font-semibold">Paper</span>
           <select v-model="paper" class="field" data-test="paper-size">
@@ -139,32 +167,42 @@ const print = () => window.print()
         </label>
         <fieldset>
           <legend class="mb-1 font-semibold">Pieces</legend>
-          <label v-for="p in garment.pieces" :key="p.id" class="flex min-h-11 items-center gap-2.5 rounded-lg px-2 hover:bg-act-pale"
-            ><input
-              type="checkbox"
-              class="size-5 accent-(--act)"
-              :checked="!without.includes(p.id)"
-              :data-test="`print-${p.id}`"
-              @change="without = flip(without, p.id)"
-            />{{ p.name }}</label
+          <label class="flex min-h-11 items-center gap-2.5 rounded-lg px-2 hover:bg-act-pale"
+            ><input v-model="onlyChanged" type="checkbox" class="size-5 accent-(--act)" data-test="only-changed" />only pieces that were
+            changed</label
+          >
+          <p v-if="offered.length === 0" class="px-2 text-soft">No piece has been changed yet.</p>
+          <label v-for="p in offered" :key="p.id" class="flex min-h-11 items-center gap-2.5 rounded-lg px-2 hover:bg-act-pale"
+            ><input v-model="ticked" type="checkbox" class="size-5 accent-(--act)" :value="p.id" :data-test="`print-${p.id}`" />{{
+              p.name
+            }}</label
           >
         </fieldset>
         <p class="text-sm" data-test="page-count">
           <span class="font-semibold">{{ chosen.length }} of {{ used.length }} pages</span> and a first page with the test square and the
           map. Click a page in the map to leave it out.
         </p>
-        <div class="space-y-2">
-          <button class="btn-act w-full" data-test="save-pdf" :disabled="making || chosen.length === 0" @click="savePdf">
-            <FileDown class="size-5" />{{ making ? 'Making the PDF …' : 'Download PDF' }}
-          </button>
-          <button class="btn w-full" data-test="save-svg" :disabled="sheet.pieces.length === 0" @click="saveSvg">
-            <Download class="size-5" />Download SVG
-          </button>
-          <button class="btn w-full" data-test="save-project" @click="saveProject"><Download class="size-5" />Project file</button>
+        <div class="space-y-3">
+          <div>
+            <button class="btn-act w-full" data-test="save-pdf" :disabled="making || chosen.length === 0" @click="savePdf">
+              <FileDown class="size-5" />{{ making ? 'Making the PDF …' : 'Download PDF' }}
+            </button>
+            <p class="mt-0.5 text-sm text-soft">to print at home and tape together</p>
+          </div>
+          <div>
+            <button class="btn w-full" data-test="save-svg" :disabled="sheet.pieces.length === 0" @click="saveSvg">
+              <Download class="size-5" />Download SVG
+            </button>
+            <p class="mt-0.5 text-sm text-soft">for a cutter or another program</p>
+          </div>
+          <div>
+            <button class="btn w-full" data-test="save-project" @click="saveProject"><Download class="size-5" />Project file</button>
+            <p class="mt-0.5 text-sm text-soft">to open here again, or on another machine</p>
+          </div>
         </div>
         <p class="rounded-lg bg-note-pale p-3 text-sm text-note">Measure the square and sew a mock-up before cutting fabric.</p>
       </template>
-      <template v-else>
+      <template v-else-if="tab === 1">
         <p class="text-sm">
           {{ stepCount }} steps with ruler and scissors, in the order of the plan. Figures are rounded to what a ruler shows and still add
           up.
@@ -173,100 +211,26 @@ const print = () => window.print()
           <Printer class="size-5" />Print the steps
         </button>
       </template>
+      <template v-else>
+        <p class="text-sm">
+          For the folder: the body, sizes and ease before and after, every stop with its why, what was held, what is left over.
+        </p>
+        <button class="btn-act w-full" data-test="print-notebook" @click="print"><Printer class="size-5" />Print the page</button>
+      </template>
     </aside>
 
-    <div v-if="tab === 'sheets'" id="panel-sheets" role="tabpanel" aria-labelledby="tab-sheets" class="min-h-0 bg-water p-5 print:hidden">
-      <svg
-        :viewBox="`-8 -8 ${tiling.columns * (tiling.windowWidthMm - 10) + 26} ${tiling.rows * (tiling.windowHeightMm - 10) + 26}`"
-        class="h-full w-full"
-        role="group"
-        aria-label="Page map"
-        data-test="page-map"
-      >
-        <g v-for="p in tiling.pages" :key="p.name">
-          <rect
-            :x="p.x"
-            :y="p.y"
-            :width="tiling.windowWidthMm"
-            :height="tiling.windowHeightMm"
-            :fill="p.empty || left.includes(p.name) ? 'transparent' : 'var(--panel)'"
-            stroke="var(--ink-soft)"
-            :stroke-dasharray="p.empty ? '3 9' : undefined"
-            :stroke-width="p.empty ? 0.8 : 1.4"
-          />
-        </g>
-        <g v-for="p in sheet.pieces" :key="p.piece.id">
-          <path :d="toPathData(p.cutLine, true)" fill="var(--land)" fill-opacity="0.72" stroke="var(--ink)" stroke-width="2.4" />
-          <path
-            v-for="(d, i) in [toPathData(p.seamLine, true), ...p.innerLines.filter((l) => l.folded).map((l) => toPathData(l.path))]"
-            :key="i"
-            :d="d"
-            fill="none"
-            stroke="var(--ink)"
-            stroke-width="1.2"
-            stroke-dasharray="8 5"
-          />
-          <text :x="p.label.at.x" :y="p.label.at.y" font-size="26" class="font-display italic" fill="var(--ink)">{{ p.piece.name }}</text>
-        </g>
-        <g
-          v-for="p in used"
-          :key="`t${p.name}`"
-          role="checkbox"
-          :aria-checked="!left.includes(p.name)"
-          :aria-label="`Page ${p.name}`"
-          tabindex="0"
-          class="cursor-pointer"
-          :data-test="`page-${p.name}`"
-          @click="left = flip(left, p.name)"
-          @keydown.space.prevent="left = flip(left, p.name)"
-        >
-          <rect :x="p.x + 1" :y="p.y + 1" :width="tiling.windowWidthMm - 12" :height="tiling.windowHeightMm - 12" fill="transparent" />
-          <text
-            :x="p.x + 8"
-            :y="p.y + 34"
-            font-size="30"
-            font-weight="650"
-            :fill="left.includes(p.name) ? 'var(--ink-soft)' : 'var(--act)'"
-            :text-decoration="left.includes(p.name) ? 'line-through' : undefined"
-          >
-            {{ p.name }}
-          </text>
-        </g>
-      </svg>
-    </div>
-
-    <div
-      v-else
-      id="panel-steps"
-      role="tabpanel"
-      aria-labelledby="tab-steps"
-      class="min-h-0 overflow-y-auto p-6 print:overflow-visible"
-      tabindex="0"
-    >
-      <div class="mx-auto max-w-3xl">
+    <TabPanels class="station-main print:overflow-visible">
+      <TabPanel class="h-[70vh] bg-water p-5 md:h-full print:hidden"
+        ><PaperPageMap v-model:left="left" :sheet="sheet" :tiling="tiling"
+      /></TabPanel>
+      <TabPanel v-for="t in ['steps', 'notebook'] as const" :key="t" class="mx-auto max-w-4xl p-4 md:p-6">
         <h2 class="font-display text-2xl">
           {{ work.project!.name }}<span v-if="work.wearer" class="text-lg text-soft">, for {{ work.wearer.name }}</span>
+          <span v-if="t === 'notebook'" class="ml-3 font-sans text-base text-soft">{{ words.date }}</span>
         </h2>
-        <p v-if="steps.length === 0" class="mt-3 text-soft">The plan has no change yet: there is nothing to cut or tape.</p>
-        <section v-for="(s, i) in steps" :key="s.changeId" class="mt-6">
-          <h3 class="mb-3 text-lg font-semibold">{{ i + 1 }}. {{ s.title }}</h3>
-          <ol class="space-y-4">
-            <li
-              v-for="(step, k) in s.steps"
-              :key="k"
-              class="grid break-inside-avoid grid-cols-[1fr_15rem] gap-4 border-b border-edge/60 pb-4"
-              data-test="paper-step"
-            >
-              <p>
-                <span class="mr-2 font-semibold">{{ i + 1 }}.{{ k + 1 }}</span
-                >{{ step.text }}
-              </p>
-              <StepPicture v-if="step.drawing" :drawing="step.drawing" />
-            </li>
-          </ol>
-        </section>
-        <p class="mt-6 font-semibold">Sew a mock-up before cutting fabric.</p>
-      </div>
-    </div>
-  </div>
+        <PaperStepList v-if="t === 'steps'" :stops="steps" />
+        <PaperNotebookPage v-else class="mt-4" :page="notebook" />
+      </TabPanel>
+    </TabPanels>
+  </TabGroup>
 </template>

@@ -100,9 +100,10 @@ const nextStep = computed(() =>
 </script>
 
 <template>
-  <div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
-    <div class="grid min-h-0 grid-cols-[minmax(0,1fr)_23rem]">
+  <div class="flex h-full flex-col">
+    <div class="min-h-0 flex-1 max-md:overflow-y-auto md:grid md:grid-cols-[minmax(0,1fr)_23rem]">
       <PieceTable
+        class="max-md:h-[55vh]"
         :original="base"
         :from="garments.from"
         :to="garments.to"
@@ -119,7 +120,11 @@ const nextStep = computed(() =>
         @sizes="wantSizes = !wantSizes"
         @step="position = selectedIndex + $event"
       />
-      <aside class="min-h-0 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="The stop that is open" tabindex="-1">
+      <aside
+        class="border-edge bg-panel p-4 max-md:border-t md:min-h-0 md:overflow-y-auto md:border-l"
+        aria-label="The stop that is open"
+        tabindex="-1"
+      >
         <StopPanel
           v-if="selected && stop"
           :key="selected.id"
@@ -146,7 +151,7 @@ const nextStep = computed(() =>
         </div>
       </aside>
     </div>
-    <div class="flex min-w-0 items-center gap-4 border-t border-edge bg-panel px-4 py-2">
+    <div class="flex min-w-0 items-center gap-x-4 gap-y-1 border-t border-edge bg-panel px-4 py-2 max-md:flex-wrap max-md:px-2">
       <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
       <NuxtLink :to="stationAt(work.project!.garmentId, work.fitId, 'match')" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
         <CircleAlert v-if="faultTotal(faults) > 0" class="size-5 shrink-0 text-fault" aria-hidden="true" />
@@ -157,7 +162,7 @@ const nextStep = computed(() =>
           ></span
         >
       </NuxtLink>
-      <div class="w-80 shrink-0"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>
+      <div class="w-full shrink-0 md:w-80"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>
     </div>
   </div>
 </template>

@@ -103,8 +103,8 @@ async function addLength(row: LengthRow) {
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem] print:block">
-    <div class="min-h-0 overflow-y-auto p-4 print:overflow-visible">
+  <div class="station md:grid-cols-[minmax(0,1fr)_22rem] print:block">
+    <div class="station-main p-4 print:overflow-visible">
       <SizingChoices :sizing="sizing" :school="sheet.school" @edit="work.setChoices" />
       <p class="mb-3 text-sm text-soft print:hidden">{{ sheet.schoolWhy }}</p>
       <p v-if="ownStops" class="mb-3 text-sm print:hidden" data-test="worked-on">
@@ -168,8 +168,8 @@ async function addLength(row: LengthRow) {
 
       <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="work.setCharts" />
     </div>
-    <aside class="flex min-h-0 flex-col border-l border-edge print:hidden" aria-label="Zones on the pieces">
-      <div class="min-h-0 flex-1">
+    <aside class="flex min-h-0 flex-col border-edge max-md:border-t md:border-l print:hidden" aria-label="Zones on the pieces">
+      <div class="min-h-0 flex-1 max-md:h-[60vh] max-md:flex-none">
         <ZonePicture
           :garment="traced"
           :zones="sheet.rows.map((r) => r.zone)"

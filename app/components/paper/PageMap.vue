@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { toPathData } from '~~/core/formats'
+import type { Sheet, Tiling } from '~~/core/paper'
+
+/** The pages of a sheet with what lies on each; a click takes one out of print, or back in. */
+const props = defineProps<{ sheet: Sheet; tiling: Tiling }>()
+/** Names of pages that are not printed. */
+const left = defineModel<string[]>('left', { required: true })
+const used = computed(() => props.tiling.pages.filter((p) => !p.empty))
+const flip = (name: string) => (left.value = left.value.includes(name) ? left.value.filter((x) => x !== name) : [...left.value, name])
+</script>
+
+<template>
+  <svg
+    :viewBox="`-8 -8 ${tiling.columns * (tiling.windowWidthMm - 10) + 26} ${tiling.rows * (tiling.windowHeightMm - 10) + 26}`"
+    class="h-full w-full"
+    role="group"
+    aria-label="Page map"
+    data-test="page-map"
+  >
+    <rect
+      v-for="p in tiling.pages"
+      :key="p.name"
+      :x="p.x"
+      :y="p.y"
+      :width="tiling.windowWidthMm"
+      :height="tiling.windowHeightMm"
+      :fill="p.empty || left.includes(p.name) ? 'transparent' : 'var(--panel)'"
+      stroke="var(--ink-soft)"
+      :stroke-dasharray="p.empty ? '3 9' : undefined"
+      :stroke-width="p.empty ? 0.8 : 1.4"
+    />
+    <g v-for="p in sheet.pieces" :key="p.piece.id">
+      <path :d="toPathData(p.cutLine, true)" fill="var(--land)" fill-opacity="0.72" stroke="var(--ink)" stroke-width="2.4" />
+      <path
+        v-for="(d, i) in [toPathData(p.seamLine, true), ...p.innerLines.filter((l) => l.folded).map((l) => toPathData(l.path))]"
+        :key="i"
+        :d="d"
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="1.2"
+        stroke-dasharray="8 5"
+      />
+      <text :x="p.label.at.x" :y="p.label.at.y" font-size="26" class="font-display italic" fill="var(--ink)">{{ p.piece.name }}</text>
+    </g>
+    <g
+      v-for="p in used"
+      :key="`t${p.name}`"
+      role="checkbox"
+      :aria-checked="!left.includes(p.name)"
+      :aria-label="`Page ${p.name}`"
+      tabindex="0"
+      class="cursor-pointer"
+      :data-test="`page-${p.name}`"
+      @click="flip(p.name)"
+      @keydown.space.prevent="flip(p.name)"
+    >
+      <rect :x="p.x + 1" :y="p.y + 1" :width="tiling.windowWidthMm - 12" :height="tiling.windowHeightMm - 12" fill="transparent" />
+      <text
+        :x="p.x + 8"
+        :y="p.y + 34"
+        font-size="30"
+        font-weight="650"
+        :fill="left.includes(p.name) ? 'var(--ink-soft)' : 'var(--act)'"
+        :text-decoration="left.includes(p.name) ? 'line-through' : undefined"
+      >
+        {{ p.name }}
+      </text>
+    </g>
+  </svg>
+</template>
