@@ -3,8 +3,8 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { onKeyStroke } from '@vueuse/core'
 import { CornerDownLeft, Search, Trash2 } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
-import { answerWish, offerAs, tryOffer, type Offer } from '~~/core/advice'
-import { findChanges, likeliestChanges, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
+import { answerAsTried, answerWish, offerAs, type Offer } from '~~/core/advice'
+import { begunOn, findChanges, likeliestChanges, recipeAsStop, type ChangeKind, type Recipe } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { sayFault } from '~/messages'
@@ -30,11 +30,13 @@ const choosing = ref(false)
 /** Since the wish was typed one has gone down the list with the arrow keys: Enter then takes what is marked there. */
 const inList = ref(false)
 const context = computed(() => session.contextFor(props.garment))
-const answer = computed(() => answerWish(wish.value, prefs.units, props.garment, context.value))
+/** What was understood, tried on the pieces: what cannot be done is asked about. */
+const tried = computed(() => answerAsTried(answerWish(wish.value, prefs.units, props.garment, context.value), props.garment, context.value))
+const answer = computed(() => tried.value.answer)
 const does = computed(() => (answer.value.how === 'does' ? answer.value.offer : null))
-/** What it would change, or why it cannot be done. */
-const tried = computed(() => (does.value ? tryOffer(does.value, props.garment, context.value) : null))
 const why = computed(() => (answer.value.how === 'does' ? null : answer.value.why))
+/** How the amount is taken on the body, where a sign was typed. */
+const measure = computed(() => (answer.value.how === 'nothing' ? null : answer.value.measure))
 const offers = computed(() => (answer.value.how === 'asks' ? answer.value.offers : []))
 const slips = computed(() => (answer.value.how === 'does' ? answer.value.slips : []))
 
@@ -45,7 +47,7 @@ const slips = computed(() => (answer.value.how === 'does' ? answer.value.slips :
 const found = computed(() =>
   (does.value ? likeliestChanges : findChanges)(wish.value)
     .map((kind) => {
-      const begun = kind.begin(props.garment, context.value)
+      const begun = begunOn(kind, props.garment, context.value)
       return { kind, cannot: begun.ok ? null : problemSentence(begun.problem) }
     })
     .sort((a, b) => Number(a.cannot !== null) - Number(b.cannot !== null)),
@@ -126,6 +128,7 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
       class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[30rem] max-w-[calc(100vw-1rem)] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
     >
       <div v-if="typed && why" class="p-2.5" role="status" data-test="wish-why"><SentenceText :text="why" /></div>
+      <div v-if="measure" class="px-2.5 pt-1.5 text-sm" data-test="wish-measure"><b>How much:</b> {{ measure }}.</div>
       <div v-if="slips.length" class="px-2.5 pt-1.5 text-sm text-soft" data-test="wish-slips">
         <template v-for="s in slips" :key="s.typed">“{{ s.typed }}” was read as “{{ s.as }}”. </template>
       </div>
@@ -140,10 +143,7 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
             <div class="font-semibold">
               <SentenceText :text="o.offer.sentence" />
             </div>
-            <template v-if="does && tried">
-              <div v-if="'pieces' in tried" class="text-sm text-soft">{{ tried.pieces.join(', ') }}</div>
-              <div v-else class="text-sm text-fault"><SentenceText :text="tried.sentence" /></div>
-            </template>
+            <div v-if="does" class="text-sm text-soft">{{ tried.pieces.join(', ') }}</div>
           </div>
         </li>
       </ComboboxOption>
@@ -171,6 +171,15 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
         </li>
       </ComboboxOption>
     </ComboboxOptions>
-    <WishChoice v-if="choosing" :wish="wish" :why="why ?? ''" :offers="offers" :garment="garment" @take="take" @close="choosing = false" />
+    <WishChoice
+      v-if="choosing"
+      :wish="wish"
+      :why="why ?? ''"
+      :measure="measure"
+      :offers="offers"
+      :garment="garment"
+      @take="take"
+      @close="choosing = false"
+    />
   </Combobox>
 </template>

@@ -5,7 +5,7 @@ import type { Garment } from '~~/core/pattern'
 import { usePlanSession } from '~/stores/plan-session'
 
 /** What a wish may mean, to choose from: nothing is done before one is. */
-const props = defineProps<{ wish: string; why: string; offers: readonly Offer[]; garment: Garment }>()
+const props = defineProps<{ wish: string; why: string; measure: string | null; offers: readonly Offer[]; garment: Garment }>()
 const session = usePlanSession()
 /** Each with the pieces that it would change; one that begins with nothing changes none yet. */
 const shown = computed(() => {
@@ -21,6 +21,7 @@ const emit = defineEmits<{ take: [offer: Offer]; close: [] }>()
 <template>
   <UiDialog :title="`“${wish.trim()}”`" test="wish-choice" @close="emit('close')">
     <p class="mt-1 text-soft"><SentenceText :text="why" /></p>
+    <p v-if="measure" class="mt-1" data-test="wish-choice-measure"><b>How much:</b> {{ measure }}.</p>
     <ul class="mt-4 space-y-2">
       <li v-for="(o, i) in shown" :key="i">
         <button class="btn h-auto w-full justify-start py-2 text-left" data-test="wish-choose" @click="emit('take', o.offer)">

@@ -6,7 +6,7 @@ import { stopsOf } from '../formats'
 import { DEFAULT_TOLERANCES } from '../match'
 import { INCH_MM, writeLengths } from '../units'
 import { PHRASES } from '../wishes/lexicon'
-import { answerWish, offerAs, tryOffer } from './answer-wish'
+import { answerAsTried, answerWish, offerAs, tryOffer } from './answer-wish'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-27'))
 const GARMENTS = {
@@ -130,7 +130,10 @@ blouse: sleeve too long 2 cm -> lengthen amountMm=-0.787 pieceId="sleeve"
 blouse: sleeves 1 longer -> lengthen amountMm=1 pieceId="sleeve"
 blouse: lengthen the sleev by 3/4 -> lengthen amountMm=0.75 pieceId="sleeve"
 blouse: sleeves too short by an inch and a half -> lengthen amountMm=1.5 pieceId="sleeve"
-blouse: shorten the sleeve below the elbow 1 -> asks
+blouse: shorten the sleeve below the elbow 1 -> lengthen amountMm=-1 pieceId="sleeve"
+blouse: lengthen the sleeve above the elbow by 1 -> lengthen amountMm=1 pieceId="sleeve"
+blouse: waist 30 in -> asks add-at-edge
+blouse: hip is 40 in -> asks add-at-edge
 blouse: shorten the sleeve hem 1 -> lengthen amountMm=-1 pieceId="sleeve"
 blouse: sleeve 22 in long -> lengthen pieceId="sleeve"
 blouse: make the sleeve 24 long -> lengthen pieceId="sleeve"
@@ -342,6 +345,12 @@ describe('a wish', () => {
     const tooMuch = answerWish('shorten the legs 90', 'in', garment, context)
     if (tooMuch.how !== 'does') throw new Error(tooMuch.how)
     expect(tryOffer(tooMuch.offer, garment, context)).toMatchObject({ sentence: expect.stringContaining('at most') as string })
+    // More than works is not done at Enter: the most that works is offered, and does work.
+    const { answer: asked } = answerAsTried(tooMuch, garment, context)
+    if (asked.how !== 'asks') throw new Error(`it ${asked.how}`)
+    expect(asked.why).toContain('at most')
+    expect(asked.offers.map((o) => o.sentence)).toEqual([expect.stringMatching(/^Shorten the leg \{most [\d.]+\}, the largest that works$/)])
+    expect(tryOffer(asked.offers[0]!, garment, context)).toHaveProperty('pieces')
   })
 
   it('knows which way is meant where no amount was typed, so that a figure typed next goes that way', () => {
@@ -425,6 +434,30 @@ describe('whatever is typed', () => {
   it('with two things parted by a point is asked about, and comes to an end', () => {
     const answer = answerOn('blouse', 'shorten the sleeve 1.5. lengthen the body 2')
     expect(answer.how === 'asks' && answer.offers.map((o) => o.change.kind)).toEqual(['lengthen', 'lengthen'])
+  })
+})
+
+describe('a wish that is not clear', () => {
+  it('offers changes with the figure that was typed, where its way is said', () => {
+    const answer = answerOn('legs', 'let it out 1')
+    expect(answer.how === 'asks' && answer.offers.map((o) => [o.change.kind, (o.change.inputs as { mm?: number }).mm])).toEqual([
+      ['add-at-edge', undefined],
+    ])
+    expect(answer.how === 'asks' && answer.offers[0]!.sentence).toBe('Let the sides out {mm 25.4}')
+  })
+  it('says for a sign how its amount is taken, unless a figure was typed', () => {
+    const measure = (text: string) => {
+      const answer = answerOn('blouse', text)
+      return answer.how === 'nothing' ? null : answer.measure
+    }
+    expect(measure('pools above the back waist')).toBe('the depth that is pinned out at the centre back, nothing at the side')
+    expect(measure('armhole gapes')).toBe('the depth that is pinned out at the edge')
+    expect(measure('collar rides back')).toContain('slash across the back')
+    expect(measure('drags across the upper arm')).toContain('less the finished bicep')
+    expect(measure('seam falls off the shoulder')).toContain('with a sleeve basted in')
+    expect(measure('the dart sits too high')).toContain('to the apex')
+    expect(measure('armhole gapes 1/2')).toBeNull()
+    expect(measure('shorten the body by 1')).toBeNull()
   })
 })
 

@@ -1,9 +1,11 @@
 import {
+  begunOn,
   CHANGE_KINDS,
   changedPieces,
   checkInputs,
   likeliestChanges,
   newStop,
+  withLargest,
   type ChangeContext,
   type ChangeKind,
   type NewChange,
@@ -11,8 +13,8 @@ import {
 } from '../changes'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
-import { lengthToken, type UnitSystem } from '../units'
-import { figuresOf, NEUTRAL, readWish, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import { lengthToken, limitToken, type UnitSystem } from '../units'
+import { figuresOf, NEUTRAL, readWish, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
 
 /** A change that a wish may mean. */
 export interface Offer {
@@ -28,11 +30,12 @@ export interface Offer {
 
 /** What Enter does with a wish. */
 export type WishAnswer =
+  /** `measure` says how the amount is taken on the body, where a sign was named and no figure. */
   /** Nothing was typed, or nothing of it is known; `why` says so where something was typed. */
   | { how: 'nothing'; why: string | null }
-  | { how: 'does'; offer: Offer; slips: Wish['slips'] }
+  | { how: 'does'; offer: Offer; slips: Wish['slips']; measure: string | null }
   /** A choice of at most four; nothing is done before one is chosen. */
-  | { how: 'asks'; why: string; offers: Offer[] }
+  | { how: 'asks'; why: string; offers: Offer[]; measure: string | null }
 
 const MOST_OFFERS = 4
 
@@ -70,7 +73,7 @@ function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Ca
   const content = [...wish.said].filter((c) => !NEUTRAL.has(c))
   return CHANGE_KINDS.flatMap((kind): Candidate[] => {
     const begun = () => {
-      const first = kind.begin(garment, context)
+      const first = begunOn(kind, garment, context)
       return first.ok ? first.value : null
     }
     return (kind.reads?.(wish, garment, context, begun) ?? [])
@@ -99,12 +102,32 @@ function offerOf({ kind, reading }: Candidate, garment: Garment, context: Change
   return { change: newStop(kind.kind, inputs), sentence: [what, ...more].join('; '), towards, asksAmount, field: reading.field ?? null }
 }
 
-/** A kind as it begins on a garment, with nothing asked of it yet; null where it does not apply. */
-function begunOffer(kind: ChangeKind<unknown>, garment: Garment, context: ChangeContext): Offer | null {
-  const begun = kind.begin(garment, context)
+/** The one figure of a wish with the way that its words say; null where there is none, or the way is open. */
+function plainAmount(wish: Wish | null): number | null {
+  const amount = wish?.amounts.length === 1 ? wish.amounts[0]! : null
+  const ways = [GROWS, SHRINKS].map((words) => words.some((c) => wish?.said.has(c)))
+  if (!amount || amount.sign === -1 || ways[0] === ways[1]) return null
+  return ways[0] ? amount.mm : -amount.mm
+}
+const GROWS: readonly Concept[] = ['longer', 'out', 'more', 'fuller', 'up', 'too-tight', 'too-short']
+const SHRINKS: readonly Concept[] = ['shorter', 'in', 'less', 'down', 'too-loose', 'too-long']
+
+/**
+ * A kind as it begins on a garment, with the figure of the wish where that has one and says its way; null where it does not
+ * apply.
+ */
+function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, garment: Garment, context: ChangeContext): Offer | null {
+  const begun = begunOn(kind, garment, context)
   if (!begun.ok) return null
-  const asksAmount = kind.withAmount !== undefined
-  return { change: newStop(kind.kind, begun.value), sentence: `${kind.title}; it begins with nothing`, towards: 0, asksAmount, field: null }
+  const mm = kind.withAmount ? plainAmount(wish) : null
+  const inputs = mm === null ? begun.value : kind.withAmount!(garment, begun.value, mm, context)
+  if (mm !== null && checkInputs(kind.kind, garment, inputs) === null) {
+    const { title, amountMm } = kind.describe(garment, inputs)
+    const sentence = [title, ...(amountMm ? [lengthToken(Math.abs(amountMm))] : [])].join(' ')
+    return { change: newStop(kind.kind, inputs), sentence, towards: 0, asksAmount: false, field: null }
+  }
+  const sentence = `${kind.title}; it begins with nothing`
+  return { change: newStop(kind.kind, begun.value), sentence, towards: 0, asksAmount: kind.withAmount !== undefined, field: null }
 }
 
 const sameOffers = (list: Offer[]): Offer[] => {
@@ -119,7 +142,7 @@ const sameOffers = (list: Offer[]): Offer[] => {
 function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): Offer[] {
   return CHANGE_KINDS.filter((k) => k.mayMend?.[concept] !== undefined)
     .sort((a, b) => a.mayMend![concept]! - b.mayMend![concept]!)
-    .flatMap((k) => begunOffer(k, garment, context) ?? [])
+    .flatMap((k) => begunOffer(k, null, garment, context) ?? [])
 }
 
 /**
@@ -134,11 +157,14 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
   const trade = tradeOf(wish.said)
   const candidates = candidatesFor(wish, garment, context)
-  const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isSeveral
+  const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isSeveral && !wish.isWantedGuessed
   const clear = isPlain ? candidates.filter((c) => c.reading.sure && c.left === 0) : []
   const clearOffers = sameOffers(clear.map((c) => offerOf(c, garment, context)))
-  if (clearOffers.length === 1) return { how: 'does', offer: clearOffers[0]!, slips: wish.slips }
-  if (trade !== undefined) return { how: 'asks', why: TRADE[trade]!, offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS) }
+  const measure = wish.amounts.length === 0 && wish.wantedMm === null ? takeAmount(wish.said) : null
+  if (clearOffers.length === 1)
+    return { how: 'does', offer: clearOffers[0]!, slips: wish.slips, measure: clearOffers[0]!.asksAmount ? measure : null }
+  if (trade !== undefined)
+    return { how: 'asks', why: TRADE[trade]!, offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS), measure }
   const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
   if (parts.length > 1) return oneAtATime(parts, system, garment, context)
   const near = bothWays(candidates, wish, garment, context).sort(
@@ -147,7 +173,7 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   // What accounts for much less of the sentence than the best is not what was meant.
   const likely = near.filter((c) => c.left <= near[0]!.left + 1).map((c) => offerOf(c, garment, context))
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
-  if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers }
+  if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers, measure }
   return notHere(text, wish, garment, context)
 }
 
@@ -177,14 +203,14 @@ export function offerAs(
   const wish = readWish(text, system, namesOn(garment))
   const own = wish ? candidatesFor(wish, garment, context).filter((c) => c.kind === kind) : []
   const best = own.sort((a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure))[0]
-  return best ? offerOf(best, garment, context) : begunOffer(kind, garment, context)
+  return best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
 }
 
 /** Two things asked for in one sentence: each part of it is read by itself. */
 function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
   const answers = parts.map((part) => answerWish(part, system, garment, context))
   const offers = sameOffers(answers.flatMap((a) => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])))
-  return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS) }
+  return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS), measure: null }
 }
 
 /** Why a wish is not simply done. */
@@ -202,21 +228,48 @@ function notHere(text: string, wish: Wish, garment: Garment, context: ChangeCont
   const found = titled.length > 0 ? titled : isKnown ? likeliestChanges(text) : []
   if (!isKnown && found.length === 0)
     return { how: 'nothing', why: 'Nothing of this is known here. Say what should change, such as “shorten the sleeve by 1”.' }
-  const offers = found.flatMap((k) => begunOffer(k, garment, context) ?? []).slice(0, MOST_OFFERS)
-  const first = found[0]?.begin(garment, context)
-  const why = first && !first.ok ? `“${found[0]!.title}” is not possible here: ${problemSentence(first.problem)}` : 'Is one of these meant?'
+  const offers = found.flatMap((k) => begunOffer(k, wish, garment, context) ?? []).slice(0, MOST_OFFERS)
+  const first = found[0] && begunOn(found[0], garment, context)
+  const why =
+    first && !first.ok && offers.length === 0
+      ? `“${found[0]!.title}” is not possible here: ${problemSentence(first.problem)}`
+      : 'Is one of these meant?'
   return offers.length > 0 || (first && !first.ok)
-    ? { how: 'asks', why, offers }
+    ? { how: 'asks', why, offers, measure: wish.amounts.length === 0 ? takeAmount(wish.said) : null }
     : { how: 'nothing', why: 'No change is known for that yet.' }
 }
 
+/** The same change with as much as works. */
+function largestOf(kind: ChangeKind<unknown>, inputs: unknown, garment: Garment): Offer {
+  const { title, amountMm } = kind.describe(garment, inputs)
+  const amount = amountMm === null ? '' : ` ${limitToken(Math.abs(amountMm))}`
+  const sentence = `${title}${amount}, the largest that works`
+  return { change: newStop(kind.kind, inputs), sentence, towards: 0, asksAmount: false, field: null }
+}
+
+/** What is typed can be read and yet not be done, since it is too much: then it asks, and offers the largest that works. */
+export function answerAsTried(answer: WishAnswer, garment: Garment, context: ChangeContext): { answer: WishAnswer; pieces: string[] } {
+  if (answer.how !== 'does') return { answer, pieces: [] }
+  const tried = tryOffer(answer.offer, garment, context)
+  if ('pieces' in tried) return { answer, pieces: tried.pieces }
+  return { answer: { how: 'asks', why: tried.sentence, offers: tried.largest ? [tried.largest] : [], measure: null }, pieces: [] }
+}
+
 /**
- * The pieces that an offer would change, by name, or why it cannot be done.
+ * The pieces that an offer would change, by name; or why it cannot be done, and the same with the largest amount that works.
  */
-export function tryOffer(offer: Offer, garment: Garment, context: ChangeContext): { pieces: string[] } | { sentence: string } {
+export function tryOffer(
+  offer: Offer,
+  garment: Garment,
+  context: ChangeContext,
+): { pieces: string[] } | { sentence: string; largest: Offer | null } {
   const kind = CHANGE_KINDS.find((k) => k.kind === offer.change.kind)!
   const applied = kind.apply(garment, offer.change.inputs, context)
-  if (!applied.ok) return { sentence: problemSentence(applied.problem) }
+  if (!applied.ok) {
+    const { largestMm } = applied.problem
+    const inputs = largestMm ? withLargest(kind, garment, offer.change.inputs, largestMm, context) : null
+    return { sentence: problemSentence(applied.problem), largest: inputs === null ? null : largestOf(kind, inputs, garment) }
+  }
   const changed = changedPieces(garment, applied.value.garment, context.sizeId).map((p) => p.name)
   // One that begins with nothing has changed none yet: those that it would.
   const asked = applied.value.touched.flatMap((t) => garment.pieces.find((p) => p.id === t.pieceId)?.name ?? [])

@@ -17,11 +17,17 @@ function wordScore(word: string, text: readonly string[]): number {
   return text.some((t) => t.startsWith(word) || (word.length > 4 && t.length > 3 && word.startsWith(t))) ? 1 : 0
 }
 
-/** How much of what was asked stands in one phrase of a kind. */
-function scoreOf(kind: ChangeKind<unknown>, asked: readonly string[]): number {
-  const phrases = [kind.title, kind.does, ...kind.foundBy].map(wordsOf)
-  return Math.max(...phrases.map((p) => asked.reduce((sum, w) => sum + wordScore(w, p), 0)))
+/** The words of a kind's own phrases, taken apart once: they are looked through at every key that is typed. */
+const phrases = new Map<string, string[][]>()
+function phrasesOf(kind: ChangeKind<unknown>): string[][] {
+  const own = phrases.get(kind.kind) ?? [kind.title, kind.does, ...kind.foundBy].map(wordsOf)
+  phrases.set(kind.kind, own)
+  return own
 }
+
+/** How much of what was asked stands in one phrase of a kind. */
+const scoreOf = (kind: ChangeKind<unknown>, asked: readonly string[]): number =>
+  Math.max(...phrasesOf(kind).map((p) => asked.reduce((sum, w) => sum + wordScore(w, p), 0)))
 
 /**
  * Finds changes by name or by what one sees on the body ("shorten", "bunches at the waist"), best first.

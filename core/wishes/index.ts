@@ -2,3 +2,4 @@ export { figuresOf, readWish, type Wish, type WishAmount, type WishFigure } from
 export { LONGEST_WISH } from './tokens'
 export type { Concept } from './lexicon'
 export { NEUTRAL, TRADE, tradeOf } from './trade'
+export { takeAmount } from './take-amount'

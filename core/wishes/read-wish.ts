@@ -20,6 +20,8 @@ export interface Wish {
   amounts: readonly WishAmount[]
   /** How long something is to be in the end, mm: “make the sleeve 22 in long”; null where a change is asked for. */
   wantedMm: number | null
+  /** That it is meant so is only likely: “waist 30 in”. */
+  isWantedGuessed: boolean
   sizes: readonly { name: string; beside: ReadonlySet<Concept> }[]
   /** New sizes to make. */
   counts: { up: number; down: number }
@@ -62,6 +64,19 @@ const DIRECTIONS: readonly Concept[] = [
   'merge',
 ]
 
+const VERBS: readonly Concept[] = [
+  'too-long',
+  'too-short',
+  'too-tight',
+  'too-loose',
+  'grading',
+  'blending',
+  'slash',
+  'pivot',
+  'place',
+  'level',
+]
+
 const MADE: readonly Concept[] = ['dart', 'two-tipped', 'wedge', 'fold', 'notch', 'size']
 
 /** A sentence in its parts: at commas, and where it has several figures at “and” too. */
@@ -90,6 +105,16 @@ function isResult(part: readonly Token[], at: number): boolean {
   return isTo || ((isLong || made) && !turned)
 }
 
+/** No change is as large: a figure that stands beside a thing without a verb is what the thing is to measure, mm. */
+const LARGER_THAN_CHANGES_MM = 254
+
+/** “Waist 30 in”: a thing and a figure of its size, and nothing that says what is to be done. */
+function isBareMeasure(part: readonly Token[], amount: Token & { is: 'amount' }): boolean {
+  const verbs = part.filter((t) => t.is === 'concept' && (DIRECTIONS.includes(t.concept) || VERBS.includes(t.concept)))
+  const isThing = part.some((t) => t.is === 'concept')
+  return isThing && verbs.length === 0 && amount.sign === 0 && amount.mm >= LARGER_THAN_CHANGES_MM
+}
+
 /**
  * Reads a wish: verbs, things, places, amounts and what is to be in the end, anywhere in the sentence. What it means for a
  * garment is for the kinds of change to say.
@@ -106,12 +131,14 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
   const amounts: WishAmount[] = []
   const sizes: { name: string; beside: ReadonlySet<Concept> }[] = []
   let wantedMm: number | null = null
+  let isWantedGuessed = false
   for (const part of parts) {
     const beside = conceptsIn(part)
     part.forEach((t, i) => {
       if (t.is === 'size') sizes.push({ name: t.name, beside })
       if (t.is !== 'amount') return
       if (wantedMm === null && isResult(part, i)) wantedMm = t.mm
+      else if (wantedMm === null && isBareMeasure(part, t)) [wantedMm, isWantedGuessed] = [t.mm, true]
       else amounts.push({ mm: t.mm, sign: t.sign, beside })
     })
   }
@@ -123,6 +150,7 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
     said: conceptsIn(tokens),
     amounts,
     wantedMm,
+    isWantedGuessed,
     sizes,
     counts: { up: counted('up'), down: counted('down') },
     cup: tokens.find((t): t is Token & { is: 'cup' } => t.is === 'cup')?.name ?? null,

@@ -2,7 +2,7 @@ import type { Garment } from '../../../pattern'
 import { ok, refuse, type Result } from '../../../result'
 import { limitToken } from '../../../units'
 import { findBrokenOutline } from '../../check-outlines'
-import { findLargest } from '../../find-largest'
+import { findLargestInSizes } from '../../find-largest'
 import type { Applied, ChangeContext } from '../../types'
 import { cautionsOf } from './cautions'
 import { heldAtLevels } from './held'
@@ -19,9 +19,9 @@ export function applyAtLevels(garment: Garment, inputs: LevelsInputs, context: C
   if (!moved.ok) return moved
   const broken = findBrokenOutline(garment, moved.value.garment)
   if (broken) {
-    const largest = findLargest(inputs.amountMm, (amountMm) => {
-      const tried = moveGarment(garment, { ...inputs, amountMm }, context.sizeId)
-      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
+    const largest = findLargestInSizes(garment, inputs.amountMm, (one, amountMm) => {
+      const tried = moveGarment(one, { ...inputs, amountMm }, one.baseSizeId)
+      return tried.ok && findBrokenOutline(one, tried.value.garment) === null
     })
     const way = inputs.amountMm < 0 ? 'shortened' : 'lengthened'
     return refuse(

@@ -5,10 +5,10 @@ import { markLevel, markName, grainExtent } from '../levels/find-level'
 import type { Level, Mark } from '../levels/schema'
 import { used } from './amounts'
 
-/** A height of the body that a piece has a mark for. */
+/** A height of the body on a piece: by its mark, or, without one, worked out between two that have one. */
 interface Height {
   is: Concept
-  mark: Mark
+  mark: Mark | null
   at: number
 }
 
@@ -32,6 +32,8 @@ function heightsOf(piece: Piece, sizeId: string): Height[] {
   for (const line of piece.lines) if (LINES[line.role]) add(LINES[line.role]!, { by: 'line', id: line.id })
   for (const [is, a, b] of CORNERS) for (const id of cornersBetween(piece, a, b)) add(is, { by: 'corner', id })
   add('waist', { by: 'narrowest' })
+  const [low, high] = STRETCHES.elbow!.map((ends) => ends.map((is) => found.find((h) => h.is === is)).find((h) => h !== undefined))
+  if (low && high) found.push({ is: 'elbow', mark: null, at: (low.at + high.at) / 2 })
   return found.sort((x, y) => x.at - y.at)
 }
 
@@ -73,11 +75,11 @@ function levelBetween(piece: Piece, sizeId: string, low: Height | null, high: He
       where: `at ${markName(piece, printed.mark)}`,
       isPrinted: true,
     }
-  const mark = low ?? high
-  if (!mark || to - from < 2 * FROM_END_MM) return null
-  const belowMm = Math.round((from + to) / 2 - mark.at)
-  const where = `${lengthToken(Math.abs(belowMm))} ${belowMm < 0 ? 'above' : 'below'} ${markName(piece, mark.mark)}`
-  return { level: { id: 'line-1', share: 1, mark: mark.mark, belowMm }, where, isPrinted: false }
+  const end = low?.mark ? low : high
+  if (!end?.mark || to - from < 2 * FROM_END_MM) return null
+  const belowMm = Math.round((from + to) / 2 - end.at)
+  const where = `${lengthToken(Math.abs(belowMm))} ${belowMm < 0 ? 'above' : 'below'} ${markName(piece, end.mark)}`
+  return { level: { id: 'line-1', share: 1, mark: end.mark, belowMm }, where, isPrinted: false }
 }
 
 /**
@@ -131,12 +133,12 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
   }
   const stretch = STRETCHES[name]
   const height = heightOf(name)
-  if (stretch && (!height || name !== 'thigh')) {
+  if (stretch && (!height?.mark || name !== 'thigh')) {
     const ends = stretch.map((list) => list.map(heightOf).find((h) => h !== undefined) ?? null)
     if (!ends[0] || !ends[1]) return undefined
     return found(name, [], levelBetween(piece, sizeId, ends[0], ends[1]))
   }
-  if (!height) return undefined
+  if (!height?.mark) return undefined
   return {
     level: { id: 'line-1', share: 1, mark: height.mark, belowMm: 0 },
     where: `at ${markName(piece, height.mark)}`,
