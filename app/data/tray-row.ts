@@ -15,7 +15,15 @@ const TrayPieceSchema = z.strictObject({
     kind: PieceKindSchema,
     count: z.int().min(1).max(99),
     mirrored: z.boolean(),
-    edges: z.array(z.strictObject({ path: PathSchema, role: EdgeRoleSchema, fold: z.boolean(), allowanceMm: Mm.min(0).max(200) })),
+    edges: z.array(
+      z.strictObject({
+        path: PathSchema,
+        role: EdgeRoleSchema,
+        isPlain: z.boolean().optional(),
+        fold: z.boolean(),
+        allowanceMm: Mm.min(0).max(200),
+      }),
+    ),
     allowanceIncluded: z.boolean(),
     grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
     notches: z.array(PointSchema),
@@ -26,6 +34,10 @@ const TrayPieceSchema = z.strictObject({
     cupOf: Id.optional(),
   }),
 })
+
+const PointedSchema = z.array(z.strictObject({ pieceId: Id, edgeId: Id })).min(1)
+export const AddedSeamSchema = z.strictObject({ id: Id, sides: z.tuple([PointedSchema, PointedSchema]), turned: z.boolean() })
+export type AddedSeam = z.infer<typeof AddedSeamSchema>
 
 /** The import tray: pieces on their way in that cannot be used yet, kept until they can or are thrown away. */
 export const TraySchema = z.strictObject({
@@ -40,6 +52,8 @@ export const TraySchema = z.strictObject({
   garmentName: z.string(),
   wearerId: Id.nullable(),
   leftOutSeams: z.array(Id),
+  /** Seams that were pointed at. */
+  addedSeams: z.array(AddedSeamSchema).optional(),
 })
 
 export type Tray = z.infer<typeof TraySchema>

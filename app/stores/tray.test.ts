@@ -29,11 +29,24 @@ beforeEach(async () => {
   setActivePinia(createPinia())
 })
 
+/** With every edge named, or said to have no name. */
+async function named() {
+  const tray = await taken()
+  for (const p of tray.state.pieces) await tray.restIsPlain(p.draft.id)
+  await settled(() => expect(tray.readyCount).toBe(2))
+  return tray
+}
+
 describe('the import tray', () => {
   it('takes a file, a name from it, and a first guess at everything, all of it in the database', async () => {
     const tray = await taken()
     expect(tray.state.garmentName).toBe('pedlars waistcoat')
-    expect(tray.readyCount).toBe(2)
+    // An edge without a name is asked about: it gets one, or is said to have none.
+    expect(tray.readyCount).toBe(1)
+    const unnamed = tray.state.pieces.find((p) => /no name yet/.test(tray.waiting(p) ?? ''))!
+    expect(tray.waiting(unnamed)).toBe('2 edges have no name yet')
+    await tray.restIsPlain(unnamed.draft.id)
+    await settled(() => expect(tray.readyCount).toBe(2))
     expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
   })
 
@@ -83,7 +96,7 @@ describe('the import tray', () => {
   })
 
   it('makes a sound garment of what is ready and keeps the rest; undo gives everything back to the tray', async () => {
-    const tray = await taken()
+    const tray = await named()
     const done = await tray.finish()
     if (!done.ok) throw new Error(done.sentence)
     const { garment } = done.row
@@ -98,6 +111,28 @@ describe('the import tray', () => {
     await settled(() => expect(tray.state.pieces).toHaveLength(3))
   })
 
+  it('sews edges that are pointed at, into the garment that is hung; with a new corner those of its piece are pointed at anew', async () => {
+    const tray = await named()
+    const [front, back] = tray.whole.pieces
+    const free = (piece: typeof front) => ({ pieceId: piece!.id, edgeId: piece!.edges.at(-1)!.id })
+    await tray.addSeam([[free(front)], [free(back)]])
+    await settled(() => expect(tray.added).toHaveLength(1))
+    const [seam] = tray.added
+    await tray.turnSeam(seam!.id)
+    await settled(() => expect(tray.added[0]!.seam.sides[1]![0]!.reversed).toBe(!seam!.seam.sides[1]![0]!.reversed))
+    await tray.undo()
+    await settled(() => expect(tray.added[0]!.seam).toEqual(seam!.seam))
+    const done = await tray.finish()
+    if (!done.ok) throw new Error(done.sentence)
+    expect(done.row.garment.seams).toContainEqual(seam!.seam)
+    await tray.undo()
+    await settled(() => expect(tray.added).toHaveLength(1))
+    const { id, edges } = tray.state.pieces.find((p) => p.draft.id === front!.id)!.draft
+    const { from, to } = edges[0]!.path[0]!
+    await tray.splitAt(id, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 })
+    await settled(() => expect(tray.added).toHaveLength(0))
+  })
+
   it('empties with undo', async () => {
     const tray = await taken()
     await tray.clear()
@@ -108,7 +143,7 @@ describe('the import tray', () => {
   })
 
   it('hangs the garment and empties the tray in one go: where one cannot be stored, the other is not done', async () => {
-    const tray = await taken()
+    const tray = await named()
     const before = await db.tray.get('now')
     const browser = db
     vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementationOnce(() => {

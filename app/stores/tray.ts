@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { emptyFit, type Drawing, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
+import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, sewEdges, takeCupsAside, type PieceDraft } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, refuse, type Problem, type Result } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
@@ -11,7 +11,7 @@ import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
-import { EMPTY_TRAY, type Tray, type TrayPiece } from '~/data/tray-row'
+import { EMPTY_TRAY, type AddedSeam, type Tray, type TrayPiece } from '~/data/tray-row'
 import { Bench, Ended } from '~/workers/bench'
 import { importJobs, type ImportJobs } from '~/workers/import-jobs'
 
@@ -20,6 +20,9 @@ const DOWN: Point = { x: 0, y: 1 }
 const LEAST_EDGE_MM = 2
 /** A click this near to a notch means that notch, mm. */
 const SAME_NOTCH_MM = 8
+
+/** An edge that nobody has named yet. */
+const isUnnamed = (e: PieceDraft['edges'][number]) => e.role === 'other' && !e.isPlain
 
 /** Reading a file may take this long, ms: its own budget ends it much earlier on any machine that one would work on. */
 const LONGEST_MS = 120_000
@@ -143,8 +146,10 @@ export const useTray = defineStore('tray', () => {
 
   /** An edge and the one after it become one: their corner was none. */
   const joinEdges = (id: string, index: number) =>
-    edit(id, 'join two edges', ({ draft }) => {
-      if (draft.edges.length < 3) return
+    act('join two edges', (tray) => {
+      const draft = tray.pieces.find((p) => p.draft.id === id)?.draft
+      if (!draft || draft.edges.length < 3) return
+      dropSeamsOf(tray, id)
       const next = (index + 1) % draft.edges.length
       draft.sizes.forEach((s) => (s.pairs = {}))
       draft.edges[index]!.path = plain([...draft.edges[index]!.path, ...draft.edges[next]!.path])
@@ -153,11 +158,14 @@ export const useTray = defineStore('tray', () => {
 
   /** A corner where the outline was clicked. */
   const splitAt = (id: string, point: Point) =>
-    edit(id, 'new corner', ({ draft }) => {
+    act('new corner', (tray) => {
+      const draft = tray.pieces.find((p) => p.draft.id === id)?.draft
+      if (!draft) return
       const near = nearestOf(plain(draft), point)
       const edge = plain(draft.edges[near.index]!)
       const total = measureLength(edge.path)
       if (near.lengthMm < LEAST_EDGE_MM || near.lengthMm > total - LEAST_EDGE_MM) return
+      dropSeamsOf(tray, id)
       const parts: Path[] = [cutPath(edge.path, 0, near.lengthMm), cutPath(edge.path, near.lengthMm, total)]
       draft.sizes.forEach((s) => (s.pairs = {}))
       draft.edges.splice(near.index, 1, ...parts.map((path) => ({ ...edge, path })))
@@ -198,7 +206,9 @@ export const useTray = defineStore('tray', () => {
 
   /** What is ready as one garment, with what is for other cups put aside. */
   const sorted = computed(() => {
-    const ready = built.value.flatMap((b) => (b.taken && b.piece?.ok ? [{ piece: b.piece.value, draft: b.draft }] : []))
+    const ready = built.value.flatMap((b) =>
+      b.taken && b.piece?.ok && !b.draft.edges.some(isUnnamed) ? [{ piece: b.piece.value, draft: b.draft }] : [],
+    )
     return takeCupsAside(
       nestDrafts(ready, BASE_SIZE),
       ready.map((r) => r.draft),
@@ -206,6 +216,27 @@ export const useTray = defineStore('tray', () => {
   })
   const whole = computed((): Garment => ({ ...sorted.value.garment, seams: [] }))
   const proposed = computed((): Seam[] => proposeSeams(whole.value))
+  /** Seams that were pointed at, as far as their edges are there. */
+  const added = computed(() =>
+    (state.value.addedSeams ?? []).flatMap((a) => {
+      const seam = sewEdges(whole.value, a.id, a.sides, a.turned)
+      return seam ? [{ ...a, seam }] : []
+    }),
+  )
+  const addSeam = (sides: AddedSeam['sides']) =>
+    act('sew edges together', (tray) => {
+      tray.addedSeams = [...(tray.addedSeams ?? []), { id: `pointed-${crypto.randomUUID()}`, sides: plain(sides), turned: false }]
+    })
+  const turnSeam = (id: string) =>
+    act('turn a side of a seam round', (tray) => {
+      const seam = tray.addedSeams?.find((a) => a.id === id)
+      if (seam) seam.turned = !seam.turned
+    })
+  const removeSeam = (id: string) => act('take a seam out', (tray) => void (tray.addedSeams = tray.addedSeams?.filter((a) => a.id !== id)))
+  /** Edges are counted along the outline: with one more or one less the seams of a piece no longer know theirs. */
+  function dropSeamsOf(tray: Tray, pieceId: string) {
+    tray.addedSeams = tray.addedSeams?.filter((a) => !a.sides.flat().some((e) => e.pieceId === pieceId))
+  }
 
   function waiting(p: TrayPiece): string | null {
     if (!p.taken) return p.aside ? 'set aside: it frames the pieces' : 'left out'
@@ -214,15 +245,21 @@ export const useTray = defineStore('tray', () => {
     if (p.trouble) return 'drawn in too many parts'
     const b = built.value.find((x) => x.id === p.draft.id)?.piece
     const problem = b && !b.ok ? b.problem : sorted.value.problems.get(p.draft.id)
-    return problem ? problem.message.replace(/\.$/, '') : null
+    if (problem) return problem.message.replace(/\.$/, '')
+    const unnamed = p.draft.edges.filter(isUnnamed).length
+    return unnamed > 0 ? `${unnamed} ${unnamed === 1 ? 'edge has' : 'edges have'} no name yet` : null
   }
 
   const readyCount = computed(() => state.value.pieces.filter((p) => p.taken && waiting(p) === null).length)
 
   /** Hangs the finished garment in the wardrobe; what is not ready stays in the tray. Both are stored, or neither. */
   async function finish(): Promise<{ ok: true; row: GarmentRow } | { ok: false; sentence: string }> {
-    const garment: Garment = { ...whole.value, seams: proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)) }
-    if (garment.pieces.length === 0) return { ok: false, sentence: 'No piece is ready yet: each needs a closed outline and a grainline.' }
+    const garment: Garment = {
+      ...whole.value,
+      seams: [...proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)), ...added.value.map((a) => a.seam)],
+    }
+    if (garment.pieces.length === 0)
+      return { ok: false, sentence: 'No piece is ready yet: each needs a closed outline, a grainline and a name for every edge.' }
     const problem = checkGarment(garment)
     if (problem) return { ok: false, sentence: problemSentence(problem) }
     const now = new Date().toISOString()
@@ -269,7 +306,10 @@ export const useTray = defineStore('tray', () => {
 
   const clear = () => act('empty the tray', (tray) => void Object.assign(tray, EMPTY_TRAY))
 
-  const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role })
+  const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role, isPlain: role === 'other' })
+  /** All edges of a piece without a name are edges without one: a pocket’s, a facing’s. */
+  const restIsPlain = (id: string) =>
+    edit(id, 'plain edges', ({ draft }) => draft.edges.filter(isUnnamed).forEach((e) => (e.isPlain = true)))
 
   return {
     state,
@@ -281,6 +321,11 @@ export const useTray = defineStore('tray', () => {
     built,
     whole,
     proposed,
+    added,
+    addSeam,
+    turnSeam,
+    removeSeam,
+    restIsPlain,
     act,
     takeFile,
     confirmScale,

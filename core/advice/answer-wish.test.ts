@@ -349,7 +349,9 @@ describe('a wish', () => {
     const { answer: asked } = answerAsTried(tooMuch, garment, context)
     if (asked.how !== 'asks') throw new Error(`it ${asked.how}`)
     expect(asked.why).toContain('at most')
-    expect(asked.offers.map((o) => o.sentence)).toEqual([expect.stringMatching(/^Shorten the leg \{most [\d.]+\}, the largest that works$/)])
+    expect(asked.offers.map((o) => o.sentence)).toEqual([
+      expect.stringMatching(/^Shorten the leg \{most [\d.]+\}, the largest that works$/),
+    ])
     expect(tryOffer(asked.offers[0]!, garment, context)).toHaveProperty('pieces')
   })
 

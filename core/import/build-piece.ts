@@ -13,7 +13,14 @@ export interface PieceDraft {
   count: number
   mirrored: boolean
   /** In order, clockwise on the page. */
-  edges: { path: Path; role: EdgeRole; fold: boolean; allowanceMm: number }[]
+  edges: {
+    path: Path
+    role: EdgeRole
+    /** A person has said that it is an edge without a name of its own: a pocket’s, a facing’s. */
+    isPlain?: boolean
+    fold: boolean
+    allowanceMm: number
+  }[]
   /** The outline is the cut line: the allowances lie inside it. */
   allowanceIncluded: boolean
   grain: { from: Point; to: Point } | null

@@ -2,6 +2,7 @@ export { findOutlines, type FoundOutline, type ImportProgress } from './find-out
 export { makeDrafts, type Draft } from './make-drafts'
 export { BASE_SIZE, bringIn, type BroughtIn } from './bring-in'
 export { splitEdges } from './split-edges'
+export { pointedLength, sewEdges, type PointedEdge } from './sew-edges'
 export { nameEdges, findDarts, guessKind } from './name-edges'
 export { readMarks, type ReadMarks } from './read-marks'
 export { buildNest, buildPiece, matchDraft, sizeIdOf, type PieceDraft } from './build-piece'

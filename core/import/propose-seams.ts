@@ -26,7 +26,8 @@ function runsOf(piece: Piece, role: EdgeRole): RunEdge[][] {
   return runs
 }
 
-const turnedRound = (run: RunEdge[]): RunEdge[] => [...run].reverse().map((r) => ({ ...r, reversed: !r.reversed }))
+/** The same run, walked the other way. */
+export const turnedRound = (run: RunEdge[]): RunEdge[] => [...run].reverse().map((r) => ({ ...r, reversed: !r.reversed }))
 
 /** Turns a run so that it starts at its end next to a role, or else at its upper end. */
 function startAt(piece: Piece, run: RunEdge[], role: EdgeRole, sizeId: string): RunEdge[] {
@@ -55,7 +56,8 @@ function build(id: string, name: string, first: RunEdge[], second: RunEdge[], wa
   return { id, name, sides: [first, second], wantedEase, marks: [] }
 }
 
-function pairNotches(garment: Garment, seam: Seam, sizeId: string): Seam {
+/** A seam with notches paired that lie at about the same place on both of its sides. */
+export function pairNotches(garment: Garment, seam: Seam, sizeId: string): Seam {
   const notchesOn = (side: 0 | 1) =>
     seam.sides[side].flatMap((run) =>
       garment.pieces

@@ -123,6 +123,8 @@ describe('storage that is full', () => {
     await byTest(app.driver(), 'svg')
     await hand('svg-file', join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
     await click(app.driver(), 'confirm-scale')
+    await click(app.driver(), 'rest-is-plain')
+    await soon('ready', async () => (await textOf('tray-count')) === '3 outlines, 2 ready')
     await click(app.driver(), 'to-seams')
     await soon('stored', async () => (await status()) === 'saved')
     await fillDisk()

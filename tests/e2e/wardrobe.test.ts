@@ -122,9 +122,9 @@ describe('a file from outside', () => {
 
     await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
     await click(driver, 'confirm-scale')
-    expect(await textOf('tray-count')).toBe('3 outlines, 2 ready')
+    expect(await textOf('tray-count')).toBe('3 outlines, 1 ready')
     await driver.navigate().refresh()
-    expect(await textOf('tray-count')).toBe('3 outlines, 2 ready')
+    expect(await textOf('tray-count')).toBe('3 outlines, 1 ready')
     // The front edge of the waistcoat: its name is chosen by clicking it.
     await (await driver.findElement(By.css('[data-test="edge-5"]'))).sendKeys(Key.ENTER)
     // A notch without a mouse: so far along the marked edge.
@@ -141,6 +141,8 @@ describe('a file from outside', () => {
     await soon('the edge has its guessed name', async () => !(await named()))
     await click(driver, 'redo')
     await soon('named again', named)
+    await click(driver, 'rest-is-plain')
+    await soon('every edge is named, or said to have no name', async () => (await textOf('tray-count')) === '3 outlines, 2 ready')
     await retype(await byTest(driver, 'all-allowances'), '3/8')
     await click(driver, 'to-seams')
     expect(await textOf('proposed-side seam')).toMatch(/1 notch meets/)
@@ -171,7 +173,9 @@ describe('a file from outside', () => {
     await driver.executeScript(`arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true }))`, first)
     await retype(await byTest(driver, 'true-length'), '10')
     await click(driver, 'confirm-scale')
-    expect(await textOf('tray-count')).toBe('2 outlines, 1 ready')
+    expect(await textOf('tray-count')).toBe('2 outlines, 0 ready')
+    await click(driver, 'rest-is-plain')
+    await soon('its edges need no names', async () => (await textOf('tray-count')) === '2 outlines, 1 ready')
     await click(driver, 'tray-outline-2')
     await byTest(driver, 'trouble-place')
     expect(await driver.findElement(By.css('[role="alert"]')).getText()).toContain('The outline is open')

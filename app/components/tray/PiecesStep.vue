@@ -2,7 +2,7 @@
 import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type EdgeRole, type PieceKind } from '~~/core/pattern'
+import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type PieceKind } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
 import { useTray } from '~/stores/tray'
 
@@ -24,6 +24,25 @@ const KIND_NAMES: Record<PieceKind, string> = {
   band: 'band',
   other: 'other',
 }
+
+const MODES = [
+  { value: 'edges', label: 'Name edges' },
+  { value: 'notches', label: 'Set notches' },
+  { value: 'corners', label: 'Set corners' },
+] as const
+const KINDS = PIECE_KINDS.map((value) => ({ value, label: KIND_NAMES[value] }))
+/** The first stands for an edge that nobody has named. */
+const ROLES = [
+  { value: '', label: 'no name yet', disabled: true } as const,
+  ...EDGE_ROLES.map((value) => ({ value, label: value === 'other' ? 'plain edge, sewn to nothing' : ROLE_NAMES[value] })),
+]
+const isUnnamed = (e: TrayPiece['draft']['edges'][number]) => e.role === 'other' && !e.isPlain
+const roleOf = (e: TrayPiece['draft']['edges'][number]) => (isUnnamed(e) ? '' : e.role)
+const unnamed = computed(() => piece.value?.draft.edges.filter(isUnnamed).length ?? 0)
+const count = computed({
+  get: () => piece.value?.draft.count ?? 1,
+  set: (n) => void tray.editDraft(id.value, 'how many are cut', { count: Math.min(99, Math.max(1, Math.round(Number(n)) || 1)) }),
+})
 
 const piece = computed(() => tray.state.pieces.find((p) => p.draft.id === tray.chosenId) ?? listed.value[0] ?? null)
 /** Frames that were set aside stand last: they are seldom looked at. */
@@ -115,28 +134,7 @@ const allAllowances = (mm: number) =>
     </nav>
     <div class="relative min-h-0">
       <TrayPicture :piece="piece" :edge="edge" :mode="mode" :pairing="pairing" @edge="edge = $event" @place="onPlace" />
-      <div
-        class="absolute top-3 left-3 flex rounded-lg border border-edge bg-panel"
-        role="radiogroup"
-        aria-label="What a click on the outline does"
-      >
-        <button
-          v-for="m in [
-            { k: 'edges', n: 'Name edges' },
-            { k: 'notches', n: 'Set notches' },
-            { k: 'corners', n: 'Set corners' },
-          ] as const"
-          :key="m.k"
-          role="radio"
-          :aria-checked="mode === m.k"
-          class="min-h-11 px-3 font-semibold first:rounded-l-md last:rounded-r-md"
-          :class="mode === m.k ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
-          :data-test="`mode-${m.k}`"
-          @click="mode = m.k"
-        >
-          {{ m.n }}
-        </button>
-      </div>
+      <UiSegmented v-model="mode" class="absolute top-3 left-3" :options="MODES" label="What a click on the outline does" test="mode" />
     </div>
     <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="This piece">
       <p v-if="piece.aside && !piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="set-aside">
@@ -152,70 +150,50 @@ const allAllowances = (mm: number) =>
               : 'The outline crosses itself at the marked place. Mend it in the drawing program and bring the file again; the other pieces can be used now.'
         }}
       </p>
-      <label class="block"
-        ><span class="mb-1 block font-semibold">Name</span
-        ><input
-          class="field"
-          :value="piece.draft.name"
-          data-test="piece-name"
-          @change="tray.editDraft(id, 'name', { name: toName(($event.target as HTMLInputElement).value) || piece!.draft.name })"
-      /></label>
-      <label class="block"
-        ><span class="mb-1 block font-semibold">Kind of piece</span>
-        <select
-          class="field"
-          :value="piece.draft.kind"
-          data-test="piece-kind"
-          @change="tray.setKind(id, ($event.target as HTMLSelectElement).value as PieceKind)"
-        >
-          <option v-for="k in PIECE_KINDS" :key="k" :value="k">{{ KIND_NAMES[k] }}</option>
-        </select>
-      </label>
+      <UiTextField
+        :model-value="piece.draft.name"
+        label="Name"
+        test="piece-name"
+        @update:model-value="tray.editDraft(id, 'name', { name: toName($event) || piece!.draft.name })"
+      />
+      <UiChoice
+        :model-value="piece.draft.kind"
+        :options="KINDS"
+        label="Kind of piece"
+        test="piece-kind"
+        @update:model-value="tray.setKind(id, $event)"
+      />
       <div class="flex gap-3">
         <label class="w-24"
           ><span class="mb-1 block font-semibold">Cut</span
-          ><input
-            class="field"
-            type="number"
-            min="1"
-            max="99"
-            :value="piece.draft.count"
-            @change="
-              tray.editDraft(id, 'how many are cut', {
-                count: Math.min(99, Math.max(1, Math.round(Number(($event.target as HTMLInputElement).value)) || 1)),
-              })
-            "
+          ><input v-model.lazy.number="count" class="field" type="number" min="1" max="99" data-test="piece-count"
         /></label>
-        <label class="flex min-h-11 items-end gap-2 pb-2.5"
-          ><input
-            type="checkbox"
-            class="size-5 accent-(--act)"
-            :checked="piece.draft.mirrored"
-            @change="tray.editDraft(id, 'mirrored', { mirrored: ($event.target as HTMLInputElement).checked })"
-          />half turned over</label
+        <UiCheck
+          class="self-end"
+          :model-value="piece.draft.mirrored"
+          test="piece-mirrored"
+          @update:model-value="tray.editDraft(id, 'mirrored', { mirrored: $event })"
+          >half turned over</UiCheck
         >
       </div>
       <fieldset v-if="chosenEdge" class="rounded-lg border border-edge p-3" :aria-label="`Edge ${edge + 1}`">
         <legend class="px-1 font-semibold text-note">Edge {{ edge + 1 }} of {{ piece.draft.edges.length }}</legend>
-        <label class="block"
-          ><span class="text-sm text-soft">it is the</span>
-          <select
-            class="field"
-            :value="chosenEdge.role"
-            data-test="edge-role"
-            @change="tray.setRole(id, edge, ($event.target as HTMLSelectElement).value as EdgeRole)"
-          >
-            <option v-for="r in EDGE_ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option>
-          </select>
-        </label>
-        <label class="mt-2 flex min-h-11 items-center gap-2"
-          ><input
-            type="checkbox"
-            class="size-5 accent-(--act)"
-            :checked="chosenEdge.fold"
-            data-test="edge-fold"
-            @change="tray.editEdge(id, edge, 'fold', { fold: ($event.target as HTMLInputElement).checked })"
-          />lies on the fold</label
+        <UiChoice
+          :model-value="roleOf(chosenEdge)"
+          :options="ROLES"
+          label="It is the"
+          test="edge-role"
+          @update:model-value="$event !== '' && tray.setRole(id, edge, $event)"
+        />
+        <button v-if="unnamed > 0" class="btn mt-2" data-test="rest-is-plain" @click="tray.restIsPlain(id)">
+          {{ unnamed === 1 ? 'The one without a name is' : `All ${unnamed} without a name are` }} plain edges
+        </button>
+        <UiCheck
+          class="mt-2"
+          :model-value="chosenEdge.fold"
+          test="edge-fold"
+          @update:model-value="tray.editEdge(id, edge, 'fold', { fold: $event })"
+          >lies on the fold</UiCheck
         >
         <FieldsLengthField
           v-if="!chosenEdge.fold"
@@ -236,14 +214,11 @@ const allAllowances = (mm: number) =>
       </fieldset>
       <fieldset class="space-y-2">
         <legend class="font-semibold">Seam allowance</legend>
-        <label class="flex min-h-11 items-center gap-2"
-          ><input
-            type="checkbox"
-            class="size-5 accent-(--act)"
-            :checked="piece.draft.allowanceIncluded"
-            data-test="allowance-included"
-            @change="tray.editDraft(id, 'allowance included', { allowanceIncluded: ($event.target as HTMLInputElement).checked })"
-          />is included: the outline is the cut line</label
+        <UiCheck
+          :model-value="piece.draft.allowanceIncluded"
+          test="allowance-included"
+          @update:model-value="tray.editDraft(id, 'allowance included', { allowanceIncluded: $event })"
+          >is included: the outline is the cut line</UiCheck
         >
         <FieldsLengthField
           :model-value="chosenEdge?.allowanceMm ?? 0"

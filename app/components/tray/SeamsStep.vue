@@ -1,49 +1,44 @@
 <script setup lang="ts">
-import { Scissors } from 'lucide-vue-next'
+import { Scissors, Trash2 } from 'lucide-vue-next'
 import { seamLengths } from '~~/core/import'
 import { useTray } from '~/stores/tray'
+import { LONGEST_NAME, type Seam } from '~~/core/pattern'
 import { useWearers } from '~/stores/wearers'
 
 /** What the garment is called, and which proposed seams are sewn. */
 const tray = useTray()
 const wearers = useWearers()
-// What was typed is read at once: the field may show the stored words again before the act is written.
-const setName = (name: string) => tray.act('name of the garment', (t) => void (t.garmentName = name.slice(0, 120)))
-const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = id || null))
+const piecesOf = (s: Seam) =>
+  s.sides.map((side) => [...new Set(side.map((r) => tray.whole.pieces.find((p) => p.id === r.pieceId)?.name))].join(' + ')).join(' to ')
+const marksOf = (s: Seam) => (s.marks.length ? `, ${s.marks.length} ${s.marks.length === 1 ? 'notch meets' : 'notches meet'}` : '')
 </script>
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto p-6">
     <div class="mx-auto max-w-3xl space-y-6">
       <div class="grid gap-4 sm:grid-cols-2">
-        <label class="block"
-          ><span class="mb-1 block font-semibold">What is the garment called?</span
-          ><input
-            class="field"
-            :value="tray.state.garmentName"
-            data-test="garment-title"
-            @change="setName(($event.target as HTMLInputElement).value)"
-        /></label>
-        <label class="block"
-          ><span class="mb-1 block font-semibold">Who is it for?</span>
-          <select
-            class="field"
-            data-test="import-wearer"
-            :value="tray.state.wearerId ?? ''"
-            @change="setWearer(($event.target as HTMLSelectElement).value)"
-          >
-            <option value="">no wearer yet</option>
-            <option v-for="w in wearers.all" :key="w.id" :value="w.id">{{ w.name }}</option>
-          </select>
-        </label>
+        <UiTextField
+          :model-value="tray.state.garmentName"
+          label="What is the garment called?"
+          test="garment-title"
+          :longest="LONGEST_NAME"
+          @update:model-value="tray.act('name of the garment', (t) => void (t.garmentName = $event))"
+        />
+        <UiChoice
+          :model-value="tray.state.wearerId ?? ''"
+          :options="[{ value: '', label: 'no wearer yet' }, ...wearers.all.map((w) => ({ value: w.id, label: w.name }))]"
+          label="Who is it for?"
+          test="import-wearer"
+          @update:model-value="tray.act('wearer', (t) => void (t.wearerId = $event || null))"
+        />
       </div>
       <section aria-label="Proposed seams">
         <h2 class="font-display text-xl italic">Seams</h2>
         <p class="mb-2 text-soft">
-          Proposed from what the edges are called and how long they are. Untick what is not sewn together; name more edges to find more.
+          Proposed from what the edges are called and how long they are. Untick what is not sewn together, and point at what is missing.
         </p>
         <p v-if="tray.proposed.length === 0" class="rounded-lg bg-ease-pale p-3 text-ease">
-          No seam was found: name the edges of front and back (shoulder, side seam, ...) and come back.
+          No seam was found by name: point at the edges that are sewn together, below.
         </p>
         <ul class="divide-y divide-edge">
           <li v-for="s in tray.proposed" :key="s.id">
@@ -60,23 +55,29 @@ const setWearer = (id: string) => tray.act('wearer', (t) => void (t.wearerId = i
               />
               <span class="min-w-0 flex-1"
                 ><span class="font-semibold">{{ s.name }}</span
-                ><span class="block text-sm text-soft"
-                  >{{
-                    s.sides
-                      .map((side) => [...new Set(side.map((r) => tray.whole.pieces.find((p) => p.id === r.pieceId)?.name))].join(' + '))
-                      .join(' to ')
-                  }}<template v-if="s.marks.length"
-                    >, {{ s.marks.length }} {{ s.marks.length === 1 ? 'notch meets' : 'notches meet' }}</template
-                  ></span
-                ></span
+                ><span class="block text-sm text-soft">{{ piecesOf(s) }}{{ marksOf(s) }}</span></span
               >
               <span class="text-right tabular-nums"
                 ><LengthText :mm="seamLengths(tray.whole, s)[0]" bare /> and <LengthText :mm="seamLengths(tray.whole, s)[1]"
               /></span>
             </label>
           </li>
+          <li v-for="a in tray.added" :key="a.id" class="flex min-h-12 flex-wrap items-center gap-3 py-1.5" data-test="added-seam">
+            <span class="min-w-40 flex-1"
+              ><span class="font-semibold">{{ a.seam.name }}</span
+              ><span class="block text-sm text-soft">pointed at: {{ piecesOf(a.seam) }}{{ marksOf(a.seam) }}</span></span
+            >
+            <button class="btn text-sm" @click="tray.turnSeam(a.id)">Turn one side round</button>
+            <button class="btn-quiet" :aria-label="`Take the ${a.seam.name} out`" @click="tray.removeSeam(a.id)">
+              <Trash2 class="size-4" />
+            </button>
+            <span class="text-right tabular-nums"
+              ><LengthText :mm="seamLengths(tray.whole, a.seam)[0]" bare /> and <LengthText :mm="seamLengths(tray.whole, a.seam)[1]"
+            /></span>
+          </li>
         </ul>
       </section>
+      <TraySeamPointer v-if="tray.whole.pieces.length > 0" />
       <p v-if="tray.state.pieces.some((p) => p.taken && tray.waiting(p) !== null)" class="flex gap-2 rounded-lg bg-ease-pale p-3 text-ease">
         <Scissors class="size-5 shrink-0" aria-hidden="true" />Not ready, they stay in the tray:
         {{
