@@ -10,12 +10,12 @@ import { useWardrobe } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
 
 /** Asks for whom another fit of a garment is, and whether it begins empty or as a copy of one that is there. */
-const props = defineProps<{ garmentId: string }>()
+const props = defineProps<{ garmentId: string; forWearer?: string }>()
 const emit = defineEmits<{ close: []; begun: [fitId: string] }>()
 const wardrobe = useWardrobe()
 const wearers = useWearers()
 const fits = useLive(() => db.fits.where('garmentId').equals(props.garmentId).toArray(), [] as FitRow[])
-const wearerId = ref('')
+const wearerId = ref(props.forWearer ?? '')
 const name = ref('')
 /** The fit that is copied; empty for none. */
 const from = ref('')

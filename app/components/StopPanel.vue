@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowLeft, ArrowRight, Info, Power, Trash2, TriangleAlert } from 'lucide-vue-next'
+import { ArrowLeft, ArrowRight, Info, PersonStanding, Power, Trash2, TriangleAlert, Wrench } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
 import { changedPieces, checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
@@ -15,6 +15,10 @@ import type { ComputedStop } from '~/workers/desk'
 
 /** The stop that is open: its inputs, what it held, its cautions and its ledger. */
 const props = defineProps<{ change: Change; stop: ComputedStop; index: number; count: number; before: Garment }>()
+const SOURCES = {
+  body: { icon: PersonStanding, words: 'From the body’s figures: a new plan sets it anew.' },
+  match: { icon: Wrench, words: 'From Match: it mends a fault.' },
+} as const
 const work = useWork()
 const session = usePlanSession()
 const prefs = usePrefs()
@@ -69,6 +73,9 @@ const forEverybody = computed(() => work.isForEverybody(props.change.id))
       <div class="text-sm text-soft">stop {{ index + 1 }} of {{ count }}</div>
       <h2 class="font-display text-xl italic" data-test="stop-title">{{ title }}</h2>
       <p v-if="kind" class="text-sm text-soft">{{ kind.does }}</p>
+      <p v-if="change.from" class="mt-1 flex items-center gap-1.5 text-sm" data-test="stop-from">
+        <component :is="SOURCES[change.from].icon" class="size-4 text-soft" aria-hidden="true" />{{ SOURCES[change.from].words }}
+      </p>
     </div>
 
     <div v-if="stop.problem" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="problem">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Pause, Play, Users } from 'lucide-vue-next'
+import { Pause, PersonStanding, Play, Users, Wrench } from 'lucide-vue-next'
 import { useRafFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -142,6 +142,8 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                   <path v-else d="M10 2L18.5 17H1.5Z" fill="none" stroke="var(--fault)" stroke-width="2.2" />
                   <path v-if="dot(i) === 'refused' || dot(i) === 'orphan'" d="M10 7v5M10 14v1.4" stroke="var(--fault)" stroke-width="2" />
                 </svg>
+                <PersonStanding v-if="c.from === 'body'" class="size-4 shrink-0 text-soft" aria-label="from the body’s figures" />
+                <Wrench v-else-if="c.from === 'match'" class="size-4 shrink-0 text-soft" aria-label="from Match" />
                 <Users v-if="work.isForEverybody(c.id)" class="size-4 shrink-0 text-soft" aria-label="for everybody" />
                 <span class="sr-only"
                   >Stop {{ i + 1 }} of {{ count }}{{ dot(i) === 'applied' ? '' : `, ${dot(i)}` }}. Alt and arrow keys move it.</span

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import type { Proposed } from '~~/core/advice'
+import { planWith, type LaidOn, type Proposed } from '~~/core/advice'
 import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
 import { stopsOf, type Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
@@ -195,6 +195,13 @@ export const usePlanSession = defineStore('plan-session', () => {
     return null
   }
 
+  /** Stops that taking proposed ones into the plan would cost; null where that cannot be worked out, which is said on the page. */
+  const lostBy = async (laid: readonly LaidOn[]) => {
+    const { plan } = planWith(laid, work.stops, () => crypto.randomUUID())
+    const plain = JSON.parse(JSON.stringify(plan)) as unknown
+    return bench.run((worker) => worker.lost(work.fitId!, plain), SILENT_MS).catch(cannot('the plan cannot be tried'))
+  }
+
   /** The plan as steps with ruler and scissors; null where they could not be had, which is said on the page. */
   const paperSteps = async (ruler: Ruler) => {
     await recompute()
@@ -241,6 +248,7 @@ export const usePlanSession = defineStore('plan-session', () => {
     contextFor,
     wordsOf,
     paperSteps,
+    lostBy,
     proposed,
     propose,
     ways,

@@ -219,6 +219,30 @@ describe('fits of one garment', () => {
   })
 })
 
+describe('a plan that is laid over stops that are there', () => {
+  it('says which of them it would cost, and switches off what is to be left out, in one act', async () => {
+    const { work, session } = await opened('demo-blouse')
+    const small = (await work.addChange(shorten(-60)))!
+    await until(() => session.computedPlan?.stops.length === 1)
+    const asked = (amountMm: number) => [{ how: 'add' as const, at: 'start' as const, proposed: shorten(amountMm) }]
+    expect(await session.lostBy(asked(-10))).toEqual([])
+    // Shortened as far as works, the body has no room for another stop.
+    const { inputs } = work.project!.plan[0]!
+    const tried = findKind('lengthen').apply(work.project!.garment, { ...(inputs as never as object), amountMm: -900 } as never, contextWith())
+    const largest = tried.ok ? 0 : tried.problem.largestMm!
+    expect(largest).toBeLessThan(-50)
+    const lost = await session.lostBy(asked(largest))
+    expect(lost!.map((s) => s.id)).toEqual([small])
+    expect(lost![0]!.title).toBe('Shorten the body')
+    expect(work.project!.plan).toHaveLength(1)
+    expect(await work.takeProposed(asked(largest), [small])).toBe(true)
+    await until(() => session.computedPlan?.stops.length === 2)
+    expect(session.computedPlan!.stops.map((s) => s.status)).toEqual(['applied', 'off'])
+    await work.undo()
+    await until(() => work.project!.plan.length === 1 && work.project!.plan[0]!.on)
+  })
+})
+
 describe('the desk', () => {
   const asked = (sizing: unknown) => ({ wearer: null, sizing, tolerances: { goodMm: 1, easeMm: 3, runThroughDeg: 10 } })
   const nothing = { garments: [], stops: [] }

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import type { LaidOn } from '~~/core/advice'
+import { planWith, type LaidOn } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
 import { withId, type Change, type NewChange } from '~~/core/changes'
 import { emptyFit, joinProject, stopsOf, type FitRow, type GarmentRow, type Project } from '~~/core/formats'
@@ -127,34 +127,42 @@ export const useWork = defineStore('work', () => {
       },
     })
 
-  /** Adds a stop and shows it; gives its id, or null where it could not be stored. */
-  async function addChange(change: NewChange): Promise<string | null> {
+  /** Adds a stop and shows it, to this fit or to those that mend the draft for everybody; gives its id, or null where it could not be stored. */
+  async function addChange(change: NewChange, forEverybody = false): Promise<string | null> {
     const id = crypto.randomUUID()
     const stop = withId(change, id)
-    if (!(await act(`add ${session().wordsOf(stop)}`, { fit: (row) => void row.plan.push(stop) }))) return null
+    const label = `add ${session().wordsOf(stop)}${forEverybody ? ' for everybody' : ''}`
+    const added = forEverybody
+      ? act(label, { garment: (row) => void row.mends.push(stop) })
+      : act(label, { fit: (row) => void row.plan.push(stop) })
+    if (!(await added)) return null
     useSelection().stopId = id
     return id
   }
 
-  /** Takes proposed stops into the plan as one act: new ones in their order at its end or start, others set to their new figures. */
-  async function takeProposed(list: readonly LaidOn[]): Promise<boolean> {
+  /**
+   * Takes proposed stops into the plan as one act.
+   * @param off ids of stops that are switched off with it
+   */
+  async function takeProposed(list: readonly LaidOn[], off: readonly string[] = []): Promise<boolean> {
     const laid = JSON.parse(JSON.stringify(list.filter((l) => l.how !== 'there'))) as LaidOn[]
-    const stopsAt = (place: 'start' | 'end') =>
-      laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [withId(l.proposed, crypto.randomUUID())] : []))
-    const [first, added] = [stopsAt('start'), stopsAt('end')]
-    const label = laid.length === 1 ? `${session().wordsOf(withId(laid[0]!.proposed, ''))}` : `${laid.length} stops`
     const set = laid.flatMap((l) => (l.how === 'set' ? [l.change] : []))
+    const label = laid.length === 1 ? session().wordsOf(set[0] ?? withId(laid[0]!.proposed, '')) : `${laid.length} stops`
+    let added: string[] = []
+    const leaveOut = (stops: Change[]) => stops.filter((c) => off.includes(c.id)).forEach((c) => (c.on = false))
     const stored = await act(`plan ${label}`, {
-      garment: (row) => set.forEach((change) => put(row.mends, change)),
+      garment: (row) => {
+        set.forEach((change) => put(row.mends, change))
+        leaveOut(row.mends)
+      },
       fit: (row) => {
-        set.forEach((change) => put(row.plan, change))
-        row.plan.unshift(...first)
-        row.plan.push(...added)
+        const next = planWith(laid, row.plan, () => crypto.randomUUID())
+        added = next.added
+        row.plan = next.plan
+        leaveOut(row.plan)
       },
     })
-    if (stored)
-      useSelection().stopId =
-        added.at(-1)?.id ?? first.at(-1)?.id ?? laid.flatMap((l) => (l.how === 'set' ? [l.change.id] : [])).at(-1) ?? null
+    if (stored) useSelection().stopId = added.at(-1) ?? set.at(-1)?.id ?? null
     return stored
   }
 

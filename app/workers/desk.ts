@@ -205,6 +205,18 @@ export function makeDesk() {
       return nameProposed(garment, planSizes(garment, now, own), now)
     },
 
+    /** Stops that are done now, and would not find what they are about in another plan: the titles and ids of those. */
+    lost(key: string, plan: unknown): { id: string; title: string }[] {
+      const { base, folded, context: own } = sessionOf(key)
+      if (!folded || !own) return []
+      const next = foldPlan(base, PlanSchema.parse(plan), own)
+      return folded.stops.flatMap(({ change, status, words }) => {
+        const then = next.stops.find((s) => s.change.id === change.id)
+        const isLost = status === 'applied' && then !== undefined && (then.status === 'orphan' || then.status === 'refused')
+        return isLost ? [{ id: change.id, title: words.title }] : []
+      })
+    },
+
     /** Other ways to do one stop: each applied to the same garment and measured, for seeing side by side. */
     compare(key: string, changeId: string): ComparedWay[] {
       const { folded, context: own } = sessionOf(key)

@@ -1,7 +1,9 @@
 import {
   CHANGE_KINDS,
   findKind,
+  foldPlan,
   newStop,
+  withId,
   withInputs,
   type Change,
   type ChangeContext,
@@ -14,7 +16,8 @@ import { findPiece, takeSize, type Garment } from '../pattern'
 
 /** A change that would mend a fault: a new stop, or another version of one in the plan. */
 export type Mend =
-  | { how: 'add'; label: string; change: NewChange }
+  /** `forEverybody`: the fault lies in the pattern as bought, and the stop mends it there, before all others. */
+  | { how: 'add'; label: string; change: NewChange; forEverybody: boolean }
   | { how: 'edit'; label: string; change: Change }
   | { how: 'off'; label: string; changeId: string }
 
@@ -82,6 +85,17 @@ function switchOff({ plan, walk }: Look, stillFaulty: (walked: WalkedGarment) =>
   return []
 }
 
+/** Is a fault there in the pattern as bought, and gone from the plan when the mend is done there, before everything else? */
+function mendsDraft({ plan, context, walk }: Look, mend: NewChange, stillFaulty: (walked: WalkedGarment) => boolean): boolean {
+  if (!stillFaulty(walk(plan.base))) return false
+  const own = plan.stops.map((s) => s.change)
+  const mended = foldPlan(plan.base, [withId(mend, MENDED), ...own], context)
+  const isWhole = mended.stops.every((s, i) => i === 0 || s.status === plan.stops[i - 1]!.status)
+  return isWhole && mended.stops[0]!.status === 'applied' && !stillFaulty(walk(mended.garment))
+}
+/** The id of a mend while it is tried. */
+const MENDED = 'mended'
+
 /**
  * What would mend a mismatch, best first: a partner that was left out taken in again, what the kinds of change offer for it (tried
  * and measured), the stop without which it would not be there.
@@ -90,13 +104,14 @@ function switchOff({ plan, walk }: Look, stillFaulty: (walked: WalkedGarment) =>
  */
 export function findMends(look: Look, mismatch: Mismatch, stillFaulty: (walked: WalkedGarment) => boolean): Mend[] {
   const { plan, context } = look
-  const offered = CHANGE_KINDS.flatMap((kind): Mend[] =>
+  const found = CHANGE_KINDS.flatMap((kind): Mend[] =>
     (kind.mends?.(plan.garment, mismatch, context) ?? []).flatMap(({ label, note, tries }): Mend[] => {
       // A mismatch of metres asks for more than a change may give.
       const inputs = tries.find((one) => kind.schema.safeParse(one).success && helps(look, (garment) => kind.apply(garment, one, context)))
-      return inputs === undefined ? [] : [{ how: 'add', label, change: newStop(kind.kind, inputs, note) }]
+      return inputs === undefined ? [] : [{ how: 'add', label, change: newStop(kind.kind, inputs, note, 'match'), forEverybody: false }]
     }),
   )
+  const offered = found.map((m): Mend => (m.how === 'add' && mendsDraft(look, m.change, stillFaulty) ? { ...m, forEverybody: true } : m))
   const again = 'seam' in mismatch ? includeAgain(plan, mismatch.seam) : []
   return [...again, ...offered, ...switchOff(look, stillFaulty)]
 }

@@ -2,6 +2,6 @@ export { countFaults, faultTotal, faultWords, type FaultCount } from './count-fa
 export { listFaults, thingOf, type Fault } from './list-faults'
 export type { Mend } from './find-mends'
 export { changeForLength, nameProposed, planSizes, tracedFor, type Proposed } from './plan-sizes'
-export { layOnPlan, stopsBeforeSizes, type LaidOn } from './lay-on-plan'
+export { layOnPlan, planWith, stopsBeforeSizes, type LaidOn } from './lay-on-plan'
 export { adviseOrder, type OrderAdvice } from './advise-order'
 export { answerAsTried, answerWish, offerAs, tryOffer, type Offer, type WishAnswer } from './answer-wish'

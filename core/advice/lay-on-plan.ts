@@ -1,4 +1,4 @@
-import { alike, findKind, withInputs, type Change, type NewChange, type Phase } from '../changes'
+import { alike, findKind, withId, withInputs, type Change, type NewChange, type Phase } from '../changes'
 
 /** Phases in which the worksheet gives each zone its size: it plans those stops itself, on what all others leave. */
 const SIZING: readonly Phase[] = ['new-sizes', 'sizes', 'sides']
@@ -35,4 +35,13 @@ export function layOnPlan(proposed: readonly NewChange[], plan: readonly Change[
     // What is traced is chosen before anything is done to it.
     return { how: 'add', at: phaseOf(stop) === 'trace' ? 'start' : 'end', proposed: stop }
   })
+}
+
+/** A plan with proposed stops laid on it: new ones in their order at its end or start, others set to their new figures. */
+export function planWith(laid: readonly LaidOn[], plan: readonly Change[], newId: () => string): { plan: Change[]; added: string[] } {
+  const stopsAt = (place: 'start' | 'end') =>
+    laid.flatMap((l): Change[] => (l.how === 'add' && l.at === place ? [withId(l.proposed, newId())] : []))
+  const [first, last] = [stopsAt('start'), stopsAt('end')]
+  const set = new Map(laid.flatMap((l) => (l.how === 'set' ? [[l.change.id, l.change] as const] : [])))
+  return { plan: [...first, ...plan.map((c) => set.get(c.id) ?? c), ...last], added: [...first, ...last].map((c) => c.id) }
 }

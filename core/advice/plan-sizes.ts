@@ -66,7 +66,7 @@ function propose(draft: Draft, phase: (typeof PHASES)[number], asked: Omit<Asked
     const list = kind.proposes!(now.garmentNow, { ...asked, stops })
       // A body far off the pattern asks for more than a change may give: such a stop is not proposed.
       .filter(({ inputs }) => kind.schema.safeParse(inputs).success)
-      .map(({ inputs, note }) => newStop(kind.kind, inputs, note))
+      .map(({ inputs, note }) => newStop(kind.kind, inputs, note, 'body'))
     return taken(now, list, asked.context)
   }, draft)
 }

@@ -9,6 +9,7 @@ export {
   recipeAsStop,
   RecipeSchema,
   withId,
+  type StopSource,
   withInputs,
   type Change,
   type InputsOf,

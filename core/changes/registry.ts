@@ -76,8 +76,14 @@ export function findKind(kind: string): ChangeKind<unknown> | undefined {
   return BY_NAME.get(kind)
 }
 
+/** What proposed a stop: the body’s figures, or Match. One of one’s own has none. */
+const StopSourceSchema = z.enum(['body', 'match'])
+export type StopSource = z.infer<typeof StopSourceSchema>
+
 /** One stop of a plan, of any kind: its inputs are those of its kind. */
-export type Change = { [K in KindName]: { id: string; kind: K; inputs: InputsOf<K>; on: boolean; note: string } }[KindName]
+export type Change = {
+  [K in KindName]: { id: string; kind: K; inputs: InputsOf<K>; on: boolean; note: string; from?: StopSource }
+}[KindName]
 
 type WithoutId<C> = C extends Change ? Omit<C, 'id'> : never
 /** A stop on its way into a plan. */
@@ -91,6 +97,7 @@ const StopSchema = z.strictObject({
   on: z.boolean(),
   /** Why, in the sewist's words. */
   note: z.string().max(2000),
+  from: StopSourceSchema.optional(),
 })
 
 /** One stop of a plan: data only. */
@@ -108,8 +115,8 @@ export const ChangeSchema = StopSchema.transform((change, context): Change => {
 export const withInputs = (change: Change, inputs: unknown): Change => ChangeSchema.parse({ ...change, inputs })
 
 /** A new stop of a kind that is known by name alone, with inputs that the kind has made. @throws where they are none */
-export function newStop(kind: string, inputs: unknown, note = ''): NewChange {
-  const { id: _, ...stop } = ChangeSchema.parse({ id: 'new', kind, inputs, on: true, note })
+export function newStop(kind: string, inputs: unknown, note = '', from?: StopSource): NewChange {
+  const { id: _, ...stop } = ChangeSchema.parse({ id: 'new', kind, inputs, on: true, note, ...(from ? { from } : {}) })
   return stop
 }
 

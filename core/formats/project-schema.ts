@@ -42,7 +42,7 @@ export const FitRowSchema = z.strictObject({
 export type FitRow = z.infer<typeof FitRowSchema>
 
 /** The version this application writes. Raise it together with a new migration. */
-export const FILE_VERSION = 5
+export const FILE_VERSION = 6
 
 export const ProjectFileSchema = z.strictObject({
   format: z.literal('tidal-seam'),

@@ -136,6 +136,8 @@ describe('the demo garments', () => {
       expect.stringMatching(/^Lengthen Back leg alone by/),
       expect.stringMatching(/^Shorten Front leg alone by/),
     ])
+    // The draft itself is at fault: what mends it is for everybody who wears it.
+    expect(ways.every((m) => m.forEverybody)).toBe(true)
     for (const mend of ways) {
       const plan = [withId(mend.change, 'm')]
       expect(faultsOf(garment, plan)).toEqual([])
@@ -168,6 +170,15 @@ describe('the demo garments', () => {
     if (mend.how !== 'edit') throw new Error('expected an edit')
     expect(faultsOf(draftBlouse(), [mend.change])).toEqual([])
     expect(side.mends.some((m) => m.how === 'off' && m.changeId === 'c')).toBe(true)
+  })
+  it('a fault that a stop of one fit has made is mended in that fit alone', () => {
+    const garment = draftBlouse()
+    const notch = newStop('move-notch', { notch: 'front waist', byMm: 12 })
+    const moved = [withId(notch, 'n')]
+    const fault = faultsOf(garment, moved).find((f) => f.about === 'notch')!
+    const mends = fault.mends.filter((m) => m.how === 'add')
+    expect(mends.length).toBeGreaterThan(0)
+    expect(mends.every((m) => !m.forEverybody && m.change.from === 'match')).toBe(true)
   })
   it('worst first', () => {
     const sizes = faultsOf(draftBlouse(), [shorten(['back'])])

@@ -23,7 +23,10 @@ const emit = defineEmits<{ mend: [mend: Mend] }>()
           <Wrench class="size-4 shrink-0" /><SentenceText :text="m.label" />
         </button>
       </div>
-      <p v-else class="mt-1 text-sm text-soft">
+      <p v-if="f.mends.some((m) => m.how === 'add' && m.forEverybody)" class="mt-2 text-sm text-soft" data-test="for-everybody-words">
+        It is so in the pattern as bought: what mends it becomes a stop for everybody who wears this garment.
+      </p>
+      <p v-if="f.mends.length === 0" class="mt-1 text-sm text-soft">
         No change that is known here mends it: true the line by hand on the paper, or go back to the stop that made it.
       </p>
     </li>

@@ -75,7 +75,7 @@ const ownLimits = computed({
 async function mend(m: Mend) {
   const stored =
     m.how === 'add'
-      ? (await work.addChange(m.change)) !== null
+      ? (await work.addChange(m.change, m.forEverybody)) !== null
       : m.how === 'edit'
         ? await work.setStop(m.change)
         : await work.switchChange(m.changeId, false)

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { ListPlus } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { changeForLength, layOnPlan, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
+import { changeForLength, layOnPlan, planWith, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMeasures, type OwnZone } from '~~/core/measure'
 import { makeWorksheet, type LengthRow } from '~~/core/size'
-import { sayDone } from '~/messages'
+import { db } from '~/data/db'
+import { sayDone, sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
@@ -86,12 +87,33 @@ const plan = computed(() =>
 )
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 async function addPlan() {
+  const lost = await session.lostBy(missingStops.value)
+  if (!lost) return
+  if (lost.length > 0) inTheWay.value = lost
+  else await takePlan([])
+}
+/** Stops of the plan that would no longer find what they are about: what is to become of them is asked. */
+const inTheWay = ref<{ id: string; title: string }[] | null>(null)
+async function takePlan(off: string[]) {
+  inTheWay.value = null
   const count = missingStops.value.length
-  if (!(await work.takeProposed(missingStops.value))) return
+  if (!(await work.takeProposed(missingStops.value, off))) return
   sayDone(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
     label: 'See it',
     run: () => void router.push(stationAt(project.value.garmentId, work.fitId, 'reshape')),
   })
+}
+/** Another fit for the same wearer, in which only what the body asks for is done. */
+async function planAnotherFit() {
+  inTheWay.value = null
+  const row = await db.garments.get(project.value.garmentId)
+  const fit = work.fits.find((f) => f.id === work.fitId)
+  if (!row || !fit) return sayFault('This garment or this fit was deleted in another tab. Look in the wardrobe.')
+  const { plan: stops } = planWith(missingStops.value, [], () => crypto.randomUUID())
+  const id = await wardrobe.beginFit(row, project.value.wearerId, 'from the figures', { ...fit, plan: stops })
+  if (id === null) return
+  await router.push(stationAt(row.id, id, 'size'))
+  sayDone('Another fit was begun with what the body asks for; the other one is as it was.')
 }
 async function addLength(row: LengthRow) {
   const change = changeForLength(traced.value, row, session.contextFor(garment.value))
@@ -168,6 +190,19 @@ async function addLength(row: LengthRow) {
 
       <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="work.setCharts" />
     </div>
+    <UiDialog v-if="inTheWay" title="Stops in the way" test="stops-in-the-way" @close="inTheWay = null">
+      <p class="mt-2">
+        This plan begins with other pieces or lines than {{ inTheWay.length === 1 ? 'this stop was' : 'these stops were' }} made for:
+        {{ inTheWay.map((s) => `“${s.title}”`).join(', ') }}. Nothing has been changed yet.
+      </p>
+      <template #buttons>
+        <button class="btn" data-test="in-the-way-cancel" @click="inTheWay = null">Cancel</button>
+        <button class="btn" data-test="in-the-way-off" @click="takePlan(inTheWay!.map((s) => s.id))">
+          Take the plan, switch {{ inTheWay.length === 1 ? 'it' : 'them' }} off
+        </button>
+        <button class="btn-act" data-test="in-the-way-fit" @click="planAnotherFit">Take it in another fit</button>
+      </template>
+    </UiDialog>
     <aside class="flex min-h-0 flex-col border-edge max-md:border-t md:border-l print:hidden" aria-label="Zones on the pieces">
       <div class="min-h-0 flex-1 max-md:h-[60vh] max-md:flex-none">
         <ZonePicture

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import { stationAt } from '~/stations'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
@@ -6,7 +8,16 @@ import { useWork } from '~/stores/work'
 const work = useWork()
 const wearers = useWearers()
 
-const choose = (id: string | null) => work.act('wearer of the garment', { fit: (row) => void (row.wearerId = id) })
+const router = useRouter()
+/** Another wearer of a fit that has stops: that is another fit, which is asked about. */
+const another = ref<string | null>(null)
+const wearerId = computed({ get: () => work.project!.wearerId ?? '', set: choose })
+function choose(id: string) {
+  const { wearerId: now, plan } = work.project!
+  if (now && id && id !== now && plan.length > 0) another.value = id
+  else
+    void work.act(`wearer: ${wearers.all.find((w) => w.id === id)?.name ?? 'nobody'}`, { fit: (row) => void (row.wearerId = id || null) })
+}
 </script>
 
 <template>
@@ -15,18 +26,20 @@ const choose = (id: string | null) => work.act('wearer of the garment', { fit: (
       <h1 class="mr-2 font-display text-2xl italic">Wearer</h1>
       <label class="flex items-center gap-2">
         <span class="text-soft">This fit is for</span>
-        <select
-          class="field w-52"
-          :value="work.project!.wearerId ?? ''"
-          data-test="choose-wearer"
-          @change="choose(($event.target as HTMLSelectElement).value || null)"
-        >
+        <select :key="another ?? ''" v-model="wearerId" class="field w-52" data-test="choose-wearer">
           <option value="">nobody yet</option>
           <option v-for="w in wearers.all" :key="w.id" :value="w.id">{{ w.name }}</option>
         </select>
       </label>
       <NewWearer @made="choose" />
     </div>
+    <NewFit
+      v-if="another"
+      :garment-id="work.project!.garmentId"
+      :for-wearer="another"
+      @close="another = null"
+      @begun="(id: string) => router.push(stationAt(work.project!.garmentId, id, 'wearer'))"
+    />
     <WearerSheet v-if="work.wearer" :wearer="work.wearer" :scope="work.fitId!" class="flex-1">
       <FitNotes :project="work.project!" />
     </WearerSheet>
