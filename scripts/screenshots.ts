@@ -107,6 +107,11 @@ try {
   await byTest(driver, 'paper-step')
   await shoot('steps')
 
+  await open('garment/demo-tapered/paper', 'page-count')
+  await click(driver, 'tab-notebook')
+  await byTest(driver, 'notebook')
+  await shoot('notebook')
+
   await open('import', 'svg')
   await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
   await click(driver, 'confirm-scale')
@@ -118,10 +123,6 @@ try {
   await settle(1200)
   await driver.executeScript(`document.querySelector('[data-test=folded]').scrollIntoView({ block: 'center' })`)
   await shoot('dart')
-  await open('garment/demo-baker/reshape', 'table')
-  await click(driver, 'stop-0')
-  await settle(1200)
-  await shoot('bust')
   await open('garment/demo-ferryman/reshape', 'table')
   await click(driver, 'stop-1')
   await shoot('waist-dart')

@@ -80,9 +80,6 @@ function onKey(event: KeyboardEvent, change: Change, i: number) {
     void work.removeChange(change.id)
   }
 }
-/** From this many stops on, title and figure run on over two lines. */
-const CROWDED = 4
-const isCrowded = computed(() => count.value >= CROWDED)
 const dot = (i: number) => props.stops[i]?.status ?? 'applied'
 </script>
 
@@ -148,10 +145,10 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                 <span class="sr-only"
                   >Stop {{ i + 1 }} of {{ count }}{{ dot(i) === 'applied' ? '' : `, ${dot(i)}` }}. Alt and arrow keys move it.</span
                 >
-                <span class="min-w-0 text-sm leading-tight" :class="isCrowded && 'line-clamp-2'">
+                <span class="min-w-0 text-sm leading-tight">
                   <span
                     class="font-semibold"
-                    :class="[dot(i) === 'off' && 'line-through', !isCrowded && 'block truncate']"
+                    :class="[dot(i) === 'off' && 'line-through', describe(c).amountMm === null ? 'line-clamp-2' : 'block truncate']"
                     :title="describe(c).title"
                     >{{ describe(c).title }}</span>{{ ' ' }}
                   <LengthText

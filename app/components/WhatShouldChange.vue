@@ -64,6 +64,8 @@ async function take(offer: Offer) {
   // What could not be stored stays typed; why is said on the page.
   if (!stopId) return
   wish.value = ''
+  // The list closes, so that the stop can be seen.
+  field.value?.el.blur()
   if (offer.asksAmount) selection.begun = { stopId, field: offer.field, towards: offer.towards }
 }
 async function choose(picked: { kind: ChangeKind<unknown>; cannot: string | null } | { recipe: Recipe } | { offer: Offer } | null) {

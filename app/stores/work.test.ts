@@ -228,7 +228,11 @@ describe('a plan that is laid over stops that are there', () => {
     expect(await session.lostBy(asked(-10))).toEqual([])
     // Shortened as far as works, the body has no room for another stop.
     const { inputs } = work.project!.plan[0]!
-    const tried = findKind('lengthen').apply(work.project!.garment, { ...(inputs as never as object), amountMm: -900 } as never, contextWith())
+    const tried = findKind('lengthen').apply(
+      work.project!.garment,
+      { ...(inputs as never as object), amountMm: -900 } as never,
+      contextWith(),
+    )
     const largest = tried.ok ? 0 : tried.problem.largestMm!
     expect(largest).toBeLessThan(-50)
     const lost = await session.lostBy(asked(largest))
