@@ -1,9 +1,7 @@
 import {
   CHANGE_KINDS,
   findKind,
-  foldPlan,
   newStop,
-  withId,
   withInputs,
   type Change,
   type ChangeContext,
@@ -85,16 +83,12 @@ function switchOff({ plan, walk }: Look, stillFaulty: (walked: WalkedGarment) =>
   return []
 }
 
-/** Is a fault there in the pattern as bought, and gone from the plan when the mend is done there, before everything else? */
+/** Is a fault there in the pattern as bought, and gone from it when the mend is done there? */
 function mendsDraft({ plan, context, walk }: Look, mend: NewChange, stillFaulty: (walked: WalkedGarment) => boolean): boolean {
   if (!stillFaulty(walk(plan.base))) return false
-  const own = plan.stops.map((s) => s.change)
-  const mended = foldPlan(plan.base, [withId(mend, MENDED), ...own], context)
-  const isWhole = mended.stops.every((s, i) => i === 0 || s.status === plan.stops[i - 1]!.status)
-  return isWhole && mended.stops[0]!.status === 'applied' && !stillFaulty(walk(mended.garment))
+  const mended = findKind(mend.kind as string)!.apply(plan.base, mend.inputs, context)
+  return mended.ok && !stillFaulty(walk(mended.value.garment))
 }
-/** The id of a mend while it is tried. */
-const MENDED = 'mended'
 
 /**
  * What would mend a mismatch, best first: a partner that was left out taken in again, what the kinds of change offer for it (tried
