@@ -4,7 +4,7 @@ import { ScrollText } from 'lucide-vue-next'
 import { format, isToday } from 'date-fns'
 import { computed, ref, watch } from 'vue'
 import { useScope } from '~/composables/useScope'
-import type { LoggedAct } from '~/data/acts'
+import type { LoggedAct } from '~/data/acts-log'
 import { say } from '~/messages'
 
 /** Everything that was done here, when, with figures; and the way back to any point of it. */

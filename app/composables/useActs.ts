@@ -1,5 +1,6 @@
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { goToAct, lastDone, logOf, nextRedo, redoAct, undoAct, type LoggedAct } from '~/data/acts'
+import { lastDone, nextRedo, redoAct, undoAct } from '~/data/acts'
+import { goToAct, logOf, type LoggedAct } from '~/data/acts-log'
 import type { Act } from '~/data/db'
 import { useLive } from './useLive'
 

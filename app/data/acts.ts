@@ -12,7 +12,7 @@ import { EMPTY_TRAY } from './tray-row'
 const KEPT_ACTS = 300
 
 /** One transaction over all that people make; one that is under way already takes this in. */
-const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts'], work)
+export const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts'], work)
 
 async function addAct(scope: string, label: string, changes: ActChange[]): Promise<void> {
   // A new act ends what could have been redone.
@@ -159,7 +159,8 @@ async function step(scope: string, back: boolean): Promise<string | null> {
   return done.ok ? done.value : null
 }
 
-async function stepOn(scope: string, back: boolean): Promise<string | null> {
+/** Takes the last act of a scope back, or does the next one again, inside a transaction. */
+export async function stepOn(scope: string, back: boolean): Promise<string | null> {
   const act = await (back ? lastDone(scope) : nextRedo(scope))
   if (!act) return null
   // All of it is worked out before any of it is written: an act is taken back whole.
@@ -187,43 +188,6 @@ export const undoAct = (scope: string): Promise<string | null> => step(scope, tr
 
 /** Does the last undone act of a scope again. */
 export const redoAct = (scope: string): Promise<string | null> => step(scope, false)
-
-/** One line of the log of a scope. */
-export interface LoggedAct {
-  id: number
-  label: string
-  at: string
-  undone: boolean
-}
-
-/** Everything that was done in a scope and can be taken back, or was taken back and can be done again, in its order. */
-export const logOf = async (scope: string): Promise<LoggedAct[]> =>
-  (await db.acts.where('scope').equals(scope).sortBy('id')).map(({ id, label, at, undone }) => ({
-    id: id!,
-    label,
-    at,
-    undone: undone === 1,
-  }))
-
-/**
- * Goes to the moment after an act of a scope, taking back or doing again all that lies between; null is before the first.
- * Stored as a whole or not at all.
- * @returns how many acts were taken back or done again
- */
-export async function goToAct(scope: string, actId: number | null): Promise<Result<number>> {
-  settleMessage()
-  return written('go back in the log', () =>
-    together(async () => {
-      const acts = await logOf(scope)
-      const until = actId === null ? -1 : acts.findIndex((a) => a.id === actId)
-      const back = acts.filter((a, i) => i > until && !a.undone).length
-      const again = acts.filter((a, i) => i <= until && a.undone).length
-      for (let i = 0; i < back; i++) await stepOn(scope, true)
-      for (let i = 0; i < again; i++) await stepOn(scope, false)
-      return back + again
-    }),
-  )
-}
 
 /** Deletes all that is stored, with the log of it: it cannot be undone. */
 export const deleteEverything = (): Promise<Result<void>> =>

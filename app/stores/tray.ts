@@ -3,15 +3,16 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { emptyFit, type Drawing, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, sewEdges, takeCupsAside, type PieceDraft } from '~~/core/import'
+import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, refuse, type Problem, type Result } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
+import { dropSeamsOf, usePointedSeams } from '~/composables/usePointedSeams'
 import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
-import { EMPTY_TRAY, type AddedSeam, type Tray, type TrayPiece } from '~/data/tray-row'
+import { EMPTY_TRAY, type Tray, type TrayPiece } from '~/data/tray-row'
 import { Bench, Ended } from '~/workers/bench'
 import { importJobs, type ImportJobs } from '~/workers/import-jobs'
 
@@ -216,27 +217,7 @@ export const useTray = defineStore('tray', () => {
   })
   const whole = computed((): Garment => ({ ...sorted.value.garment, seams: [] }))
   const proposed = computed((): Seam[] => proposeSeams(whole.value))
-  /** Seams that were pointed at, as far as their edges are there. */
-  const added = computed(() =>
-    (state.value.addedSeams ?? []).flatMap((a) => {
-      const seam = sewEdges(whole.value, a.id, a.sides, a.turned)
-      return seam ? [{ ...a, seam }] : []
-    }),
-  )
-  const addSeam = (sides: AddedSeam['sides']) =>
-    act('sew edges together', (tray) => {
-      tray.addedSeams = [...(tray.addedSeams ?? []), { id: `pointed-${crypto.randomUUID()}`, sides: plain(sides), turned: false }]
-    })
-  const turnSeam = (id: string) =>
-    act('turn a side of a seam round', (tray) => {
-      const seam = tray.addedSeams?.find((a) => a.id === id)
-      if (seam) seam.turned = !seam.turned
-    })
-  const removeSeam = (id: string) => act('take a seam out', (tray) => void (tray.addedSeams = tray.addedSeams?.filter((a) => a.id !== id)))
-  /** Edges are counted along the outline: with one more or one less the seams of a piece no longer know theirs. */
-  function dropSeamsOf(tray: Tray, pieceId: string) {
-    tray.addedSeams = tray.addedSeams?.filter((a) => !a.sides.flat().some((e) => e.pieceId === pieceId))
-  }
+  const pointed = usePointedSeams(state, whole, act)
 
   function waiting(p: TrayPiece): string | null {
     if (!p.taken) return p.aside ? 'set aside: it frames the pieces' : 'left out'
@@ -256,7 +237,7 @@ export const useTray = defineStore('tray', () => {
   async function finish(): Promise<{ ok: true; row: GarmentRow } | { ok: false; sentence: string }> {
     const garment: Garment = {
       ...whole.value,
-      seams: [...proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)), ...added.value.map((a) => a.seam)],
+      seams: [...proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)), ...pointed.added.value.map((a) => a.seam)],
     }
     if (garment.pieces.length === 0)
       return { ok: false, sentence: 'No piece is ready yet: each needs a closed outline, a grainline and a name for every edge.' }
@@ -321,10 +302,7 @@ export const useTray = defineStore('tray', () => {
     built,
     whole,
     proposed,
-    added,
-    addSeam,
-    turnSeam,
-    removeSeam,
+    ...pointed,
     restIsPlain,
     act,
     takeFile,

@@ -6,7 +6,8 @@ import { stopsOf } from '../formats'
 import { DEFAULT_TOLERANCES } from '../match'
 import { INCH_MM, writeLengths } from '../units'
 import { PHRASES } from '../wishes/lexicon'
-import { answerAsTried, answerWish, offerAs, tryOffer } from './answer-wish'
+import { answerWish, offerAs } from './answer-wish'
+import { answerAsTried, tryOffer } from './try-offer'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-27'))
 const GARMENTS = {
