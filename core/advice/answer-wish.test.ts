@@ -134,6 +134,8 @@ blouse: sleeves too short by an inch and a half -> lengthen amountMm=1.5 pieceId
 blouse: shorten the sleeve below the elbow 1 -> lengthen amountMm=-1 pieceId="sleeve"
 blouse: lengthen the sleeve above the elbow by 1 -> lengthen amountMm=1 pieceId="sleeve"
 blouse: waist 30 in -> asks add-at-edge
+blouse: take 3/4 off the sleeves -> asks lengthen
+blouse: add 1 to the sleeves -> asks lengthen
 blouse: hip is 40 in -> asks add-at-edge
 blouse: shorten the sleeve hem 1 -> lengthen amountMm=-1 pieceId="sleeve"
 blouse: sleeve 22 in long -> lengthen pieceId="sleeve"

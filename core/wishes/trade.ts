@@ -32,7 +32,9 @@ export function tradeOf(said: ReadonlySet<Concept>): Concept | undefined {
   if (named || says(NEVER)) return named
   if (said.has('armhole') && says([...HEIGHTS, ...WIDTHS])) return 'armhole-depth'
   if (said.has('neckline') && says([...HEIGHTS, ...WIDTHS])) return 'neck-shape'
-  if (said.has('sleeve') && says(WIDTHS) && !said.has('hem') && !said.has('wrist')) return 'bicep'
+  // “Take 3/4 off the sleeves” may be said of their length.
+  const isWidth = says(WIDTHS.filter((w) => w !== 'more' && w !== 'less')) || said.has('width')
+  if (said.has('sleeve') && isWidth && !said.has('hem') && !said.has('wrist')) return 'bicep'
   return undefined
 }
 

@@ -65,7 +65,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     inputs: { amountMm: amountMm ?? 0, pieceId: piece.id, levels: [said?.level ?? firstLevel(piece, sizeId)], leftOut: [] },
     uses: [
       ...used(wish, ...LONGER, ...SHORTER),
-      ...(wish.said.has('length') ? used(wish, 'more', 'less') : []),
+      ...(wish.said.has('length') || wish.said.has('sleeve') ? used(wish, 'more', 'less') : []),
       ...uses,
       ...(said?.uses ?? []),
       ...(now?.uses ?? used(wish, 'side')),
@@ -88,7 +88,9 @@ const isLimb = (piece: Piece): boolean => piece.kind === 'sleeve' || piece.kind.
 /** Craft 6.1 as it is said: “lengthen the leg by 2 keep the knee”, “2 in shorter above the waist”, “make the sleeve 22 in long”. */
 export function readLengthen(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
   if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
-  const hasLength = wish.said.has('length')
+  // “Take 3/4 off the sleeves” is likely said of their length, and asked about.
+  const isLikely = wish.said.has('sleeve') && !says(wish, 'length', 'width', 'hem', 'wrist') && says(wish, 'more', 'less')
+  const hasLength = wish.said.has('length') || isLikely
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
   if (way === 0 && wish.wantedMm === null) return []
   // “Set the waist to 30” is said of a round, not of a length.
@@ -99,7 +101,7 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
   // The hem of a body or a skirt has a change of its own; that of trousers is the end of the leg.
   const meant = asked.pieces.length > 0 ? [asked.pieces] : says(wish, 'hem', 'side', 'inseam') ? bodies : families
   if (meant.length === 0 || (says(wish, 'hem') && !says(wish, 'keep') && meant.some((f) => !f.every(isLimb)))) return []
-  const isClear = asked.isFamily || (asked.pieces.length === 0 && meant.length === 1)
+  const isClear = !isLikely && (asked.isFamily || (asked.pieces.length === 0 && meant.length === 1))
   const read = meant.map((pieces) => readOn(pieces, asked.uses, isClear, wish, way, context.sizeId))
   // Where only one part of the garment has the height that was named, that part is meant.
   const there = read.filter((r) => r.isThere)
