@@ -7,6 +7,7 @@ import type { Garment } from '~~/core/pattern'
 import { parseLength } from '~~/core/units'
 import { sayDone } from '~/messages'
 import { useSaveFile } from '~/composables/useSaveFile'
+import { readText } from '~/read-text'
 import { usePrefs } from '~/stores/prefs'
 
 /** The printed size charts: the body each size is made for, and finished measures; typed, pasted, or read from CSV. */
@@ -51,7 +52,10 @@ function takeChart(text: string) {
 }
 async function takeFile(file: File) {
   if (file.size > MOST_BYTES) wrong.value = `${file.name} is too large to be a size chart. Choose another file.`
-  else takeChart(await file.text())
+  else {
+    const text = await readText(file)
+    if (text !== null) takeChart(text)
+  }
 }
 </script>
 

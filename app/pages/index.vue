@@ -10,6 +10,7 @@ import { useUnsettled } from '~/composables/useUnsettled'
 import { db } from '~/data/db'
 import { today } from '~/days'
 import { say, sayDone, sayFault } from '~/messages'
+import { readText } from '~/read-text'
 import { stationAt } from '~/stations'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -81,7 +82,9 @@ const backUp = async () => saveFile(await wardrobe.backUp(), `tidal-seam-wardrob
 /** A backup of which something is here too and differs: what stays is asked. */
 const asked = ref<{ fileName: string; file: Contents; differences: Difference[] } | null>(null)
 async function restore(file: File) {
-  const read = await wardrobe.readBackup(await file.text())
+  const text = await readText(file)
+  if (text === null) return
+  const read = await wardrobe.readBackup(text)
   if (!read.ok) return sayFault(problemSentence(read.problem))
   const backup = { fileName: file.name, ...read.value }
   if (backup.differences.length > 0) asked.value = backup
@@ -106,7 +109,8 @@ const choosing = ref<string[] | null>(null)
 const chosenRows = computed(() => (garments.value ?? []).map((g) => g.row).filter((r) => choosing.value?.includes(r.id)))
 const choose = (id: string, on: boolean) => (choosing.value = [...(choosing.value ?? []).filter((x) => x !== id), ...(on ? [id] : [])])
 async function giveTo(wearerId: string) {
-  const wearer = wearers.all.find((w) => w.id === wearerId)!
+  const wearer = wearers.all.find((w) => w.id === wearerId)
+  if (!wearer) return sayFault('This wearer was deleted in another tab. Choose another one.')
   const rows = chosenRows.value
   const stored = await wardrobe.giveTo(rows, wearer)
   if (!stored.ok) return

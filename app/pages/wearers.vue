@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { latestSet } from '~~/core/body'
 import { sayDone, sayFault } from '~/messages'
 import { useSaveFile } from '~/composables/useSaveFile'
+import { readText } from '~/read-text'
 import { useWearers } from '~/stores/wearers'
 
 /** All wearers of this browser, with their figures; read from and written to CSV. */
@@ -13,7 +14,9 @@ const chosenId = ref<string | null>(null)
 const chosen = computed(() => wearers.all.find((w) => w.id === chosenId.value) ?? wearers.all[0] ?? null)
 
 async function takeFile(file: File) {
-  const done = await wearers.takeCsv(await file.text())
+  const text = await readText(file)
+  if (text === null) return
+  const done = await wearers.takeCsv(text)
   if (done.ok) sayDone(`${done.count} ${done.count === 1 ? 'wearer' : 'wearers'} read from ${file.name}.`)
   else sayFault(`${file.name}: ${done.sentence}`)
 }
