@@ -71,6 +71,7 @@ blouse: straighten the dart -> straighten-dart dart="front side-dart"
 blouse: strighten the bust dart -> straighten-dart dart="front side-dart"
 blouse: move the side dart to the armhole -> move-dart edgeId="armhole" dart="front side-dart"
 blouse: move the bust dart to the shoulder -> move-dart edgeId="shoulder"
+blouse: move the bust dart to the waist -> asks move-dart
 blouse: rotate the side dart into the neckline -> move-dart edgeId="neck"
 blouse: transfer the dart to the hem -> move-dart edgeId="hem"
 two: move the shoulder dart to the armhole -> asks move-dart

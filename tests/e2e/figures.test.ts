@@ -57,10 +57,12 @@ describe.each(['in-eighths', 'cm'])('by the ruler “%s”', (ruler) => {
 
     await click(driver, 'station-match')
     await byTest(driver, 'match-summary')
+    const walked = new Map<string, string[]>()
     for (const item of await driver.findElements(By.css('[data-test^="seam-"][aria-current]'))) {
       await item.click()
       const label = (await (await byTest(driver, 'seam-strips')).getAttribute('aria-label')) ?? ''
       const [, first, second] = /: (.*) against (.*)$/.exec(label)!
+      walked.set(plain((await item.getAttribute('textContent')) ?? ''), [plain(first!), plain(second!)])
       const shown = await readAll(await driver.findElements(By.css('[data-test="seam-strips"] text[font-weight="650"]')))
       expect(shown.map(plain)).toEqual([plain(first!), plain(second!)])
       const surplus = /Surplus (.*?) (?:in|cm|mm) on/.exec(plain(await textContent('seam-words')))
@@ -79,6 +81,38 @@ describe.each(['in-eighths', 'cm'])('by the ruler “%s”', (ruler) => {
       const [name, ...cells] = await readAll(await row.findElements(By.css('th, td')))
       const ease = cells.at(-1)!
       if (altered.has(name!) && /\d/.test(ease)) expect(bare(ease), name).toBe(bare(altered.get(name!)!))
+    }
+
+    await click(driver, 'tab-steps')
+    await soon('the steps', async () => (await all('paper-step')).length > 0)
+    const lines = (await readAll(await all('paper-step'))).map((line) => /^(\d+)\.\d+(.*)$/.exec(line)!)
+    stops.forEach(({ title, amount }, i) => {
+      if (!amount) return
+      const own = lines.filter(([, stop]) => stop === String(i + 1)).map(([, , text]) => text!)
+      expect(own.length, title).toBeGreaterThan(0)
+      // The amount itself, or the parts that it was shared into, piece by piece.
+      const gaps = own.flatMap((text) => {
+        const gap = /^(.*?): cut .* the gap is (.*?) (?:in|cm) all the way/.exec(text)
+        return gap ? [{ piece: gap[1]!, marks: toMarks(gap[2]!) }] : []
+      })
+      const pieces = new Set(gaps.map((gap) => gap.piece))
+      for (const piece of pieces) {
+        const sum = gaps.filter((gap) => gap.piece === piece).reduce((total, gap) => total + gap.marks, 0)
+        expect(sum, `${title}, ${piece}`).toBeCloseTo(Math.abs(toMarks(amount)), 6)
+      }
+      if (pieces.size === 0) expect(own.join(' '), title).toContain(`${bare(amount)} `)
+    })
+    // What a seam must measure in the end is what Match walked.
+    const measured = new Map(
+      lines.flatMap(([, , text]) => {
+        const walk = /^Walk the (.*?): on the seam line it must now measure (.*?)(?: on both pieces)?\.$/.exec(text!)
+        return walk ? [[walk[1]!, walk[2]!] as const] : []
+      }),
+    )
+    for (const [seam, figures] of measured) {
+      const strip = [...walked].find(([name]) => name.toLowerCase().startsWith(seam.toLowerCase()))
+      expect(strip, seam).toBeDefined()
+      expect(figures, seam).toBe(strip![1][0] === strip![1][1] ? strip![1][0] : strip![1].join(' and '))
     }
 
     await click(driver, 'tab-sheets')

@@ -37,6 +37,8 @@ export function doubleDartSteps({ before, inputs, applied, context, ruler }: Ste
   // Halves rounded to the ruler add up to the whole (craft 3).
   const [half, rest] = roundToRuler([d.intakeMm / 2, d.intakeMm / 2], markMm(ruler)) as [number, number]
   const halves = half === rest ? `${figure(half)} to each side` : `${figure(half)} to one side and ${figure(rest)} to the other`
+  const change =
+    was && inputs.amountMm !== 0 ? `, ${figure(Math.abs(inputs.amountMm))} ${inputs.amountMm > 0 ? 'more' : 'less'} than before` : ''
   return [
     {
       text: `${piece.name}: mark the middle of the ${found.name} ${figure(beside)} from the nearer edge, and rule its middle line through it: ${figure(d.upperMm)} up to the upper tip, ${figure(d.lowerMm)} down to the lower.`,
@@ -50,7 +52,7 @@ export function doubleDartSteps({ before, inputs, applied, context, ruler }: Ste
       },
     },
     {
-      text: `${piece.name}: square to it mark ${halves} at its widest place, ${figure(half + rest)} together. Join the marks with both tips: the legs measure ${figure(a.above)} and ${figure(b.above)} above, ${figure(a.below)} and ${figure(b.below)} below.`,
+      text: `${piece.name}: square to it mark ${halves} at its widest place, ${figure(half + rest)} together${change}. Join the marks with both tips: the legs measure ${figure(a.above)} and ${figure(b.above)} above, ${figure(a.below)} and ${figure(b.below)} below.`,
       drawing: {
         pieceId: piece.id,
         strokes: [outline, { path: line, kind: 'cut' }, lineStroke(d.lips[0], d.lips[1], 'line')],

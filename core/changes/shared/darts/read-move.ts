@@ -15,6 +15,8 @@ const ROLES: Partial<Record<Concept, EdgeRole>> = {
   hem: 'hem',
   'centre-front': 'centre-front',
 }
+/** The lower edge of a piece is its waist or its hem: where the named one is not there, the other is asked about. */
+const INSTEAD: Partial<Record<EdgeRole, EdgeRole>> = { waist: 'hem', hem: 'waist' }
 const PLACES = Object.keys(ROLES) as Concept[]
 
 /**
@@ -32,10 +34,13 @@ export function readDartMove(wish: Wish, garment: Garment, verb: 'move' | 'split
   return darts.flatMap((d): Reading<DartMove>[] => {
     const begun = inputsForDart(garment, d.ref, sharePct)
     if (!begun) return []
-    const edge = target && d.piece.edges.find((e) => e.role === ROLES[target] && !e.fold)
+    const role = target && ROLES[target]
+    const ofRole = (wanted: EdgeRole | undefined) => d.piece.edges.find((e) => e.role === wanted && !e.fold)
+    const edge = role && ofRole(role)
+    const goal = edge ?? (role && ofRole(INSTEAD[role]))
     return [
       {
-        inputs: edge ? movedTo(garment, begun, edge.id) : begun,
+        inputs: goal ? movedTo(garment, begun, goal.id) : begun,
         uses: [...uses, ...used(wish, verb, 'into', 'from', 'front', 'back'), ...source, ...(target && edge ? [target] : [])],
         sure: darts.length === 1 && (target === undefined || edge !== undefined) && wish.amounts.length === 0,
         where: `on the ${d.piece.name}`,
