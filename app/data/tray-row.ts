@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ASIDE_KINDS } from '~~/core/import'
 import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~/core/pattern'
 
 const Mm = z.number().finite()
@@ -6,8 +7,8 @@ const Mm = z.number().finite()
 /** What a person has settled so far about an outline on its way in (see PieceDraft), and what still stands in the way. */
 const TrayPieceSchema = z.strictObject({
   taken: z.boolean(),
-  /** A frame of the page: left out unless it is taken back. */
-  aside: z.literal('frame').optional(),
+  /** Taken for no piece: left out unless it is taken back. */
+  aside: z.enum(ASIDE_KINDS).optional(),
   trouble: z.strictObject({ code: z.enum(['open', 'crosses', 'too-fine']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
   draft: z.strictObject({
     id: Id,

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { emptyFit, type Drawing, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
+import { ASIDES, BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, refuse, type Problem, type Result } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
@@ -220,7 +220,7 @@ export const useTray = defineStore('tray', () => {
   const pointed = usePointedSeams(state, whole, act)
 
   function waiting(p: TrayPiece): string | null {
-    if (!p.taken) return p.aside ? 'set aside: it frames the pieces' : 'left out'
+    if (!p.taken) return p.aside ? `set aside: ${ASIDES[p.aside].name.toLowerCase()}` : 'left out'
     if (p.trouble?.code === 'open') return `open: a gap of ${(p.trouble.gapMm ?? 0).toFixed(1)} mm`
     if (p.trouble?.code === 'crosses') return 'its outline crosses itself'
     if (p.trouble) return 'drawn in too many parts'

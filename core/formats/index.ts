@@ -14,4 +14,5 @@ export {
 } from './migrations'
 export { toPathData } from './path-data'
 export { writeSvg } from './svg-out'
-export { readSvg, type Drawing, type DrawnShape, type DrawnText } from './svg-in'
+export type { Drawing, DrawnShape, DrawnText } from './drawing'
+export { readSvg } from './svg-in'

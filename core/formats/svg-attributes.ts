@@ -64,29 +64,87 @@ export function readTransform(text: string | null): Affine | null {
   return m
 }
 
-/** A property from an element’s style, or the attribute of that name. */
+/** A property from an element’s style, or the attribute of that name; what is said last counts. */
 export const styleOf = (el: XmlElement, name: string): string | null => {
   const style = el.getAttribute('style')
+  let found: string | null = null
   if (style)
     for (const rule of style.split(';')) {
       const colon = rule.indexOf(':')
-      if (colon > 0 && rule.slice(0, colon).trim() === name) return rule.slice(colon + 1).trim()
+      if (colon > 0 && rule.slice(0, colon).trim() === name)
+        found = rule
+          .slice(colon + 1)
+          .replace(/!important/, '')
+          .trim()
     }
-  return el.getAttribute(name)
+  return found ?? el.getAttribute(name)
 }
 
-/** Colour and dashes of a stroke, with what an element's groups say where it says nothing itself. */
+/** How a line is drawn, with what an element's groups say where it says nothing itself. */
 export interface StrokeStyle {
   stroke: string
   dashes: string
+  fill: string
+  /** Size of letters, user units. */
+  letters: number
+  /** How letters lie at their place: “start”, “middle” or “end”. */
+  anchor: string
+  /** It ends in an arrow of the file. */
+  hasMarkers: boolean
 }
-export const NO_STYLE: StrokeStyle = { stroke: '', dashes: '' }
+export const NO_STYLE: StrokeStyle = { stroke: '', dashes: '', fill: '', letters: 16, anchor: 'start', hasMarkers: false }
+
+const isMarker = (value: string | null) => value !== null && value !== '' && value !== 'none'
 
 /** The style of an element within a group of that style. */
-export const styleWithin = (outer: StrokeStyle, el: XmlElement): StrokeStyle => ({
-  stroke: styleOf(el, 'stroke')?.replace(/\s+/g, ' ') || outer.stroke,
-  dashes: styleOf(el, 'stroke-dasharray')?.replace(/\s+/g, ' ') || outer.dashes,
-})
+export const styleWithin = (outer: StrokeStyle, el: XmlElement): StrokeStyle => {
+  const said = (name: string) => styleOf(el, name)?.replace(/\s+/g, ' ')
+  const dashes = said('stroke-dasharray')
+  return {
+    stroke: said('stroke') || outer.stroke,
+    dashes: dashes === 'none' ? '' : dashes || outer.dashes,
+    fill: said('fill') || outer.fill,
+    letters: userUnits(said('font-size') ?? null, outer.letters),
+    anchor: said('text-anchor') || outer.anchor,
+    hasMarkers:
+      outer.hasMarkers || isMarker(styleOf(el, 'marker-start')) || isMarker(styleOf(el, 'marker-end')) || isMarker(styleOf(el, 'marker')),
+  }
+}
+
+/** An area is filled and no line drawn round it. */
+export const isArea = ({ stroke, fill }: StrokeStyle): boolean =>
+  (stroke === '' || stroke === 'none') && fill !== 'none' && fill !== 'transparent'
+
+/** Neither line nor area of it is drawn: a box that a program keeps round something. */
+export const isUnseen = ({ stroke, fill }: StrokeStyle): boolean =>
+  (stroke === 'none' || stroke === 'transparent') && (fill === 'none' || fill === 'transparent')
+
+/** Rules of a style sheet beyond this are not looked at. */
+const MOST_RULES = 2000
+
+/**
+ * What the style sheets of a file say, for elements by name, class or id: `.line{fill:none}`. Other selectors are left out.
+ * @returns declarations by selector, in their order
+ */
+export function readStyleSheets(texts: readonly string[]): Map<string, string> {
+  const rules = new Map<string, string>()
+  for (const text of texts)
+    for (const [, selectors, declarations] of [...text.replace(/\/\*[^]*?\*\//g, '').matchAll(/([^{}]+)\{([^{}]*)\}/g)].slice(
+      0,
+      MOST_RULES,
+    ))
+      for (const selector of selectors!.split(',').map((s) => s.trim()))
+        if (/^[.#]?[\w-]+$/.test(selector)) rules.set(selector, `${rules.get(selector) ?? ''};${declarations!}`)
+  return rules
+}
+
+/** Writes what the style sheets say of an element into its own style, before what it says itself. */
+export function inlineStyles(el: XmlElement, rules: ReadonlyMap<string, string>): void {
+  const classes = (el.getAttribute('class') ?? '').split(/\s+/).filter(Boolean)
+  const asked = [el.localName ?? '', ...classes.map((c) => `.${c}`), ...(el.getAttribute('id') ? [`#${el.getAttribute('id')}`] : [])]
+  const said = asked.flatMap((s) => rules.get(s) ?? []).join(';')
+  if (said) el.setAttribute('style', `${said};${el.getAttribute('style') ?? ''}`)
+}
 
 /** What a person called an element: its title, label or id. */
 export function nameOf(el: XmlElement): string {

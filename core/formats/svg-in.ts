@@ -1,27 +1,16 @@
 import type { Element as XmlElement, Node as XmlNode } from '@xmldom/xmldom'
 import { bounded, spend } from '../budget'
-import {
-  applyAffine,
-  handleBoxOf,
-  chain,
-  distance,
-  IDENTITY,
-  mapPath,
-  measureLength,
-  pointsOf,
-  type Affine,
-  type Box,
-  type Path,
-  type Point,
-} from '../geometry'
-import { REACH_MM } from '../pattern'
-import { ok, refuse, type Result } from '../result'
-import { JOIN_MM, SAME_POINT_MM } from '../tolerances'
+import { applyAffine, chain, IDENTITY, mapPath, pointsOf, type Affine, type Box } from '../geometry'
+import { refuse, type Result } from '../result'
 import { INCH_MM } from '../units'
 import {
+  inlineStyles,
+  isArea,
+  isUnseen,
   lengthOf,
   nameOf,
   NO_STYLE,
+  readStyleSheets,
   readTransform,
   styleOf,
   styleWithin,
@@ -31,42 +20,12 @@ import {
   type StrokeStyle,
 } from './svg-attributes'
 import { badSvg, readRoot } from './svg-root'
+import { finishDrawing, type Drawing, type DrawnShape, type DrawnText } from './drawing'
+import { readText } from './svg-text'
 import { pathDataOf, readStrokes } from './svg-shapes'
 
-/** One drawn line of a file, in millimetres by the file's own scale. */
-export interface DrawnShape {
-  /** Its place in the file, for messages and choosing: “shape 3”. */
-  index: number
-  /** From its title, label or id, or of the group it is in; empty when the file gives none. */
-  name: string
-  /** Names of the groups it lies in, outermost first. */
-  groups: string[]
-  /** How it is drawn: colour and dashes of the stroke, its own or those of its groups. */
-  style: string
-  /** One path per stroke (a path element may have several). */
-  path: Path
-  closed: boolean
-}
-
-export interface DrawnText {
-  text: string
-  at: Point
-}
-
-export interface Drawing {
-  shapes: DrawnShape[]
-  texts: DrawnText[]
-  /** Millimetres one unit of the file's inner coordinates stands for. */
-  mmPerUnit: number
-  scaleFrom: ScaleFrom
-  /** The page as the file states it, where it states one. */
-  page: Box | null
-  /** Lines that are no lines of a pattern, by name and reason: larger than any paper, or lost far away. */
-  leftOut: { name: string; why: string }[]
-}
-
-/** Coordinates beyond this are no longer exact to a pencil line, mm: 10 km. */
-const LOST_MM = 1e7
+/** Style sheets of one file beyond this are not read. */
+const MOST_SHEETS = 20
 
 const MAX_DEPTH = 60
 const MAX_ELEMENTS = 40_000
@@ -104,7 +63,7 @@ const SKIPPED = new Set([
 ])
 
 /** Where an element stands: what moves it, the names and the style of the groups that it is in, and how deep. */
-interface Within {
+export interface Within {
   to: Affine
   groups: string[]
   style: StrokeStyle
@@ -125,13 +84,10 @@ function walk(el: XmlElement, within: Within, state: State): void {
   const here = chain(to, own)
   const style = styleWithin(within.style, el)
   if (el.localName === 'use') return walkUse(el, { to: here, groups, style, depth }, state, where)
-  if (el.localName === 'text') {
-    const text = (el.textContent ?? '').replace(/\s+/g, ' ').trim()
-    if (text) state.texts.push({ text, at: applyAffine(here, { x: userUnits(el.getAttribute('x')), y: userUnits(el.getAttribute('y')) }) })
-    return
-  }
+  if (el.localName === 'text') return void state.texts.push(...readText(el, { to: here, groups, style, depth }))
   const data = pathDataOf(el, state.page)
   if (data !== null) {
+    if (isUnseen(style)) return
     const strokes = readStrokes(data)
     if (!strokes) return void (state.problem = badSvg(where, 'its line cannot be read or runs to infinity.'))
     for (const s of strokes) {
@@ -146,6 +102,9 @@ function walk(el: XmlElement, within: Within, state: State): void {
         name: nameOf(el) || groups[groups.length - 1] || '',
         groups,
         style: `${style.stroke} ${style.dashes}`.trim(),
+        isDashed: style.dashes !== '',
+        isArea: isArea(style),
+        hasMarkers: style.hasMarkers,
         path,
         closed: s.closed,
       })
@@ -188,6 +147,8 @@ function walkUse(el: XmlElement, within: Within, state: State, where: string): v
 }
 
 function collect(el: XmlElement, state: State): boolean {
+  const sheets = el.getElementsByTagName('style')
+  const rules = readStyleSheets(Array.from({ length: Math.min(sheets.length, MOST_SHEETS) }, (_, i) => sheets.item(i)!.textContent ?? ''))
   // Iterative: a hostile file may nest deeper than the stack reaches.
   const open: XmlElement[] = [el]
   while (open.length > 0) {
@@ -195,6 +156,7 @@ function collect(el: XmlElement, state: State): boolean {
     const id = next.getAttribute('id')
     if (id && !state.byId.has(id)) state.byId.set(id, next)
     if (next.localName === 'script') return false
+    if (rules.size > 0) inlineStyles(next, rules)
     for (let i = 0; i < next.attributes.length; i++) if (/^on/i.test(next.attributes.item(i)!.name)) return false
     for (let child = next.firstChild; child; child = child.nextSibling) if (child.nodeType === 1) open.push(child as XmlElement)
   }
@@ -225,15 +187,6 @@ function readPage(root: XmlElement): { mmPerUnit: number; scaleFrom: ScaleFrom; 
   return { mmPerUnit, scaleFrom, view: sides.every((s) => s > 0) ? { minX: 0, minY: 0, maxX: sides[0]!, maxY: sides[1]! } : null }
 }
 
-const scaledBox = (b: Box, by: number): Box => ({ minX: b.minX * by, minY: b.minY * by, maxX: b.maxX * by, maxY: b.maxY * by })
-
-/** Why a line is no line of a pattern, or null: no length, larger than any paper, or so far away that it is not exact. */
-function absurd(path: Path): string | null {
-  const b = handleBoxOf(path)
-  if (Math.max(Math.abs(b.minX), Math.abs(b.maxX), Math.abs(b.minY), Math.abs(b.maxY)) > LOST_MM) return 'it lies more than 10 km away.'
-  return Math.max(b.maxX - b.minX, b.maxY - b.minY) > REACH_MM ? `it is larger than ${REACH_MM / 1000} m.` : null
-}
-
 /** Steps that reading one file may take: forty thousand lines of ten parts are read. */
 const STEPS = 40_000_000
 
@@ -259,17 +212,6 @@ function readWhole(text: string): Result<Drawing> {
     return refuse('svg-script', 'file', 'it contains a script.', 'Save it as plain SVG without scripts; nothing was changed here.')
   walk(root, { to: IDENTITY, groups: [], style: NO_STYLE, depth: 0 }, state)
   if (state.problem) return state.problem
-  const toMm = (p: Point): Point => ({ x: p.x * mmPerUnit, y: p.y * mmPerUnit })
-  const leftOut: Drawing['leftOut'] = []
-  const shapes = state.shapes.flatMap((s): DrawnShape[] => {
-    const path = mapPath(s.path, toMm)
-    const why = absurd(path)
-    if (why) leftOut.push({ name: s.name || `line ${s.index}`, why })
-    if (why || measureLength(path) <= SAME_POINT_MM) return []
-    return [{ ...s, path, closed: s.closed || distance(path[0]!.from, path[path.length - 1]!.to) <= JOIN_MM }]
-  })
-  const first = leftOut[0]
-  if (shapes.length === 0) return first ? badSvg(`“${first.name}”`, first.why) : badSvg('file', 'it has no lines in it.')
-  const texts = state.texts.map((t) => ({ ...t, at: toMm(t.at) })).filter((t) => Number.isFinite(t.at.x + t.at.y))
-  return ok({ shapes, texts, mmPerUnit, scaleFrom, page: view && scaledBox(view, mmPerUnit), leftOut })
+  const { shapes, texts } = state
+  return finishDrawing({ shapes, texts, mmPerUnit, scaleFrom, page: view }, badSvg)
 }

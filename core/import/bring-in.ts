@@ -2,6 +2,7 @@ import { bounded } from '../budget'
 import type { Drawing } from '../formats'
 import { checkGarment, type Garment } from '../pattern'
 import { ok, type Result } from '../result'
+import { ASIDES } from './asides'
 import { buildNest } from './build-piece'
 import { makeDrafts } from './make-drafts'
 import { nestDrafts } from './nest-drafts'
@@ -27,7 +28,7 @@ export function bringIn(drawing: Drawing, times = 1): Result<BroughtIn> {
     const leftOut: BroughtIn['leftOut'] = []
     const built = drafts.value.flatMap(({ draft, trouble, aside }) => {
       const left = (why: string) => (leftOut.push({ name: draft.name, why }), [])
-      if (aside) return left('it is a frame round the pieces.')
+      if (aside) return left(`${ASIDES[aside].what}.`)
       if (trouble) return left(TROUBLES[trouble.code](trouble.at.x.toFixed(0), trouble.at.y.toFixed(0)))
       const piece = buildNest(draft, BASE_SIZE)
       return piece.ok ? [{ piece: piece.value, draft }] : left(`${piece.problem.message} ${piece.problem.remedy}`)

@@ -17,7 +17,7 @@ function draftOf(inner: string): PieceDraft {
   )
   if (!read.ok) throw new Error(read.problem.message)
   const [outline] = outlinesIn(read.value)
-  const marks = readMarks(outline!)
+  const marks = readMarks(outline!, splitEdges(outline!.path))
   const roles: EdgeRole[] = ['waist', 'side', 'hem', 'centre-front']
   const edges = splitEdges(outline!.path).map((path, i) => ({ path, role: roles[i]!, fold: false, allowanceMm: 10 }))
   const { grain, notches, lines } = marks
@@ -92,7 +92,7 @@ describe('lines inside that mean a dart with two tips', () => {
     const draft = {
       ...draftOf(''),
       edges: splitEdges(back.path).map((path) => ({ path, role: 'other' as const, fold: false, allowanceMm: 10 })),
-      ...readMarks(back),
+      ...readMarks(back, splitEdges(back.path)),
     }
     const folds = findFolds(draft).filter((f) => f.what === 'inside-dart')
     expect(folds).toHaveLength(1)

@@ -1,4 +1,15 @@
-import { distance, flattenPath, line, nearestPlace, reversePath, subtract, turnRad, type Path, type Point } from '../geometry'
+import {
+  distance,
+  flattenPath,
+  intersectPaths,
+  line,
+  nearestPlace,
+  reversePath,
+  subtract,
+  turnRad,
+  type Path,
+  type Point,
+} from '../geometry'
 import { doubleDartFigures } from '../pattern'
 import { FLATTEN_MM } from '../tolerances'
 import type { PieceDraft } from './build-piece'
@@ -47,8 +58,55 @@ interface Drawn {
 
 const pairsOf = (list: readonly Drawn[]): [Drawn, Drawn][] => list.flatMap((a, k) => list.slice(k + 1).map((b): [Drawn, Drawn] => [a, b]))
 
+interface Rooted {
+  root: Point
+  inner: Point
+  edge: number
+  atMm: number
+}
+
+/** Legs may end at the seam line where the cut line is drawn: they are run on to it by this at the most, mm. */
+const RUN_ON_MM = 32
+
+/** A leg run on straight from its tip over its other end, to the edge that it meets soon. */
+function runOn(draft: PieceDraft, path: Path, tip: Point): Rooted | null {
+  const [a, b] = endsOf(path)
+  const end = distance(a, tip) <= distance(b, tip) ? b : a
+  const long = distance(tip, end)
+  if (long < LEAST_LEG_MM) return null
+  const on = { x: end.x + ((end.x - tip.x) / long) * RUN_ON_MM, y: end.y + ((end.y - tip.y) / long) * RUN_ON_MM }
+  const hits = draft.edges.flatMap((e, edge) => intersectPaths([line(end, on)], e.path).map((hit) => ({ edge, hit })))
+  const first = hits.sort((x, y) => x.hit.firstMm - y.hit.firstMm)[0]
+  return first ? { root: first.hit.point, inner: tip, edge: first.edge, atMm: first.hit.secondMm } : null
+}
+
+/** Legs of a dart are at least this long, mm. */
+const LEAST_LEG_MM = 25
+
+/** Where two lines meet at an end of each, and nowhere else. */
+function tipOf(a: Path, b: Path): Point | null {
+  const met = endsOf(a).filter((p) => endsOf(b).some((q) => distance(p, q) <= MEET_MM))
+  return met.length === 1 ? met[0]! : null
+}
+
+/** Two lines that meet in a tip within the piece and end short of one edge of it: a dart whose legs are drawn to the seam line. */
+function dartShortOfEdge(draft: PieceDraft, a: Drawn, b: Drawn): Fold[] {
+  const tip = tipOf(a.path, b.path)
+  if (!tip || a.path.length > 1 || b.path.length > 1) return []
+  const [p, q] = [runOn(draft, a.path, tip), runOn(draft, b.path, tip)]
+  if (!p || !q || p.edge !== q.edge) return []
+  const [fromMm, toMm] = p.atMm < q.atMm ? [p.atMm, q.atMm] : [q.atMm, p.atMm]
+  const wide = toMm - fromMm
+  const legs = [distance(tip, p.root), distance(tip, q.root)]
+  const isDart = wide > MEET_MM && wide < Math.min(...legs) && Math.abs(legs[0]! - legs[1]!) <= LEG_PART * Math.max(...legs)
+  return isDart ? [{ what: 'dart', lines: [a.i, b.i], mouth: { edge: p.edge, fromMm, toMm }, tip }] : []
+}
+
+/** Legs of a dart are as long as each other to this part. */
+const LEG_PART = 0.2
+
 /** Which end of a line lies on an edge, with the place; null when none or both do. */
-function rooted(draft: PieceDraft, path: Path): { root: Point; inner: Point; edge: number; atMm: number } | null {
+function rooted(draft: PieceDraft, path: Path): Rooted | null {
   const places = endsOf(path).map((p) =>
     draft.edges.map((e, edge) => ({ edge, ...nearestPlace(e.path, p) })).reduce((best, x) => (x.distanceMm < best.distanceMm ? x : best)),
   )
@@ -60,7 +118,8 @@ function rooted(draft: PieceDraft, path: Path): { root: Point; inner: Point; edg
 
 function foldAtEdge(draft: PieceDraft, a: Drawn, b: Drawn): Fold[] {
   const [p, q] = [rooted(draft, a.path), rooted(draft, b.path)]
-  if (!p || !q || p.edge !== q.edge) return []
+  if (!p || !q) return dartShortOfEdge(draft, a, b)
+  if (p.edge !== q.edge) return []
   const [first, second] = p.atMm < q.atMm ? [p, q] : [q, p]
   const mouth = { edge: p.edge, fromMm: first.atMm, toMm: second.atMm }
   if (mouth.toMm - mouth.fromMm <= MEET_MM) return []

@@ -1,21 +1,12 @@
 import { spend } from '../budget'
-import type { DrawnShape } from '../formats'
-import { calledLine, pieceName, type Sized } from './sized'
-
-/** A size that a line or its group is called by: “size 12”, “Size M”. */
-const sizeCalled = (shape: DrawnShape): string | null => {
-  for (const name of [shape.name, ...[...shape.groups].reverse()]) {
-    const found = /\bsize[\s_:-]*([a-z0-9./]{1,8})\b/i.exec(name)
-    if (found) return found[1]!
-  }
-  return null
-}
+import { calledLine, groupName, type Sized } from './sized'
+import { sizeCalled } from './size-called'
 
 /** Boxes of two sizes of a piece share at least this part of what they cover together. */
 const NEST_SHARE = 0.55
 
-/** Outlines that only differ in how they are drawn are sizes from this many on: two may be a cut line and a seam line. */
-const LEAST_STYLES = 3
+/** Outlines that only differ in how they are drawn are sizes from this many on: what runs side by side was paired before. */
+const LEAST_STYLES = 2
 
 function shareOfBoxes({ box: p }: Sized, { box: q }: Sized): number {
   const w = Math.min(p.maxX, q.maxX) - Math.max(p.minX, q.minX)
@@ -40,7 +31,7 @@ export function findNests(candidates: readonly Sized[]): { name: string; one: Si
       (n) =>
         n.called === (called !== null) &&
         n.list.every((x) => x.name !== name && shareOfBoxes(x.one, one) >= NEST_SHARE) &&
-        (called === null || pieceName(n.list[0]!.one.stroke.shape, []) === pieceName(one.stroke.shape, [])),
+        (called === null || groupName(n.list[0]!.one.stroke.shape) === groupName(one.stroke.shape)),
     )
     if (nest) nest.list.push({ name, one })
     else nests.push({ called: called !== null, list: [{ name, one }] })

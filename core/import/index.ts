@@ -1,3 +1,4 @@
+export { ASIDES, ASIDE_KINDS, type Aside } from './asides'
 export { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 export { makeDrafts, type Draft } from './make-drafts'
 export { BASE_SIZE, bringIn, type BroughtIn } from './bring-in'

@@ -1,15 +1,18 @@
 import { bounded } from '../budget'
 import type { Drawing } from '../formats'
-import { handleBoxOf, thinOut, type Point } from '../geometry'
-import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName } from '../pattern'
+import { handleBoxOf, measureLength, nearestPlace, placeAt, subtract, thinOut, unit, type Path, type Point } from '../geometry'
+import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName, type EdgeRole } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
 import type { PieceDraft } from './build-piece'
+import { findFolds } from './find-folds'
 import { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 import { guessKind, nameEdges } from './name-edges'
+import { straightEdges } from './read-fold-marks'
 import { readMarks } from './read-marks'
 import { splitEdges } from './split-edges'
+import { takeFold } from './take-fold'
 
 /** An outline on its way in: the first guess at everything, what stands in the way, and whether it was set aside. */
 export interface Draft {
@@ -30,11 +33,14 @@ const STEPS = 60_000_000
 /** Marks on one outline beyond this are shading or a picture: none of them is looked at. */
 const MOST_MARKS = 2 * MOST_PARTS
 
+/** Darts of one piece beyond this are not taken by themselves. */
+const MOST_DARTS = 12
+
 function draftOf(outline: FoundOutline): Draft {
   const kind = guessKind(outline.name)
-  const marks = readMarks(outline.marks.length > MOST_MARKS ? { ...outline, marks: [] } : outline)
-  const lines = marks.lines.map((l) => ({ name: toName(l.name, 80) || 'line', path: thinOut(l.path, FIT_MM) }))
   const corners = outline.path.length > MOST_SEGMENTS ? [] : splitEdges(outline.path)
+  const marks = readMarks(outline.marks.length > MOST_MARKS ? { ...outline, marks: [] } : outline, corners)
+  const lines = marks.lines.map((l) => ({ name: toName(l.name, 80) || 'line', path: thinOut(l.path, FIT_MM) }))
   const isTooFine =
     corners.length === 0 ||
     outline.marks.length > MOST_MARKS ||
@@ -44,29 +50,60 @@ function draftOf(outline: FoundOutline): Draft {
     ? [outline.path.slice(0, MOST_PARTS / 2), outline.path.slice(MOST_PARTS / 2, MOST_PARTS)].filter((e) => e.length > 0)
     : corners
   const roles = nameEdges(kind, edges, DOWN)
-  const onFold = outline.texts.some((t) => /\bfold\b/i.test(t))
-  const pair = kind === 'sleeve' || kind.startsWith('leg')
-  const draft: PieceDraft = {
+  const { words, cutLine } = outline
+  const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, marks.grain) : null))
+  const pair = (kind === 'sleeve' || kind.startsWith('leg')) && words.count === null
+  const plain: PieceDraft = {
     id: outline.id,
     name: toName(outline.name, 80) || 'Piece',
     kind,
-    count: pair ? 2 : 1,
-    mirrored: pair,
+    count: words.count ?? (pair ? 2 : 1),
+    mirrored: words.mirrored || pair,
     edges: edges.map((path, i) => ({
       path,
       role: roles[i]!,
-      fold: onFold && roles[i]!.startsWith('centre'),
-      allowanceMm: DEFAULT_ALLOWANCE_MM,
+      fold: i === foldEdge,
+      allowanceMm: i === foldEdge || isTooFine || !cutLine ? DEFAULT_ALLOWANCE_MM : allowanceOf(path, cutLine),
     })),
     allowanceIncluded: outline.called !== 'seam line',
     grain: marks.grain,
     notches: isTooFine ? [] : marks.notches,
     lines: isTooFine ? [] : lines,
-    sizeName: toName(outline.sizeName, 40),
+    sizeName: toName(outline.sizeName || words.size || '', 40),
     sizes: outline.sizes.map((s) => ({ ...s, name: toName(s.name, 40) || 'size', pairs: {} })),
   }
+  const draft = isTooFine ? plain : takeDarts(plain)
   const trouble = isTooFine ? { code: 'too-fine' as const, at: outline.path[0]!.from } : outline.trouble
   return { draft, trouble, aside: outline.aside }
+}
+
+/** How far the cut line runs outside an edge, at the middle of its places; to a tenth of a millimetre. */
+function allowanceOf(edge: Path, cutLine: Path): number {
+  const total = measureLength(edge)
+  const far = [0.3, 0.4, 0.5, 0.6, 0.7].map((part) => nearestPlace(cutLine, placeAt(edge, total * part).point).distanceMm)
+  return Math.round(far.sort((a, b) => a - b)[2]! * 10) / 10
+}
+
+/** The edge that a piece said to lie on the fold lies on: its centre, else the longest straight one along the grain at its rim. */
+function likelyFold(edges: readonly Path[], roles: readonly EdgeRole[], grain: PieceDraft['grain']): number | null {
+  const along = grain ? unit(subtract(grain.to, grain.from)) : DOWN
+  const straight = straightEdges(edges).filter((i) => {
+    const chord = unit(subtract(edges[i]![edges[i]!.length - 1]!.to, edges[i]![0]!.from))
+    return Math.abs(chord.x * along.x + chord.y * along.y) > 0.998
+  })
+  const centre = straight.find((i) => roles[i]!.startsWith('centre'))
+  return centre ?? straight.sort((a, b) => measureLength(edges[b]!) - measureLength(edges[a]!))[0] ?? null
+}
+
+/** Darts that are drawn as two lines, or as a narrow loop, are taken for what they are. */
+function takeDarts(draft: PieceDraft): PieceDraft {
+  let taken = draft
+  for (let left = MOST_DARTS; left > 0; left--) {
+    const fold = findFolds(taken).find((f) => f.what !== 'pleat')
+    if (!fold) return taken
+    taken = takeFold(taken, fold)
+  }
+  return taken
 }
 
 /**
@@ -81,7 +118,7 @@ export function makeDrafts(drawing: Drawing, times: number, progress?: ImportPro
     () => {
       const found = findOutlines(drawing, times, progress)
       if (!found.ok) return found
-      const outlines = found.value
+      const { outlines } = found.value
       const wide = Math.max(0, ...outlines.map(({ path }) => handleBoxOf(path)).flatMap((b) => [b.maxX - b.minX, b.maxY - b.minY]))
       if (wide > REACH_MM)
         return refuse(

@@ -85,10 +85,17 @@ describe('nested sizes in a file', () => {
       }
   })
 
-  it('two outlines that differ in style alone may be a cut line and a seam line: they are no sizes', () => {
+  it('two outlines that differ in style alone are sizes, unless one runs beside the other all the way round', () => {
     const two = { ...blouse, sizes: blouse.sizes.slice(2, 4) }
     expect(find(draw(two, 'styles', ['front']))).toHaveLength(1)
-    expect(find(draw(two, 'styles', ['front']))[0]!.sizes).toEqual([])
+    expect(find(draw(two, 'styles', ['front']))[0]!.sizes).toHaveLength(1)
+    const read = readSvg(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="500mm" height="500mm" viewBox="0 0 500 500"><path stroke="red" d="M0 0H200V300H0Z"/><path stroke="blue" d="M10 10H190V270H10Z"/></svg>',
+    )
+    const [both] = read.ok ? outlinesIn(read.value) : []
+    expect(both!.sizes).toEqual([])
+    expect(both!.called).toBe('seam line')
+    expect(measureLength(both!.cutLine!)).toBeCloseTo(1000, 6)
     expect(find(draw(two, 'size groups', ['front']))[0]!.sizes).toHaveLength(1)
   })
 })

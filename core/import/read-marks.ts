@@ -1,61 +1,69 @@
-import { boundsOf, distance, isStraightPath, measureLength, nearestPlace, type Path, type Point } from '../geometry'
+import { distance, isStraightPath, type Path, type Point } from '../geometry'
 import type { FoundOutline } from './find-outlines'
-
-/** Longest mark that can be a notch, and how near to the outline it must begin, mm. */
-const NOTCH_LENGTH_MM = 16
-const NOTCH_REACH_MM = 2
+import { edgeBesideWords, edgesWithoutAllowance, readBracket } from './read-fold-marks'
+import { readGrain } from './read-grain'
+import { readNestNotches } from './read-notches'
 
 /** A drawn line that bends by less than this was meant to be straight, mm. */
 const STRAIGHT_MARK_MM = 0.5
+/** Inner lines shorter than this are letters, drill holes, parts of a picture, mm. */
+const LEAST_LINE_MM = 20
+
+/** A notch cut into both lines of a piece, or drawn as well, is one, mm. */
+const SAME_NOTCH_MM = 16
 
 export interface ReadMarks {
   grain: { from: Point; to: Point } | null
+  /** The grain is named, has arrow heads, or its word beside it. */
+  isGrainSure: boolean
   /** Points on the outline, mm, where a notch mark touches it. */
   notches: Point[]
   lines: { name: string; path: Path }[]
+  /** The edge that is marked as lying on the fold: by a bracket, words along it, or no allowance on it. */
+  foldEdge: number | null
 }
 
 /**
- * Tells grain, notches and inner lines among the marks of an outline: a short stroke that touches the outline is a notch;
- * the grain is the line that says so, else the longest straight one inside; all others are inner lines.
+ * Tells grain, notches, fold marks and inner lines among the marks of an outline.
+ * @param edges the outline in its edges
  */
-export function readMarks(outline: FoundOutline): ReadMarks {
-  const notches: Point[] = []
-  const inner: { name: string; path: Path; called: string }[] = []
-  for (const mark of outline.marks) {
-    const ends = [mark.path[0]!.from, mark.path[mark.path.length - 1]!.to]
-    const length = measureLength(mark.path)
-    if (length <= NOTCH_LENGTH_MM) {
-      const near = ends.map((e) => nearestPlace(outline.path, e)).reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
-      if (near.distanceMm <= NOTCH_REACH_MM && notches.every((n) => distance(n, near.point) > NOTCH_REACH_MM)) notches.push(near.point)
-      continue
-    }
-    const called = [mark.name, ...mark.groups].join(' ').toLowerCase()
+export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMarks {
+  const { marks, texts, path, cutLine } = outline
+  const bracket = readBracket(marks, edges)
+  const free = marks.filter((m) => !bracket?.of.has(m))
+  const grain = readGrain(free, path, texts)
+  const rest = free.filter((m) => !grain?.of.has(m))
+  const notches = readNestNotches(
+    rest,
+    cutLine ? [path, cutLine] : [path],
+    outline.sizes.map((s) => s.path),
+  )
+  const inner = rest
+    .filter((m) => !notches.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM)
     // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
-    const bent = mark.path.length === 2 && mark.path.every((s) => s.kind === 'line') && !isStraightPath(mark.path, STRAIGHT_MARK_MM)
-    for (const path of bent ? mark.path.map((s) => [s]) : [mark.path]) inner.push({ name: mark.name, path, called })
+    .flatMap((m) => (isBent(m.path) ? m.path.map((s) => ({ name: m.name, path: [s] })) : [{ name: m.name, path: m.path }]))
+  const lines = inner.map((l, i) => ({ ...l, name: lineName(l.name) || `line ${i + 1}` }))
+  const [beside] = cutLine ? edgesWithoutAllowance(edges, cutLine) : []
+  const isSaid = outline.words.onFold
+  const foldEdge = bracket?.edge ?? edgeBesideWords(texts, edges) ?? (isSaid && beside !== undefined ? beside : null)
+  return {
+    // A fold lies along the grain: its bracket says where the grain runs, where nothing else does.
+    grain: grain ? { from: grain.from, to: grain.to } : (bracket?.along ?? null),
+    isGrainSure: grain?.sure ?? false,
+    notches: [...notches.places, ...outline.cutNotches.filter((c) => notches.places.every((p) => distance(p, c) > SAME_NOTCH_MM))],
+    lines,
+    foldEdge,
   }
-  const straight = inner.filter((l) => isStraightPath(l.path, STRAIGHT_MARK_MM))
-  const grainLine = straight.find((l) => /grain|thread/.test(l.called)) ?? upright(straight)
-  const grain = grainLine ? downward(grainLine.path) : null
-  const lines = inner
-    .filter((l) => l !== grainLine)
-    .map((l, i) => ({ name: /line|layer|path/i.test(l.name) && l.name.length < 40 ? l.name : l.name || `line ${i + 1}`, path: l.path }))
-  return { grain, notches, lines }
 }
 
-/** Without a name only a long line that runs up and down the page passes for the grain. */
-function upright<T extends { path: Path }>(lines: T[]): T | undefined {
-  return lines
-    .filter((l) => {
-      const box = boundsOf(l.path)
-      return box.maxY - box.minY > 60 && box.maxX - box.minX < (box.maxY - box.minY) * 0.1
-    })
-    .sort((a, b) => measureLength(b.path) - measureLength(a.path))[0]
-}
+/** Names that a drawing program gives by itself say nothing. */
+const lineName = (name: string): string => (/^(?:path|line|polyline|g|layer|id)[\s_-]*\d+$/i.test(name) ? '' : name)
 
-function downward(path: Path): { from: Point; to: Point } {
-  const a = path[0]!.from
-  const b = path[path.length - 1]!.to
-  return a.y <= b.y ? { from: a, to: b } : { from: b, to: a }
+const isBent = (path: Path): boolean => path.length === 2 && path.every((s) => s.kind === 'line') && !isStraightPath(path, STRAIGHT_MARK_MM)
+
+function reach(path: Path): number {
+  const points = path.flatMap((s) => [s.from, s.to])
+  const xs = points.map((p) => p.x)
+  const ys = points.map((p) => p.y)
+  return Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys))
 }

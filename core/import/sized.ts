@@ -12,6 +12,8 @@ export interface Sized {
   isOpen: boolean
   gapMm: number
   box: Box
+  /** Where notches were cut into it: its loop runs straight over them. */
+  notches: Point[]
 }
 
 const polygons = new WeakMap<Path, Point[]>()
@@ -39,6 +41,7 @@ export const sized = (stroke: Stroke, loop: Path, area: number, gapMm: number, i
   isOpen,
   gapMm,
   box: boundsOf(loop),
+  notches: [],
 })
 
 /** What the file itself calls a line. */
@@ -48,11 +51,22 @@ export const calledLine = (shape: DrawnShape): 'seam line' | 'cut line' | null =
   return /\bcut(ting)? line\b/.test(words) ? 'cut line' : null
 }
 
-/** A group's name that says something about the piece, not about the kind of line. */
-export function pieceName(shape: DrawnShape, texts: readonly string[]): string {
+/** Names that drawing programs give by themselves, and those of layers. */
+const GIVEN =
+  /line|layer|^size\b|^(?:g|path|svg|rect|polygon|polyline|ellipse|circle|line|use|text|group|object|shape|id|image|clip|page|slide|container|surface|figure|drawing)[\s_.-]*[\d_.-]*(?:id)?[\d_-]*$|^[\d_.-]+$|^[a-z]{1,3}[\d_-]+$/i
+
+/** Signs that a program writes as their number: “_x20_” is a space. */
+const decoded = (name: string): string =>
+  name.replace(/_x([0-9A-Fa-f]{2,4})_/g, (_, code: string) => String.fromCharCode(Number.parseInt(code, 16)))
+
+/** The name of a line's group, or its own, that says something about the piece and not about the kind of line; or nothing. */
+export function groupName(shape: Pick<DrawnShape, 'name' | 'groups'>): string {
   const useful = [...shape.groups]
     .reverse()
     .concat(shape.name)
-    .find((n) => n && !/line|layer|^size\b|^(g|path|svg|rect|polygon)[\d-]*$|^[\d_-]+$/i.test(n))
-  return (useful ?? texts.find((t) => /[a-z]{3}/i.test(t)) ?? '').slice(0, 80)
+    .map(decoded)
+    .find((n) => n && !GIVEN.test(n))
+  const plain = (useful ?? '').trim()
+  // “coat-front” is written as words.
+  return (/^[\w-]+$/.test(plain) && /[-_]/.test(plain) ? plain.replace(/[-_]+/g, ' ').trim() : plain).slice(0, 80)
 }

@@ -6,7 +6,7 @@ import { makeDrafts, type Draft } from './make-drafts'
 export function outlinesIn(drawing: Drawing, times = 1): FoundOutline[] {
   const found = findOutlines(drawing, times)
   if (!found.ok) throw new Error(`${found.problem.where}: ${found.problem.message}`)
-  return found.value
+  return found.value.outlines
 }
 
 /** For tests: the drafts of an SVG file that can be read. */

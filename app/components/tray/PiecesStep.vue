@@ -2,6 +2,7 @@
 import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
+import { ASIDES } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type PieceKind } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
 import { useTray } from '~/stores/tray'
@@ -138,7 +139,7 @@ const allAllowances = (mm: number) =>
     </div>
     <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="This piece">
       <p v-if="piece.aside && !piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="set-aside">
-        This line holds the other pieces: it is taken for the frame of the page and set aside.
+        It is set aside: {{ ASIDES[piece.aside].what }}.
         <button class="btn mt-2" data-test="take-back" @click="flipTaken">It is a piece: take it back</button>
       </p>
       <p v-if="piece.trouble" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert">
@@ -240,7 +241,7 @@ const allAllowances = (mm: number) =>
       </fieldset>
       <label class="flex min-h-11 items-center gap-2 border-t border-edge pt-3"
         ><input type="checkbox" class="size-5 accent-(--act)" :checked="!piece.taken" data-test="leave-out" @change="flipTaken" />{{
-          piece.aside ? 'leave it out, it is a frame' : 'leave this outline out'
+          piece.aside ? 'leave it out, it is no piece' : 'leave this outline out'
         }}</label
       >
     </aside>

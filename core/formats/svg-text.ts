@@ -1,0 +1,84 @@
+import type { Element as XmlElement, Node as XmlNode } from '@xmldom/xmldom'
+import { spend } from '../budget'
+import { applyAffine, type Point } from '../geometry'
+import { styleWithin, userUnits, type StrokeStyle } from './svg-attributes'
+import type { DrawnText } from './drawing'
+import type { Within } from './svg-in'
+
+/** A letter is about this part of its height wide, on the average. */
+const LETTER_PART = 0.52
+
+/** Lines of one text beyond this, and letters of one line, are no words on a pattern. */
+const MOST_LINES = 200
+const MOST_LETTERS = 400
+
+/** Words that are being collected: they go on at this place until a place of its own begins a new line. */
+interface Writing {
+  lines: { text: string; x: number; y: number; style: StrokeStyle }[]
+}
+
+/** The first figure of a list: a letter may have a place of its own each. */
+const first = (value: string | null): string | null => value?.trim().split(/[\s,]+/)[0] ?? null
+
+function walkText(el: XmlElement, style: StrokeStyle, writing: Writing, depth: number): void {
+  spend()
+  const last = writing.lines[writing.lines.length - 1]
+  const [x, y, dx, dy] = [
+    first(el.getAttribute('x')),
+    first(el.getAttribute('y')),
+    first(el.getAttribute('dx')),
+    first(el.getAttribute('dy')),
+  ]
+  const own = styleWithin(style, el)
+  if (!last || x !== null || y !== null || (dy !== null && userUnits(dy) !== 0))
+    writing.lines.push({
+      text: '',
+      x: userUnits(x, last?.x ?? 0) + userUnits(dx),
+      y: userUnits(y, last?.y ?? 0) + lengthIn(dy, own.letters),
+      style: own,
+    })
+  for (let child: XmlNode | null = el.firstChild; child; child = child.nextSibling) {
+    if (child.nodeType === 3 || child.nodeType === 4) writing.lines[writing.lines.length - 1]!.text += child.nodeValue ?? ''
+    else if (child.nodeType === 1 && depth > 0 && /^(tspan|a|textPath)$/.test((child as XmlElement).localName ?? ''))
+      walkText(child as XmlElement, own, writing, depth - 1)
+  }
+}
+
+/** A length that may be counted in letters (“1.2em”). */
+const lengthIn = (value: string | null, letters: number): number => {
+  const em = /^([+-]?[\d.]+)em$/.exec(value ?? '')
+  return em ? Number(em[1]) * letters : userUnits(value)
+}
+
+const DEEPEST = 8
+
+/**
+ * The lines of words of a text element: each part with a place of its own is one; parts that lie on the same base line one
+ * after the other are one, too. Places in user units of the file.
+ */
+export function readText(el: XmlElement, { to, groups, style }: Within): DrawnText[] {
+  const writing: Writing = { lines: [] }
+  walkText(el, style, writing, DEEPEST)
+  const scale = Math.sqrt(Math.abs(to.a * to.d - to.b * to.c))
+  return joined(writing.lines.slice(0, MOST_LINES)).flatMap(({ text, x, y, style: own }): DrawnText[] => {
+    const words = text.slice(0, MOST_LETTERS).replace(/\s+/g, ' ').trim()
+    if (words === '') return []
+    const long = words.length * own.letters * LETTER_PART
+    const begin = x - (own.anchor === 'middle' ? long / 2 : own.anchor === 'end' ? long : 0)
+    const at = (part: number): Point => applyAffine(to, { x: begin + long * part, y: y - own.letters * 0.3 })
+    return [{ text: words, at: at(0), middle: at(0.5), end: at(1), heightMm: own.letters * scale, groups }]
+  })
+}
+
+/** Letters and words placed one by one on a base line are one line again. */
+function joined(lines: Writing['lines']): Writing['lines'] {
+  const out: Writing['lines'] = []
+  for (const l of lines) {
+    const last = out[out.length - 1]
+    const from = last ? last.x + last.text.length * last.style.letters * LETTER_PART : 0
+    const goesOn = last && last.y === l.y && last.text.trim() !== '' && Math.abs(l.x - from) < l.style.letters * 1.5
+    if (goesOn) last.text += `${l.x - from > -l.style.letters * 0.2 && l.text.length > 1 ? ' ' : ''}${l.text}`
+    else out.push({ ...l })
+  }
+  return out
+}

@@ -1,0 +1,82 @@
+import { spend } from '../budget'
+import { measureLength, nearestPlace, placeAt } from '../geometry'
+import { calledLine, liesIn, type Sized } from './sized'
+import { sizeCalled } from './size-called'
+import { splitEdges } from './split-edges'
+
+/** Allowances are no wider than this, mm; and nowhere narrower than the second, or the lines would be one. */
+const WIDEST_MM = 60
+const LEAST_MM = 2
+/** Along one edge the two lines keep their distance to this, mm, or to this part of it. */
+const STEADY_MM = 1.2
+const STEADY_PART = 0.15
+/** Places looked at on an edge, and the part of it at both ends that its corners disturb. */
+const PLACES = 7
+const END_PART = 0.12
+/** So much of the outline keeps its distance: corners, vents and pleats may not. */
+const ALONG_PART = 0.8
+
+/** Do two lines run side by side all the way round, edge by edge at a distance of its own? */
+function runsBeside(inner: Sized, outer: Sized): boolean {
+  let along = 0
+  let widest = 0
+  let whole = 0
+  for (const edge of splitEdges(inner.loop)) {
+    const total = measureLength(edge)
+    whole += total
+    const far = Array.from({ length: PLACES }, (_, i) => {
+      spend(outer.loop.length)
+      const part = END_PART + ((1 - 2 * END_PART) * i) / (PLACES - 1)
+      return nearestPlace(outer.loop, placeAt(edge, total * part).point).distanceMm
+    })
+    const [low, high] = [Math.min(...far), Math.max(...far)]
+    if (high > WIDEST_MM) return false
+    if (high - low <= Math.max(STEADY_MM, STEADY_PART * high)) along += total
+    widest = Math.max(widest, high)
+  }
+  return widest >= LEAST_MM && along >= ALONG_PART * whole
+}
+
+const boxesAreNear = ({ box: a }: Sized, { box: b }: Sized): boolean =>
+  a.minX - b.minX <= WIDEST_MM &&
+  b.maxX - a.maxX <= WIDEST_MM &&
+  a.minY - b.minY <= WIDEST_MM &&
+  b.maxY - a.maxY <= WIDEST_MM &&
+  b.minX - a.minX <= LEAST_MM &&
+  a.maxX - b.maxX <= LEAST_MM &&
+  b.minY - a.minY <= LEAST_MM &&
+  a.maxY - b.maxY <= LEAST_MM
+
+const colourOf = ({ stroke: { shape } }: Sized): string => shape.style.split(' ')[0] ?? ''
+
+/** Could two lines be cut line and seam line of one size? Not when the file calls them two sizes, or colours tell sizes apart. */
+function mayPair(a: Sized, b: Sized, over: readonly Sized[]): boolean {
+  if (sizeCalled(a.stroke.shape) !== sizeCalled(b.stroke.shape)) return false
+  const called = [calledLine(a.stroke.shape), calledLine(b.stroke.shape)]
+  if (called[0] && called[1]) return called[0] !== called[1]
+  const styles = new Set(over.map((o) => o.stroke.shape.style))
+  return styles.size <= 2 || colourOf(a) === colourOf(b)
+}
+
+/**
+ * Pairs the seam line of a piece with the cut line around it.
+ * @param candidates closed lines, largest first
+ * @returns cut line to seam line
+ */
+export function pairLines(candidates: readonly Sized[]): Map<Sized, Sized> {
+  const pairs = new Map<Sized, Sized>()
+  const seams = new Set<Sized>()
+  for (const [i, outer] of candidates.entries()) {
+    if (outer.isOpen || seams.has(outer)) continue
+    spend(candidates.length - i)
+    const over = candidates.filter((c) => c !== outer && !c.isOpen && boxesAreNear(c, outer))
+    const all = [outer, ...over]
+    const inner = over.find(
+      (c) => c.area < outer.area && !seams.has(c) && liesIn(c, outer) && mayPair(c, outer, all) && runsBeside(c, outer),
+    )
+    if (!inner) continue
+    pairs.set(outer, inner)
+    seams.add(inner)
+  }
+  return pairs
+}

@@ -1,0 +1,52 @@
+import { corpusGarments, chances } from './garments'
+import { drawSheet, type Hand, type Role, type Sheet } from './sheet'
+import { SVG_MANNERS, toSvgFile, type SvgManner } from './svg-files'
+
+export interface CorpusFile {
+  name: string
+  sheet: Sheet
+  manner: SvgManner
+  svg: string
+}
+
+const pick = <T>(list: readonly T[], chance: number): T => list[Math.floor(chance * list.length)]!
+
+/** A maker's habits, drawn by lot. */
+function handFor(chance: () => number, nested: boolean): Hand {
+  const around: Role[] = []
+  for (const role of ['background', 'frame', 'title', 'legend', 'test-square', 'scale-bar', 'logo', 'grid'] as const)
+    if (chance() < (role === 'grid' ? 0.15 : 0.6)) around.push(role)
+  return {
+    lines: nested ? pick(['cut', 'seam'], chance()) : pick(['both', 'cut', 'seam'], chance()),
+    grain: pick(['two-heads', 'one-head', 'filled-heads', 'one-shape', 'glyph', 'bare', 'marked', 'letter'], chance()),
+    notch: pick(
+      nested
+        ? ['tick-in', 'tick-out', 'triangle', 'tee', 'across']
+        : ['tick-in', 'tick-out', 'triangle', 'tee', 'across', 'cut-in', 'slit'],
+      chance(),
+    ),
+    fold: pick(['bracket', 'words', 'cut-words', 'line'], chance()),
+    words: pick(['lines', 'one-line', 'titled', 'numbered', 'shouted', 'materials', 'slashes', 'colons'], chance()),
+    turnDeg: pick([0, 0, 0, 90, 180, 30], chance()),
+    chords: !nested && chance() < 0.25,
+    twice: !nested && chance() < 0.2,
+    inner: chance() < 0.3,
+    parted: !nested && chance() < 0.25,
+    around,
+    sizes: nested ? ['40', '42'] : [],
+  }
+}
+
+/** Every garment in every manner, each in a hand of its own. */
+export function corpusFiles(seed: number, rounds = 2): CorpusFile[] {
+  const chance = chances(seed * 7919 + 13)
+  return Array.from({ length: rounds }, (_, round) => round).flatMap((round) =>
+    corpusGarments(seed + round).flatMap((garment) =>
+      SVG_MANNERS.map((manner): CorpusFile => {
+        const hand = handFor(chance, manner === 'size-layers')
+        const sheet = drawSheet(garment, hand)
+        return { name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, svg: toSvgFile(sheet, manner, seed + round) }
+      }),
+    ),
+  )
+}
