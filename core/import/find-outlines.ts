@@ -349,7 +349,11 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
   const units = toUnits(own)
   const placed = placeTexts(texts, own)
   const linesOf = ({ outer, inner, others }: Unit) => [outer, inner, ...others.flatMap((o) => [o.outer, o.inner])].flatMap((x) => x ?? [])
-  const textsOf = new Map(units.map((u) => [u.outer, linesOf(u).flatMap((l) => placed.get(l) ?? [])]))
+  const ownTexts = (u: Unit) => linesOf(u).flatMap((l) => placed.get(l) ?? [])
+  const speaks = (list: readonly DrawnText[]) => list.some((t) => speaksOfPiece(t.text))
+  // What is written on a line within a piece is written on the piece, too, unless it is one of its own.
+  const within = (u: Unit) => units.filter((o) => o.isInside && o !== u && !speaks(ownTexts(o)) && liesIn(o.outer, u.outer))
+  const textsOf = new Map(units.map((u) => [u.outer, [u, ...(u.isInside ? [] : within(u))].flatMap(ownTexts)]))
   // What an outline was joined of is no mark on it; nor is the line of a piece a mark on another.
   const lines = new Set(
     [...frames, ...again, ...units.filter((u) => !isMarkOn(u, units)).flatMap(linesOf)].flatMap((p) => [
@@ -386,7 +390,7 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
     isMarked,
   )
   const asideOf = (u: Unit): Aside | null =>
-    furniture.kinds.get(u.outer) ?? (u.isInside && !(textsOf.get(u.outer) ?? []).some((t) => speaksOfPiece(t.text)) ? 'inside' : null)
+    furniture.kinds.get(u.outer) ?? (u.isInside && !speaks(textsOf.get(u.outer) ?? []) ? 'inside' : null)
   const frameUnits = [...frames].map((outer): Unit => ({ outer, inner: null, sizeName: '', others: [], isInside: false }))
   const found = [...kept, ...frameUnits].sort((a, b) => a.outer.stroke.shape.index - b.outer.stroke.shape.index)
   const pieces = kept.filter((u) => asideOf(u) === null)

@@ -78,12 +78,16 @@ function scoreOf(
   const goesOn = marks.some(
     (m) => m !== mark && measureLength(m.path) > HEAD_MM && !m.closed && ends(m.path).some((p) => distance(p, a) < 1 || distance(p, b) < 1),
   )
+  const isAlone =
+    touching === 0 &&
+    !marks.some((m) => m !== mark && !m.closed && isStraightPath(m.path, STRAIGHT_MARK_MM) && measureLength(m.path) > long / 2)
   const score =
     (GRAIN_WORDS.test(name) ? 6 : 0) +
     (mark.hasMarkers ? 4 : 0) +
     3 * heads.filter((h) => h.length > 0).length +
     (near.some((t) => GRAIN_WORDS.test(t.text)) ? 3 : 0) +
     (level || besideEdge ? 1 : 0) +
+    (isAlone ? 0.5 : 0) +
     Math.min(1, long / 200) -
     (touching === 2 ? 4 : touching === 1 ? 3 : 0) -
     (mark.isDashed ? 2 : 0) -

@@ -442,6 +442,17 @@ function turnedPiece(p: TruthPiece, deg: number): TruthPiece {
   }
 }
 
+/** A drawn thing turned with its piece. */
+function turnedItem(it: Item, deg: number): Item {
+  if (deg === 0) return it
+  const m = turnAbout({ x: 0, y: 0 }, (deg * Math.PI) / 180)
+  return {
+    ...it,
+    ...(it.path ? { path: mapPath(it.path, (q) => applyAffine(m, q)) } : {}),
+    ...(it.at ? { at: applyAffine(m, it.at), turnDeg: (it.turnDeg ?? 0) + deg } : {}),
+  }
+}
+
 /** A garment laid out on one sheet in a maker's hand. */
 export function drawSheet(drafted: TruthGarment, hand: Hand): Sheet {
   const garment = { ...drafted, pieces: drafted.pieces.map((p) => turnedPiece(p, hand.turnDeg)) }
@@ -449,7 +460,7 @@ export function drawSheet(drafted: TruthGarment, hand: Hand): Sheet {
   const { placed, width, height } = layOut(garment.pieces, (p) => cutLineOf(largest(p)))
   const around = aroundItems(hand.around, garment, width, height, [BASE_SIZE_NAME, ...hand.sizes])
   const pieces = garment.pieces.flatMap((p, i) => {
-    const own = pieceItems(p, i, hand, garment.name).map((it): Item =>
+    const own = pieceItems(drafted.pieces[i]!, i, hand, garment.name).map((it): Item =>
       hand.sizes.length > 0 && (it.role === 'cut' || it.role === 'seam') ? { ...it, size: BASE_SIZE_NAME } : it,
     )
     const others = hand.sizes.flatMap((size, k): Item[] => {
@@ -458,7 +469,7 @@ export function drawSheet(drafted: TruthGarment, hand: Hand): Sheet {
       return [{ role: hand.lines === 'seam' ? 'seam' : 'cut', path, closed: true, piece: i, size }]
     })
     const by = placed[i]!
-    return [...own, ...others].map((it): Item => ({
+    return [...own.map((it) => turnedItem(it, hand.turnDeg)), ...others].map((it): Item => ({
       ...it,
       ...(it.path ? { path: movePath(it.path, by) } : {}),
       ...(it.at ? { at: { x: it.at.x + by.x, y: it.at.y + by.y } } : {}),

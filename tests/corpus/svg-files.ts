@@ -18,6 +18,12 @@ const slug = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-')
 const turned = (item: Item, by: number) =>
   item.turnDeg ? ` transform="rotate(${item.turnDeg} ${n(item.at!.x * by)} ${n(item.at!.y * by)})"` : ''
 
+/** The turn of a text as the first four figures of a matrix. */
+function turnOf({ turnDeg = 0 }: Item): string {
+  const [c, s] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)]
+  return [c, s, -s, c].map(n).join(' ')
+}
+
 const NAMES: Record<Role, string> = {
   cut: 'Cut',
   seam: 'Sew',
@@ -89,7 +95,7 @@ function points({ items, width, height }: Sheet): string {
   const by = 72 / 25.4
   const one = (it: Item): string =>
     it.text
-      ? `<text transform="matrix(${it.turnDeg ? '0 -1 1 0' : '1 0 0 1'} ${n(it.at!.x * by)} ${n(it.at!.y * by)})" class="st4 st5" style="font-size:${n(it.heightMm! * by)}px;">${escape(it.text)}</text>`
+      ? `<text transform="matrix(${turnOf(it)} ${n(it.at!.x * by)} ${n(it.at!.y * by)})" class="st4 st5" style="font-size:${n(it.heightMm! * by)}px;">${escape(it.text)}</text>`
       : it.path!.every((s) => s.kind === 'line') && it.path!.length === 1
         ? `<line class="${it.dashed ? 'st1' : 'st0'}"${it.arrows ? ' marker-end="url(#a)"' : ''} x1="${n(it.path![0]!.from.x * by)}" y1="${n(it.path![0]!.from.y * by)}" x2="${n(it.path![0]!.to.x * by)}" y2="${n(it.path![0]!.to.y * by)}"/>`
         : it.closed && it.path!.every((s) => s.kind === 'line')
