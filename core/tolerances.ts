@@ -98,3 +98,6 @@ export const LENGTH_KEPT_MM = 0.05
 
 /** Part of a move by which a slider rests beside a whole one and still stands at it: far less than an eye tells. */
 export const MOVE_DONE_PART = 1e-3
+
+/** rad. An arc that comes round to this much of a whole turn is a whole one: files write angles to some six figures. */
+export const WHOLE_TURN_RAD = 1e-3

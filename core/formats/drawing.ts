@@ -2,7 +2,9 @@ import { distance, handleBoxOf, mapPath, measureLength, type Box, type Path, typ
 import { REACH_MM } from '../pattern'
 import { ok, type Result } from '../result'
 import { JOIN_MM, SAME_POINT_MM } from '../tolerances'
-import type { ScaleFrom } from './svg-attributes'
+
+/** Where the scale of a drawing comes from; “guess” when the file gives pixels or nothing. */
+export type ScaleFrom = 'mm' | 'cm' | 'in' | 'pt' | 'guess'
 
 /** One drawn line of a file, in millimetres by the file's own scale. */
 export interface DrawnShape {

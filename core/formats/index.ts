@@ -15,4 +15,5 @@ export {
 export { toPathData } from './path-data'
 export { writeSvg } from './svg-out'
 export type { Drawing, DrawnShape, DrawnText } from './drawing'
+export { readDxf } from './dxf-in'
 export { readSvg } from './svg-in'

@@ -1,9 +1,7 @@
 import type { Element as XmlElement } from '@xmldom/xmldom'
 import { chain, IDENTITY, type Affine } from '../geometry'
 import { INCH_MM } from '../units'
-
-/** Where the scale of a drawing comes from; “guess” when the file gives pixels or nothing. */
-export type ScaleFrom = 'mm' | 'cm' | 'in' | 'pt' | 'guess'
+import type { ScaleFrom } from './drawing'
 
 /** Millimetres that a unit stands for, and what it says about the scale. */
 export const UNIT_MM: Record<string, [number, ScaleFrom]> = {

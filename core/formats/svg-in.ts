@@ -16,11 +16,10 @@ import {
   styleWithin,
   UNIT_MM,
   userUnits,
-  type ScaleFrom,
   type StrokeStyle,
 } from './svg-attributes'
 import { badSvg, readRoot } from './svg-root'
-import { finishDrawing, type Drawing, type DrawnShape, type DrawnText } from './drawing'
+import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type ScaleFrom } from './drawing'
 import { readText } from './svg-text'
 import { pathDataOf, readStrokes } from './svg-shapes'
 

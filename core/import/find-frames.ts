@@ -63,7 +63,8 @@ export function findFrames(candidates: readonly Sized[], page: Box | null): Set<
     const pieces = held.filter((c) => !runsAlong(c, one))
     if (pieces.length === 0) continue
     const part = pieces.reduce((sum, c) => sum + c.area, 0) / one.area
-    const holdsAll = inside.length === candidates.length - 1 && pieces.length > 2
+    const others = candidates.filter((c) => c !== one && !isTwin(c, one))
+    const holdsAll = inside.length === others.length && pieces.length > 2
     const holdsPieces = pieces.length > 1 ? part >= MARK_PART : part >= MARK_PART && !fillsBox(pieces[0]!)
     if (isPage(one) || isCalledFrame(one) || holdsAll || holdsPieces) frames.add(one)
   }

@@ -29,6 +29,7 @@ import { hasPartWord } from './part-words'
 import { readGrain } from './read-grain'
 import { readNotches } from './read-notches'
 import { readWords, saysHowCut, speaksOfPiece, type PieceWords } from './read-words'
+import { sizeCalled } from './size-called'
 import { takeOutNotches } from './take-out-notches'
 import { calledLine, contains, groupName, liesIn, sized, type Sized } from './sized'
 
@@ -297,7 +298,8 @@ function placeTexts(texts: readonly DrawnText[], candidates: readonly Sized[]): 
   for (const t of texts) {
     spend(candidates.length)
     const one = [t.middle, t.at, t.end].map((p) => smallestFirst.find((c) => contains(c, p))).find((c) => c !== undefined)
-    if (one) on.set(one, [...(on.get(one) ?? []), t])
+    const own = one ?? groupMate(t, candidates)
+    if (own) on.set(own, [...(on.get(own) ?? []), t])
     else beside.push(t)
   }
   // Words beside a small piece that speak of one are its own, where it has none on it.
@@ -309,6 +311,14 @@ function placeTexts(texts: readonly DrawnText[], candidates: readonly Sized[]): 
     if (near) on.set(near.c, [...(on.get(near.c) ?? []), t])
   }
   return on
+}
+
+/** The line that words outside of every line share their groups with: a piece’s block holds its words wherever they stand. */
+function groupMate({ groups }: DrawnText, candidates: readonly Sized[]): Sized | undefined {
+  if (groups.length === 0) return undefined
+  const mates = candidates.filter((c) => groups.every((g, i) => c.stroke.shape.groups[i] === g))
+  const [largest, ...others] = mates
+  return largest && others.every((o) => liesIn(o, largest)) ? largest : undefined
 }
 
 /** Words that stand beside a piece do so within this, mm. */
@@ -412,7 +422,7 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
       cutLine: u.inner ? u.outer.loop : null,
       trouble,
       aside,
-      marks: marksAt.get(u.outer) ?? [],
+      marks: ofThisSize(marksAt.get(u.outer) ?? [], u),
       texts: own,
       words,
       sizeName: u.sizeName,
@@ -423,6 +433,17 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
     return broughtHome(outline, handleBoxOf(u.outer.loop))
   })
   return ok({ outlines, scale: furniture.scale })
+}
+
+/** The marks of a nest's base size: those that are called by, or drawn in the manner of, another size are left out. */
+function ofThisSize(marks: readonly OutlineMark[], { outer, sizeName, others }: Unit): OutlineMark[] {
+  const own = outer.stroke.shape.style
+  const theirs = new Set(others.map((o) => o.outer.stroke.shape.style).filter((style) => style !== own))
+  const isOwn = (m: OutlineMark) => {
+    const called = sizeCalled(m)
+    return called !== null ? called === sizeName : !theirs.has(m.style)
+  }
+  return others.length === 0 ? [...marks] : marks.filter(isOwn)
 }
 
 /** A long narrow line that lies in a piece is a dart drawn on it. */

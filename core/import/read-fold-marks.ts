@@ -23,6 +23,20 @@ export const straightEdges = (edges: readonly Path[]): number[] =>
 const stretchesOf = (marks: readonly OutlineMark[]) =>
   marks.flatMap((m) => (m.closed ? [] : m.path.filter((s) => s.kind === 'line').map((s) => ({ m, from: s.from, to: s.to }))))
 
+/** A line that is called a fold and lies on a straight edge, to this, mm. */
+const ON_EDGE_MM = 3
+
+/** The straight edge that a line called “fold” lies on; null where none does. */
+export function edgeUnderFoldLine(marks: readonly OutlineMark[], edges: readonly Path[]): number | null {
+  for (const m of marks.filter((x) => !x.closed && /\bfold\b|mirror line/i.test([x.name, ...x.groups].join(' ').replace(/[-_]/g, ' ')))) {
+    const total = measureLength(m.path)
+    const places = [0.1, 0.5, 0.9].map((part) => placeAt(m.path, total * part).point)
+    const edge = straightEdges(edges).find((i) => places.every((p) => nearestPlace(edges[i]!, p).distanceMm <= ON_EDGE_MM))
+    if (edge !== undefined) return edge
+  }
+  return null
+}
+
 /** The bracket whose ends point at an edge: the edge, and the marks that it is drawn with. */
 export function readBracket(
   marks: readonly OutlineMark[],

@@ -1,6 +1,6 @@
 import { distance, isStraightPath, type Path, type Point } from '../geometry'
 import type { FoundOutline } from './find-outlines'
-import { edgeBesideWords, edgesWithoutAllowance, readBracket } from './read-fold-marks'
+import { edgeBesideWords, edgeUnderFoldLine, edgesWithoutAllowance, readBracket } from './read-fold-marks'
 import { readGrain } from './read-grain'
 import { readNestNotches } from './read-notches'
 
@@ -45,7 +45,8 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
   const lines = inner.map((l, i) => ({ ...l, name: lineName(l.name) || `line ${i + 1}` }))
   const [beside] = cutLine ? edgesWithoutAllowance(edges, cutLine) : []
   const isSaid = outline.words.onFold
-  const foldEdge = bracket?.edge ?? edgeBesideWords(texts, edges) ?? (isSaid && beside !== undefined ? beside : null)
+  const foldEdge =
+    edgeUnderFoldLine(marks, edges) ?? bracket?.edge ?? edgeBesideWords(texts, edges) ?? (isSaid && beside !== undefined ? beside : null)
   return {
     // A fold lies along the grain: its bracket says where the grain runs, where nothing else does.
     grain: grain ? { from: grain.from, to: grain.to } : (bracket?.along ?? null),

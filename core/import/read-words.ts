@@ -51,10 +51,14 @@ const NO_NAME = new RegExp(
     '^\\W*(?:from|of|in|and|or|with|none|each|main|self|fabric|shell|outer|cloth|layers?|material)\\b(?![^]*\\b(?:front|back|sleeve)\\b)',
     '\\b(?:interfacing|lining|fusible)\\s*:',
     '^[^a-z]*$',
+    '^\\W*(?:piece|pattern)?\\s*name\\W*$',
     '^\\W*(?:up|top|bottom|down|right side|wrong side)\\W*$',
   ].join('|'),
   'i',
 )
+/** Lines of the form “Material: ...” that say something else than a name. */
+const ABOUT_OTHER =
+  /^\s*(?:style(?: name)?|material|fabric|category|author|designer|date|creation (?:date|time)|units|annotation|description|collection|season|sample size|grading rule table|rule table|quantity|size|cut|grain(?:line)?)\s*:/i
 /** A number that pieces of a pattern carry before their name: “3.”, “No. 3”, “Piece 3:”, “A2 –”, “#3”. */
 const NUMBER =
   /^\s*(?:(?:no|nr|nº|pc|pcs|piece|part|pattern piece)\b\.?\s*|#\s*)?[a-z]?\d{1,3}[a-z]?\s*[.:)\]–—-]*\s+(?=[a-z])|^\s*(?:piece|part|pattern piece|name)\s*:\s*|^\s*[a-z]\s*[.:)–—-]\s+(?=[a-z])/i
@@ -112,7 +116,7 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
     const count = countIn(text)
     if (count && (!counted || (counted.isOther && !count.isOther) || (count.isMain && !counted.isMain))) counted = count
     if (EACH_SIDE.test(text) && !count) counted = { count: 2, isMain: false, isOther: false, isPair: true }
-    if (common.has(text)) continue
+    if (common.has(text) || ABOUT_OTHER.test(text)) continue
     for (const [i, part] of text.split(PARTED).entries()) {
       const name = nameIn(part)
       if (!name) continue

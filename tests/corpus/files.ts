@@ -1,13 +1,22 @@
+import { toExchangeDxf, toPlainDxf } from './dxf-files'
 import { corpusGarments, chances } from './garments'
 import { drawSheet, type Hand, type Role, type Sheet } from './sheet'
 import { SVG_MANNERS, toSvgFile, type SvgManner } from './svg-files'
 
+export const DXF_MANNERS = ['exchange', 'exchange-inches', 'exchange-sizes', 'plain-dxf'] as const
+export type Manner = SvgManner | (typeof DXF_MANNERS)[number]
+
 export interface CorpusFile {
   name: string
   sheet: Sheet
-  manner: SvgManner
-  svg: string
+  manner: Manner
+  text: string
 }
+
+export const isDxf = (manner: Manner): boolean => (DXF_MANNERS as readonly string[]).includes(manner)
+
+/** Files of these manners lay every piece at one place. */
+export const isPlaced = (manner: Manner): boolean => !manner.startsWith('exchange')
 
 const pick = <T>(list: readonly T[], chance: number): T => list[Math.floor(chance * list.length)]!
 
@@ -45,7 +54,23 @@ export function corpusFiles(seed: number, rounds = 2): CorpusFile[] {
       SVG_MANNERS.map((manner): CorpusFile => {
         const hand = handFor(chance, manner === 'size-layers')
         const sheet = drawSheet(garment, hand)
-        return { name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, svg: toSvgFile(sheet, manner, seed + round) }
+        return { name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, text: toSvgFile(sheet, manner, seed + round) }
+      }),
+    ),
+  )
+}
+
+/** Every garment as DXF: of the exchange standard in millimetres, in inches, with sizes; and as a plain drawing. */
+export function corpusDxf(seed: number, rounds = 2): CorpusFile[] {
+  const chance = chances(seed * 104729 + 5)
+  return Array.from({ length: rounds }, (_, round) => round).flatMap((round) =>
+    corpusGarments(seed + round).flatMap((garment) =>
+      DXF_MANNERS.map((manner): CorpusFile => {
+        const drawn = handFor(chance, manner === 'exchange-sizes')
+        const hand: Hand = manner === 'plain-dxf' ? { ...drawn, twice: false } : { ...drawn, lines: 'both', turnDeg: 0, fold: 'line' }
+        const sheet = drawSheet(garment, hand)
+        const text = manner === 'plain-dxf' ? toPlainDxf(sheet) : toExchangeDxf(sheet, manner !== 'exchange-inches')
+        return { name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, text }
       }),
     ),
   )

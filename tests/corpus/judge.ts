@@ -58,8 +58,19 @@ function offBy(draft: Draft['draft'], truth: Path, p: TruthPiece, by: Point): nu
 
 const directionDeg = (g: { from: Point; to: Point }) => (Math.atan2(g.to.y - g.from.y, g.to.x - g.from.x) * 180) / Math.PI
 
+/** Where a reader laid a piece of a file that lays all of them at one place: where an outline of its measure lies. */
+function whereItWasLaid(p: TruthPiece, taken: readonly Draft[], used: ReadonlySet<Draft>): Point {
+  const own = boundsOf(seamLineOf(p))
+  const boxes = taken
+    .filter((d) => !used.has(d))
+    .flatMap((d) => [d.draft.edges.flatMap((e) => [...e.path]), ...d.draft.sizes.map((s) => s.path)].map(boundsOf))
+  const off = (b: typeof own) => Math.abs(b.maxX - b.minX - own.maxX + own.minX) + Math.abs(b.maxY - b.minY - own.maxY + own.minY)
+  const best = boxes.reduce((a, b) => (off(b) < off(a) ? b : a), boxes[0] ?? own)
+  return { x: best.minX - own.minX, y: best.minY - own.minY }
+}
+
 /** Holds what was read against the truth, piece by piece. */
-export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, words = true, fileName = ''): void {
+export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, words = true, fileName = '', isPlaced = true): void {
   const taken = drafts.filter((d) => !d.aside)
   const used = new Set<Draft>()
   const count = (key: 'pieces' | 'names' | 'counts' | 'folds' | 'grains' | 'notches' | 'darts', good: boolean, wrong: string) => {
@@ -68,7 +79,7 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
     else rates.wrong.push(`${fileName}: ${wrong}`)
   }
   sheet.garment.pieces.forEach((p, i) => {
-    const by = sheet.placed[i]!
+    const by = isPlaced ? sheet.placed[i]! : whereItWasLaid(p, taken, used)
     const cut = movePath(cutLineOf(p), by)
     const seam = movePath(seamLineOf(p), by)
     const b = boundsOf(seam)

@@ -1,0 +1,45 @@
+/**
+ * What the layers of the public exchange standard of the sewing trade (ASTM D6673) hold: a block for each piece and size, and
+ * in it a number for each sort of line. Names are those that every reader of this program understands.
+ */
+const LAYERS: Record<string, string | null> = {
+  '1': 'cut line',
+  '2': null, // turn points
+  '3': null, // curve points
+  '4': 'notch',
+  '5': null, // grade reference
+  '6': 'fold line',
+  '7': 'grain',
+  '8': 'inner line',
+  '9': null, // stripe
+  '10': null, // plaid
+  '11': 'cut-out',
+  '13': 'drill hole',
+  '14': 'seam line',
+  '15': null, // annotations, which are words
+  '80': 'notch',
+  '81': 'notch',
+  '82': 'notch',
+  '83': 'notch',
+  '84': null, // curves that repeat the others for checking
+  '85': null,
+  '86': null,
+  '87': null,
+}
+
+/** Are the layers of a file those of the standard: only its numbers, a boundary among them? */
+export const isExchange = (layers: readonly string[]): boolean => layers.includes('1') && layers.every((l) => l === '0' || l in LAYERS)
+
+/** What a layer of the standard holds; null for what is no line of a piece. */
+export const roleOfLayer = (layer: string): string | null => LAYERS[layer] ?? null
+
+/** What the words in a block of the standard say: “Piece Name: FRONT”, “Size: 38”, “Quantity: 2”. */
+export function blockWords(texts: readonly string[]): { piece: string | null; size: string | null; isMetric: boolean | null } {
+  const said = (key: RegExp): string | null => texts.map((t) => key.exec(t)?.[1]?.trim()).find((x) => x) ?? null
+  const units = said(/^\s*units\s*:\s*(\w+)/i)
+  return {
+    piece: said(/^\s*piece name\s*:\s*(.+)$/i),
+    size: said(/^\s*(?:piece )?size\s*:\s*(\S+)/i),
+    isMetric: units === null ? null : /^metric/i.test(units),
+  }
+}
