@@ -1,10 +1,10 @@
-/** Prints how well files drawn in many manners come in: `npm run corpus -- --seed 1 --rounds 2 --wrong`. */
+/** Prints how well files drawn in many manners come in: `npm run corpus -- --seed 1 --rounds 2 --only pdf --wrong`. */
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { readDxf, readSvg } from '../core/formats'
 import { makeDrafts } from '../core/import'
-import { corpusDxf, corpusFiles, isDxf, isPlaced } from '../tests/corpus/files'
+import { corpusDxf, corpusFiles, corpusPdf, isDxf, isPlaced } from '../tests/corpus/files'
+import { readFile } from '../tests/corpus/read-file'
 import { judge, noRates, type Rates } from '../tests/corpus/judge'
 
 const { values } = parseArgs({
@@ -12,6 +12,7 @@ const { values } = parseArgs({
     seed: { type: 'string', default: '1' },
     rounds: { type: 'string', default: '2' },
     wrong: { type: 'boolean' },
+    only: { type: 'string' },
     out: { type: 'string' },
   },
 })
@@ -20,20 +21,23 @@ const byManner = new Map<string, Rates>()
 const whole = noRates()
 let slowest = 0
 const [seed, rounds] = [Number(values.seed), Number(values.rounds)]
-for (const file of [...corpusFiles(seed, rounds), ...corpusDxf(seed, rounds)]) {
+for (const file of [...corpusFiles(seed, rounds), ...corpusDxf(seed, rounds), ...(await corpusPdf(seed, rounds))]) {
+  if (values.only && !file.manner.startsWith(values.only)) continue
   if (values.out) {
     mkdirSync(values.out, { recursive: true })
-    writeFileSync(join(values.out, `${file.name.replace(/ /g, '-')}.${isDxf(file.manner) ? 'dxf' : 'svg'}`), file.text)
+    const ending = file.bytes ? 'pdf' : isDxf(file.manner) ? 'dxf' : 'svg'
+    writeFileSync(join(values.out, `${file.name.replace(/ /g, '-')}.${ending}`), file.bytes ?? file.text)
   }
   const began = performance.now()
-  const read = isDxf(file.manner) ? readDxf(file.text) : readSvg(file.text)
+  const read = await readFile(file)
   const drafts = read.ok ? makeDrafts(read.value, 1) : read
   slowest = Math.max(slowest, performance.now() - began)
   const rates = byManner.get(file.manner) ?? noRates()
   byManner.set(file.manner, rates)
+  const name = `${file.name} [${JSON.stringify(file.sheet.hand)}]`
   for (const r of [rates, whole]) {
-    if (drafts.ok) judge(file.sheet, drafts.value, r, true, `${file.name} [${JSON.stringify(file.sheet.hand)}]`, isPlaced(file.manner))
-    else r.wrong.push(`${file.name}: ${drafts.problem.where}: ${drafts.problem.message}`)
+    if (drafts.ok) judge(file.sheet, drafts.value, r, true, name, isPlaced(file.manner))
+    else r.wrong.push(`${name}: ${drafts.problem.where}: ${drafts.problem.message}`)
   }
 }
 const KEYS = ['pieces', 'names', 'counts', 'folds', 'grains', 'notches', 'darts'] as const

@@ -14,6 +14,7 @@ export {
 } from './migrations'
 export { toPathData } from './path-data'
 export { writeSvg } from './svg-out'
-export type { Drawing, DrawnShape, DrawnText } from './drawing'
+export { finishDrawing, type Drawing, type DrawnShape, type DrawnText } from './drawing'
+export { readPdf, type PageProgress, type PdfPage } from './pdf-in'
 export { readDxf } from './dxf-in'
 export { readSvg } from './svg-in'

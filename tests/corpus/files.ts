@@ -1,22 +1,25 @@
 import { toExchangeDxf, toPlainDxf } from './dxf-files'
+import { PDF_MANNERS, toPdfFile, type PdfManner } from './pdf-files'
 import { corpusGarments, chances } from './garments'
 import { drawSheet, type Hand, type Role, type Sheet } from './sheet'
 import { SVG_MANNERS, toSvgFile, type SvgManner } from './svg-files'
 
 export const DXF_MANNERS = ['exchange', 'exchange-inches', 'exchange-sizes', 'plain-dxf'] as const
-export type Manner = SvgManner | (typeof DXF_MANNERS)[number]
+export type Manner = SvgManner | (typeof DXF_MANNERS)[number] | PdfManner
 
 export interface CorpusFile {
   name: string
   sheet: Sheet
   manner: Manner
+  /** Words of it, or bytes where it is a PDF. */
   text: string
+  bytes?: Uint8Array
 }
 
 export const isDxf = (manner: Manner): boolean => (DXF_MANNERS as readonly string[]).includes(manner)
 
-/** Files of these manners lay every piece at one place. */
-export const isPlaced = (manner: Manner): boolean => !manner.startsWith('exchange')
+/** Files of these manners lay every piece at one place, or their sheet is put together anew. */
+export const isPlaced = (manner: Manner): boolean => !/^exchange|^pdf-cut|^pdf-whole/.test(manner)
 
 const pick = <T>(list: readonly T[], chance: number): T => list[Math.floor(chance * list.length)]!
 
@@ -74,4 +77,20 @@ export function corpusDxf(seed: number, rounds = 2): CorpusFile[] {
       }),
     ),
   )
+}
+
+/** Every garment as a PDF: one large page, pages to be put together, layers of sizes. */
+export async function corpusPdf(seed: number, rounds = 1): Promise<CorpusFile[]> {
+  const chance = chances(seed * 15485863 + 3)
+  const files: CorpusFile[] = []
+  for (let round = 0; round < rounds; round++)
+    for (const garment of corpusGarments(seed + round))
+      for (const manner of PDF_MANNERS) {
+        const drawn = handFor(chance, manner === 'pdf-size-layers')
+        // A PDF has no arrows of its own, and a sheet of many pages no ground.
+        const hand: Hand = { ...drawn, grain: drawn.grain === 'marked' ? 'two-heads' : drawn.grain }
+        const sheet = drawSheet(garment, hand)
+        files.push({ name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, text: '', bytes: await toPdfFile(sheet, manner) })
+      }
+  return files
 }

@@ -59,8 +59,8 @@ function offBy(draft: Draft['draft'], truth: Path, p: TruthPiece, by: Point): nu
 const directionDeg = (g: { from: Point; to: Point }) => (Math.atan2(g.to.y - g.from.y, g.to.x - g.from.x) * 180) / Math.PI
 
 /** Where a reader laid a piece of a file that lays all of them at one place: where an outline of its measure lies. */
-function whereItWasLaid(p: TruthPiece, taken: readonly Draft[], used: ReadonlySet<Draft>): Point {
-  const own = boundsOf(seamLineOf(p))
+function whereItWasLaid(line: Path, taken: readonly Draft[], used: ReadonlySet<Draft>): Point {
+  const own = boundsOf(line)
   const boxes = taken
     .filter((d) => !used.has(d))
     .flatMap((d) => [d.draft.edges.flatMap((e) => [...e.path]), ...d.draft.sizes.map((s) => s.path)].map(boundsOf))
@@ -79,7 +79,7 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
     else rates.wrong.push(`${fileName}: ${wrong}`)
   }
   sheet.garment.pieces.forEach((p, i) => {
-    const by = isPlaced ? sheet.placed[i]! : whereItWasLaid(p, taken, used)
+    const by = isPlaced ? sheet.placed[i]! : whereItWasLaid(sheet.hand.lines === 'cut' ? cutLineOf(p) : seamLineOf(p), taken, used)
     const cut = movePath(cutLineOf(p), by)
     const seam = movePath(seamLineOf(p), by)
     const b = boundsOf(seam)
