@@ -9,6 +9,7 @@ import {
   measureLength,
   movePath,
   placeAt,
+  PointGrid,
   type Box,
   type Path,
   type Point,
@@ -27,17 +28,39 @@ const PAGE_WORDS =
   /^\s*(?:(?:page|sheet|tile)\W*)?(?:[a-z]{0,2}\d{1,3}|[a-z])\s*(?:(?:of|\/|-)\s*\d{1,3})?\s*$|^\s*(?:row|column|page)\b.*\d/i
 
 const round = (v: number) => Math.round(v / SAME_MM)
-const shapeKey = ({ path, style }: DrawnShape, by: Point = { x: 0, y: 0 }): string => {
+const shapeKey = ({ path, style }: DrawnShape): string => {
   const [a, b] = [path[0]!.from, path[path.length - 1]!.to]
   const m = path[Math.floor(path.length / 2)]!.from
-  const ends = [a, b].map((p) => `${round(p.x + by.x)},${round(p.y + by.y)}`).sort()
-  return `${style}|${path.length}|${ends.join('|')}|${round(m.x + by.x)},${round(m.y + by.y)}`
+  const ends = [a, b].map((p) => `${round(p.x)},${round(p.y)}`).sort()
+  return `${style}|${path.length}|${ends.join('|')}|${round(m.x)},${round(m.y)}`
+}
+
+/** Lines that were taken already, wherever figures of two pages are rounded apart. */
+class SeenLines {
+  private readonly places = new PointGrid<{ path: Path; style: string; page: number }>(SAME_MM)
+  /** Was a line that lies and is drawn like this one taken from another page? If not, it is now. */
+  has({ path, style }: DrawnShape, by: Point, page: number): boolean {
+    const moved = movePath(path, by)
+    const [from, to] = [moved[0]!.from, moved[moved.length - 1]!.to]
+    const again = this.places
+      .near(from)
+      .some(
+        ({ path: o, style: drawn, page: other }) =>
+          other !== page &&
+          drawn === style &&
+          o.length === moved.length &&
+          distance(o[o.length - 1]!.to, to) <= SAME_MM &&
+          distance(o[o.length >> 1]!.from, moved[moved.length >> 1]!.from) <= SAME_MM,
+      )
+    if (!again) this.places.add(from, { path: moved, style, page })
+    return again
+  }
 }
 
 /** What every page has at one and the same place: frames, marks where pages meet, a maker's line. */
 function furnitureOf(pages: readonly PdfPage[]): Set<string> {
   const times = new Map<string, number>()
-  for (const p of pages) for (const key of new Set(p.shapes.map((s) => shapeKey(s)))) times.set(key, (times.get(key) ?? 0) + 1)
+  for (const p of pages) for (const key of new Set(p.shapes.map(shapeKey))) times.set(key, (times.get(key) ?? 0) + 1)
   const enough = Math.max(LEAST_PAGES, pages.length * FURNITURE_PART)
   return new Set([...times].flatMap(([key, n]) => (n >= enough ? [key] : [])))
 }
@@ -77,7 +100,7 @@ export function assemblePages(pages: readonly PdfPage[], grid: PageGrid): Result
   const texts: DrawnText[] = []
   const used = pages.filter((_, i) => grid.places[i] != null)
   const furniture = grid.how === 'one-page' ? new Set<string>() : furnitureOf(used)
-  const seen = new Set<string>()
+  const seen = new SeenLines()
   const corner = { x: Infinity, y: Infinity }
   const far = { x: -Infinity, y: -Infinity }
   for (const [i, page] of pages.entries()) {
@@ -89,9 +112,8 @@ export function assemblePages(pages: readonly PdfPage[], grid: PageGrid): Result
     far.y = Math.max(far.y, at.y + page.height)
     for (const s of page.shapes) {
       if (furniture.has(shapeKey(s))) continue
-      const key = shapeKey(s, at)
-      if (used.length > 1 && seen.has(key)) continue
-      seen.add(key)
+      // Where pages are trimmed, no two show the same; where each draws everything, a line is taken from the first.
+      if (!grid.trim && used.length > 1 && seen.has(s, at, i)) continue
       const trim = grid.trim && trimOf(grid, i)
       const parts = trim && !liesWithin(handleBoxOf(s.path), trim) ? within(s.path, trim) : [s.path]
       const isWhole = parts.length === 1 && Math.abs(measureLength(parts[0]!) - measureLength(s.path)) < SAME_MM

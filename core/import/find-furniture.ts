@@ -55,8 +55,8 @@ function farFrom(box: Box, p: Point): number {
 /** Is a stroke square across an outline from side to side, as the rules of a table are? */
 function rulesAcross(one: Sized, strokes: readonly Stroke[]): number {
   return strokes.filter(({ path, shape }) => {
-    if (shape.closed || path.length !== 1 || !isStraightPath(path, 0.5)) return false
-    const [a, b] = [path[0]!.from, path[0]!.to]
+    if (shape.closed || !isStraightPath(path, 0.5)) return false
+    const [a, b] = [path[0]!.from, path[path.length - 1]!.to]
     const level = Math.abs(a.y - b.y) < 0.5 || Math.abs(a.x - b.x) < 0.5
     return level && nearestPlace(one.loop, a).distanceMm < 1 && nearestPlace(one.loop, b).distanceMm < 1 && distance(a, b) > 15
   }).length
