@@ -6,7 +6,6 @@ import {
   emptyFit,
   projectsOf,
   readProjectFile,
-  readSvg,
   stopsOf,
   writeProjectFile,
   writeSvg,
@@ -14,7 +13,7 @@ import {
   type ProjectFile,
 } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
-import { bringIn } from '../core/import'
+import { bringIn, drawingOf, gridInRows, openFile, pagesOf, type PageGrid } from '../core/import'
 import { issueWords } from '../core/issue-words'
 import { DEFAULT_TOLERANCES } from '../core/match'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
@@ -138,13 +137,29 @@ async function exportFile(
 }
 
 /** An SVG file as a garment, with the same first guesses as the tray makes. */
-async function importFile(file: string): Promise<string> {
-  const read = readSvg(await readText(file))
+/** The pages of a PDF side by side as `--pages 4` or `--pages 4,10` says: so many columns, with so much overlap, mm. */
+function gridAsAsked(kept: string, { pages: asked }: Options): PageGrid | null {
+  if (asked === undefined) return null
+  const [columns, overlap = 0] = asked.split(',').map(Number)
+  const pages = pagesOf(kept)
+  if (!Number.isInteger(columns) || columns! < 1 || !(overlap >= 0))
+    throw new WrongUse('--pages is the pages side by side, as 4, or with their overlap in mm, as 4,10.')
+  return pages && gridInRows(pages, { columns: columns!, overlapX: overlap, overlapY: overlap, down: false })
+}
+
+async function importFile(file: string, options: Options): Promise<string> {
+  const bytes = await readFile(file).catch(() => {
+    throw new BadInput(`${file} cannot be read.`)
+  })
+  const kept = await openFile(new Uint8Array(bytes))
+  if (!kept.ok) throw new BadInput(`${file}: ${sentence(kept.problem)}`)
+  const read = drawingOf(kept.value, gridAsAsked(kept.value, options))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
   const brought = bringIn(read.value)
   if (!brought.ok) throw new BadInput(`${file}: ${sentence(brought.problem)}`)
   const { garment, leftOut } = brought.value
   for (const { name, why } of [...read.value.leftOut, ...leftOut]) console.error(`${name} is left out: ${why}`)
+  for (const { name, why } of brought.value.doubts) console.error(`${name}: ${why}.`)
   if (garment.pieces.length === 0) throw new BadInput(`${file} has no usable piece in it.`)
   const problem = checkGarment(garment)
   if (problem) throw new BadInput(`${file}: ${sentence(problem)}`)
@@ -178,7 +193,7 @@ async function applied(opened: Opened, plan: Change[], options: Options): Promis
 async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: string | undefined }> {
   const { command, file, options, ruler } = readArguments(args)
   const to = options.out
-  if (command === 'import') return { out: await importFile(file), to }
+  if (command === 'import') return { out: await importFile(file, options), to }
   const { whole, project } = await openProject(file, options)
   const plan = planUpTo(project, options)
   const context = contextFor(project, whole.wearers)

@@ -112,8 +112,8 @@ try {
   await byTest(driver, 'notebook')
   await shoot('notebook')
 
-  await open('import', 'svg')
-  await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
+  await open('import', 'pattern')
+  await (await driver.findElement(By.css('[data-test="pattern-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
   await click(driver, 'confirm-scale')
   await byTest(driver, 'tray-picture')
   await shoot('tray')

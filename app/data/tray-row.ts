@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ASIDE_KINDS } from '~~/core/import'
+import { ASIDE_KINDS, GRID_WAYS } from '~~/core/import'
 import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~/core/pattern'
 
 const Mm = z.number().finite()
@@ -10,6 +10,8 @@ const TrayPieceSchema = z.strictObject({
   /** Taken for no piece: left out unless it is taken back. */
   aside: z.enum(ASIDE_KINDS).optional(),
   trouble: z.strictObject({ code: z.enum(['open', 'crosses', 'too-fine']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
+  /** What was guessed about it, and may be otherwise. */
+  doubts: z.array(z.string()).optional(),
   draft: z.strictObject({
     id: Id,
     name: z.string(),
@@ -40,12 +42,23 @@ const PointedSchema = z.array(z.strictObject({ pieceId: Id, edgeId: Id })).min(1
 export const AddedSeamSchema = z.strictObject({ id: Id, sides: z.tuple([PointedSchema, PointedSchema]), turned: z.boolean() })
 export type AddedSeam = z.infer<typeof AddedSeamSchema>
 
+const GridSchema = z.strictObject({
+  places: z.array(PointSchema.nullable()).max(400),
+  columns: z.int().min(1).max(400),
+  trim: z.strictObject({ minX: Mm, minY: Mm, maxX: Mm, maxY: Mm }).nullable(),
+  how: z.enum(GRID_WAYS),
+  sure: z.boolean(),
+})
+
 /** The import tray: pieces on their way in that cannot be used yet, kept until they can or are thrown away. */
 export const TraySchema = z.strictObject({
   id: z.literal('now'),
   fileName: z.string(),
-  /** The file as it was read; empty when the tray is empty. */
+  /** What is kept of the file (see core/import/source); empty when the tray is empty. */
   text: z.string(),
+  /** How the pages of a PDF lie, and whether that was looked at. */
+  grid: GridSchema.optional(),
+  pagesConfirmed: z.boolean().optional(),
   /** How many times larger than the file says. */
   times: Mm.positive(),
   scaleConfirmed: z.boolean(),

@@ -13,7 +13,7 @@ const refused = ref<string | null>(null)
 const step = ref<'pieces' | 'seams'>('pieces')
 
 /** Files over this are not even read into memory, bytes. */
-const MAX_FILE = 20_000_000
+const MAX_FILE = 60_000_000
 
 async function take(file: File | undefined) {
   if (!file) return
@@ -26,12 +26,12 @@ async function take(file: File | undefined) {
     refused.value = `${file.name} has ${Math.round(file.size / 1e6)} MB; up to ${MAX_FILE / 1e6} MB are read. Take pictures and hidden parts out of it and save it again; nothing was changed here.`
     return
   }
-  const text = await file.text().catch(() => null)
-  if (text === null) {
+  const bytes = await file.arrayBuffer().catch(() => null)
+  if (bytes === null) {
     refused.value = `${file.name} cannot be read from the disk: it was moved or changed meanwhile. Choose it again.`
     return
   }
-  const problem = await tray.takeFile(file.name, text)
+  const problem = await tray.takeFile(file.name, new Uint8Array(bytes))
   if (problem) refused.value = `${file.name}, ${problemSentence(problem)}`
 }
 
@@ -80,17 +80,26 @@ async function finish() {
     >
       <div class="panel max-w-xl p-8 text-center">
         <FileUp class="mx-auto size-10 text-act" aria-hidden="true" />
-        <h2 class="mt-3 font-display text-2xl">Drop an SVG file of your pieces here</h2>
+        <h2 class="mt-3 font-display text-2xl">Drop a file of your pieces here</h2>
         <p class="mt-2 text-soft">
-          From any drawing program, several pieces in one file. You confirm the scale, name pieces and edges, and the seams are proposed.
+          SVG, PDF or DXF, with several pieces in one file; the pages of a PDF are put together. You confirm the scale, look at what was
+          read, name what is missing, and the seams are proposed.
         </p>
         <div class="mt-5">
-          <UiFileButton act accept=".svg,image/svg+xml" label="SVG file" test="svg" @file="take">Choose a file</UiFileButton>
+          <UiFileButton
+            act
+            accept=".svg,.pdf,.dxf,image/svg+xml,application/pdf,image/vnd.dxf"
+            label="Pattern file"
+            test="pattern"
+            @file="take"
+            >Choose a file</UiFileButton
+          >
         </div>
         <p v-if="refused" class="mt-5 rounded-lg bg-fault-pale p-3 text-left text-fault" role="alert" data-test="refused">{{ refused }}</p>
       </div>
     </div>
 
+    <TrayPagesStep v-else-if="tray.drawing && tray.grid && !tray.state.pagesConfirmed" />
     <TrayScaleStep v-else-if="tray.drawing && !tray.state.scaleConfirmed" />
     <TrayPiecesStep v-else-if="tray.state.pieces.length > 0 && step === 'pieces'" />
     <TraySeamsStep v-else-if="tray.state.pieces.length > 0" />

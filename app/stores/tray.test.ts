@@ -9,6 +9,7 @@ import { EMPTY_TRAY, TraySchema } from '~/data/tray-row'
 import { useTray } from './tray'
 
 const waistcoat = readFileSync('demo/outside/pedlars-waistcoat.svg', 'utf8')
+const bytesOf = (text: string) => new TextEncoder().encode(text)
 
 /** The store follows the database a moment later. */
 const settled = (check: () => void) => vi.waitFor(check, { timeout: 2000 })
@@ -16,7 +17,7 @@ const settled = (check: () => void) => vi.waitFor(check, { timeout: 2000 })
 async function taken() {
   const tray = useTray()
   await settled(() => expect(tray.ready).toBe(true))
-  expect(await tray.takeFile('pedlars-waistcoat.svg', waistcoat)).toBeNull()
+  expect(await tray.takeFile('pedlars-waistcoat.svg', bytesOf(waistcoat))).toBeNull()
   await settled(() => expect(tray.drawing).not.toBeNull())
   await tray.confirmScale(1)
   await settled(() => expect(tray.state.pieces).toHaveLength(3))
@@ -53,7 +54,7 @@ describe('the import tray', () => {
   it('lets a file that cannot be read change nothing', async () => {
     const tray = await taken()
     const before = await db.tray.get('now')
-    const problem = await tray.takeFile('broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path')
+    const problem = await tray.takeFile('broken.svg', bytesOf('<svg xmlns="http://www.w3.org/2000/svg"><path'))
     expect(problem?.message.length).toBeGreaterThan(10)
     expect(await db.tray.get('now')).toEqual(before)
   })

@@ -1,20 +1,18 @@
-import { proxy, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { emptyFit, type Drawing, type GarmentRow } from '~~/core/formats'
+import { computed, ref } from 'vue'
+import { emptyFit, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
 import { ASIDES, BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
-import { problemSentence, refuse, type Problem, type Result } from '~~/core/result'
+import { problemSentence, type Problem } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { dropSeamsOf, usePointedSeams } from '~/composables/usePointedSeams'
+import { useTrayFile } from '~/composables/useTrayFile'
 import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
 import { EMPTY_TRAY, type Tray, type TrayPiece } from '~/data/tray-row'
-import { Bench, Ended } from '~/workers/bench'
-import { importJobs, type ImportJobs } from '~/workers/import-jobs'
 
 const DOWN: Point = { x: 0, y: 1 }
 /** A corner nearer than this to another makes no edge that one could sew, mm. */
@@ -25,14 +23,6 @@ const SAME_NOTCH_MM = 8
 /** An edge that nobody has named yet. */
 const isUnnamed = (e: PieceDraft['edges'][number]) => e.role === 'other' && !e.isPlain
 
-/** Reading a file may take this long, ms: its own budget ends it much earlier on any machine that one would work on. */
-const LONGEST_MS = 120_000
-
-/** The jobs of the import, in a worker or on the spot. */
-type Jobs = ImportJobs | Remote<ImportJobs>
-
-const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
-
 const ROW = { table: 'tray', id: 'now', scope: 'tray' } as const
 
 /** Pieces on their way in from a file. Kept in the database, so that a reload loses nothing and every act can be undone. */
@@ -40,79 +30,22 @@ export const useTray = defineStore('tray', () => {
   const row = useLive(async () => (await db.tray.get('now')) ?? EMPTY_TRAY, null as Tray | null)
   const ready = computed(() => row.value !== null)
   const state = computed(() => row.value ?? EMPTY_TRAY)
-  const text = computed(() => state.value.text)
-  /** The drawing of the file in the tray, as the worker has read it. */
-  const drawing = shallowRef<Drawing | null>(null)
-  let drawingOf = ''
-  /** What is being worked on, in words; null while nothing is. */
-  const busy = ref<string | null>(null)
-
-  /** Has something read or found in the worker, or on the spot where there are no workers; it can be stopped. */
-  async function inWorker<T>(what: string, job: (jobs: Jobs) => Result<T> | Promise<Result<T>>): Promise<Result<T>> {
-    busy.value = what
-    try {
-      return typeof Worker === 'undefined' ? await job(importJobs) : await bench.run((remote) => Promise.resolve(job(remote)), LONGEST_MS)
-    } catch (error) {
-      const why = error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
-      return refuse('import-ended', what, why, 'Nothing was changed. Try again, or save the file with fewer lines in it.')
-    } finally {
-      busy.value = null
-    }
-  }
-  /** Ends what is being worked on. */
-  const stop = () => bench.stop()
-
-  // A tray that was there before the page was opened has its drawing read again.
-  watch(
-    text,
-    async (now) => {
-      if (now === drawingOf) return
-      drawingOf = now
-      drawing.value = null
-      if (!now) return
-      const read = await inWorker('Reading the file', (jobs) => jobs.read(now))
-      if (drawingOf === now) drawing.value = read.ok ? read.value : null
-    },
-    { immediate: true },
-  )
   const chosenId = ref<string | null>(null)
 
   const act = (label: string, recipe: (tray: Tray) => void) => doAct(ROW, label, recipe)
   // JSON: what is written is plain data, never a reactive proxy.
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
-  /** Reads a file; a file that cannot be read leaves the tray as it is. */
-  async function takeFile(fileName: string, content: string): Promise<Problem | null> {
-    const read = await inWorker(`Reading ${fileName}`, (jobs) => jobs.read(content))
-    if (!read.ok) return read.problem
-    chosenId.value = null
-    // Known before it is stored, so that it is not read a second time when it shows up in the tray.
-    drawingOf = content
-    const garmentName = toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
-    const stored = await act(
-      `take in ${fileName}`,
-      (tray) => void Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }),
-    )
-    if (!stored.ok) {
-      drawingOf = text.value
-      return stored.problem
-    }
-    drawing.value = read.value
-    return null
-  }
+  const file = useTrayFile(state, act, () => (chosenId.value = null))
 
   /** The scale is settled: the outlines are looked for, with a first guess at everything; or why they cannot be. */
   async function confirmScale(times: number): Promise<Problem | null> {
-    const content = drawingOf
-    const tell = proxy((done: number, of: number) => {
-      if (busy.value !== null && of > 1) busy.value = `Finding the pieces, ${done + 1} of ${of}`
-    })
-    const drafts = await inWorker('Finding the pieces', (jobs) => jobs.drafts(content, times, tell))
+    const drafts = await file.findPieces(times)
     if (!drafts.ok) return drafts.problem
-    const pieces = drafts.value.map(({ draft, trouble, aside }): TrayPiece => ({
+    const pieces = drafts.value.map(({ draft, trouble, aside, doubts }): TrayPiece => ({
       taken: !aside,
       ...(aside ? { aside } : {}),
       trouble,
+      ...(doubts.length > 0 ? { doubts } : {}),
       draft,
     }))
     const stored = await act('settle the scale', (tray) => void Object.assign(tray, plain({ times, scaleConfirmed: true, pieces })))
@@ -294,9 +227,7 @@ export const useTray = defineStore('tray', () => {
 
   return {
     state,
-    drawing,
-    busy,
-    stop,
+    ...file,
     chosenId,
     ready,
     built,
@@ -305,7 +236,6 @@ export const useTray = defineStore('tray', () => {
     ...pointed,
     restIsPlain,
     act,
-    takeFile,
     confirmScale,
     edit,
     editDraft,

@@ -1,20 +1,56 @@
-import { readSvg, type Drawing } from '~~/core/formats'
-import { makeDrafts, type Draft, type ImportProgress } from '~~/core/import'
+import type { Drawing, PageProgress, PdfPage } from '~~/core/formats'
+import {
+  drawingOf,
+  findOutlines,
+  gridFor,
+  gridInRows,
+  makeDrafts,
+  openFile,
+  pagesOf,
+  type Draft,
+  type FoundOutlines,
+  type GridChoice,
+  type ImportProgress,
+  type PageGrid,
+} from '~~/core/import'
 import type { Result } from '~~/core/result'
 
-let last: { text: string; read: Result<Drawing> } | null = null
+let last: { key: string; read: Result<Drawing> } | null = null
 
 /** What the import worker does; also done on the spot where there are no workers. */
 export const importJobs = {
-  /** The drawing in a file. */
-  read(text: string): Result<Drawing> {
-    if (last?.text !== text) last = { text, read: readSvg(text) }
+  /** What is kept of a file, and how the pages of a PDF lie. */
+  async open(bytes: Uint8Array, progress?: PageProgress): Promise<Result<{ text: string; grid: PageGrid | null }>> {
+    const kept = await openFile(bytes, progress)
+    return kept.ok ? { ok: true, value: { text: kept.value, grid: gridFor(kept.value) } } : kept
+  },
+
+  /** The drawing in a kept file. */
+  read(text: string, grid: PageGrid | null = null): Result<Drawing> {
+    const key = `${JSON.stringify(grid)}${text}`
+    if (last?.key !== key) last = { key, read: drawingOf(text, grid) }
     return last.read
   },
 
+  /** The pages of a kept PDF. */
+  pages: (text: string): PdfPage[] => pagesOf(text) ?? [],
+
+  /** Pages laid as a person says. */
+  layPages: (text: string, choice: GridChoice): PageGrid | null => {
+    const pages = pagesOf(text)
+    return pages && gridInRows(pages, choice)
+  },
+
+  /** How large the test square or scale bar in a drawing is, and how large it says it should be. */
+  scale(text: string, grid: PageGrid | null): FoundOutlines['scale'] {
+    const read = importJobs.read(text, grid)
+    const found = read.ok ? findOutlines(read.value) : read
+    return found.ok ? found.value.scale : null
+  },
+
   /** The outlines of a file at a scale, with first guesses. */
-  drafts(text: string, times: number, progress?: ImportProgress): Result<Draft[]> {
-    const read = importJobs.read(text)
+  drafts(text: string, grid: PageGrid | null, times: number, progress?: ImportProgress): Result<Draft[]> {
+    const read = importJobs.read(text, grid)
     return read.ok ? makeDrafts(read.value, times, progress) : read
   },
 }

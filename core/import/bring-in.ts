@@ -15,6 +15,8 @@ export const BASE_SIZE = 'one'
 export interface BroughtIn {
   garment: Garment
   leftOut: { name: string; why: string }[]
+  /** What was guessed of its pieces and may be otherwise. */
+  doubts: { name: string; why: string }[]
 }
 
 /**
@@ -39,7 +41,10 @@ export function bringIn(drawing: Drawing, times = 1): Result<BroughtIn> {
       return !alone
     })
     const garment: Garment = { ...nestDrafts(sound, BASE_SIZE), seams: [] }
-    return ok({ garment: { ...garment, seams: proposeSeams(garment) }, leftOut })
+    const doubts = drafts.value.flatMap((d) =>
+      garment.pieces.some((p) => p.id === d.draft.id) ? d.doubts.map((why) => ({ name: d.draft.name, why })) : [],
+    )
+    return ok({ garment: { ...garment, seams: proposeSeams(garment) }, leftOut, doubts })
   })
 }
 

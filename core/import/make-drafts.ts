@@ -10,7 +10,7 @@ import { findFolds } from './find-folds'
 import { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 import { guessKind, nameEdges } from './name-edges'
 import { straightEdges } from './read-fold-marks'
-import { readMarks } from './read-marks'
+import { readMarks, type ReadMarks } from './read-marks'
 import { splitEdges } from './split-edges'
 import { takeFold } from './take-fold'
 
@@ -19,6 +19,8 @@ export interface Draft {
   draft: PieceDraft
   trouble: { code: 'open' | 'crosses' | 'too-fine'; at: Point; gapMm?: number } | null
   aside: FoundOutline['aside']
+  /** What was guessed and may be otherwise, each as a sentence without its full stop. */
+  doubts: string[]
 }
 
 const DOWN: Point = { x: 0, y: 1 }
@@ -74,7 +76,18 @@ function draftOf(outline: FoundOutline): Draft {
   }
   const draft = isTooFine ? plain : takeDarts(plain)
   const trouble = isTooFine ? { code: 'too-fine' as const, at: outline.path[0]!.from } : outline.trouble
-  return { draft, trouble, aside: outline.aside }
+  return { draft, trouble, aside: outline.aside, doubts: outline.aside || trouble ? [] : doubtsOf(outline, marks, foldEdge) }
+}
+
+/** What nothing in the file says for certain. */
+function doubtsOf({ words, name }: FoundOutline, marks: ReadMarks, foldEdge: number | null): string[] {
+  const doubts: string[] = []
+  if (/^Piece \d+$/.test(name)) doubts.push('no name is written on it')
+  if (words.count === null) doubts.push('how many are cut is not written on it')
+  if (marks.grain && !marks.isGrainSure) doubts.push('the grain is the straight line in it that lies best: nothing calls it that')
+  if (words.onFold && foldEdge === null) doubts.push('it is said to lie on the fold, and no straight edge of it can')
+  else if (words.onFold && marks.foldEdge === null) doubts.push('which edge lies on the fold is not marked')
+  return doubts
 }
 
 /** How far the cut line runs outside an edge, at the middle of its places; to a tenth of a millimetre. */

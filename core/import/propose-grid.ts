@@ -2,6 +2,9 @@ import { spend } from '../budget'
 import type { DrawnShape, PdfPage } from '../formats'
 import { distance, handleBoxOf, intersectPaths, line, measureLength, type Box, type Point } from '../geometry'
 
+/** How it is known where pages lie: there is one; they draw the same lines; cut lines meet; nothing tells, or a person said so. */
+export const GRID_WAYS = ['one-page', 'same-lines', 'meeting-lines', 'in-rows'] as const
+
 /** Where each page of a file lies on the sheet that they make together. */
 export interface PageGrid {
   /** Upper left corner of each page, mm; null for a page that is none of the sheet: a cover, instructions. */
@@ -9,7 +12,7 @@ export interface PageGrid {
   columns: number
   /** The part of a page inside which lines are drawn, where they were cut there; null where lines run on beyond. */
   trim: Box | null
-  how: 'one-page' | 'same-lines' | 'meeting-lines' | 'in-rows'
+  how: (typeof GRID_WAYS)[number]
   /** Lines of neighbours meet, or are the same. */
   sure: boolean
 }
@@ -181,22 +184,36 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
           if (!best || score > best.score + 0.5) best = { score, columns: down ? Math.ceil(n / rows) : columns, x, y, down }
         }
   const { columns, x, y, down, score } = best!
-  return { ...gridOf(pages, list, { columns, overlapX: x, overlapY: y, down, frame }), sure: score > 0 }
+  return {
+    ...laid(pages, list, { columns, overlapX: x, overlapY: y, down }, frame),
+    how: score > 0 ? 'meeting-lines' : 'in-rows',
+    sure: score > 0,
+  }
 }
 
-/** Pages in rows, or in columns, with an overlap, by the box inside which their lines are drawn. */
-export function gridOf(
-  pages: readonly PdfPage[],
-  list: readonly number[],
-  { columns, overlapX, overlapY, down, frame }: { columns: number; overlapX: number; overlapY: number; down: boolean; frame: Box },
-): PageGrid {
+/** How a person says that pages lie: in how many columns, how much they overlap, counted by rows or down the columns. */
+export interface GridChoice {
+  columns: number
+  overlapX: number
+  overlapY: number
+  down: boolean
+}
+
+/** Pages in rows, or in columns, with an overlap, as a person says; those with no lines on them are left out. */
+export function gridInRows(pages: readonly PdfPage[], choice: GridChoice): PageGrid {
+  const list = sheetPages(pages)
+  const { width, height } = pages[list[0] ?? 0]!
+  const frame = frameOf(pages, list) ?? { minX: 0, minY: 0, maxX: width, maxY: height }
+  return laid(pages, list, choice, frame)
+}
+
+function laid(pages: readonly PdfPage[], list: readonly number[], { columns, overlapX, overlapY, down }: GridChoice, frame: Box): PageGrid {
   const rows = Math.ceil(list.length / columns)
-  const stepX = frame.maxX - frame.minX - overlapX
-  const stepY = frame.maxY - frame.minY - overlapY
+  const [stepX, stepY] = [frame.maxX - frame.minX - overlapX, frame.maxY - frame.minY - overlapY]
   const places: (Point | null)[] = pages.map(() => null)
   list.forEach((i, k) => {
     const [c, r] = down ? [Math.floor(k / rows), k % rows] : [k % columns, Math.floor(k / columns)]
     places[i] = { x: c * stepX, y: r * stepY }
   })
-  return { places, columns, trim: frame, how: list.length > 1 ? 'meeting-lines' : 'one-page', sure: false }
+  return { places, columns, trim: frame, how: 'in-rows', sure: false }
 }

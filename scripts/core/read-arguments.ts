@@ -30,11 +30,12 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
   apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
   export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)
-  import FILE               an SVG file as a project file: pieces, first guesses, proposed seams
+  import FILE               an SVG, PDF or DXF file as a project file: pieces, first guesses, proposed seams
 Options: --garment N (which garment of the file, from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
-  --change FILE, --format svg|pdf|json, --paper a4|letter, --out FILE (instead of standard output)`
+  --change FILE, --format svg|pdf|json, --paper a4|letter,
+  --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --out FILE (instead of standard output)`
 
 const OPTIONS = {
   garment: { type: 'string' },
@@ -45,6 +46,7 @@ const OPTIONS = {
   mark: { type: 'string' },
   change: { type: 'string' },
   format: { type: 'string' },
+  pages: { type: 'string' },
   paper: { type: 'string' },
   out: { type: 'string' },
 } as const

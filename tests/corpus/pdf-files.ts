@@ -7,7 +7,7 @@ import {
   fill,
   lineTo,
   moveTo,
-  PDFDict,
+  type PDFDict,
   PDFDocument,
   PDFName,
   PDFOperator,

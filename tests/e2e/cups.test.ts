@@ -36,7 +36,7 @@ describe('a pattern with pieces for several cups', () => {
   it('comes in as one garment, and the body’s cup is the first stop of its plan', async () => {
     await app.freshDemo()
     await app.driver().get(`${app.url()}/import`)
-    await (await field('svg-file')).sendKeys(cupsFile())
+    await (await field('pattern-file')).sendKeys(cupsFile())
     await press('confirm-scale')
     for (const n of [1, 2, 3, 4]) {
       await press(`tray-outline-${n}`)

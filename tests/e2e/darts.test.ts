@@ -106,8 +106,8 @@ describe('darts', () => {
     const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'front.svg')
     writeFileSync(file, svg)
     await app.driver().get(`${app.url()}/import`)
-    await field('svg')
-    await (await app.driver().findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
+    await field('pattern')
+    await (await app.driver().findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await press('confirm-scale')
     expect(await textOf('inner-folds')).toContain('Is it one?')
     const edges = (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length
@@ -125,8 +125,8 @@ describe('darts', () => {
     const file = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'tunic.svg')
     writeFileSync(file, svg)
     await app.driver().get(`${app.url()}/import`)
-    await field('svg')
-    await (await app.driver().findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
+    await field('pattern')
+    await (await app.driver().findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await press('confirm-scale')
     await field('inner-folds')
     for (const what of ['pleat', 'inside-dart']) {

@@ -45,7 +45,7 @@ describe('for everybody', () => {
         await driver.get(`${server.url}/${screen}`)
         await byTest(
           driver,
-          ({ '': 'open-demo', import: 'svg', wearers: 'choose-set' } as Record<string, string>)[screen] ?? 'garment-name',
+          ({ '': 'open-demo', import: 'pattern', wearers: 'choose-set' } as Record<string, string>)[screen] ?? 'garment-name',
         )
         if (screen.startsWith('garment'))
           await byTest(
@@ -63,7 +63,7 @@ describe('for everybody', () => {
         }
         if (screen !== 'import') continue
         await (
-          await driver.findElement(By.css('[data-test="svg-file"]'))
+          await driver.findElement(By.css('[data-test="pattern-file"]'))
         ).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
         await click(driver, 'scale-line')
         expect(await serious(), `scale, ${light}`).toEqual([])
@@ -75,7 +75,7 @@ describe('for everybody', () => {
         await byTest(driver, 'garment-title')
         expect(await serious(), `seams, ${light}`).toEqual([])
         await click(driver, 'tray-clear')
-        await byTest(driver, 'svg')
+        await byTest(driver, 'pattern')
       }
     }
     await driver.executeScript(`localStorage.removeItem('tidal-seam-light')`)
@@ -89,7 +89,7 @@ describe('for everybody', () => {
         await driver.get(`${server.url}/${screen}`)
         await byTest(
           driver,
-          ({ '': 'open-demo', import: 'svg', wearers: 'choose-set' } as Record<string, string>)[screen] ?? 'garment-name',
+          ({ '': 'open-demo', import: 'pattern', wearers: 'choose-set' } as Record<string, string>)[screen] ?? 'garment-name',
         )
         const [wide, page] = (await driver.executeScript('return [document.documentElement.scrollWidth, innerWidth]')) as [number, number]
         expect(wide, screen).toBeLessThanOrEqual(page)

@@ -120,8 +120,8 @@ describe('storage that is full', () => {
 
   it('when a garment is hung in the wardrobe: the tray and the garment are both there, or neither', async () => {
     await app.driver().get(`${app.url()}/import`)
-    await byTest(app.driver(), 'svg')
-    await hand('svg-file', join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
+    await byTest(app.driver(), 'pattern')
+    await hand('pattern-file', join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
     await click(app.driver(), 'confirm-scale')
     await click(app.driver(), 'rest-is-plain')
     await soon('ready', async () => (await textOf('tray-count')) === '3 outlines, 2 ready')
@@ -236,12 +236,12 @@ describe('a drawing in a page frame, with lines that are none', () => {
   it('brings the pieces in; the frame is set aside and can be taken back', async () => {
     await freshDemo()
     await app.driver().get(`${app.url()}/import`)
-    await byTest(app.driver(), 'svg')
+    await byTest(app.driver(), 'pattern')
     const text = `<svg xmlns="http://www.w3.org/2000/svg" width="800mm" height="600mm" viewBox="0 0 800 600"><rect width="100%" height="100%"/><rect x="8" y="8" width="784" height="584"/>
       <circle cx="3" cy="3" r="1e-7"/><ellipse id="sun" rx="1e9" ry="1e9"/><g transform="scale(0)"><path d="M0 0h9v9z"/></g>
       <g id="Front"><path d="M60 60C90 60 110 40 120 30L220 50L240 180L230 420L60 420Z"/><path id="grain" d="M110 120V360"/></g>
       <g id="Back"><path d="M400 40L500 60L520 180L510 420L400 420Z"/></g></svg>`
-    await hand('svg-file', fileOf('framed.svg', text))
+    await hand('pattern-file', fileOf('framed.svg', text))
     expect(await textOf('lines-left-out')).toContain('“sun”: it lies more than 10 km away.')
     await click(app.driver(), 'confirm-scale')
     expect(await textOf('tray-count')).toBe('2 outlines, 2 set aside, 1 ready')

@@ -130,8 +130,8 @@ describe('a pair of edges', () => {
   it('that no name joins is sewn by pointing at them', async () => {
     await freshDemo()
     await driver.get(`${app.url()}/import`)
-    await byTest(driver, 'svg')
-    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(`${process.cwd()}/demo/outside/pedlars-waistcoat.svg`)
+    await byTest(driver, 'pattern')
+    await (await driver.findElement(By.css('[data-test="pattern-file"]'))).sendKeys(`${process.cwd()}/demo/outside/pedlars-waistcoat.svg`)
     await click(driver, 'confirm-scale')
     await click(driver, 'rest-is-plain')
     await click(driver, 'to-seams')

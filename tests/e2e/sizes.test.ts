@@ -93,9 +93,9 @@ describe('nested sizes', () => {
 
   it('come in from a file, are paired by hand where they do not correspond, and go out one by one', async () => {
     await app.driver().get(`${app.url()}/import`)
-    await field('svg')
+    await field('pattern')
     await (
-      await app.driver().findElement(By.css('[data-test="svg-file"]'))
+      await app.driver().findElement(By.css('[data-test="pattern-file"]'))
     ).sendKeys(join(process.cwd(), 'demo/outside/harbour-skirt-nested.svg'))
     await press('confirm-scale')
     expect(await textOf('tray-sizes')).toContain('3 sizes lie over each other')

@@ -112,15 +112,17 @@ describe('a file from outside', () => {
   it('comes in by scale, names and seams; what is not ready stays in the tray, also over a reload', async () => {
     await freshDemo()
     await driver.get(`${server.url}/import`)
-    await byTest(driver, 'svg')
+    await byTest(driver, 'pattern')
     const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-'))
     const hostile = join(dir, 'hostile.svg')
     writeFileSync(hostile, '<svg xmlns="http://www.w3.org/2000/svg"><script>document.title="taken"</script></svg>')
-    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(hostile)
+    await (await driver.findElement(By.css('[data-test="pattern-file"]'))).sendKeys(hostile)
     expect(await textOf('refused')).toContain('it contains a script')
     expect(await driver.getTitle()).toBe('Tidal Seam')
 
-    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
+    await (
+      await driver.findElement(By.css('[data-test="pattern-file"]'))
+    ).sendKeys(join(process.cwd(), 'demo/outside/pedlars-waistcoat.svg'))
     await click(driver, 'confirm-scale')
     expect(await textOf('tray-count')).toBe('3 outlines, 1 ready')
     await driver.navigate().refresh()
@@ -166,8 +168,8 @@ describe('a file from outside', () => {
       '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300"><path d="M10 10H110V210H10Z"/><path d="M150 10H250V210H150V30"/><path d="M60 40V180"/></svg>',
     )
     await driver.get(`${server.url}/import`)
-    await byTest(driver, 'svg')
-    await (await driver.findElement(By.css('[data-test="svg-file"]'))).sendKeys(file)
+    await byTest(driver, 'pattern')
+    await (await driver.findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await click(driver, 'scale-line')
     const first = await byTest(driver, 'scale-line-1:0')
     await driver.executeScript(`arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true }))`, first)

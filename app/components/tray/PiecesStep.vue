@@ -48,6 +48,18 @@ const count = computed({
 const piece = computed(() => tray.state.pieces.find((p) => p.draft.id === tray.chosenId) ?? listed.value[0] ?? null)
 /** Frames that were set aside stand last: they are seldom looked at. */
 const listed = computed(() => [...tray.state.pieces].sort((a, b) => Number(isAside(a)) - Number(isAside(b))))
+/** A piece as a line of a packing list: cut, fold, grain, notches, darts. */
+function packed({ draft }: TrayPiece): string {
+  const many = (n: number, what: string) => (n === 0 ? [] : [`${n} ${what}${n === 1 ? '' : what.endsWith('ch') ? 'es' : 's'}`])
+  const darts = draft.edges.filter((e, i) => e.role === 'dart-leg' && draft.edges[(i + 1) % draft.edges.length]!.role === 'dart-leg').length
+  return [
+    `cut ${draft.count}${draft.mirrored ? ' mirrored' : ''}${draft.edges.some((e) => e.fold) ? ' on the fold' : ''}`,
+    ...(draft.grain ? [] : ['no grain']),
+    ...many(draft.notches.length, 'notch'),
+    ...many(darts + draft.lines.filter((l) => l.role === 'dart').length, 'dart'),
+    ...(draft.sizes.length > 0 ? [`${draft.sizes.length + 1} sizes`] : []),
+  ].join(', ')
+}
 const isAside = (p: TrayPiece) => p.aside !== undefined && !p.taken
 const flipTaken = () => tray.edit(id.value, 'take or leave out', (p) => void (p.taken = !p.taken))
 const outlineCount = computed(() => {
@@ -112,7 +124,8 @@ const allAllowances = (mm: number) =>
     <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="Tray">
       <p class="mb-2 px-1 text-sm text-soft" data-test="tray-count">{{ outlineCount }}, {{ tray.readyCount }} ready</p>
       <ul class="space-y-1">
-        <li v-for="p in listed" :key="p.draft.id">
+        <li v-for="(p, i) in listed" :key="p.draft.id">
+          <p v-if="isAside(p) && !isAside(listed[i - 1] ?? p)" class="mt-4 mb-1 px-1 text-sm font-semibold text-soft">Taken for no piece</p>
           <button
             class="flex min-h-12 w-full items-center gap-2 rounded-lg px-2 text-left hover:bg-act-pale"
             :class="piece.draft.id === p.draft.id && 'bg-act-pale'"
@@ -127,7 +140,8 @@ const allAllowances = (mm: number) =>
             /><CircleAlert v-else class="size-5 shrink-0 text-ease" aria-hidden="true" />
             <span class="min-w-0"
               ><span class="block truncate font-semibold leading-tight">{{ p.draft.name }}</span
-              ><span class="block text-sm text-soft">{{ tray.waiting(p) ?? 'ready' }}</span></span
+              ><span class="block text-sm text-soft">{{ tray.waiting(p) ?? 'ready' }}</span
+              ><span v-if="!isAside(p)" class="block text-sm text-soft">{{ packed(p) }}</span></span
             >
           </button>
         </li>
@@ -151,6 +165,12 @@ const allAllowances = (mm: number) =>
               : 'The outline crosses itself at the marked place. Mend it in the drawing program and bring the file again; the other pieces can be used now.'
         }}
       </p>
+      <div v-if="piece.doubts?.length && piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="doubts">
+        <p class="font-semibold">Guessed: look at it</p>
+        <ul class="mt-1 list-disc pl-5">
+          <li v-for="d in piece.doubts" :key="d">{{ d }}</li>
+        </ul>
+      </div>
       <UiTextField
         :model-value="piece.draft.name"
         label="Name"

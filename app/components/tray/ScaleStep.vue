@@ -12,12 +12,24 @@ const prefs = usePrefs()
 
 // Scale: from the file, or by a line whose true length is known.
 const box = computed(() => (tray.drawing ? joinBoxes(tray.drawing.shapes.map((s) => boundsOf(s.path))) : null))
-const scaleWay = ref<'file' | 'line'>('file')
+const scaleWay = ref<'file' | 'square' | 'line'>('file')
 const scaleSegment = ref<{ key: string; mm: number } | null>(null)
 const trueLength = ref(0)
 watch(
   () => tray.drawing,
   (d) => (scaleWay.value = d?.scaleFrom === 'guess' ? 'line' : 'file'),
+  { immediate: true },
+)
+/** What the test square says: how much larger the drawing should be. Within half of a hundredth it is right as it is. */
+const RIGHT_PART = 0.005
+const square = computed(() => tray.scale)
+const squareTimes = computed(() => (square.value ? square.value.saidMm / square.value.measuredMm : 1))
+const isOff = computed(() => Math.abs(squareTimes.value - 1) > RIGHT_PART)
+watch(
+  square,
+  (found) => {
+    if (found) scaleWay.value = isOff.value ? 'square' : 'file'
+  },
   { immediate: true },
 )
 const segments = computed(() =>
@@ -31,9 +43,13 @@ const segments = computed(() =>
     .slice(0, 3000),
 )
 const times = computed(() =>
-  scaleWay.value === 'line' && scaleSegment.value && trueLength.value > 0 ? trueLength.value / scaleSegment.value.mm : 1,
+  scaleWay.value === 'square'
+    ? squareTimes.value
+    : scaleWay.value === 'line' && scaleSegment.value && trueLength.value > 0
+      ? trueLength.value / scaleSegment.value.mm
+      : 1,
 )
-const canConfirm = computed(() => scaleWay.value === 'file' || (scaleSegment.value !== null && trueLength.value > 0))
+const canConfirm = computed(() => scaleWay.value !== 'line' || (scaleSegment.value !== null && trueLength.value > 0))
 const refused = ref('')
 async function confirm() {
   const problem = await tray.confirmScale(times.value)
@@ -46,7 +62,9 @@ const scaleWords = computed(
       cm: 'centimetres',
       in: 'inches',
       pt: 'points',
-      guess: 'nothing that says how large (pixels are taken as 96 to the inch)',
+      guess: tray.state.text.startsWith('<')
+        ? 'nothing that says how large (pixels are taken as 96 to the inch)'
+        : 'nothing that says how large (its units are taken as millimetres)',
     })[tray.drawing?.scaleFrom ?? 'guess'],
 )
 </script>
@@ -101,6 +119,17 @@ const scaleWords = computed(
       </p>
       <label class="flex min-h-11 items-center gap-2.5"
         ><input v-model="scaleWay" type="radio" value="file" class="size-5 accent-(--act)" data-test="scale-file" />That is right</label
+      >
+      <div v-if="square" :class="['rounded-lg p-3', isOff ? 'bg-note-pale text-note' : 'bg-act-pale']" data-test="test-square">
+        <p>
+          There is a test square or scale bar in it that says <LengthText :mm="square.saidMm" class="font-semibold" /> and measures
+          <LengthText :mm="square.measuredMm" class="font-semibold" />:
+          {{ isOff ? `the drawing is at ${(100 / squareTimes).toFixed(1)} % of its true size.` : 'the scale is right.' }}
+        </p>
+      </div>
+      <label v-if="square && isOff" class="flex min-h-11 items-center gap-2.5"
+        ><input v-model="scaleWay" type="radio" value="square" class="size-5 accent-(--act)" data-test="scale-square" />Bring it to the size
+        that the square says</label
       >
       <label class="flex min-h-11 items-center gap-2.5"
         ><input v-model="scaleWay" type="radio" value="line" class="size-5 accent-(--act)" data-test="scale-line" />I know how long one line

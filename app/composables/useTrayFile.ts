@@ -1,0 +1,160 @@
+import { proxy, type Remote } from 'comlink'
+import isEqual from 'fast-deep-equal'
+import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
+import type { Drawing, PdfPage } from '~~/core/formats'
+import type { Point } from '~~/core/geometry'
+import type { Draft, FoundOutlines, GridChoice, PageGrid } from '~~/core/import'
+import { toName } from '~~/core/pattern'
+import { refuse, type Problem, type Result } from '~~/core/result'
+import { EMPTY_TRAY, type Tray } from '~/data/tray-row'
+import { Bench, Ended } from '~/workers/bench'
+import { importJobs, type ImportJobs } from '~/workers/import-jobs'
+
+/** Reading a file may take this long, ms: its own budget ends it much earlier on any machine that one would work on. */
+const LONGEST_MS = 120_000
+
+/** The jobs of the import, in a worker or on the spot. */
+type Jobs = ImportJobs | Remote<ImportJobs>
+
+const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+const isSame = isEqual as (a: unknown, b: unknown) => boolean
+
+/**
+ * The file in the tray: its drawing, the pages of a PDF and how they lie, and what its test square says, all worked out in a
+ * worker that can be stopped.
+ *
+ * @param act does something to the tray that can be undone
+ * @param begin told when another file is taken in
+ */
+export function useTrayFile(
+  state: ComputedRef<Tray>,
+  act: (label: string, recipe: (tray: Tray) => void) => Promise<Result<unknown>>,
+  begin: () => void,
+) {
+  const text = computed(() => state.value.text)
+  const grid = computed(() => state.value.grid ?? null)
+  /** The drawing of the file in the tray, as the worker has read it. */
+  const drawing = shallowRef<Drawing | null>(null)
+  const pages = shallowRef<PdfPage[]>([])
+  /** What the test square or scale bar of the drawing measures, and what it says it should. */
+  const scale = shallowRef<FoundOutlines['scale']>(null)
+  /** What is being worked on, in words; null while nothing is. */
+  const busy = ref<string | null>(null)
+  /** What the drawing is of: known before the database tells. */
+  let held: { text: string; grid: PageGrid | null } = { text: '', grid: null }
+
+  const inJobs = <T>(job: (jobs: Jobs) => T | Promise<T>): Promise<T> =>
+    typeof Worker === 'undefined' ? Promise.resolve(job(importJobs)) : bench.run((remote) => Promise.resolve(job(remote)), LONGEST_MS)
+
+  /** Has something read or found in the worker, or on the spot where there are no workers; it can be stopped. */
+  async function inWorker<T>(what: string, job: (jobs: Jobs) => Result<T> | Promise<Result<T>>): Promise<Result<T>> {
+    busy.value = what
+    try {
+      return await inJobs<Result<T>>(job)
+    } catch (error) {
+      const why = error instanceof Ended ? error.message : `the program failed (${error instanceof Error ? error.message : String(error)}).`
+      return refuse('import-ended', what, why, 'Nothing was changed. Try again, or save the file with fewer lines in it.')
+    } finally {
+      busy.value = null
+    }
+  }
+  /** Tells how far a job has come. */
+  const telling = (words: (done: number, of: number) => string) =>
+    proxy((done: number, of: number) => {
+      if (busy.value !== null && of > 1) busy.value = words(done + 1, of)
+    })
+  /** Has something worked out without which one can go on as well. */
+  const beside = <T>(job: (jobs: Jobs) => T | Promise<T>, otherwise: T): Promise<T> => inJobs(job).catch(() => otherwise)
+
+  /** What stands beside the lines: the pages, and the test square. */
+  async function lookAround(now: string, lies: PageGrid | null): Promise<void> {
+    if (lies && pages.value.length === 0) pages.value = await beside((jobs) => jobs.pages(now), [])
+    scale.value = await beside((jobs) => jobs.scale(now, lies), null)
+  }
+
+  // A tray that was there before the page was opened has its drawing read again; so has one whose pages were moved.
+  watch(
+    [text, grid],
+    async ([now, lies]) => {
+      const own = { text: now, grid: plain(lies) }
+      if (isSame(own, held)) return
+      if (now !== held.text) {
+        drawing.value = null
+        pages.value = []
+        scale.value = null
+      }
+      held = own
+      if (!now) return
+      const read = await inWorker('Reading the file', (jobs) => jobs.read(own.text, own.grid))
+      if (held !== own) return
+      drawing.value = read.ok ? read.value : null
+      await lookAround(own.text, own.grid)
+    },
+    { immediate: true },
+  )
+
+  /** Reads a file; a file that cannot be read leaves the tray as it is. */
+  async function takeFile(fileName: string, bytes: Uint8Array): Promise<Problem | null> {
+    const tell = telling((page, of) => `Reading ${fileName}, page ${page} of ${of}`)
+    const opened = await inWorker(`Reading ${fileName}`, (jobs) => jobs.open(bytes, tell))
+    if (!opened.ok) return opened.problem
+    const { text: content, grid: lies } = opened.value
+    const read = await inWorker(`Reading ${fileName}`, (jobs) => jobs.read(content, lies))
+    if (!read.ok) return read.problem
+    begin()
+    // Known before it is stored, so that it is not read a second time when it shows up in the tray.
+    held = { text: content, grid: lies }
+    pages.value = []
+    scale.value = null
+    const garmentName = toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
+    const laid = lies ? { grid: lies, pagesConfirmed: lies.how === 'one-page' } : {}
+    const stored = await act(`take in ${fileName}`, (tray) => {
+      delete tray.grid
+      delete tray.pagesConfirmed
+      Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }, laid)
+    })
+    if (!stored.ok) {
+      held = { text: text.value, grid: plain(grid.value) }
+      return stored.problem
+    }
+    drawing.value = read.value
+    await lookAround(content, lies)
+    return null
+  }
+
+  /** Pages laid in so many columns, with so much overlap. */
+  async function layPages(choice: GridChoice): Promise<void> {
+    const lies = await beside((jobs) => jobs.layPages(text.value, plain(choice)), null)
+    if (lies) await act('lay the pages', (tray) => void (tray.grid = plain(lies)))
+  }
+  /** A page moved to a place, or left out. */
+  const placePage = (index: number, place: Point | null) =>
+    act(place ? 'move a page' : 'leave a page out', (tray) => {
+      if (tray.grid) tray.grid.places[index] = place && { ...place }
+    })
+  const confirmPages = () => act('settle the pages', (tray) => void (tray.pagesConfirmed = true))
+
+  /** The outlines of the drawing at a scale, with a first guess at everything. */
+  function findPieces(times: number): Promise<Result<Draft[]>> {
+    const { text: content, grid: lies } = held
+    const tell = telling((piece, of) => `Finding the pieces, ${piece} of ${of}`)
+    return inWorker('Finding the pieces', (jobs) => jobs.drafts(content, lies, times, tell))
+  }
+
+  return {
+    drawing,
+    pages,
+    grid,
+    scale,
+    busy,
+    /** Ends what is being worked on. */
+    stop: () => bench.stop(),
+    takeFile,
+    layPages,
+    placePage,
+    confirmPages,
+    findPieces,
+  }
+}

@@ -1,0 +1,91 @@
+import { readDxf, readPdf, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
+import type { Path } from '../geometry'
+import { ok, refuse, type Result } from '../result'
+import { assemblePages } from './assemble-pages'
+import { proposeGrid, type PageGrid } from './propose-grid'
+
+/**
+ * A file from outside as it is kept while its pieces come in: the words of an SVG or DXF as they are, or the pages of a PDF as
+ * data, beginning with this.
+ */
+const PAGES = '{"pages":'
+
+/** Digits behind the point that places on pages are kept with, mm: a tenth of a thousandth. */
+const KEPT = 1e4
+
+/** How a file of bytes is written, told by its beginning and not by its name. */
+function sortOf(bytes: Uint8Array): 'pdf' | 'picture' | 'packed' | 'words' {
+  const head = String.fromCharCode(...bytes.slice(0, 1024))
+  const begins = (...signs: string[]) => signs.some((sign) => head.startsWith(sign))
+  if (head.includes('%PDF-')) return 'pdf'
+  if (
+    begins('\u0089PNG', '\u00ff\u00d8\u00ff', 'GIF8', 'BM', 'II*', 'MM\u0000') ||
+    /^(?:RIFF....WEBP|....ftyp(?:heic|heif|mif1|avif))/s.test(head)
+  )
+    return 'picture'
+  if (begins('PK', '\u001f\u008b', 'Rar!', '7z')) return 'packed'
+  return 'words'
+}
+
+/** The words of a file, in the writing that it states or that its first signs show; one of a single byte a sign otherwise. */
+function decode(bytes: Uint8Array): string {
+  const [a, b] = bytes
+  if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
+  if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes)
+  const stated = /encoding\s*=\s*["']([\w-]+)["']/.exec(String.fromCharCode(...bytes.slice(0, 200)))?.[1]
+  for (const writing of [stated ?? 'utf-8', 'utf-8', 'windows-1252'])
+    try {
+      return new TextDecoder(writing, { fatal: true }).decode(bytes)
+    } catch {
+      // The next one.
+    }
+  return new TextDecoder().decode(bytes)
+}
+
+const rounded = (path: Path): Path =>
+  JSON.parse(JSON.stringify(path, (_, v: unknown) => (typeof v === 'number' ? Math.round(v * KEPT) / KEPT : v))) as Path
+
+/**
+ * Opens a file whatever its name says, and gives what is kept of it. Refuses pictures, packed files, and PDFs without lines, each
+ * in a sentence; words are looked at when they are read (see drawingOf).
+ */
+export async function openFile(bytes: Uint8Array, progress?: PageProgress): Promise<Result<string>> {
+  const bad = (message: string, remedy: string) => refuse('file-unreadable', 'file', message, `${remedy} Nothing was changed here.`)
+  switch (sortOf(bytes)) {
+    case 'picture':
+      return bad('it is a picture, and pictures of pieces are not read yet.', 'Save the pieces as lines: SVG, PDF or DXF.')
+    case 'packed':
+      return bad('it is a packed file.', 'Unpack it, and choose the file in it.')
+    case 'words':
+      return ok(decode(bytes))
+    case 'pdf': {
+      const pages = await readPdf(bytes, progress)
+      if (!pages.ok) return pages
+      return ok(
+        `${PAGES}${JSON.stringify(pages.value.map((p) => ({ ...p, shapes: p.shapes.map((s) => ({ ...s, path: rounded(s.path) })) })))}}`,
+      )
+    }
+  }
+}
+
+/** The pages of a PDF that was kept; null for any other file. */
+export function pagesOf(kept: string): PdfPage[] | null {
+  return kept.startsWith(PAGES) ? (JSON.parse(kept) as { pages: PdfPage[] }).pages : null
+}
+
+/** How the pages of a kept PDF lie, as it is proposed; null for any other file. */
+export function gridFor(kept: string): PageGrid | null {
+  const pages = pagesOf(kept)
+  return pages && proposeGrid(pages)
+}
+
+/**
+ * The drawing in a kept file. Refuses what is neither SVG nor DXF, and what its reader refuses.
+ * @param grid how the pages of a PDF lie; as proposed when none is given
+ */
+export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing> {
+  const pages = pagesOf(kept)
+  if (pages) return assemblePages(pages, grid ?? proposeGrid(pages))
+  if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || kept.startsWith('AutoCAD Binary DXF')) return readDxf(kept)
+  return readSvg(kept)
+}
