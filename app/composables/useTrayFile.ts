@@ -19,7 +19,6 @@ type Jobs = ImportJobs | Remote<ImportJobs>
 const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-const isSame = isEqual as (a: unknown, b: unknown) => boolean
 
 /**
  * The file in the tray: its drawing, the pages of a PDF and how they lie, and what its test square says, all worked out in a
@@ -79,7 +78,7 @@ export function useTrayFile(
     [text, grid],
     async ([now, lies]) => {
       const own = { text: now, grid: plain(lies) }
-      if (isSame(own, held)) return
+      if (isEqual(own, held)) return
       if (now !== held.text) {
         drawing.value = null
         pages.value = []

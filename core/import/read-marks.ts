@@ -1,4 +1,4 @@
-import { distance, isStraightPath, type Path, type Point } from '../geometry'
+import { distance, isStraightPath, nearestPlace, type Path, type Point } from '../geometry'
 import type { FoundOutline } from './find-outlines'
 import { edgeBesideWords, edgeUnderFoldLine, edgesWithoutAllowance, readBracket } from './read-fold-marks'
 import { readGrain } from './read-grain'
@@ -51,7 +51,10 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
     // A fold lies along the grain: its bracket says where the grain runs, where nothing else does.
     grain: grain ? { from: grain.from, to: grain.to } : (bracket?.along ?? null),
     isGrainSure: grain?.sure ?? false,
-    notches: [...notches.places, ...outline.cutNotches.filter((c) => notches.places.every((p) => distance(p, c) > SAME_NOTCH_MM))],
+    // Where both lines are drawn, a notch is a place of the seam line.
+    notches: [...notches.places, ...outline.cutNotches.filter((c) => notches.places.every((p) => distance(p, c) > SAME_NOTCH_MM))].map(
+      (p) => nearestPlace(path, p).point,
+    ),
     lines,
     foldEdge,
   }

@@ -37,11 +37,25 @@ const HOW = {
   'in-rows': 'Nothing on the pages shows how they lie. Say how many stand side by side.',
 } as const
 
-const choice = ref<GridChoice>({ columns: grid.value.columns, overlapX: 0, overlapY: 0, down: false })
-watch(
-  () => grid.value.columns,
-  (columns) => (choice.value.columns = columns),
-)
+/** How the pages lie, as far as it can be said in columns and overlaps. */
+function choiceOf(): GridChoice {
+  const { trim, columns } = grid.value
+  const steps = (axis: 'x' | 'y') => {
+    const places = [...new Set(placed.value.map(({ at }) => Math.round(at[axis] * 100) / 100))].sort((a, b) => a - b)
+    return places.length > 1 ? places[1]! - places[0]! : null
+  }
+  const reach = (axis: 'x' | 'y') => {
+    const first = placed.value[0]?.page
+    if (!trim) return axis === 'x' ? (first?.width ?? 0) : (first?.height ?? 0)
+    return axis === 'x' ? trim.maxX - trim.minX : trim.maxY - trim.minY
+  }
+  const overlap = (axis: 'x' | 'y') => Math.max(0, Math.round((reach(axis) - (steps(axis) ?? reach(axis))) * 10) / 10)
+  const [first, second] = placed.value
+  const down = second !== undefined && Math.abs(second.at.x - first!.at.x) < 1
+  return { columns, overlapX: overlap('x'), overlapY: overlap('y'), down }
+}
+const choice = ref<GridChoice>(choiceOf())
+watch([grid, () => tray.pages], () => (choice.value = choiceOf()))
 const lay = (change: Partial<GridChoice>) => {
   choice.value = { ...choice.value, ...change }
   choice.value.columns = Math.min(tray.pages.length, Math.max(1, Math.round(choice.value.columns) || 1))
@@ -127,18 +141,21 @@ const placeOf = (i: number, at: Point) => (dragged.value?.i === i ? { x: at.x + 
             vector-effect="non-scaling-stroke"
           />
           <path :d="lines[i]" fill="none" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" pointer-events="none" />
-          <text
-            :x="page.width - 8"
-            :y="page.height - 10"
-            text-anchor="end"
-            :font-size="Math.min(page.width, page.height) * 0.14"
-            fill="var(--ink-soft)"
-            fill-opacity="0.6"
-            pointer-events="none"
-          >
-            {{ page.number }}
-          </text>
         </g>
+        <text
+          v-for="{ page, i, at } in placed"
+          :key="`n${page.number}`"
+          :x="placeOf(i, at).x + page.width / 2"
+          :y="placeOf(i, at).y + page.height / 2"
+          text-anchor="middle"
+          dominant-baseline="central"
+          :font-size="Math.min(page.width, page.height) * 0.22"
+          :fill="chosen === i ? 'var(--note)' : 'var(--ink-soft)'"
+          :fill-opacity="chosen === i ? 0.9 : 0.4"
+          pointer-events="none"
+        >
+          {{ page.number }}
+        </text>
       </svg>
     </div>
     <aside class="station-side min-h-0 space-y-4 overflow-y-auto border-l border-edge bg-panel p-5" aria-label="Pages">

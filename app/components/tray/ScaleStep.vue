@@ -32,6 +32,8 @@ watch(
   },
   { immediate: true },
 )
+/** Areas lie under lines. */
+const shapes = computed(() => [...(tray.drawing?.shapes ?? [])].sort((a, b) => Number(b.closed) - Number(a.closed)))
 const segments = computed(() =>
   (tray.drawing?.shapes ?? [])
     .flatMap((s) =>
@@ -80,7 +82,7 @@ const scaleWords = computed(
         role="group"
       >
         <path
-          v-for="s in tray.drawing?.shapes ?? []"
+          v-for="s in shapes"
           :key="s.index"
           :d="toPathData(s.path, s.closed)"
           :fill="s.closed ? 'var(--land)' : 'none'"
