@@ -33,6 +33,8 @@ const WORDS_REACH_MM = 40
 const BAR_TIMES = 5
 /** A badge is no larger than this, mm2: a piece of that size has words on it, or a grain. */
 const BADGE_MM2 = 16_000
+/** An upright box without anything on it is a box of words drawn as shapes up to this, mm2. */
+const BARE_BOX_MM2 = 60_000
 
 const wide = (b: Box) => b.maxX - b.minX
 const high = (b: Box) => b.maxY - b.minY
@@ -108,7 +110,7 @@ export function findFurniture(
   const rest = candidates.filter((c) => !kinds.has(c))
   const bare = rest.filter((c) => !speaks(c) && !isMarked(c))
   if (rest.length - bare.length >= 2 && bare.length * 2 <= rest.length)
-    for (const one of bare) if (one.area <= BADGE_MM2) kinds.set(one, 'badge')
+    for (const one of bare) if (one.area <= (isBox(one) ? BARE_BOX_MM2 : BADGE_MM2)) kinds.set(one, 'badge')
   return { kinds, scale }
 }
 

@@ -29,6 +29,7 @@ import { hasPartWord } from './part-words'
 import { readGrain } from './read-grain'
 import { readNotches } from './read-notches'
 import { readWords, saysHowCut, speaksOfPiece, type PieceWords } from './read-words'
+import { shareLines } from './share-lines'
 import { sizeCalled } from './size-called'
 import { takeOutNotches } from './take-out-notches'
 import { calledLine, contains, groupName, liesIn, sized, type Sized } from './sized'
@@ -138,7 +139,7 @@ function drawnOnce(candidates: readonly Sized[]): { once: Sized[]; again: Sized[
 const MANNERS: ((s: Stroke) => string)[] = [({ shape }) => [...shape.groups, shape.style].join('/'), ({ shape }) => shape.style, () => '']
 
 /** Open strokes joined end to end: within their group and manner first, what stays open then with others. */
-function chainByManner(open: readonly Stroke[]): Stroke[] {
+function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[] {
   let left = open
   const done: Stroke[] = []
   for (const [i, mannerOf] of MANNERS.entries()) {
@@ -152,14 +153,20 @@ function chainByManner(open: readonly Stroke[]): Stroke[] {
     const isLast = i === MANNERS.length - 1
     const isDone = (c: Stroke) => isLast || distance(startOf(c.path), endOf(c.path)) <= GAP_MM
     done.push(...chains.filter(isDone))
-    left = chains.filter((c) => !isDone(c)).flatMap((c) => c.of ?? [c])
+    const unclosed = chains.filter((c) => !isDone(c))
+    const shared = i < MANNERS.length - 1 ? shareLines(unclosed, all) : { closed: [], left: unclosed }
+    done.push(...shared.closed.map((c) => ({ ...c, of: c.of!.flatMap((o) => o.of ?? [o]) })))
+    left = shared.left.flatMap((c) => c.of ?? [c])
   }
   return done
 }
 
 /** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
 function findCandidates(strokes: readonly Stroke[]): Sized[] {
-  const chains = chainByManner(strokes.filter((s) => !s.shape.closed))
+  const chains = chainByManner(
+    strokes.filter((s) => !s.shape.closed),
+    strokes,
+  )
   const candidates = [
     ...strokes.filter((s) => s.shape.closed).map((stroke) => ({ stroke, gapMm: 0 })),
     ...chains.map((stroke) => ({ stroke, gapMm: distance(startOf(stroke.path), endOf(stroke.path)) })),

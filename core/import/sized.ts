@@ -1,5 +1,5 @@
 import type { DrawnShape } from '../formats'
-import { boundsOf, flattenPath, type Box, type Path, type Point } from '../geometry'
+import { boundsOf, flattenPath, nearestPlace, pointAt, type Box, type Path, type Point } from '../geometry'
 import { containsPoint } from '../moves'
 import type { Stroke } from './chain-strokes'
 
@@ -30,9 +30,23 @@ export function contains(one: Pick<Sized, 'loop' | 'box'>, p: Point): boolean {
 /** How exactly a line is followed for telling inside from outside, mm. */
 const INSIDE_MM = 1
 
-/** Does one closed line lie inside another, by its own beginning or its middle part? */
-export const liesIn = (inner: Sized, outer: Sized): boolean =>
-  contains(outer, inner.loop[0]!.from) || contains(outer, inner.loop[Math.floor(inner.loop.length / 2)]!.to)
+/** Parts of a line that are looked at. */
+const LOOKED_AT = 9
+
+/** Does one closed line lie inside another, by the middles of its parts? Those on a line that both share tell nothing. */
+export function liesIn(inner: Sized, outer: Sized): boolean {
+  const { minX, minY, maxX, maxY } = outer.box
+  if (inner.box.minX > maxX || inner.box.maxX < minX || inner.box.minY > maxY || inner.box.maxY < minY) return false
+  const step = Math.max(1, Math.floor(inner.loop.length / LOOKED_AT))
+  const middles = inner.loop.filter((_, i) => i % step === 0).map((s) => pointAt(s, 0.5))
+  const inside = middles.filter((p) => contains(outer, p)).length
+  if (inside === 0 || inside === middles.length) return inside > 0
+  const clear = middles.filter((p) => nearestPlace(outer.loop, p).distanceMm > ON_LINE_MM)
+  return clear.filter((p) => contains(outer, p)).length * 2 >= clear.length
+}
+
+/** A place this near to a line lies on it, mm. */
+const ON_LINE_MM = 0.5
 
 export const sized = (stroke: Stroke, loop: Path, area: number, gapMm: number, isOpen: boolean): Sized => ({
   stroke,

@@ -46,6 +46,7 @@ function handFor(chance: () => number, nested: boolean): Hand {
     parted: !nested && chance() < 0.25,
     around,
     sizes: nested ? ['40', '42'] : [],
+    shared: false,
   }
 }
 
@@ -55,7 +56,8 @@ export function corpusFiles(seed: number, rounds = 2): CorpusFile[] {
   return Array.from({ length: rounds }, (_, round) => round).flatMap((round) =>
     corpusGarments(seed + round).flatMap((garment) =>
       SVG_MANNERS.map((manner): CorpusFile => {
-        const hand = handFor(chance, manner === 'size-layers')
+        const drawn = handFor(chance, manner === 'size-layers' || manner === 'sizes-shared')
+        const hand: Hand = manner === 'sizes-shared' ? { ...drawn, lines: 'seam', turnDeg: 0, shared: true } : drawn
         const sheet = drawSheet(garment, hand)
         return { name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, text: toSvgFile(sheet, manner, seed + round) }
       }),

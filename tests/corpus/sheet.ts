@@ -74,6 +74,8 @@ export interface Hand {
   around: Role[]
   /** Sizes beside the base. */
   sizes: string[]
+  /** What all sizes share is drawn once. */
+  shared: boolean
 }
 
 export interface Sheet {
@@ -469,6 +471,22 @@ export function drawSheet(drafted: TruthGarment, hand: Hand): Sheet {
       return [{ role: hand.lines === 'seam' ? 'seam' : 'cut', path, closed: true, piece: i, size }]
     })
     const by = placed[i]!
+    if (hand.shared && p.edges.some((e) => e.fold)) {
+      const all = [p, ...hand.sizes.map((_, k) => grown(p, 1 + 0.03 * (k + 1), 1 + 0.015 * (k + 1)))]
+      const folds = all.map((one) => one.edges.find((e) => e.fold)!.path)
+      const ys = folds.flatMap((f) => [f[0]!.from.y, f[f.length - 1]!.to.y])
+      const once: Item = { role: 'seam', path: stroke([0, Math.min(...ys)], [0, Math.max(...ys)]), piece: i }
+      const open = all.map((one, k): Item => {
+        const at = one.edges.findIndex((e) => e.fold)
+        const rest = [...one.edges.slice(at + 1), ...one.edges.slice(0, at)]
+        return { role: 'seam', path: rest.flatMap((e) => [...e.path]), piece: i, size: [BASE_SIZE_NAME, ...hand.sizes][k]! }
+      })
+      return [once, ...open, ...own.filter((it) => it.role !== 'seam')].map((it): Item => ({
+        ...it,
+        ...(it.path ? { path: movePath(it.path, by) } : {}),
+        ...(it.at ? { at: { x: it.at.x + by.x, y: it.at.y + by.y } } : {}),
+      }))
+    }
     return [...own.map((it) => turnedItem(it, hand.turnDeg)), ...others].map((it): Item => ({
       ...it,
       ...(it.path ? { path: movePath(it.path, by) } : {}),

@@ -4,7 +4,7 @@ import { chances } from './garments'
 import type { Item, Role, Sheet } from './sheet'
 
 /** The manners of writing an SVG file that are met with. */
-export const SVG_MANNERS = ['by-hand', 'layers', 'points', 'office', 'flat', 'size-layers'] as const
+export const SVG_MANNERS = ['by-hand', 'layers', 'points', 'office', 'flat', 'size-layers', 'sizes-shared'] as const
 export type SvgManner = (typeof SVG_MANNERS)[number]
 
 const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;')
@@ -171,6 +171,7 @@ export function toSvgFile(sheet: Sheet, manner: SvgManner, seed: number): string
     case 'layers':
       return layers(sheet, false)
     case 'size-layers':
+    case 'sizes-shared':
       return layers(sheet, true)
     case 'points':
       return points(sheet)
