@@ -1,5 +1,17 @@
 import type { PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { applyAffine, chain, cubic, distance, IDENTITY, line, type Affine, type Path, type Point, type Segment } from '../geometry'
+import {
+  applyAffine,
+  chain,
+  cubic,
+  distance,
+  handleBoxOf,
+  IDENTITY,
+  line,
+  type Affine,
+  type Path,
+  type Point,
+  type Segment,
+} from '../geometry'
 import { ok, refuse, type Result } from '../result'
 import { JOIN_MM } from '../tolerances'
 import { INCH_MM } from '../units'
@@ -220,6 +232,15 @@ function readLines(
   return ok({ shapes, texts: toLines(words), pictures })
 }
 
+/** What lies further off its page than this is not seen on it, mm: a program may draw the whole sheet on every page. */
+const OFF_PAGE_MM = 30
+
+/** Does a line come near a page? */
+function isNear(path: Path, width: number, height: number): boolean {
+  const b = handleBoxOf(path)
+  return b.maxX >= -OFF_PAGE_MM && b.minX <= width + OFF_PAGE_MM && b.maxY >= -OFF_PAGE_MM && b.minY <= height + OFF_PAGE_MM
+}
+
 async function readPage(page: PDFPageProxy, OPS: Ops, layerName: (id: string) => string): Promise<Result<PdfPage>> {
   const mm = (INCH_MM / 72) * (page.userUnit || 1)
   const [x0, y0, x1, y1] = page.view as [number, number, number, number]
@@ -237,12 +258,9 @@ async function readPage(page: PDFPageProxy, OPS: Ops, layerName: (id: string) =>
   const list = await page.getOperatorList()
   const lines = readLines(list as { fnArray: number[]; argsArray: unknown[][] }, OPS, base, layerName)
   if (!lines.ok) return lines
-  return ok({
-    number: page.pageNumber,
-    width: quarter % 2 === 0 ? wide : high,
-    height: quarter % 2 === 0 ? high : wide,
-    ...lines.value,
-  })
+  const [width, height] = quarter % 2 === 0 ? [wide, high] : [high, wide]
+  const { shapes, ...rest } = lines.value
+  return ok({ number: page.pageNumber, width, height, shapes: shapes.filter((s) => isNear(s.path, width, height)), ...rest })
 }
 
 /**

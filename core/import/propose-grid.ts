@@ -19,6 +19,8 @@ export interface PageGrid {
 
 /** A line that two pages show is at least this long, mm, and lies alike on both to this. */
 const LEAST_SAME_MM = 40
+/** Where no longer ones tell, curves drawn as chords do, by their number, mm. */
+const LEAST_CHORD_MM = 2
 const SAME_MM = 0.3
 /** Ends of lines that are cut at the edge of a page lie on one line to this, mm; and meet their other part to the second. */
 const RIM_MM = 0.3
@@ -26,29 +28,31 @@ const MEET_MM = 0.8
 /** Overlaps that pages are printed with, mm. */
 const OVERLAPS = [0, 5, 6, 6.35, 7, 8, 10, 12, 12.7, 15, 18, 20, 25, 25.4, 30]
 
-/** Pages of the size that most have, with lines on them. */
+/** Pages of the size that most have, from the first with lines on it to the last: an empty one between them is part of the sheet. */
 function sheetPages(pages: readonly PdfPage[]): number[] {
   const sizeOf = (p: PdfPage) => `${Math.round(p.width)}x${Math.round(p.height)}`
   const times = new Map<string, number>()
   for (const p of pages) if (p.shapes.length > 0) times.set(sizeOf(p), (times.get(sizeOf(p)) ?? 0) + 1)
   const usual = [...times].sort((a, b) => b[1] - a[1])[0]?.[0]
-  return pages.flatMap((p, i) => (p.shapes.length > 0 && sizeOf(p) === usual ? [i] : []))
+  const drawn = pages.flatMap((p, i) => (p.shapes.length > 0 && sizeOf(p) === usual ? [i] : []))
+  const [first, last] = [drawn[0] ?? 0, drawn[drawn.length - 1] ?? -1]
+  return pages.flatMap((p, i) => (i >= first && i <= last && sizeOf(p) === usual ? [i] : []))
 }
 
 /** What tells a line from others, wherever it lies. */
-const looks = ({ path }: DrawnShape): string => {
+const looks = ({ path, style, isArea }: DrawnShape): string => {
   const [a, b] = [path[0]!.from, path[path.length - 1]!.to]
-  return `${path.length}|${measureLength(path).toFixed(1)}|${(b.x - a.x).toFixed(1)}|${(b.y - a.y).toFixed(1)}`
+  return `${isArea ? 'area ' : ''}${style}|${path.length}|${measureLength(path).toFixed(1)}|${(b.x - a.x).toFixed(1)}|${(b.y - a.y).toFixed(1)}`
 }
 
 /** Places by lines that several pages draw whole: each tells how the two lie to each other. Null where they do not tell of all. */
-function bySameLines(pages: readonly PdfPage[], list: readonly number[]): Map<number, Point> | null {
+function bySameLines(pages: readonly PdfPage[], list: readonly number[], leastMm: number): Map<number, Point> | null {
   const lines = new Map<number, Map<string, Point | null>>()
   for (const i of list) {
     const own = new Map<string, Point | null>()
     for (const s of pages[i]!.shapes) {
       spend(s.path.length)
-      if (measureLength(s.path) < LEAST_SAME_MM) continue
+      if (measureLength(s.path) < leastMm) continue
       const key = looks(s)
       // What a page draws twice tells nothing.
       own.set(key, own.has(key) ? null : s.path[0]!.from)
@@ -72,7 +76,43 @@ function bySameLines(pages: readonly PdfPage[], list: readonly number[]): Map<nu
       const by = offset(i, j)
       if (by) places.set(j, { x: at.x + by.x, y: at.y + by.y })
     }
-  return places.size === list.length ? places : null
+  return places.size === list.length ? places : byRegularSteps(list, offset)
+}
+
+/** Pages further on than this are not compared when their steps are looked for: a sheet of more columns is rare. */
+const FARTHEST = 30
+
+/**
+ * Places of pages that hang together in parts only: neighbours tell how far one page is from the next, and how many lie in a row;
+ * the others follow in the same steps. Null where the steps are not the same all over.
+ */
+function byRegularSteps(list: readonly number[], offset: (i: number, j: number) => Point | null): Map<number, Point> | null {
+  const found: { k: number; ahead: number; by: Point }[] = []
+  for (let k = 0; k < list.length; k++)
+    for (let ahead = 1; ahead <= FARTHEST && k + ahead < list.length; ahead++) {
+      const by = offset(list[k]!, list[k + ahead]!)
+      if (by) found.push({ k, ahead, by })
+    }
+  const usual = <T>(values: readonly T[], same: (a: T, b: T) => boolean): T | undefined =>
+    values.map((v) => ({ v, n: values.filter((w) => same(v, w)).length })).sort((x, y) => y.n - x.n)[0]?.v
+  const near = (a: number, b: number) => Math.abs(a - b) <= SAME_MM
+  const isLevel = ({ by }: (typeof found)[number]) => Math.abs(by.y) <= SAME_MM
+  const isUpright = ({ by }: (typeof found)[number]) => Math.abs(by.x) <= SAME_MM
+  const step = usual(
+    found.filter((f) => f.ahead === 1 && isLevel(f)).map((f) => f.by.x),
+    near,
+  )
+  const rows = usual(
+    found.filter((f) => isUpright(f) && f.by.y > 0).map((f) => ({ columns: f.ahead, y: f.by.y })),
+    (a, b) => a.columns === b.columns && near(a.y, b.y),
+  )
+  if (step === undefined || !rows) return null
+  const placeOf = (k: number): Point => ({ x: (k % rows.columns) * step, y: Math.floor(k / rows.columns) * rows.y })
+  const fits = found.filter(({ k, ahead, by }) => {
+    const [a, b] = [placeOf(k), placeOf(k + ahead)]
+    return near(b.x - a.x, by.x) && near(b.y - a.y, by.y)
+  })
+  return fits.length >= 0.9 * found.length ? new Map(list.map((i, k) => [i, placeOf(k)])) : null
 }
 
 /** The place near one side of a page at which lines of most pages end; null where none do. */
@@ -149,7 +189,7 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
     return places
   }
   if (list.length <= 1) return { places: place(() => ({ x: 0, y: 0 })), columns: 1, trim: null, how: 'one-page', sure: true }
-  const same = bySameLines(pages, list)
+  const same = bySameLines(pages, list, LEAST_SAME_MM) ?? bySameLines(pages, list, LEAST_CHORD_MM)
   if (same) {
     const columns = new Set([...same.values()].map((p) => Math.round(p.x))).size
     return { places: place((k) => same.get(list[k]!)!), columns, trim: null, how: 'same-lines', sure: true }

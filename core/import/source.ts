@@ -1,5 +1,4 @@
 import { readDxf, readPdf, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
-import type { Path } from '../geometry'
 import { ok, refuse, type Result } from '../result'
 import { assemblePages } from './assemble-pages'
 import { proposeGrid, type PageGrid } from './propose-grid'
@@ -42,8 +41,7 @@ function decode(bytes: Uint8Array): string {
   return new TextDecoder().decode(bytes)
 }
 
-const rounded = (path: Path): Path =>
-  JSON.parse(JSON.stringify(path, (_, v: unknown) => (typeof v === 'number' ? Math.round(v * KEPT) / KEPT : v))) as Path
+const rounded = (_: string, v: unknown) => (typeof v === 'number' ? Math.round(v * KEPT) / KEPT : v)
 
 /**
  * Opens a file whatever its name says, and gives what is kept of it. Refuses pictures, packed files, and PDFs without lines, each
@@ -61,9 +59,7 @@ export async function openFile(bytes: Uint8Array, progress?: PageProgress): Prom
     case 'pdf': {
       const pages = await readPdf(bytes, progress)
       if (!pages.ok) return pages
-      return ok(
-        `${PAGES}${JSON.stringify(pages.value.map((p) => ({ ...p, shapes: p.shapes.map((s) => ({ ...s, path: rounded(s.path) })) })))}}`,
-      )
+      return ok(`${PAGES}${JSON.stringify(pages.value, rounded)}}`)
     }
   }
 }

@@ -6,7 +6,7 @@ import { readFile } from './read-file'
 import { judge, noRates, type Rates } from './judge'
 import { SVG_MANNERS } from './svg-files'
 
-const files = [...corpusFiles(11, 2), ...corpusDxf(11, 2), ...(await corpusPdf(11, 2))]
+const files = [...corpusFiles(11, 2), ...corpusDxf(11, 1), ...(await corpusPdf(11, 1))]
 const share = ([good, of]: [number, number]) => (of === 0 ? 1 : good / of)
 
 describe('files drawn in many manners', () => {
@@ -19,7 +19,7 @@ describe('files drawn in many manners', () => {
       judge(file.sheet, drafts.value, rates, true, file.name, isPlaced(file.manner))
     }
     const said = rates.wrong.join('\n')
-    expect(rates.pieces[1], said).toBeGreaterThan(20)
+    expect(rates.pieces[1], said).toBeGreaterThan(10)
     expect(share(rates.pieces), said).toBeGreaterThanOrEqual(0.98)
     for (const key of ['names', 'counts', 'folds', 'grains', 'notches', 'darts'] as const)
       expect(share(rates[key]), `${key}\n${said}`).toBeGreaterThanOrEqual(0.95)
