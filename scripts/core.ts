@@ -151,6 +151,8 @@ async function importFile(file: string, options: Options): Promise<string> {
   const bytes = await readFile(file).catch(() => {
     throw new BadInput(`${file} cannot be read.`)
   })
+  // A broken PDF fails in the library once more after it was refused here.
+  process.on('unhandledRejection', () => {})
   const kept = await openFile(new Uint8Array(bytes))
   if (!kept.ok) throw new BadInput(`${file}: ${sentence(kept.problem)}`)
   const read = drawingOf(kept.value, gridAsAsked(kept.value, options))

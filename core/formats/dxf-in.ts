@@ -1,12 +1,13 @@
 import DxfParser from 'dxf-parser'
 import type { IDxf, IEntity } from 'dxf-parser'
-import { bounded, spend } from '../budget'
+import { bounded, spend, Unworkable } from '../budget'
 import { applyAffine, boundsOf, chain, IDENTITY, joinBoxes, line, mapPath, pointsOf, type Affine, type Path, type Point } from '../geometry'
 import { refuse, type Result } from '../result'
 import { WHOLE_TURN_RAD } from '../tolerances'
 import { INCH_MM } from '../units'
 import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type ScaleFrom } from './drawing'
 import { circleArc, ellipseArc, polyline, spline } from './dxf-curves'
+import { PolylineHandler } from './dxf-polyline'
 import { blockWords, isExchange, roleOfLayer } from './dxf-layers'
 
 const MAX_BYTES = 40_000_000
@@ -237,9 +238,12 @@ export function readDxf(text: string): Result<Drawing> {
 }
 
 function parse(text: string): IDxf | null {
+  const parser = new DxfParser()
+  parser.registerEntityHandler(PolylineHandler as unknown as Parameters<typeof parser.registerEntityHandler>[0])
   try {
-    return new DxfParser().parseSync(text)
-  } catch {
+    return parser.parseSync(text)
+  } catch (error) {
+    if (error instanceof Unworkable) throw error
     return null
   }
 }

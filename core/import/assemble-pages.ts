@@ -85,7 +85,8 @@ function within(path: Path, box: Box): Path[] {
   for (let i = 1; i < places.length; i++) {
     const [from, to] = [places[i - 1]!, places[i]!]
     if (to - from < SAME_MM || !isIn(placeAt(path, (from + to) / 2).point)) continue
-    parts.push(cutPath(path, from, to))
+    const part = cutPath(path, from, to)
+    if (part.length > 0) parts.push(part)
   }
   return parts
 }

@@ -83,5 +83,12 @@ export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing>
   const pages = pagesOf(kept)
   if (pages) return assemblePages(pages, grid ?? proposeGrid(pages))
   if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || kept.startsWith('AutoCAD Binary DXF')) return readDxf(kept)
+  if (!kept.slice(0, 2000).includes('<'))
+    return refuse(
+      'file-unreadable',
+      'file',
+      'it is neither SVG, PDF nor DXF.',
+      'Save the pieces in one of these from the drawing program; nothing was changed here.',
+    )
   return readSvg(kept)
 }
