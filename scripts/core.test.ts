@@ -152,7 +152,7 @@ describe('the command line', () => {
     [['steps', 'x', '--units', 'cm', '--mark', '1/8'], 2, /--mark for cm is 1mm or 0.5mm/],
     [[], 2, /Say what to do/],
     [['measure', '/nowhere.json'], 1, /There is no file/],
-    [['import', 'package.json'], 1, /not a whole XML file/],
+    [['import', 'package.json'], 1, /neither SVG, PDF nor DXF/],
     [['measure', 'package.json'], 1, /not a Tidal Seam project file/],
   ] as const)('%j ends with %d and a sentence', (args, code, words) => {
     const done = core(...args)
