@@ -220,6 +220,8 @@ export const useTray = defineStore('tray', () => {
 
   const clear = () => act('empty the tray', (tray) => void Object.assign(tray, EMPTY_TRAY))
 
+  /** An outline that does not close is taken as it is drawn in the tray: closed by a straight line, overruns cut off. */
+  const closeOutline = (id: string) => edit(id, 'close an outline', (p) => void (p.trouble = null))
   const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role, isPlain: role === 'other' })
   /** All edges of a piece without a name are edges without one: a pocket’s, a facing’s. */
   const restIsPlain = (id: string) =>
@@ -235,6 +237,7 @@ export const useTray = defineStore('tray', () => {
     proposed,
     ...pointed,
     restIsPlain,
+    closeOutline,
     act,
     confirmScale,
     edit,

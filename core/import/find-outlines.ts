@@ -24,6 +24,8 @@ import { chainStrokes, endOf, startOf, type Stroke } from './chain-strokes'
 import { findFrames } from './find-frames'
 import { findFurniture, type FoundFurniture } from './find-furniture'
 import { findNests } from './find-nests'
+import { middleOfBands } from './middle-of-bands'
+import { joinDashes, mendGaps, type Mended } from './mend-gaps'
 import { pairLines } from './pair-lines'
 import { hasPartWord } from './part-words'
 import { readGrain } from './read-grain'
@@ -80,8 +82,8 @@ function weldClosed(path: Path): Path {
 /** An outline with more parts than this was traced by a machine: its chords are thinned out. */
 const FINE_SEGMENTS = 1500
 
-/** Closed lines within a piece are buttons and badges, unless they are this many times longer than wide: then a dart. */
-const SLENDER_TIMES = 2
+/** Closed lines within a piece are pockets and badges, unless the square on their reach is this many times what they cover: then a dart. */
+const SLENDER_TIMES = 3
 /** Closed lines smaller than this are marks whatever their shape: notches, arrow heads, drill holes, mm2. */
 const SMALL_MARK_MM2 = 700
 /** A closed line is a mark when it covers less than this part of the piece: more is a seam line, or another size. */
@@ -151,8 +153,15 @@ function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[
     }
     const chains = [...groups.values()].flatMap(chainStrokes)
     const isLast = i === MANNERS.length - 1
-    const isDone = (c: Stroke) => isLast || distance(startOf(c.path), endOf(c.path)) <= GAP_MM
+    const isDone = (c: Stroke) => distance(startOf(c.path), endOf(c.path)) <= GAP_MM
     done.push(...chains.filter(isDone))
+    if (isLast) {
+      // What nearly closes is mended, and asked about; what is left is a mark, or an outline with a wide gap.
+      const open = chains.filter((c) => !isDone(c))
+      const mended = mendGaps(open)
+      const used = new Set(mended.flatMap((m) => m.of ?? []))
+      done.push(...mended, ...open.filter((o) => !(o.of ?? [o]).some((x) => used.has(x))))
+    }
     const unclosed = chains.filter((c) => !isDone(c))
     const shared = i < MANNERS.length - 1 ? shareLines(unclosed, all) : { closed: [], left: unclosed }
     done.push(...shared.closed.map((c) => ({ ...c, of: c.of!.flatMap((o) => o.of ?? [o]) })))
@@ -163,18 +172,15 @@ function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[
 
 /** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
 function findCandidates(strokes: readonly Stroke[]): Sized[] {
-  const chains = chainByManner(
-    strokes.filter((s) => !s.shape.closed),
-    strokes,
-  )
+  const chains = chainByManner(joinDashes(strokes.filter((s) => !s.shape.closed)), strokes)
   const candidates = [
     ...strokes.filter((s) => s.shape.closed).map((stroke) => ({ stroke, gapMm: 0 })),
-    ...chains.map((stroke) => ({ stroke, gapMm: distance(startOf(stroke.path), endOf(stroke.path)) })),
+    ...chains.map((stroke) => ({ stroke, gapMm: mendOf(stroke)?.mm ?? distance(startOf(stroke.path), endOf(stroke.path)) })),
   ]
   return candidates
     .flatMap(({ stroke, gapMm }) => {
       const isOpen = gapMm > GAP_MM
-      const loop = isOpen ? [...stroke.path, line(endOf(stroke.path), startOf(stroke.path))] : weldClosed(stroke.path)
+      const loop = isOpen && !mendOf(stroke) ? [...stroke.path, line(endOf(stroke.path), startOf(stroke.path))] : weldClosed(stroke.path)
       const area = measureArea(loop)
       // An open line counts as an outline when its gap is short for its length; otherwise it is a mark.
       if (Math.abs(area) < LEAST_PIECE_MM2 || (isOpen && gapMm > measureLength(stroke.path) / 5)) return []
@@ -184,6 +190,9 @@ function findCandidates(strokes: readonly Stroke[]): Sized[] {
     })
     .sort((a, b) => b.area - a.area)
 }
+
+/** How an outline was mended that did not close. */
+const mendOf = (stroke: Stroke): Mended['mended'] | null => ('mended' in stroke ? (stroke as Mended).mended : null)
 
 /** Marks may stand this far outside of the outline that they belong to, mm: notches drawn outward. */
 const MARK_REACH_MM = 12
@@ -225,7 +234,7 @@ function liesAt(piece: Sized, { path, lengthMm }: Mark): boolean {
 }
 
 function troubleOf(p: Sized): FoundOutline['trouble'] {
-  if (p.isOpen) return { code: 'open', at: endOf(p.stroke.path), gapMm: p.gapMm }
+  if (p.isOpen) return { code: 'open', at: mendOf(p.stroke)?.at ?? endOf(p.stroke.path), gapMm: p.gapMm }
   const crossing = findSelfCrossing(p.loop)
   return crossing && { code: 'crosses', at: crossing }
 }
@@ -354,7 +363,9 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
       `it has ${all.length} closed lines that could be pieces.`,
       `Part it: up to ${MOST_CANDIDATES} are looked at.`,
     )
-  const { once: candidates, again } = drawnOnce(all)
+  const { once, again: twice } = drawnOnce(all)
+  const { lines: candidates, rims } = middleOfBands(once)
+  const again = [...twice, ...rims]
   const page = drawing.page && {
     minX: drawing.page.minX * times,
     maxX: drawing.page.maxX * times,
@@ -424,7 +435,7 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
     const trouble = troubleOf(u.inner ?? u.outer) ?? (u.inner && troubleOf(u.outer))
     const outline: FoundOutline = {
       id: `outline-${u.outer.stroke.shape.index}`,
-      name: bestName(words, group) || (aside ? ASIDES[aside].name : `Piece ${i + 1}`),
+      name: (aside && !words.isPart ? ASIDES[aside].name : bestName(words, group)) || `Piece ${i + 1}`,
       path: (u.inner ?? u.outer).loop,
       cutLine: u.inner ? u.outer.loop : null,
       trouble,

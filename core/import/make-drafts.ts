@@ -8,7 +8,7 @@ import { lengthToken } from '../units'
 import type { PieceDraft } from './build-piece'
 import { findFolds } from './find-folds'
 import { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
-import { guessKind, nameEdges } from './name-edges'
+import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { straightEdges } from './read-fold-marks'
 import { readMarks, type ReadMarks } from './read-marks'
 import { splitEdges } from './split-edges'
@@ -64,6 +64,7 @@ function draftOf(outline: FoundOutline): Draft {
     edges: edges.map((path, i) => ({
       path,
       role: roles[i]!,
+      ...(roles[i] === 'other' && hasPlainEdges(outline.name) ? { isPlain: true } : {}),
       fold: i === foldEdge,
       allowanceMm: i === foldEdge || isTooFine || !cutLine ? DEFAULT_ALLOWANCE_MM : allowanceOf(path, cutLine),
     })),

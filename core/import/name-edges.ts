@@ -168,12 +168,17 @@ export function nameEdges(kind: PieceKind, edges: readonly Path[], grain: Point)
   return edges.map((_, i) => (legs.has(i) ? 'dart-leg' : (roles.get(groups.find((g) => g.indexes.includes(i))!) ?? 'other')))
 }
 
+/** Parts whose edges have no names of their own: a pocket, a flap, a facing. */
+const PLAIN_PARTS = /\b(?:pocket|flap|tab|welt|loop|bag|facing|interfacing|jet|carrier|epaulette?|gusset)s?\b/i
+export const hasPlainEdges = (name: string): boolean => PLAIN_PARTS.test(name)
+
 /** The likely kind of a piece from what it is called. */
 export function guessKind(name: string): PieceKind {
   const n = name.toLowerCase()
+  if (PLAIN_PARTS.test(n) || /\byoke\b|\bbib\b|\bhood\b/.test(n)) return 'other'
   const back = /\bback\b|\brear\b/.test(n)
   if (/sleeve/.test(n)) return 'sleeve'
-  if (/band|collar|belt|strap|tie/.test(n)) return 'band'
+  if (/band|collar|belt|strap|tie|cuff/.test(n)) return 'band'
   if (/leg|trouser|pant|short/.test(n)) return back ? 'leg-back' : 'leg-front'
   if (/skirt/.test(n)) return back ? 'skirt-back' : 'skirt-front'
   if (back) return 'back'

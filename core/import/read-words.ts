@@ -27,7 +27,7 @@ const COUNTS = [
 /** Pairs: “cut 1 pair”, “a pair”, “2 pairs”, “pair”. */
 const PAIRS = new RegExp(`\\b(?:(${FIGURE})\\s+)?pairs?\\b`, 'i')
 const EACH_SIDE =
-  /\b(?:1|one)\s+(?:[x×]\s*)?left\b.*\b(?:1|one)\s+(?:[x×]\s*)?right\b|\b(?:left|l)\s*(?:\+|&|and)\s*(?:right|r)\b|\b1\s*\+\s*1\b/i
+  /\b(?:1|one)\s*(?:[x×]\s*)?left\b.*\b(?:1|one)\s*(?:[x×]\s*)?right\b|\b(?:left|l)\s*(?:\+|&|and)\s*(?:right|r)\b|\b1\s*\+\s*1\b/i
 const MIRRORED =
   /\b(?:mirror(?:ed|s)?|mirror[- ]image|revers(?:e|ed)|opposite|opposing|flip(?:ped)?|turned over|left and right|right and left)\b/i
 const FOLD =

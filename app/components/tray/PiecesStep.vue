@@ -161,9 +161,12 @@ const allAllowances = (mm: number) =>
           piece.trouble.code === 'too-fine'
             ? 'The outline, or what is drawn in it, has more parts than can be worked with. Draw it again with fewer points and bring the file again; the other pieces can be used now.'
             : piece.trouble.code === 'open'
-              ? `The outline is open: ${(piece.trouble.gapMm ?? 0).toFixed(1)} mm are missing at the marked place. Close it in the drawing program and bring the file again; the other pieces can be used now.`
+              ? `The outline is open: it is ${(piece.trouble.gapMm ?? 0).toFixed(1)} mm off at the marked place. Close it as it is drawn here, or in the drawing program and bring the file again; the other pieces can be used now.`
               : 'The outline crosses itself at the marked place. Mend it in the drawing program and bring the file again; the other pieces can be used now.'
         }}
+        <button v-if="piece.trouble.code === 'open'" class="btn mt-2" data-test="close-outline" @click="tray.closeOutline(id)">
+          Close it
+        </button>
       </p>
       <div v-if="piece.doubts?.length && piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="doubts">
         <p class="font-semibold">Guessed: look at it</p>
