@@ -4,6 +4,17 @@ import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~
 
 const Mm = z.number().finite()
 
+const EdgesSchema = z.array(
+  z.strictObject({
+    path: PathSchema,
+    role: EdgeRoleSchema,
+    isPlain: z.boolean().optional(),
+    fold: z.boolean(),
+    allowanceMm: Mm.min(0).max(200),
+  }),
+)
+const LinesSchema = z.array(z.strictObject({ name: z.string(), path: PathSchema, role: z.enum(['dart', 'pleat']).optional() }))
+
 /** What a person has settled so far about an outline on its way in (see PieceDraft), and what still stands in the way. */
 const TrayPieceSchema = z.strictObject({
   taken: z.boolean(),
@@ -12,25 +23,19 @@ const TrayPieceSchema = z.strictObject({
   trouble: z.strictObject({ code: z.enum(['open', 'crosses', 'too-fine']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
   /** What was guessed about it, and may be otherwise. */
   doubts: z.array(z.string()).optional(),
+  /** Edges and lines as they were drawn, where lines were taken for darts. */
+  asDrawn: z.strictObject({ edges: EdgesSchema, lines: LinesSchema }).optional(),
   draft: z.strictObject({
     id: Id,
     name: z.string(),
     kind: PieceKindSchema,
     count: z.int().min(1).max(99),
     mirrored: z.boolean(),
-    edges: z.array(
-      z.strictObject({
-        path: PathSchema,
-        role: EdgeRoleSchema,
-        isPlain: z.boolean().optional(),
-        fold: z.boolean(),
-        allowanceMm: Mm.min(0).max(200),
-      }),
-    ),
+    edges: EdgesSchema,
     allowanceIncluded: z.boolean(),
     grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
     notches: z.array(PointSchema),
-    lines: z.array(z.strictObject({ name: z.string(), path: PathSchema, role: z.enum(['dart', 'pleat']).optional() })),
+    lines: LinesSchema,
     sizeName: z.string(),
     sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
     cup: z.string().max(20).optional(),

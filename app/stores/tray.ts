@@ -41,11 +41,12 @@ export const useTray = defineStore('tray', () => {
   async function confirmScale(times: number): Promise<Problem | null> {
     const drafts = await file.findPieces(times)
     if (!drafts.ok) return drafts.problem
-    const pieces = drafts.value.map(({ draft, trouble, aside, doubts }): TrayPiece => ({
+    const pieces = drafts.value.map(({ draft, trouble, aside, doubts, asDrawn }): TrayPiece => ({
       taken: !aside,
       ...(aside ? { aside } : {}),
       trouble,
       ...(doubts.length > 0 ? { doubts } : {}),
+      ...(asDrawn ? { asDrawn } : {}),
       draft,
     }))
     const stored = await act('settle the scale', (tray) => void Object.assign(tray, plain({ times, scaleConfirmed: true, pieces })))
@@ -222,6 +223,14 @@ export const useTray = defineStore('tray', () => {
 
   /** An outline that does not close is taken as it is drawn in the tray: closed by a straight line, overruns cut off. */
   const closeOutline = (id: string) => edit(id, 'close an outline', (p) => void (p.trouble = null))
+  /** Lines that were taken for darts are lines again: what was settled about the edges meanwhile is settled anew. */
+  const leaveDarts = (id: string) =>
+    edit(id, 'no darts', (p) => {
+      if (!p.asDrawn) return
+      Object.assign(p.draft, p.asDrawn)
+      delete p.asDrawn
+      p.doubts = p.doubts?.filter((d) => !d.includes('taken for darts'))
+    })
   const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role, isPlain: role === 'other' })
   /** All edges of a piece without a name are edges without one: a pocket’s, a facing’s. */
   const restIsPlain = (id: string) =>
@@ -238,6 +247,7 @@ export const useTray = defineStore('tray', () => {
     ...pointed,
     restIsPlain,
     closeOutline,
+    leaveDarts,
     act,
     confirmScale,
     edit,

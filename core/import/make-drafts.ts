@@ -21,6 +21,8 @@ export interface Draft {
   aside: FoundOutline['aside']
   /** What was guessed and may be otherwise, each as a sentence without its full stop. */
   doubts: string[]
+  /** Edges and lines as they were drawn, where lines in it were taken for darts. */
+  asDrawn: Pick<PieceDraft, 'edges' | 'lines'> | null
 }
 
 const DOWN: Point = { x: 0, y: 1 }
@@ -77,7 +79,15 @@ function draftOf(outline: FoundOutline): Draft {
   }
   const draft = isTooFine ? plain : takeDarts(plain)
   const trouble = isTooFine ? { code: 'too-fine' as const, at: outline.path[0]!.from } : outline.trouble
-  return { draft, trouble, aside: outline.aside, doubts: outline.aside || trouble ? [] : doubtsOf(outline, marks, foldEdge) }
+  const hasDarts = draft !== plain
+  const doubts = [...doubtsOf(outline, marks, foldEdge), ...(hasDarts ? ['lines in it that meet in a tip are taken for darts'] : [])]
+  return {
+    draft,
+    trouble,
+    aside: outline.aside,
+    doubts: outline.aside || trouble ? [] : doubts,
+    asDrawn: hasDarts ? { edges: plain.edges, lines: plain.lines } : null,
+  }
 }
 
 /** What nothing in the file says for certain. */

@@ -98,7 +98,7 @@ describe('darts', () => {
     await soon('as much as can be eased', async () => (await all('problem')).length === 0)
   })
 
-  it('two lines that meet inside an imported piece are asked about, and become a dart', async () => {
+  it('two lines that meet inside an imported piece are taken for a dart, can be lines again, and a dart again', async () => {
     const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="500mm" viewBox="0 0 400 500">
       <path d="M20 120 L90 20 L210 60 L250 240 L225 430 L20 430 Z" fill="none" stroke="black"/>
       <path d="M240 316 L140 280 L236 346" fill="none" stroke="black"/>
@@ -109,14 +109,18 @@ describe('darts', () => {
     await field('pattern')
     await (await app.driver().findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await press('confirm-scale')
+    const edgeCount = async () => (await app.driver().findElements(By.css('g[data-test^="edge-"]'))).length
+    expect(await textOf('doubts')).toContain('taken for darts')
+    const withDart = await edgeCount()
+    await press('leave-darts')
+    await soon('lines again', async () => (await edgeCount()) < withDart)
     expect(await textOf('inner-folds')).toContain('Is it one?')
-    const edges = (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length
     await (await app.driver().findElement(By.css('[data-test^="make-dart-"]'))).click()
     await soon('no longer asked', async () => (await all('inner-folds')).length === 0)
-    await soon('legs in the outline', async () => (await app.driver().findElements(By.css('[data-test^="edge-"]'))).length > edges)
+    await soon('legs in the outline', async () => (await edgeCount()) === withDart)
   })
 
-  it('a dart with two tips and a pleat are asked about on import; the dart is dragged wider, lengthened through, and matched', async () => {
+  it('a dart with two tips is read on import, a pleat is asked about; the dart is dragged wider, lengthened through, and matched', async () => {
     const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="600mm" viewBox="0 0 400 600">
       <g id="Tunic back"><path d="M20 40 L80 20 L190 60 Q176 150 226 200 Q190 330 236 520 L20 520 Z" fill="none" stroke="black"/>
       <path d="M50 120 L50 400" fill="none" stroke="black" id="grain"/>
@@ -129,10 +133,8 @@ describe('darts', () => {
     await (await app.driver().findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await press('confirm-scale')
     await field('inner-folds')
-    for (const what of ['pleat', 'inside-dart']) {
-      await (await app.driver().findElement(By.css(`[data-test^="make-${what}-"]`))).click()
-      await soon('taken', async () => (await app.driver().findElements(By.css(`[data-test^="make-${what}-"]`))).length === 0)
-    }
+    await (await app.driver().findElement(By.css('[data-test^="make-pleat-"]'))).click()
+    await soon('taken', async () => (await app.driver().findElements(By.css('[data-test^="make-pleat-"]'))).length === 0)
     await press('to-seams')
     await press('finish-import')
     await field('table')

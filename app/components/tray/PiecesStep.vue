@@ -173,6 +173,9 @@ const allAllowances = (mm: number) =>
         <ul class="mt-1 list-disc pl-5">
           <li v-for="d in piece.doubts" :key="d">{{ d }}</li>
         </ul>
+        <button v-if="piece.asDrawn" class="btn mt-2" data-test="leave-darts" @click="tray.leaveDarts(id)">
+          They are no darts: leave the lines
+        </button>
       </div>
       <UiTextField
         :model-value="piece.draft.name"
