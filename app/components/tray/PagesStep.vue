@@ -62,6 +62,8 @@ const lay = (change: Partial<GridChoice>) => {
   void tray.layPages(choice.value)
 }
 
+const columns = computed({ get: () => grid.value.columns, set: (n) => lay({ columns: Number(n) }) })
+
 /** A page being dragged: by how much so far. */
 const dragged = ref<{ i: number; from: Point; by: Point } | null>(null)
 function pointAt(event: PointerEvent): Point {
@@ -163,14 +165,7 @@ const placeOf = (i: number, at: Point) => (dragged.value?.i === i ? { x: at.x + 
       <p :class="!grid.sure && 'rounded-lg bg-note-pale p-3 text-note'" data-test="pages-how">{{ HOW[grid.how] }}</p>
       <label class="block"
         ><span class="mb-1 block font-semibold">Pages side by side</span
-        ><input
-          class="field w-24"
-          type="number"
-          min="1"
-          :max="tray.pages.length"
-          :value="grid.columns"
-          data-test="page-columns"
-          @change="lay({ columns: Number(($event.target as HTMLInputElement).value) })"
+        ><input v-model.lazy.number="columns" class="field w-24" type="number" min="1" :max="tray.pages.length" data-test="page-columns"
       /></label>
       <FieldsLengthField
         :model-value="choice.overlapX"
