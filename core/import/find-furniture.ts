@@ -117,7 +117,7 @@ export function findFurniture(
 /** A box of words: a title block, a key, a table. */
 function isWordsBox(one: Sized, own: readonly DrawnText[], strokes: readonly Stroke[]): boolean {
   if (own.length === 0) return false
-  if (own.some((t) => saysHowCut(t.text) && !LINE_WORDS.test(t.text))) return false
+  if (own.some((t) => saysHowCut(t.text))) return false
   const sheet = own.filter((t) => SHEET_WORDS.test(t.text)).length
   const lines = own.filter((t) => LINE_WORDS.test(t.text)).length
   const inside = strokes.filter((s) => s.path !== one.stroke.path && contains(one, s.path[0]!.from))

@@ -15,6 +15,7 @@ import {
 import { ok, refuse, type Result } from '../result'
 import { ASIDES, type Aside } from './asides'
 import { endOf, startOf, type Stroke } from './chain-strokes'
+import { closeOnFold } from './close-on-fold'
 import { drawnOnce, findClosedLines, mendOf } from './find-closed-lines'
 import { findFrames } from './find-frames'
 import { findFurniture, type FoundFurniture } from './find-furniture'
@@ -153,7 +154,8 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
       `Part it: up to ${MOST_CANDIDATES} are looked at.`,
     )
   const { once, again: twice } = drawnOnce(all)
-  const { lines: candidates, rims } = middleOfBands(once)
+  const { lines: closed, rims } = middleOfBands(once)
+  const candidates = [...closed, ...closeOnFold(closed, strokes)].sort((a, b) => b.area - a.area)
   const frames = findFrames(candidates, drawing.page && scaledBox(drawing.page, times))
   const own = candidates.filter((c) => !frames.has(c))
   const sheet = toSheet(strokes, texts, toUnits(own), placeTexts(texts, own), [...frames, ...twice, ...rims])

@@ -178,7 +178,7 @@ export function guessKind(name: string): PieceKind {
   if (PLAIN_PARTS.test(n) || /\byoke\b|\bbib\b|\bhood\b/.test(n)) return 'other'
   const back = /\bback\b|\brear\b/.test(n)
   if (/sleeve/.test(n)) return 'sleeve'
-  if (/band|collar|belt|strap|tie|cuff/.test(n)) return 'band'
+  if (/band|collar|belt|strap|tie|cuff|sash/.test(n)) return 'band'
   if (/leg|trouser|pant|short/.test(n)) return back ? 'leg-back' : 'leg-front'
   if (/skirt/.test(n)) return back ? 'skirt-back' : 'skirt-front'
   if (back) return 'back'

@@ -17,7 +17,7 @@ const END_PART = 0.12
 const ALONG_PART = 0.8
 
 /** Do two lines run side by side all the way round, edge by edge at a distance of its own? */
-function runsBeside(inner: Sized, outer: Sized): boolean {
+export function runsBeside(inner: Sized, outer: Sized): boolean {
   let along = 0
   let widest = 0
   let whole = 0

@@ -50,6 +50,7 @@ const NO_NAME = new RegExp(
     '\\b(?:piece|pieces)\\s+\\d+\\s*(?:of|/)',
     '^\\W*(?:from|of|in|and|or|with|none|each|main|self|fabric|shell|outer|cloth|layers?|material)\\b(?![^]*\\b(?:front|back|sleeve)\\b)',
     '\\b(?:interfacing|lining|fusible)\\s*:',
+    '\\bline\\W*$',
     '^[^a-z]*$',
     '^\\W*(?:piece|pattern)?\\s*name\\W*$',
     '^\\W*(?:up|top|bottom|down|right side|wrong side)\\W*$',
@@ -108,6 +109,7 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
   const words: PieceWords = { name: null, isPart: false, count: null, mirrored: false, onFold: false, size: null }
   let best: { name: string; score: number } | null = null
   let counted: ReturnType<typeof countIn> = null
+  const parts: { name: string; heightMm: number }[] = []
   for (const { text, heightMm } of texts) {
     if (FOLD.test(text) && !/\bfold\s*(?:line|up|here|back|under)\b/i.test(text)) words.onFold = true
     if (MIRRORED.test(text) || EACH_SIDE.test(text)) words.mirrored = true
@@ -122,6 +124,7 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
       if (!name) continue
       const score = (hasPartWord(name) ? 1000 : 0) + heightMm * 4 - i * 6 - (/\d/.test(name) ? 3 : 0)
       if (!best || score > best.score) best = { name, score }
+      if (hasPartWord(name) && /^[^\d:,;/()–—-]+$/.test(text)) parts.push({ name, heightMm })
     }
   }
   if (counted) {
@@ -129,6 +132,10 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
     if (counted.isPair) words.mirrored = true
     if (words.mirrored && words.count === 1 && EACH_SIDE.test(texts.map((t) => t.text).join(' '))) words.count = 2
   }
+  // “Bodice” and “Back”, a line each and alike, are one name.
+  const alike = parts.filter((p) => p.name.split(' ').length <= 2 && Math.abs(p.heightMm - parts[0]!.heightMm) < 0.1 * p.heightMm)
+  if (best && alike.length === 2 && alike[0]!.name !== alike[1]!.name && alike.some((p) => p.name === best!.name))
+    best.name = `${alike[0]!.name} ${alike[1]!.name.charAt(0).toLowerCase()}${alike[1]!.name.slice(1)}`
   if (best) Object.assign(words, { name: best.name, isPart: hasPartWord(best.name) })
   return words
 }

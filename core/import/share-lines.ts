@@ -37,7 +37,7 @@ function isOneOfSizes(one: Stroke, open: readonly Stroke[]): boolean {
 }
 
 /** The part of a line from one place to another, the shorter way round where it is closed; null where it does not run there. */
-function along(line: Stroke, from: Point, to: Point): Path | null {
+export function along(line: Pick<Stroke, 'path'>, from: Point, to: Point): Path | null {
   const [a, b] = [nearestPlace(line.path, from), nearestPlace(line.path, to)]
   if (a.distanceMm > ON_LINE_MM || b.distanceMm > ON_LINE_MM || Math.abs(a.lengthMm - b.lengthMm) < GAP_MM) return null
   const direct =

@@ -50,6 +50,14 @@ describe('outlines with trouble in them', () => {
     expect(others).toEqual([])
     expect(Math.abs(measureArea(one!.path))).toBeCloseTo(200 * 300, 3)
   })
+  it('whose seam line is left open at the fold have both lines, and none added on the fold', () => {
+    const [one, ...others] = pieces(
+      `<path ${LINE} d="M0 0H220V320H0Z"/><path ${LINE} stroke-dasharray="4 2" d="M0 10H210V300H0"/><path id="grain" ${LINE} d="M100 60V240"/>`,
+    )
+    expect(others).toEqual([])
+    expect(one!.called).toBe('seam line')
+    expect(Math.abs(measureArea(one!.path))).toBeCloseTo(210 * 290, 6)
+  })
   it('that are drawn twice are one piece', () => {
     expect(pieces(`<path fill="#eee" d="M0 0H200V300H0Z"/><path ${LINE} d="M200 300H0V0H200Z"/>`)).toHaveLength(1)
   })
@@ -106,6 +114,7 @@ describe('words on a piece', () => {
     [['Belt loops', 'Qty: 5'], 'Belt loops', 5, false],
     [['Cuff (cut 4)', 'seam allowance 1.5 cm'], 'Cuff', 4, false],
     [['size 12', 'grainline', 'Gusset', 'cut two'], 'Gusset', 2, false],
+    [['BODICE', 'BACK', 'facing line', 'cut 1'], 'Bodice back', 1, false],
   ] as const)('%j: %s, cut %d', (lines, name, count, mirrored) => {
     const words = said(...lines)
     expect([words.name, words.count, words.mirrored]).toEqual([name, count, mirrored])
