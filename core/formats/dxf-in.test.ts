@@ -45,7 +45,7 @@ describe('DXF in', () => {
   })
   it.each([
     ['no file of this sort', 'hello', /no whole DXF|no lines/],
-    ['a binary file', 'AutoCAD Binary DXF\r\n', /binary/],
+    ['a binary file', 'Some Binary DXF\r\n', /binary/],
     ['lines to infinity', file('0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1e999\n21\n5'), /infinity|no lines/],
     [
       'a block within itself',

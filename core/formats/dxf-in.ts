@@ -256,7 +256,7 @@ function readWhole(text: string): Result<Drawing> {
       `it has ${Math.round(text.length / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are read.`,
       'Part it; nothing was changed here.',
     )
-  if (text.startsWith('AutoCAD Binary DXF')) return bad('file', 'it is a binary DXF, which is not read.')
+  if (/^\w+ Binary DXF/.test(text)) return bad('file', 'it is a binary DXF, which is not read.')
   const dxf = parse(text)
   if (!dxf) return bad('file', 'it is no whole DXF file.')
   const all = [...(dxf.entities ?? []), ...Object.values(dxf.blocks ?? {}).flatMap((b) => b.entities ?? [])] as Loose[]

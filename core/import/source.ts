@@ -82,7 +82,7 @@ export function gridFor(kept: string): PageGrid | null {
 export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing> {
   const pages = pagesOf(kept)
   if (pages) return assemblePages(pages, grid ?? proposeGrid(pages))
-  if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || kept.startsWith('AutoCAD Binary DXF')) return readDxf(kept)
+  if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || /^\w+ Binary DXF/.test(kept)) return readDxf(kept)
   if (!kept.slice(0, 2000).includes('<'))
     return refuse(
       'file-unreadable',
