@@ -3,7 +3,7 @@ import isEqual from 'fast-deep-equal'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import type { Drawing, PdfPage } from '~~/core/formats'
 import type { Point } from '~~/core/geometry'
-import type { Draft, FoundOutlines, GridChoice, PageGrid } from '~~/core/import'
+import type { Draft, FoundScale, GridChoice, PageGrid } from '~~/core/import'
 import { toName } from '~~/core/pattern'
 import { refuse, type Problem, type Result } from '~~/core/result'
 import { EMPTY_TRAY, type Tray } from '~/data/tray-row'
@@ -38,7 +38,7 @@ export function useTrayFile(
   const drawing = shallowRef<Drawing | null>(null)
   const pages = shallowRef<PdfPage[]>([])
   /** What the test square or scale bar of the drawing measures, and what it says it should. */
-  const scale = shallowRef<FoundOutlines['scale']>(null)
+  const scale = shallowRef<FoundScale>(null)
   /** What is being worked on, in words; null while nothing is. */
   const busy = ref<string | null>(null)
   /** What the drawing is of: known before the database tells. */
@@ -69,8 +69,12 @@ export function useTrayFile(
 
   /** What stands beside the lines: the pages, and the test square. */
   async function lookAround(now: string, lies: PageGrid | null): Promise<void> {
-    if (lies && pages.value.length === 0) pages.value = await beside((jobs) => jobs.pages(now), [])
-    scale.value = await beside((jobs) => jobs.scale(now, lies), null)
+    const own = held
+    const found = lies && pages.value.length === 0 ? await beside((jobs) => jobs.pages(now), []) : pages.value
+    // Another file may have been taken in meanwhile.
+    if (held === own) pages.value = found
+    const says = await beside((jobs) => jobs.scale(now, lies), null)
+    if (held === own) scale.value = says
   }
 
   // A tray that was there before the page was opened has its drawing read again; so has one whose pages were moved.
@@ -79,14 +83,19 @@ export function useTrayFile(
     async ([now, lies]) => {
       const own = { text: now, grid: plain(lies) }
       if (isEqual(own, held)) return
-      if (now !== held.text) {
+      const isOther = now !== held.text
+      if (isOther) {
         drawing.value = null
         pages.value = []
         scale.value = null
       }
       held = own
       if (!now) return
-      const read = await inWorker('Reading the file', (jobs) => jobs.read(own.text, own.grid))
+      // Moving a page is no reason to take the pages from under the hand that moves them.
+      const read = await (isOther
+        ? inWorker('Reading the file', (jobs) => jobs.read(own.text, own.grid))
+        : inJobs((jobs) => jobs.read(own.text, own.grid)).catch(() => null))
+      if (!read) return
       if (held !== own) return
       drawing.value = read.ok ? read.value : null
       await lookAround(own.text, own.grid)

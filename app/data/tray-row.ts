@@ -48,7 +48,7 @@ export const AddedSeamSchema = z.strictObject({ id: Id, sides: z.tuple([PointedS
 export type AddedSeam = z.infer<typeof AddedSeamSchema>
 
 const GridSchema = z.strictObject({
-  places: z.array(PointSchema.nullable()).max(400),
+  places: z.array(z.strictObject({ x: Mm, y: Mm }).nullable()).max(400),
   columns: z.int().min(1).max(400),
   trim: z.strictObject({ minX: Mm, minY: Mm, maxX: Mm, maxY: Mm }).nullable(),
   how: z.enum(GRID_WAYS),

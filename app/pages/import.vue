@@ -72,6 +72,7 @@ async function finish() {
         <button class="btn mt-4" data-test="tray-stop" @click="tray.stop()">Stop</button>
       </div>
     </div>
+    <TrayPagesStep v-else-if="tray.grid && tray.pages.length > 0 && !tray.state.pagesConfirmed" />
     <div
       v-else-if="!tray.drawing && tray.ready && !tray.state.scaleConfirmed"
       class="grid flex-1 place-items-center p-6"
@@ -99,7 +100,6 @@ async function finish() {
       </div>
     </div>
 
-    <TrayPagesStep v-else-if="tray.drawing && tray.grid && !tray.state.pagesConfirmed" />
     <TrayScaleStep v-else-if="tray.drawing && !tray.state.scaleConfirmed" />
     <TrayPiecesStep v-else-if="tray.state.pieces.length > 0 && step === 'pieces'" />
     <TraySeamsStep v-else-if="tray.state.pieces.length > 0" />

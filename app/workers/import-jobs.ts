@@ -1,14 +1,14 @@
 import type { Drawing, PageProgress, PdfPage } from '~~/core/formats'
 import {
   drawingOf,
-  findOutlines,
   gridFor,
   gridInRows,
   makeDrafts,
   openFile,
   pagesOf,
+  scaleIn,
   type Draft,
-  type FoundOutlines,
+  type FoundScale,
   type GridChoice,
   type ImportProgress,
   type PageGrid,
@@ -42,10 +42,10 @@ export const importJobs = {
   },
 
   /** How large the test square or scale bar in a drawing is, and how large it says it should be. */
-  scale(text: string, grid: PageGrid | null): FoundOutlines['scale'] {
+  scale(text: string, grid: PageGrid | null): FoundScale {
     const read = importJobs.read(text, grid)
-    const found = read.ok ? findOutlines(read.value) : read
-    return found.ok ? found.value.scale : null
+    const found = read.ok ? scaleIn(read.value) : read
+    return found.ok ? found.value : null
   },
 
   /** The outlines of a file at a scale, with first guesses. */

@@ -61,6 +61,9 @@ export function polyline(vertices: readonly (Point & { bulge?: number })[], clos
   }).flat()
 }
 
+/** Splines of a higher degree than this are drawn by their points: no drawing program writes them. */
+const HIGHEST_DEGREE = 11
+
 /** Places looked at between two knots of a spline that is no plain cubic one. */
 const SPAN_PLACES = 16
 
@@ -107,7 +110,7 @@ function cubicParts(knots: readonly number[], points: readonly Point[]): Path {
  */
 export function spline(degree: number, knots: readonly number[], points: readonly Point[], through: readonly Point[]): Path {
   const ruled = (list: readonly Point[]): Path => list.slice(1).map((q, i) => line(list[i]!, q))
-  if (points.length <= degree || degree < 1 || knots.length !== points.length + degree + 1)
+  if (points.length <= degree || degree < 1 || degree > HIGHEST_DEGREE || knots.length !== points.length + degree + 1)
     return ruled(through.length > 1 ? through : points)
   const isOrdered = knots.every((x, i) => i === 0 || x >= knots[i - 1]!)
   if (!isOrdered) return ruled(points)

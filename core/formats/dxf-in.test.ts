@@ -43,6 +43,10 @@ describe('DXF in', () => {
     expect(texts[0]!.text).toBe('Flap')
     expect(texts[0]!.at.x).toBeLessThan(100)
   })
+  it('an arc that turns a billion times goes once round at the most', () => {
+    const [shape] = read(file('0\nARC\n8\n0\n10\n0\n20\n0\n40\n50\n50\n0\n51\n360000000090')).shapes
+    expect(measureLength(shape!.path)).toBeCloseTo(25 * Math.PI, 1)
+  })
   it.each([
     ['no file of this sort', 'hello', /no whole DXF|no lines/],
     ['a binary file', 'Some Binary DXF\r\n', /binary/],

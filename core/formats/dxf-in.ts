@@ -60,6 +60,12 @@ const figure = (v: unknown, otherwise: number): number => (typeof v === 'number'
 const points = (v: unknown): (Point & { bulge?: number })[] =>
   Array.isArray(v) ? v.filter(isPoint).map((p) => ({ x: p.x, y: p.y, bulge: figure((p as { bulge?: unknown }).bulge, 0) })) : []
 
+/** How far an arc turns from one direction to another, to the left: once round at the most, rad. */
+function turnBetween(from: number, to: number): number {
+  const turn = (to - from) % (2 * Math.PI)
+  return turn > 0 ? turn : turn + 2 * Math.PI
+}
+
 /** The line of an entity, upward as in the file; null for what is no line. */
 function pathOf(e: Loose, pointReach: number): { path: Path; closed: boolean } | null {
   const centre = isPoint(e.center) ? e.center : null
@@ -78,18 +84,17 @@ function pathOf(e: Loose, pointReach: number): { path: Path; closed: boolean } |
     case 'ARC': {
       if (!centre) return null
       const [from, to] = e.type === 'CIRCLE' ? [0, 2 * Math.PI] : [figure(e.startAngle, 0), figure(e.endAngle, 0)]
-      const end = to > from ? to : to + 2 * Math.PI
-      return { path: circleArc(centre, figure(e.radius, 0), from, end), closed: e.type === 'CIRCLE' }
+      return { path: circleArc(centre, figure(e.radius, 0), from, from + turnBetween(from, to)), closed: e.type === 'CIRCLE' }
     }
     case 'ELLIPSE': {
       const u = e.majorAxisEndPoint
       if (!centre || !isPoint(u)) return null
       const ratio = figure(e.axisRatio, 1)
       const [from, to] = [figure(e.startAngle, 0), figure(e.endAngle, 2 * Math.PI)]
-      const end = to > from ? to : to + 2 * Math.PI
+      const turn = turnBetween(from, to)
       return {
-        path: ellipseArc(centre, [u, { x: -u.y * ratio, y: u.x * ratio }], from, end),
-        closed: Math.abs(end - from - 2 * Math.PI) < WHOLE_TURN_RAD,
+        path: ellipseArc(centre, [u, { x: -u.y * ratio, y: u.x * ratio }], from, from + turn),
+        closed: Math.abs(turn - 2 * Math.PI) < WHOLE_TURN_RAD,
       }
     }
     case 'SPLINE': {

@@ -7,6 +7,7 @@ import {
   handleBoxOf,
   IDENTITY,
   line,
+  pointsOf,
   type Affine,
   type Path,
   type Point,
@@ -39,7 +40,7 @@ const DEEPEST = 40
 const bad = (where: string, message: string): Result<never> =>
   refuse('pdf-unreadable', where, message, 'Save or print it to a PDF again; nothing was changed here.')
 
-/** Told how many of the pages have been read; answers false to stop. */
+/** Told how many of the pages have been read. */
 export type PageProgress = (done: number, of: number) => void
 
 interface GraphicsState {
@@ -210,7 +211,7 @@ function readLines(
       const data = (args[1] as unknown[] | undefined)?.[0]
       if (!isNumbers(data)) continue
       for (const { path, closed } of unpack(data, state.to)) {
-        if (path.some((s) => [s.from, s.to].some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y)))) continue
+        if (path.flatMap(pointsOf).some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y))) continue
         segments += path.length
         if (segments > MAX_SEGMENTS || shapes.length >= MAX_SHAPES) return bad('page', 'it has more lines than any pattern.')
         const groups = layers.filter((l) => l !== '').slice(-DEEPEST)
@@ -298,10 +299,13 @@ export async function readPdf(bytes: Uint8Array, progress?: PageProgress): Promi
     const content = await doc.getOptionalContentConfig()
     const layerName = (id: string): string => (content.getGroup(id) as { name?: string } | null)?.name ?? ''
     const pages: PdfPage[] = []
+    let segments = 0
     for (let k = 1; k <= doc.numPages; k++) {
       progress?.(k - 1, doc.numPages)
       const page = await readPage(await doc.getPage(k), pdfjs.OPS as Ops, layerName)
       if (!page.ok) return page
+      segments += page.value.shapes.reduce((n, s) => n + s.path.length, 0)
+      if (segments > MAX_SEGMENTS) return bad(`page ${k}`, 'up to here the file has more lines than any pattern.')
       pages.push(page.value)
     }
     if (pages.every((p) => p.shapes.length === 0))

@@ -111,17 +111,19 @@ export function assemblePages(pages: readonly PdfPage[], grid: PageGrid): Result
     corner.y = Math.min(corner.y, at.y)
     far.x = Math.max(far.x, at.x + page.width)
     far.y = Math.max(far.y, at.y + page.height)
+    const trim = grid.trim && trimOf(grid, i)
     for (const s of page.shapes) {
+      spend(s.path.length)
       if (furniture.has(shapeKey(s))) continue
       // Where pages are trimmed, no two show the same; where each draws everything, a line is taken from the first.
       if (!grid.trim && used.length > 1 && seen.has(s, at, i)) continue
-      const trim = grid.trim && trimOf(grid, i)
       const parts = trim && !liesWithin(handleBoxOf(s.path), trim) ? within(s.path, trim) : [s.path]
       const isWhole = parts.length === 1 && Math.abs(measureLength(parts[0]!) - measureLength(s.path)) < SAME_MM
       for (const part of isWhole ? [s.path] : parts)
         (isWhole && !endsAtRim(part, trim) ? shapes : cut).push({ ...s, path: movePath(part, at), closed: s.closed && isWhole })
     }
     for (const t of page.texts) {
+      spend(texts.length + used.reduce((n, p) => n + p.texts.length, 0))
       const by = (p: Point): Point => ({ x: p.x + at.x, y: p.y + at.y })
       const moved = { ...t, at: by(t.at), middle: by(t.middle), end: by(t.end) }
       const again = texts.some((o) => o.text === t.text && distance(o.at, moved.at) < 1)

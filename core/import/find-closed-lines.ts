@@ -2,7 +2,7 @@ import { spend } from '../budget'
 import { distance, line, measureArea, measureLength, nearestPlace, reversePath, thinOut, type Path, type Segment } from '../geometry'
 import { FIT_MM, GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
 import { chainStrokes, endOf, startOf, type Stroke } from './chain-strokes'
-import { joinDashes, mendGaps, type Mended } from './mend-gaps'
+import { mendGaps, type Mended } from './mend-gaps'
 import { shareLines } from './share-lines'
 import { sized, type Sized } from './sized'
 import { takeOutNotches } from './take-out-notches'
@@ -80,7 +80,10 @@ function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[
 
 /** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
 export function findClosedLines(strokes: readonly Stroke[]): Sized[] {
-  const chains = chainByManner(joinDashes(strokes.filter((s) => !s.shape.closed)), strokes)
+  const chains = chainByManner(
+    strokes.filter((s) => !s.shape.closed),
+    strokes,
+  )
   const candidates = [
     ...strokes.filter((s) => s.shape.closed).map((stroke) => ({ stroke, gapMm: 0 })),
     ...chains.map((stroke) => ({ stroke, gapMm: mendOf(stroke)?.mm ?? distance(startOf(stroke.path), endOf(stroke.path)) })),

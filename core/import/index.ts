@@ -1,6 +1,6 @@
 export { ASIDES, ASIDE_KINDS, type Aside } from './asides'
-export { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
-export { makeDrafts, type Draft } from './make-drafts'
+export { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
+export { makeDrafts, scaleIn, type Draft, type FoundScale } from './make-drafts'
 export { BASE_SIZE, bringIn, type BroughtIn } from './bring-in'
 export { splitEdges } from './split-edges'
 export { pointedLength, sewEdges, type PointedEdge } from './sew-edges'

@@ -7,7 +7,7 @@ import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
 import type { PieceDraft } from './build-piece'
 import { findFolds } from './find-folds'
-import { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
+import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { straightEdges } from './read-fold-marks'
 import { readMarks, type ReadMarks } from './read-marks'
@@ -129,6 +129,20 @@ function takeDarts(draft: PieceDraft): PieceDraft {
   }
   return taken
 }
+
+/** What the test square or scale bar of a drawing measures, and what it says it should, mm; null without one. */
+export type FoundScale = FoundOutlines['scale']
+
+/** What the test square or scale bar of a drawing says. Refuses what takes too long to look through. */
+export const scaleIn = (drawing: Drawing): Result<FoundScale> =>
+  bounded(
+    'drawing',
+    () => {
+      const found = findOutlines(drawing)
+      return found.ok ? ok(found.value.scale) : found
+    },
+    STEPS,
+  )
 
 /**
  * The pieces of a drawing with a first guess at all that is to be settled: kind, edges, grain, notches, darts' lines.

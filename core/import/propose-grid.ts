@@ -65,6 +65,7 @@ function bySameLines(pages: readonly PdfPage[], list: readonly number[], leastMm
       const q = lines.get(j)!.get(key)
       if (p && q && distance(p, q) > 1) votes.push({ x: p.x - q.x, y: p.y - q.y })
     }
+    spend(votes.length * votes.length)
     const best = votes.map((v) => ({ v, n: votes.filter((w) => distance(v, w) <= SAME_MM).length })).sort((a, b) => b.n - a.n)[0]
     return best && best.n * 2 > votes.length ? best.v : null
   }
@@ -224,11 +225,8 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
           if (!best || score > best.score + 0.5) best = { score, columns: down ? Math.ceil(n / rows) : columns, x, y, down }
         }
   const { columns, x, y, down, score } = best!
-  return {
-    ...laid(pages, list, { columns, overlapX: x, overlapY: y, down }, frame),
-    how: score > 0 ? 'meeting-lines' : 'in-rows',
-    sure: score > 0,
-  }
+  if (score <= 0) return laid(pages, list, { columns: Math.ceil(Math.sqrt(n)), overlapX: 0, overlapY: 0, down: false }, frame)
+  return { ...laid(pages, list, { columns, overlapX: x, overlapY: y, down }, frame), how: 'meeting-lines', sure: true }
 }
 
 /** How a person says that pages lie: in how many columns, how much they overlap, counted by rows or down the columns. */
@@ -249,7 +247,9 @@ export function gridInRows(pages: readonly PdfPage[], choice: GridChoice): PageG
 
 function laid(pages: readonly PdfPage[], list: readonly number[], { columns, overlapX, overlapY, down }: GridChoice, frame: Box): PageGrid {
   const rows = Math.ceil(list.length / columns)
-  const [stepX, stepY] = [frame.maxX - frame.minX - overlapX, frame.maxY - frame.minY - overlapY]
+  // Pages lie over each other by half at the most: a larger overlap was a slip of the hand.
+  const step = (reach: number, overlap: number) => reach - Math.min(overlap, reach / 2)
+  const [stepX, stepY] = [step(frame.maxX - frame.minX, overlapX), step(frame.maxY - frame.minY, overlapY)]
   const places: (Point | null)[] = pages.map(() => null)
   list.forEach((i, k) => {
     const [c, r] = down ? [Math.floor(k / rows), k % rows] : [k % columns, Math.floor(k / columns)]

@@ -81,7 +81,9 @@ function placesOf(cluster: readonly OutlineMark[], outlines: readonly Path[]): P
   const slanted = ticks.length === 2 && cluster.length <= 3 && isVee(ticks[0]!.m, ticks[1]!.m)
   const put = (p: Point) => outlines.map((o) => nearestPlace(o, p)).reduce((x, y) => (y.distanceMm < x.distanceMm ? y : x)).point
   if (ticks.length > 0 && !slanted) return ticks.map(({ m, touch }) => (m.closed ? put(middleOf(m.path.map((s) => s.from))) : touch.at))
-  return [put(middleOf(touching.map(({ touch }) => touch.at)))]
+  // A straight stroke that lies along the edge is a dash of a line, and no notch.
+  const isBent = slanted || touching.some(({ m }) => m.path.length > 1)
+  return isBent ? [put(middleOf(touching.map(({ touch }) => touch.at)))] : []
 }
 
 /** Two strokes that lean against each other from two places of the edge to one point. */

@@ -114,7 +114,7 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
     if (FOLD.test(text) && !/\bfold\s*(?:line|up|here|back|under)\b/i.test(text)) words.onFold = true
     if (MIRRORED.test(text) || EACH_SIDE.test(text)) words.mirrored = true
     const size = SIZE.exec(text)?.[1]?.trim()
-    if (size && words.size === null && !/^(?:s|chart|key)$/i.test(size) === true) words.size = size
+    if (size && words.size === null && !/^(?:chart|key)$/i.test(size)) words.size = size
     const count = countIn(text)
     if (count && (!counted || (counted.isOther && !count.isOther) || (count.isMain && !counted.isMain))) counted = count
     if (EACH_SIDE.test(text) && !count) counted = { count: 2, isMain: false, isOther: false, isPair: true }

@@ -1,7 +1,8 @@
+import { bounded } from '../budget'
 import { readDxf, readPdf, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
 import { ok, refuse, type Result } from '../result'
 import { assemblePages } from './assemble-pages'
-import { proposeGrid, type PageGrid } from './propose-grid'
+import { gridInRows, proposeGrid, type PageGrid } from './propose-grid'
 
 /**
  * A file from outside as it is kept while its pieces come in: the words of an SVG or DXF as they are, or the pages of a PDF as
@@ -69,10 +70,16 @@ export function pagesOf(kept: string): PdfPage[] | null {
   return kept.startsWith(PAGES) ? (JSON.parse(kept) as { pages: PdfPage[] }).pages : null
 }
 
-/** How the pages of a kept PDF lie, as it is proposed; null for any other file. */
+/** Steps that looking for how pages lie, and putting them together, may take. */
+const STEPS = 60_000_000
+
+/** How the pages of a kept PDF lie, as it is proposed; in rows where that takes too long to find; null for any other file. */
 export function gridFor(kept: string): PageGrid | null {
   const pages = pagesOf(kept)
-  return pages && proposeGrid(pages)
+  if (!pages) return null
+  const found = bounded('pages', () => ok(proposeGrid(pages)), STEPS)
+  const columns = Math.ceil(Math.sqrt(pages.length))
+  return found.ok ? found.value : gridInRows(pages, { columns, overlapX: 0, overlapY: 0, down: false })
 }
 
 /**
@@ -81,7 +88,7 @@ export function gridFor(kept: string): PageGrid | null {
  */
 export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing> {
   const pages = pagesOf(kept)
-  if (pages) return assemblePages(pages, grid ?? proposeGrid(pages))
+  if (pages) return bounded('pages', () => assemblePages(pages, grid ?? gridFor(kept)!), STEPS)
   if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || /^\w+ Binary DXF/.test(kept)) return readDxf(kept)
   if (!kept.slice(0, 2000).includes('<'))
     return refuse(

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { readSvg } from '../formats'
 import { measureArea, measureLength, nearestPlace } from '../geometry'
 import { findOutlines, type FoundOutline } from './find-outlines'
+import { readMarks } from './read-marks'
 import { readWords } from './read-words'
+import { splitEdges } from './split-edges'
 import { takeOutNotches } from './take-out-notches'
 
 const found = (inner: string, head = 'width="1000mm" height="1000mm" viewBox="0 0 1000 1000"') => {
@@ -43,6 +45,7 @@ describe('outlines with trouble in them', () => {
     const along = Array.from({ length: 25 }, (_, i) => 12 * i)
     const dashes = along.flatMap((t) => [dash(t, 0, 8, 0), dash(300, t, 0, 8), dash(300 - t, 300, -8, 0), dash(0, 300 - t, 0, -8)])
     const [one] = pieces(dashes.join(''))
+    expect(readMarks(one!, splitEdges(one!.path)).notches).toEqual([])
     expect(Math.abs(measureArea(one!.path))).toBeCloseTo(90_000, -3)
   })
   it('that were turned into narrow areas are the line in their middle', () => {
@@ -114,11 +117,13 @@ describe('words on a piece', () => {
     [['Belt loops', 'Qty: 5'], 'Belt loops', 5, false],
     [['Cuff (cut 4)', 'seam allowance 1.5 cm'], 'Cuff', 4, false],
     [['size 12', 'grainline', 'Gusset', 'cut two'], 'Gusset', 2, false],
+    [['Size S', 'Tab', 'cut 2'], 'Tab', 2, false],
     [['BODICE', 'BACK', 'facing line', 'cut 1'], 'Bodice back', 1, false],
   ] as const)('%j: %s, cut %d', (lines, name, count, mirrored) => {
     const words = said(...lines)
     expect([words.name, words.count, words.mirrored]).toEqual([name, count, mirrored])
   })
+  it('a size of one letter is a size', () => expect(said('Size S', 'Tab').size).toBe('S'))
   it.each([['PLACE ON FOLD'], ['cut 1 on the fold'], ['Fold'], ['Cut 1 to fold of fabric']])('“%s” lies on the fold', (text) => {
     expect(said(text).onFold).toBe(true)
   })

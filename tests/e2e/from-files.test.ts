@@ -95,6 +95,12 @@ describe('a stranger’s pattern', () => {
     const before = await page.getAttribute('transform')
     await page.sendKeys(Key.ARROW_RIGHT)
     await soon('moved', async () => (await (await byTest(app.driver(), 'page-2')).getAttribute('transform')) !== before)
+    // Held in the hand: the next arrow moves the same page again.
+    const once = await (await byTest(app.driver(), 'page-2')).getAttribute('transform')
+    await app.driver().switchTo().activeElement().sendKeys(Key.ARROW_DOWN)
+    await soon('moved again', async () => (await (await byTest(app.driver(), 'page-2')).getAttribute('transform')) !== once)
+    await click(app.driver(), 'undo')
+    await soon('once back', async () => (await (await byTest(app.driver(), 'page-2')).getAttribute('transform')) === once)
     await click(app.driver(), 'undo')
     await soon('back', async () => (await (await byTest(app.driver(), 'page-2')).getAttribute('transform')) === before)
     await click(app.driver(), 'confirm-pages')

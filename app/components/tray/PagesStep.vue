@@ -15,6 +15,7 @@ const placed = computed(() => tray.pages.flatMap((page, i) => (grid.value.places
 const leftOut = computed(() => tray.pages.flatMap((page, i) => (grid.value.places[i] ? [] : [{ page, i }])))
 const MARGIN = 20
 const view = computed(() => {
+  if (placed.value.length === 0) return '0 0 100 100'
   const boxes = placed.value.map(({ page, at }) => ({ minX: at.x, minY: at.y, maxX: at.x + page.width, maxY: at.y + page.height }))
   const minX = Math.min(...boxes.map((b) => b.minX)) - MARGIN
   const minY = Math.min(...boxes.map((b) => b.minY)) - MARGIN
