@@ -16,6 +16,7 @@ const LAYERS = [
   'body',
   'moves',
   'measure',
+  'seams',
   'size',
   'match',
   'changes',

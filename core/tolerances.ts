@@ -101,3 +101,12 @@ export const MOVE_DONE_PART = 1e-3
 
 /** rad. An arc that comes round to this much of a whole turn is a whole one: files write angles to some six figures. */
 export const WHOLE_TURN_RAD = 1e-3
+
+/** mm. A length that is looked for is found when it is met to this: far below what a promise allows. */
+export const LENGTH_FOUND_MM = 1e-4
+
+/** mm. The ease of half a cap is what it was to this: less than what a hand can ease unevenly in a stitch. */
+export const EASE_KEPT_MM = 0.3
+
+/** deg. A cap that was drawn anew keeps its directions at its ends to this (craft 6.10). */
+export const CAP_END_DEG = 1

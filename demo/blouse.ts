@@ -36,7 +36,7 @@ const TIP_BACK = 38
 /** Lengthen-or-shorten line above the waist. */
 const LINE_ABOVE_WAIST = 42
 
-function backPiece(): DraftedPiece {
+export function backPiece(): DraftedPiece {
   const w = neckWidth(BODY)
   const depth = armholeDepth(BODY)
   const q = quarter(BODY)
@@ -105,7 +105,7 @@ function dartedSide(opened: ReturnType<typeof sideWithDart>, dartTip: Point): Dr
 }
 
 /** @param dart whether the side opens for a dart; without one the front hangs straight from the bust */
-function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
+export function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
   const w = neckWidth(BODY)
   const neckDepth = w + 12
   const depth = armholeDepth(BODY)

@@ -1,13 +1,29 @@
-import { measureLength, unit, type Path } from '../core/geometry'
+import { measureLength, unit, type Path, type Point } from '../core/geometry'
 import { grainOf } from './bodice'
 import { at, ruled, solve, swept, type DraftedPiece } from './draft-piece'
 
-/** How much longer the cap is than the armhole, and how wide the band. */
-const CAP_EASE = 22
+/** How much longer the cap is than the armhole, and how wide the band, mm. */
+export const CAP_EASE = 22
 const BAND_WIDTH = 32
 
 function edgeOf(piece: DraftedPiece, id: string): Path {
   return piece.edges.find((e) => e.id === id)!.path
+}
+
+/** A cap over a sleeve that is `half` wide to each side, its top a little in front of the middle; square to its seams. */
+export function capOver(half: number, height: number, seamDown: Point): Path {
+  const rise = at(seamDown.y, -seamDown.x)
+  const top = at(4, -height)
+  const backMid = at(-half * 0.55, -height * 0.5)
+  const frontMid = at(half * 0.55, -height * 0.44)
+  const climb = unit(at(half * 0.46, -height * 0.86))
+  const fall = unit(at(half * 0.46, height * 0.98))
+  return [
+    ...swept(at(-half, 0), at(rise.x, -rise.y), backMid, climb, [0.34, 0.3]),
+    ...swept(backMid, climb, top, at(1, 0), [0.34, 0.38]),
+    ...swept(top, at(1, 0), frontMid, fall, [0.38, 0.3]),
+    ...swept(frontMid, fall, at(half, 0), rise, [0.34, 0.36]),
+  ].map((s, i, all) => (i === 0 ? s : { ...s, from: all[i - 1]!.to })) as Path
 }
 
 /** Set-in sleeve: the cap's height is solved so that the cap is longer than the armhole by the wanted ease. */
@@ -18,23 +34,9 @@ export function sleevePiece(back: DraftedPiece, front: DraftedPiece): DraftedPie
   const wrist = half * 0.7
   const length = 428
   const seamDown = unit(at(-(half - wrist), length))
-  const rise = at(seamDown.y, -seamDown.x)
-  const cap = (height: number): Path => {
-    const top = at(4, -height)
-    const backMid = at(-half * 0.55, -height * 0.5)
-    const frontMid = at(half * 0.55, -height * 0.44)
-    const climb = unit(at(half * 0.46, -height * 0.86))
-    const fall = unit(at(half * 0.46, height * 0.98))
-    return [
-      ...swept(at(-half, 0), at(rise.x, -rise.y), backMid, climb, [0.34, 0.3]),
-      ...swept(backMid, climb, top, at(1, 0), [0.34, 0.38]),
-      ...swept(top, at(1, 0), frontMid, fall, [0.38, 0.3]),
-      ...swept(frontMid, fall, at(half, 0), rise, [0.34, 0.36]),
-    ].map((s, i, all) => (i === 0 ? s : { ...s, from: all[i - 1]!.to })) as Path
-  }
   // The cap begins and ends square to the underarm seams, so that it runs on across the sewn seam.
-  const height = solve((h) => measureLength(cap(h)) - (backMm + frontMm + CAP_EASE), 40, 260)
-  const path = cap(height)
+  const height = solve((h) => measureLength(capOver(half, h, seamDown)) - (backMm + frontMm + CAP_EASE), 40, 260)
+  const path = capOver(half, height, seamDown)
   const capMm = measureLength(path)
   const hemPath = swept(at(wrist, length), at(-seamDown.y, seamDown.x), at(-wrist, length), at(-seamDown.y, -seamDown.x), [0.3, 0.3])
   return {

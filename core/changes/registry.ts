@@ -8,6 +8,7 @@ import { bustAmount } from './bust-amount'
 import { doubleDart } from './double-dart'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
+import { forwardShoulder } from './shoulder-forward'
 import { grade } from './grade'
 import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
@@ -44,6 +45,7 @@ const KINDS = [
   addAtEdge,
   pivotSlide,
   shoulderWidth,
+  forwardShoulder,
   hemFullness,
   levelWedge,
   slashSwing,

@@ -26,6 +26,8 @@ const WORDS = {
   grading: 'grade|grading|graded',
   blending: 'blend|blending',
   slash: 'slash|slashing|slash and swing|slash and spread|cut open|freely',
+  forward: 'forward|forwards|further forward|to the front|toward the front|towards the front',
+  backward: 'backward|backwards|further back|to the back|toward the back|towards the back',
   open: 'open|opens|opening',
   close: 'close|closes|closing',
   swing: 'swing',

@@ -7,8 +7,7 @@ import type { Concept } from './lexicon'
 export const TRADE: Partial<Record<Concept, string>> = {
   bicep: 'A fuller or slimmer bicep, with the armhole that goes with it, is not made here yet.',
   'arm-drags': 'Drag lines across the upper arm ask for a fuller bicep with its armhole, which is not made here yet.',
-  'forward-shoulder': 'A forward shoulder is not made here yet.',
-  'collar-back': 'A collar that rides back may mean a forward shoulder, which is not made here yet, or a back that is too short.',
+  'collar-back': 'A collar that rides back may mean a forward shoulder, or a back that is too short.',
   crotch: 'The curve and the depth of a crotch are not reshaped here yet.',
   belly: 'A full belly is not made here as one change yet.',
   'rounded-back': 'A rounded back is not made here as one change yet.',

@@ -8,7 +8,8 @@ import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { evenSides, surplusOf } from '../shared/even-sides'
 import { findLargest } from '../find-largest'
-import { settleBands, settleCaps } from '../shared/settle-followers'
+import { settleCaps } from '../../seams'
+import { settleBands } from '../shared/settle-bands'
 import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
 import type { Applied, ChangeContext, HeldPromise } from '../types'
 import type { AddAtEdgeInputs } from './schema'
@@ -116,7 +117,7 @@ function widen(garment: Garment, inputs: AddAtEdgeInputs): { garment: Garment; b
     const evened = evenSides({ ...now, pieces }, size.id, (seam) => [surplusOf(garment, seam, size.id)])
     // The cap and the bands follow what they are sewn to: their ease is what it was.
     const capped = settleCaps(garment, evened, size.id, size.id)
-    g = settleBands(garment, capped, size.id, size.id)
+    g = settleBands(garment, capped.ok ? capped.value.garment : evened, size.id, size.id)
     const broken = findBrokenOutline(garment, g, [size])
     if (broken) return { garment: g, broken }
   }

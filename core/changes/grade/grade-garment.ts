@@ -5,7 +5,8 @@ import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'
 import { rulesOf, tableOf } from './rules'
 import type { Cardinal, GradeInputs } from './schema'
-import { settleBands, settleCaps } from '../shared/settle-followers'
+import { settleCaps } from '../../seams'
+import { settleBands } from '../shared/settle-bands'
 
 /** A size that a grade makes, with how much its body is larger than the size it starts from, mm. */
 export interface GradedSize {
@@ -110,7 +111,8 @@ export function addGradedSize(garment: Garment, inputs: Pick<GradeInputs, 'centr
     grown = make()
   }
   const capped = settleCaps(garment, grown, size.fromId, size.id)
-  return settleBands(garment, capped, size.fromId, size.id)
+  // A cap that no height would fit stays as it is, and the promise of its ease says so.
+  return settleBands(garment, capped.ok ? capped.value.garment : grown, size.fromId, size.id)
 }
 
 /**

@@ -87,7 +87,6 @@ export const pivotSlide = defineChange({
     const fits = (s: Sequence) => piecesFor(garment, s, context.sizeId).length > 0
     return readPivotSlide(wish, begun, fits)
   },
-  mayMend: { 'forward-shoulder': 1 },
   phase: 'widths',
   leftOut: partnersIn,
   begin: beginPivot,

@@ -33,7 +33,6 @@ export const shoulderWidth = defineChange({
   holds: 'Neckline, armhole length, everything below the hinge; front and back shoulders still meet.',
   schema: ShoulderWidthSchema,
   reads: (wish, _garment, _context, begun) => readShoulderWidth(wish, begun),
-  mayMend: { 'forward-shoulder': 2 },
   phase: 'widths',
   leftOut: partnersIn,
   begin(garment, context) {

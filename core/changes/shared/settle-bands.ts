@@ -14,9 +14,6 @@ import {
 } from '../../pattern'
 import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
 
-/** Halvings of the height in which a cap is looked for. */
-const ROUNDS = 60
-
 const withShape = (garment: Garment, piece: Piece, sizeId: string, shape: Shape): Garment => ({
   ...garment,
   pieces: garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: shape } } : p)),
@@ -34,32 +31,6 @@ function ownSeam(garment: Garment, piece: Piece, edgeId: string): { seam: Seam; 
 
 const surplus = (garment: Garment, seam: Seam, side: 0 | 1, sizeId: string) =>
   sideLength(garment, seam, side, sizeId) - sideLength(garment, seam, side === 0 ? 1 : 0, sizeId)
-
-/** A path made higher or flatter over its chord; its ends stay. */
-function stretchOver(path: Path, times: number): Path {
-  const from = path[0]!.from
-  const along = unit(subtract(path[path.length - 1]!.to, from))
-  const up = { x: -along.y, y: along.x }
-  const move = (p: Point) => add(p, scale(up, dot(subtract(p, from), up) * (times - 1)))
-  return path.map((s) =>
-    s.kind === 'line'
-      ? { kind: 'line', from: move(s.from), to: move(s.to) }
-      : { kind: 'cubic', from: move(s.from), c1: move(s.c1), c2: move(s.c2), to: move(s.to) },
-  )
-}
-
-/** The height of a cap over its chord at which it is as long as asked; the cap as it is when no height does. */
-function capOfLength(path: Path, wantedMm: number): Path {
-  let low = 0
-  let high = 4
-  if (measureLength(stretchOver(path, high)) < wantedMm || measureLength(stretchOver(path, low)) > wantedMm) return path
-  for (let i = 0; i < ROUNDS; i++) {
-    const middle = (low + high) / 2
-    if (measureLength(stretchOver(path, middle)) > wantedMm) high = middle
-    else low = middle
-  }
-  return stretchOver(path, (low + high) / 2)
-}
 
 /** Marks on one side meet those on the other as they did in the pattern's own size: the ease between them is kept. */
 function settleMarks(base: Garment, grown: Garment, seam: Seam, side: 0 | 1, baseSizeId: string, sizeId: string): Garment {
@@ -82,21 +53,6 @@ function settleMarks(base: Garment, grown: Garment, seam: Seam, side: 0 | 1, bas
     notches[own.notchId] = { from: place.from, distanceMm: place.from === 'start' ? fromStart : total - fromStart }
   }
   return withShape(grown, piece, sizeId, { ...shape, notches })
-}
-
-/** Sleeve caps follow the armhole: as much longer than it as they were in the pattern's own size. */
-export function settleCaps(base: Garment, grown: Garment, baseSizeId: string, sizeId: string): Garment {
-  return grown.pieces.reduce((garment, piece) => {
-    const cap = piece.edges.find((e) => e.role === 'cap')
-    const own = cap ? ownSeam(garment, piece, cap.id) : null
-    if (!cap || !own) return garment
-    const ease = surplus(base, own.seam, own.side, baseSizeId)
-    const wanted = sideLength(garment, own.seam, own.side === 0 ? 1 : 0, sizeId) + ease
-    const shape = shapeOf(piece, sizeId)
-    const edges = { ...shape.edges, [cap.id]: capOfLength(edgePath(shape, cap.id), wanted) }
-    const settled = withShape(garment, piece, sizeId, { ...shape, edges })
-    return settleMarks(base, settled, own.seam, own.side, baseSizeId, sizeId)
-  }, grown)
 }
 
 /** Bands follow the edge that they are sewn to: lengthened away from their fold, or to both ends alike. */

@@ -1,0 +1,80 @@
+import { measureLength, turnRad, tangentAt } from '../../geometry'
+import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { armholesWithSleeve, capParts, edgeBeyond, HALVES, joinRuns, measureArmhole, type Half } from '../../seams'
+import { CAP_END_DEG, EASE_KEPT_MM, LENGTH_KEPT_MM } from '../../tolerances'
+import type { Caution, HeldPromise } from '../types'
+import { lengthToken } from '../../units'
+import { holdMeasure } from './held'
+
+/** The ease that a cap has more or less than before by what was asked, each half, mm. */
+export type AskedEase = Record<Half, number>
+const AS_BEFORE: AskedEase = { front: 0, back: 0 }
+
+/**
+ * What holds between armholes and caps: the ease of front and back each as it was (or as asked), every sleeve seam as long as it
+ * was, the cap’s directions at its ends.
+ *
+ * @param sizeBefore the size of the garment before that these are held against, where it has not got the one that is shown
+ */
+export function heldByPairs(
+  before: Garment,
+  after: Garment,
+  sizeId: string,
+  asked: AskedEase = AS_BEFORE,
+  sizeBefore = sizeId,
+): HeldPromise[] {
+  const was = armholesWithSleeve(before)
+  const is = armholesWithSleeve(after)
+  if (!was.ok || !is.ok) return []
+  return is.value.flatMap((armhole): HeldPromise[] => {
+    const old = was.value.find((a) => a.sleeve.seam.id === armhole.sleeve.seam.id)
+    if (!old) return []
+    const [a, b] = [measureArmhole(before, old, sizeBefore), measureArmhole(after, armhole, sizeId)]
+    const { name } = armhole.sleeve.seam
+    const eases = HALVES.map((half) => holdMeasure(`${half} cap, ease`, name, a.ease[half] + asked[half], b.ease[half], EASE_KEPT_MM))
+    const parts = capParts(after, armhole, sizeId)
+    const seams = parts.flatMap((part) => {
+      const piece = findPiece(after, part.pieceId)!
+      const [wasShape, isShape] = [shapeOf(findPiece(before, piece.id) ?? piece, sizeBefore), shapeOf(piece, sizeId)]
+      return (['first', 'last'] as const).flatMap((which) => {
+        const edge = edgeBeyond(piece, part.runs, which)
+        if (edge.role === 'cap' || !(edge.id in wasShape.edges)) return []
+        const length = holdMeasure(
+          `${edge.name}, length`,
+          piece.name,
+          measureLength(edgePath(wasShape, edge.id)),
+          measureLength(edgePath(isShape, edge.id)),
+          LENGTH_KEPT_MM,
+        )
+        const directionAt = (shape: typeof isShape) => {
+          const path = joinRuns(shape, part.runs)
+          return which === 'first' ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
+        }
+        const turn = (turnRad(directionAt(wasShape), directionAt(isShape)) * 180) / Math.PI
+        return [length, holdMeasure(`cap at the ${edge.name}, direction`, piece.name, 0, turn, CAP_END_DEG, 'deg')]
+      })
+    })
+    return [...eases, ...seams]
+  })
+}
+
+/** Says where caps no longer have the ease that they had, front or back: the cap or the armhole has to follow. */
+export function easeCautions(before: Garment, after: Garment, sizeId: string): Caution[] {
+  const was = armholesWithSleeve(before)
+  const is = armholesWithSleeve(after)
+  if (!was.ok || !is.ok || !before.sizes.some((s) => s.id === sizeId)) return []
+  return is.value.flatMap((armhole): Caution[] => {
+    const old = was.value.find((a) => a.sleeve.seam.id === armhole.sleeve.seam.id)
+    if (!old) return []
+    const [a, b] = [measureArmhole(before, old, sizeId), measureArmhole(after, armhole, sizeId)]
+    const off = HALVES.filter((half) => Math.abs(b.ease[half] - a.ease[half]) > EASE_KEPT_MM)
+    if (off.length === 0) return []
+    const said = off.map((half) => `${half} ${lengthToken(b.ease[half])} in place of ${lengthToken(a.ease[half])}`).join(', ')
+    return [
+      {
+        code: 'cap-left-behind',
+        message: `Cap and armhole no longer have the ease that they had: ${said}. Let the cap follow the armhole, or the armhole the cap.`,
+      },
+    ]
+  })
+}

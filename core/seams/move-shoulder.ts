@@ -1,0 +1,263 @@
+import {
+  add,
+  cross,
+  cutPath,
+  distance,
+  findRoot,
+  line,
+  mapPath,
+  measureLength,
+  norm,
+  placeAt,
+  reversePath,
+  rotateAbout,
+  scale,
+  subtract,
+  tangentAt,
+  turnRad,
+  unit,
+  type Path,
+  type Point,
+} from '../geometry'
+import { displaceAlong, fading, swelling, type Field } from '../moves'
+import { edgePath, findPiece, neighbours, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
+import { ok, refuse, type Result } from '../result'
+import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
+import { joinRuns } from './cap-parts'
+import { keepNotches, type StillEnd } from './keep-notches'
+import { runLength } from './measure-armhole'
+
+/** The shoulder seam of a piece from the neck to the tip, with the legs of a dart that parts it, and the armhole below it. */
+export interface ShoulderOf {
+  piece: Piece
+  /** From the neck outward. */
+  shoulder: (RunEdge & { isLeg: boolean })[]
+  /** From the tip down, on this piece. */
+  armhole: RunEdge[]
+}
+
+/** The shoulder above half an armhole. */
+export function shoulderAbove(garment: Garment, half: readonly RunEdge[]): ShoulderOf {
+  const first = half[0]!
+  const piece = findPiece(garment, first.pieceId)!
+  const next = half.findIndex((r) => r.pieceId !== piece.id)
+  const armhole = half.slice(0, next < 0 ? half.length : next)
+  const n = piece.edges.length
+  const shoulder: ShoulderOf['shoulder'] = []
+  const { before, after } = neighbours(piece, first.edgeId)
+  // The shoulder lies before the armhole as it is walked.
+  const step = first.reversed ? 1 : n - 1
+  for (let k = piece.edges.indexOf(first.reversed ? after : before), i = 0; i < n; k = (k + step) % n, i++) {
+    const edge = piece.edges[k]!
+    if (edge.role !== 'shoulder' && edge.role !== 'dart-leg') break
+    shoulder.unshift({ pieceId: piece.id, edgeId: edge.id, reversed: first.reversed, isLeg: edge.role === 'dart-leg' })
+  }
+  return { piece, shoulder, armhole }
+}
+
+const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
+  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
+const startOf = (path: Path): Point => path[0]!.from
+const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/** How much of the armhole is redrawn below a tip that was moved, as a part of it on this piece. */
+const REACH_PART = 0.5
+/** The first edge of an armhole that is shortened keeps at least this, mm. */
+const LEAST_ARMHOLE_MM = 10
+
+/** The closed shoulder seam of a piece, as it is sewn, in the place of its outer part. */
+interface ClosedShoulder {
+  path: Path
+  neck: Point
+  tip: Point
+  dart: { tip: Point; mouth: Point; turnRad: number } | null
+}
+
+function closeShoulder({ piece, shoulder }: ShoulderOf, shape: Shape): Result<ClosedShoulder> {
+  const legs = shoulder.filter((s) => s.isLeg)
+  const paths = shoulder.map((s) => walked(shape, s))
+  if (legs.length === 0) {
+    const path = paths.flat()
+    return ok({ path, neck: startOf(path), tip: endOf(path), dart: null })
+  }
+  const first = shoulder.findIndex((s) => s.isLeg)
+  if (legs.length !== 2 || !shoulder[first + 1]?.isLeg)
+    return refuse(
+      'darts-in-shoulder',
+      piece.name,
+      'more than one dart parts its shoulder.',
+      'Merge the darts of the shoulder into one first.',
+    )
+  const [a, b] = [paths[first]!, paths[first + 1]!]
+  const tip = endOf(a)
+  const turn = turnRad(subtract(startOf(a), tip), subtract(endOf(b), tip))
+  const inner = mapPath(paths.slice(0, first).flat(), (p) => rotateAbout(p, tip, turn))
+  const path = [...inner, ...paths.slice(first + 2).flat()]
+  if (path.length === 0)
+    return refuse('darts-in-shoulder', piece.name, 'a dart takes up its whole shoulder.', 'Move the dart elsewhere first.')
+  return ok({ path, neck: startOf(path), tip: endOf(path), dart: { tip, mouth: endOf(b), turnRad: turn } })
+}
+
+/** An armhole that begins so far before its beginning, straight on along its own run; or so far after it. */
+function runOn(path: Path, byMm: number): Path {
+  if (byMm <= 0) return cutPath(path, -byMm, measureLength(path))
+  const first = path[0]!
+  const from = subtract(first.from, scale(tangentAt(first, 0), byMm))
+  return first.kind === 'line' ? [line(from, first.to), ...path.slice(1)] : [line(from, first.from), ...path]
+}
+
+export interface ShoulderMove {
+  /** How much longer the half of the armhole becomes in all, mm. */
+  growMm: number
+  /** Added across the body at the middle of the armhole, fading to both its ends, mm; taken when negative. */
+  acrossMm: number
+}
+
+/** The part of an armhole half that lies on one piece, moved by a field along it. */
+function displaceRuns(shape: Shape, runs: readonly RunEdge[], field: Field, places: number[], first: (path: Path) => Path = (p) => p) {
+  const edges: Record<string, Path> = {}
+  let at = 0
+  let before: Point | null = null
+  runs.forEach((run, i) => {
+    const own = i === 0 ? first(walked(shape, run)) : walked(shape, run)
+    const offset = at
+    at += measureLength(own)
+    let drawn = displaceAlong(
+      own,
+      { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) },
+      places.map((p) => p - offset),
+    )
+    if (before) drawn = [{ ...drawn[0]!, from: before }, ...drawn.slice(1)]
+    before = endOf(drawn)
+    edges[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
+  })
+  return edges
+}
+
+/** Half an armhole let out across the body in its middle, on the piece that has most of it. */
+function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId: string, acrossMm: number): Garment {
+  if (acrossMm === 0) return garment
+  const lengths = new Map<string, number>()
+  for (const run of half) lengths.set(run.pieceId, (lengths.get(run.pieceId) ?? 0) + runLength(garment, [run], sizeId))
+  const pieceId = [...lengths].reduce((a, b) => (b[1] > a[1] ? b : a))[0]
+  const shape = shapeOf(findPiece(garment, pieceId)!, sizeId)
+  const runs = half.filter((r) => r.pieceId === pieceId)
+  const path = joinRuns(shape, runs)
+  const total = measureLength(path)
+  const along = placeAt(path, total / 2).tangent
+  // Outlines run clockwise: outside lies on the left of one that is walked with them.
+  const out = runs[0]!.reversed ? { x: -along.y, y: along.x } : { x: along.y, y: -along.x }
+  return withEdges(garment, pieceId, sizeId, displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2]))
+}
+
+const withEdges = (garment: Garment, pieceId: string, sizeId: string, edges: Shape['edges'], notches?: Shape['notches']): Garment => ({
+  ...garment,
+  pieces: garment.pieces.map((p) => {
+    if (p.id !== pieceId) return p
+    const shape = shapeOf(p, sizeId)
+    return { ...p, shapes: { ...p.shapes, [sizeId]: { ...shape, edges: { ...shape.edges, ...edges }, notches: notches ?? shape.notches } } }
+  }),
+})
+
+/**
+ * A shoulder seam whose outer end moves along the run of its armhole, the neck point still (craft 6.10, worked case 18): the
+ * armhole is extended or shortened along itself, the seam turned stiffly about the neck point to meet it there. A dart in the
+ * seam stays where it is; its legs run on to the new line, and the seam is as long as before with the dart closed.
+ *
+ * @param half the half of the armhole below it, from the shoulder down
+ * Refuses: several darts in the shoulder, an armhole that has no more to give.
+ */
+export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId: string, move: ShoulderMove): Result<Garment> {
+  const wantedMm = runLength(garment, half, sizeId) + move.growMm
+  const crossed = letOutAcross(garment, half, sizeId, move.acrossMm)
+  const above = shoulderAbove(crossed, half)
+  const { piece, shoulder, armhole } = above
+  const shape = shapeOf(piece, sizeId)
+  const closed = closeShoulder(above, shape)
+  if (!closed.ok) return closed
+  const { neck, tip, path: seam } = closed.value
+  const reach = distance(neck, tip)
+  const firstMm = measureLength(edgePath(shape, armhole[0]!.edgeId))
+  const draw = (byMm: number): Record<string, Path> => {
+    const start = startOf(runOn(walked(shape, armhole[0]!), byMm))
+    const target = add(neck, scale(unit(subtract(start, neck)), reach))
+    const total = measureLength(joinRuns(shape, armhole)) + byMm
+    return displaceRuns(shape, armhole, fading(subtract(target, start), 0, total * REACH_PART), [total * REACH_PART], (p) => runOn(p, byMm))
+  }
+  const lengthFor = (byMm: number) => runLength(withEdges(crossed, piece.id, sizeId, draw(byMm)), half, sizeId)
+  const room = firstMm - LEAST_ARMHOLE_MM
+  const bound = Math.sign(move.growMm || 1) * (Math.abs(move.growMm) * MOST_TIMES + MOST_MORE_MM)
+  const tooMuch = refuse<never>(
+    'amount-too-large',
+    piece.name,
+    'the armhole has no more to give at the shoulder.',
+    'Ask for less.',
+    Math.sign(move.growMm) * Math.max(0, room / MOST_TIMES),
+  )
+  if (-bound >= room || reach <= SAME_POINT_MM) return tooMuch
+  const by = findRoot((mm) => lengthFor(mm) - wantedMm, -Math.sign(bound) * Math.min(MOST_MORE_MM, room / 2), bound, LENGTH_FOUND_MM)
+  if (by === null) return tooMuch
+  const edges = draw(by)
+  const firstRun = armhole[0]!
+  const drawnFirst = firstRun.reversed ? reversePath(edges[firstRun.edgeId]!) : edges[firstRun.edgeId]!
+  const turn = turnRad(subtract(tip, neck), subtract(startOf(drawnFirst), neck))
+  const turned = turnedShoulder(
+    above,
+    shape,
+    closed.value,
+    mapPath(seam, (p) => rotateAbout(p, neck, turn)),
+    startOf(drawnFirst),
+  )
+  if (!turned) return tooMuch
+  const all = { ...edges, ...turned }
+  const ends: StillEnd[] = [
+    ...armhole.map((r) => ({ ...r, still: 'last' as const })),
+    ...shoulder.map((r) => ({ ...r, still: 'first' as const })),
+  ]
+  return ok(withEdges(crossed, piece.id, sizeId, all, keepNotches(piece, shapeOf(findPiece(garment, piece.id)!, sizeId), all, ends)))
+}
+
+/** How far along its run a tip is looked for: so many times the amount, and so much more, mm. */
+const MOST_TIMES = 2
+const MOST_MORE_MM = 20
+
+/** The edges of a shoulder seam after it was turned: parted at its dart, whose legs run to it. Null where it misses the dart. */
+function turnedShoulder(
+  { shoulder }: ShoulderOf,
+  shape: Shape,
+  closed: ClosedShoulder,
+  seam: Path,
+  tip: Point,
+): Record<string, Path> | null {
+  const keep = (runs: readonly (typeof shoulder)[number][], path: Path): Record<string, Path> => {
+    // Several edges keep their shares of the line.
+    const lengths = runs.map((r) => measureLength(edgePath(shape, r.edgeId)))
+    const stretch = measureLength(path) / lengths.reduce((a, b) => a + b, 0)
+    let at = 0
+    return Object.fromEntries(
+      runs.map((r, i) => {
+        const part = runs.length === 1 ? path : cutPath(path, at, (at += lengths[i]! * stretch))
+        return [r.edgeId, r.reversed ? reversePath(part) : part]
+      }),
+    )
+  }
+  const last = seam[seam.length - 1]!
+  const ended: Path = [...seam.slice(0, -1), { ...last, to: tip }]
+  if (!closed.dart) return keep(shoulder, ended)
+  const { dart } = closed
+  const along = unit(subtract(dart.mouth, dart.tip))
+  const at = findRoot((mm) => cross(along, subtract(placeAt(ended, mm).point, dart.tip)), 0, measureLength(ended), LENGTH_FOUND_MM / 10)
+  if (at === null) return null
+  const meets = placeAt(ended, at).point
+  if (norm(subtract(meets, dart.tip)) <= SAME_POINT_MM) return null
+  const back = (p: Point) => rotateAbout(p, dart.tip, -dart.turnRad)
+  const first = shoulder.findIndex((s) => s.isLeg)
+  const [legIn, legOut] = [shoulder[first]!, shoulder[first + 1]!]
+  const legs = { in: [line(back(meets), dart.tip)], out: [line(dart.tip, meets)] }
+  return {
+    ...keep(shoulder.slice(0, first), mapPath(cutPath(ended, 0, at), back)),
+    ...keep(shoulder.slice(first + 2), cutPath(ended, at, measureLength(ended))),
+    [legIn.edgeId]: legIn.reversed ? reversePath(legs.in) : legs.in,
+    [legOut.edgeId]: legOut.reversed ? reversePath(legs.out) : legs.out,
+  }
+}

@@ -1,0 +1,193 @@
+import {
+  add,
+  cutPath,
+  distance,
+  line,
+  measureLength,
+  placeAt,
+  reversePath,
+  scale,
+  subtract,
+  tangentAt,
+  turnRad,
+  rotateAbout,
+  type Path,
+  type Point,
+} from '../geometry'
+import { displaceAlong, fading, swelling, together, type Field } from '../moves'
+import { edgePath, findPiece, frameOf, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
+import { edgeBeyond, joinRuns } from './cap-parts'
+import { keepNotches } from './keep-notches'
+
+/** How the underarm end of half an armhole is moved, mm. */
+export interface UnderarmMove {
+  /** Down along the side seam; up when negative. */
+  downMm: number
+  /** Outward across the grain, the side seam redrawn to its far end. */
+  outMm: number
+  /** The redrawn stretch of the armhole further in, in its middle. */
+  hollowMm: number
+}
+
+export const NO_UNDERARM_MOVE: UnderarmMove = { downMm: 0, outMm: 0, hollowMm: 0 }
+
+/** How much of an armhole is redrawn above the underarm: up to the notch there, or this part of it. */
+const USUAL_REACH_PART = 0.4
+const NOTCH_REACH = { least: 0.25, most: 0.8 }
+/** At least so many times as far as the corner goes: then it fades without a hook. */
+const REACH_TIMES = 3
+
+/** A side seam must keep at least this much of its first edge, mm. */
+const LEAST_SIDE_MM = 5
+
+/** The end of half an armhole: its edges on the piece that has the underarm, and the edges of the side below it, walked down. */
+export interface UnderarmEnd {
+  piece: Piece
+  armhole: RunEdge[]
+  side: { edgeId: string; reversed: boolean; isLeg: boolean }[]
+}
+
+export function underarmEnd(garment: Garment, half: readonly RunEdge[]): UnderarmEnd {
+  const last = half[half.length - 1]!
+  const piece = findPiece(garment, last.pieceId)!
+  const armhole = half.slice(half.findLastIndex((r) => r.pieceId !== piece.id) + 1)
+  const first = edgeBeyond(piece, armhole, 'last')
+  const forward = !last.reversed
+  const n = piece.edges.length
+  const from = piece.edges.findIndex((e) => e.id === first.id)
+  const side: UnderarmEnd['side'] = []
+  for (let k = from, steps = 0; steps < n; k = (k + (forward ? 1 : n - 1)) % n, steps++) {
+    const edge = piece.edges[k]!
+    if (edge.role !== first.role && edge.role !== 'dart-leg') break
+    side.push({ edgeId: edge.id, reversed: !forward, isLeg: edge.role === 'dart-leg' })
+  }
+  return { piece, armhole, side }
+}
+
+const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
+  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
+const startOf = (path: Path): Point => path[0]!.from
+const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/** How far from the underarm the armhole is redrawn, mm. */
+function reachOf(end: UnderarmEnd, shape: Shape, totalMm: number, movedMm: number): number {
+  const { piece, armhole } = end
+  const last = armhole[armhole.length - 1]!
+  const own = measureLength(edgePath(shape, last.edgeId))
+  const notches = piece.notches
+    .filter((n) => n.edgeId === last.edgeId)
+    .map((n) => {
+      const place = shape.notches[n.id]!
+      const fromStart = place.from === 'start' ? place.distanceMm : own - place.distanceMm
+      return last.reversed ? fromStart : own - fromStart
+    })
+    .filter((mm) => mm >= totalMm * NOTCH_REACH.least && mm <= totalMm * NOTCH_REACH.most)
+  const usual = notches.length > 0 ? Math.min(...notches) : totalMm * USUAL_REACH_PART
+  return Math.min(totalMm * NOTCH_REACH.most, Math.max(usual, REACH_TIMES * movedMm))
+}
+
+/** The side seam begun so far down along itself, or run straight on above its beginning. */
+function beginAt(path: Path, downMm: number): Path | null {
+  if (downMm === 0) return path
+  const total = measureLength(path)
+  if (downMm > 0) return downMm > total - LEAST_SIDE_MM ? null : cutPath(path, downMm, total)
+  const from = add(startOf(path), scale(tangentAt(path[0]!, 0), downMm))
+  const first = path[0]!
+  // A straight seam stays one line.
+  return first.kind === 'line' ? [line(from, first.to), ...path.slice(1)] : [line(from, startOf(path)), ...path]
+}
+
+/**
+ * The side seam led to a corner that went outward: everything along it goes out by less and less, level at both ends. A dart in
+ * it keeps its tip and its angle: what lies below it goes out as it would with the dart closed, turned about the tip, so that
+ * its legs stay alike and the seam is as long as one without a dart.
+ */
+function leadOut(shape: Shape, side: UnderarmEnd['side'], begun: Path, out: Point, outMm: number): Record<string, Path> {
+  const paths = side.map((s, i) => (i === 0 ? begun : walked(shape, s)))
+  const total = side.reduce((sum, s, i) => sum + (s.isLeg ? 0 : measureLength(paths[i]!)), 0)
+  const edges: Record<string, Path> = {}
+  let at = 0
+  let way = out
+  side.forEach((s, i) => {
+    const path = paths[i]!
+    const offset = at
+    let drawn: Path
+    if (s.isLeg) {
+      const by = fading(scale(way, outMm), 0, total).by(offset)
+      const isFirst = !side[i - 1]?.isLeg
+      if (isFirst) {
+        drawn = [line(add(startOf(path), by), endOf(path))]
+        const other = paths[i + 1] ?? path
+        way = rotateAbout(way, { x: 0, y: 0 }, turnRad(subtract(startOf(path), endOf(path)), subtract(endOf(other), startOf(other))))
+      } else drawn = [line(startOf(path), add(endOf(path), by))]
+    } else {
+      at += measureLength(path)
+      const field = fading(scale(way, outMm), 0, total)
+      drawn = displaceAlong(path, { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) })
+    }
+    edges[s.edgeId] = s.reversed ? reversePath(drawn) : drawn
+  })
+  return edges
+}
+
+/**
+ * Half an armhole with its underarm moved (craft 6.10): the corner goes down along the side seam, or down and outward with the
+ * side redrawn to its far end; the armhole is redrawn from its notch to the corner, and keeps its angle to the side. Notches stay
+ * as far from the ends that did not move.
+ * @returns null where the side seam is too short
+ */
+export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId: string, move: UnderarmMove): Garment | null {
+  const end = underarmEnd(garment, half)
+  const { piece, armhole, side } = end
+  const shape = shapeOf(piece, sizeId)
+  const sidePath = walked(shape, side[0]!)
+  const begun = beginAt(sidePath, move.downMm)
+  if (!begun) return null
+  const { across } = frameOf(piece, shape)
+  const inward = subtract(startOf(joinRuns(shape, armhole)), startOf(sidePath))
+  const out = across.x * inward.x + across.y * inward.y > 0 ? scale(across, -1) : across
+  const corner = add(startOf(begun), scale(out, move.outMm))
+  const sideEdges =
+    move.outMm === 0 ? { [side[0]!.edgeId]: side[0]!.reversed ? reversePath(begun) : begun } : leadOut(shape, side, begun, out, move.outMm)
+  const newSide = sideEdges[side[0]!.edgeId]!
+  const turn = turnRad(
+    tangentAt(sidePath[0]!, 0),
+    side[0]!.reversed ? scale(tangentAt(newSide[newSide.length - 1]!, 1), -1) : tangentAt(newSide[0]!, 0),
+  )
+  const path = joinRuns(shape, armhole)
+  const totalMm = measureLength(path)
+  const by = subtract(corner, endOf(path))
+  const reach = reachOf(end, shape, totalMm, distance(corner, endOf(path)))
+  const middle = placeAt(path, totalMm - reach / 2)
+  /** Into the piece: outlines run clockwise, so it lies on their right. */
+  const isForward = !armhole[0]!.reversed
+  const into = isForward ? { x: -middle.tangent.y, y: middle.tangent.x } : { x: middle.tangent.y, y: -middle.tangent.x }
+  const field = together(fading(by, totalMm, totalMm - reach), swelling(scale(into, move.hollowMm), totalMm - reach, totalMm))
+  const edges: Record<string, Path> = { ...shape.edges, ...sideEdges }
+  let at = 0
+  let before: Point | null = null
+  armhole.forEach((run, i) => {
+    const own = walked(shape, run)
+    const offset = at
+    at += measureLength(own)
+    const shifted: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
+    let drawn = displaceAlong(own, shifted, [totalMm - reach - offset])
+    if (i === armhole.length - 1) drawn = endTurned(drawn, turn, corner)
+    if (before) drawn = [{ ...drawn[0]!, from: before }, ...drawn.slice(1)]
+    before = endOf(drawn)
+    edges[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
+  })
+  const notches = keepNotches(piece, shape, edges, [
+    ...armhole.map((r) => ({ ...r, still: 'first' as const })),
+    ...side.map((s) => ({ ...s, still: 'last' as const })),
+  ])
+  const drawn: Shape = { ...shape, edges, notches }
+  return { ...garment, pieces: garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: drawn } } : p)) }
+}
+
+/** The last handle of a path turned about its end, and its end set to a point that it lies on but for rounding. */
+function endTurned(path: Path, turn: number, end: Point): Path {
+  const last = path[path.length - 1]!
+  const own = last.kind === 'line' ? { ...last, to: end } : { ...last, to: end, c2: rotateAbout(last.c2, last.to, turn) }
+  return [...path.slice(0, -1), own]
+}

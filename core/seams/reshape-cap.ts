@@ -1,0 +1,207 @@
+import {
+  add,
+  cross,
+  distance,
+  dot,
+  mapPath,
+  measureLength,
+  reversePath,
+  scale,
+  subtract,
+  tangentAt,
+  unit,
+  type Path,
+  type Point,
+} from '../geometry'
+import { displaceAlong, fading, markPosition, together, type Field } from '../moves'
+import { findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
+import { SAME_POINT_MM } from '../tolerances'
+import { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
+import { topOfCap, type Half, type SleevedArmhole } from './measure-armhole'
+import { turnChain } from './turn-chain'
+
+/** How a cap is drawn anew, mm. */
+export interface CapMove {
+  /** Its top goes up along the grain, everything above the ends in proportion to its height. */
+  riseMm: number
+  /** Everything from notch to notch goes toward the front. */
+  slideMm: number
+  /** The sleeve seams’ upper ends go outward, turned about the wrist. */
+  outMm: Record<Half, number>
+}
+
+export const NO_CAP_MOVE: CapMove = { riseMm: 0, slideMm: 0, outMm: { front: 0, back: 0 } }
+
+/** Where the redrawn part under a notch ends on a half that has no notch, as a part of it from the end. */
+const USUAL_NOTCH_PART = 0.45
+/** A notch nearer to the end of its half than this part of it leaves no room to redraw the cap below it. */
+const LEAST_NOTCH_PART = 0.25
+
+/** One end of a part of a cap: the half that it belongs to, and whether a sleeve seam begins there. */
+interface PartEnd {
+  which: 'first' | 'last'
+  half: Half
+  isSeam: boolean
+}
+
+interface LaidPart extends CapPart {
+  /** Where the shoulder meets it, from its own start, mm; null on a part that lies wholly on one half. */
+  topMm: number | null
+  ends: PartEnd[]
+}
+
+function layParts(garment: Garment, armhole: SleevedArmhole, sizeId: string): LaidPart[] {
+  const top = topOfCap(garment, armhole, sizeId)
+  const { beginsAt } = armhole.sleeve
+  const later: Half = beginsAt === 'front' ? 'back' : 'front'
+  return capParts(garment, armhole, sizeId).map((part) => {
+    const piece = findPiece(garment, part.pieceId)!
+    const topMm = top > part.fromMm && top < part.toMm ? top - part.fromMm : null
+    const end = (which: 'first' | 'last'): PartEnd => ({
+      which,
+      half: topMm === null ? (part.toMm <= top ? beginsAt : later) : which === 'first' ? beginsAt : later,
+      isSeam: edgeBeyond(piece, part.runs, which).role !== 'cap',
+    })
+    return { ...part, topMm, ends: [end('first'), end('last')] }
+  })
+}
+
+/** Length along its part of the notch under which a half of the cap is redrawn, mm. */
+function notchOn(garment: Garment, armhole: SleevedArmhole, part: LaidPart, which: 'first' | 'last', sizeId: string): number {
+  const { seam, side } = armhole.sleeve
+  const total = part.toMm - part.fromMm
+  const [endMm, topMm] = [which === 'first' ? 0 : total, part.topMm!]
+  const halfMm = Math.abs(topMm - endMm)
+  const usual = endMm + (topMm - endMm) * USUAL_NOTCH_PART
+  const places = seam.marks
+    .flatMap((pair) => markPosition(garment, seam, side, pair[side], sizeId) ?? [])
+    .map((at) => at - part.fromMm)
+    .filter((at) => Math.abs(at - endMm) >= halfMm * LEAST_NOTCH_PART && Math.abs(at - topMm) >= halfMm * LEAST_NOTCH_PART)
+    .filter((at) => (at - endMm) * (topMm - endMm) > 0 && Math.abs(at - endMm) < halfMm)
+  return (
+    places.reduce<number | null>((best, at) => (best === null || Math.abs(at - usual) < Math.abs(best - usual) ? at : best), null) ?? usual
+  )
+}
+
+const NOWHERE: Field = { by: () => ({ x: 0, y: 0 }), slope: () => ({ x: 0, y: 0 }) }
+
+/** One field before a place and another from there on. */
+const either = (atMm: number, before: Field, after: Field): Field => ({
+  by: (mm) => (mm <= atMm ? before : after).by(mm),
+  slope: (mm) => (mm <= atMm ? before : after).slope(mm),
+})
+
+const startOf = (path: Path): Point => path[0]!.from
+const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/** The direction in which a line leaves its first or arrives at its last end given back to it: the handle there is turned. */
+function turnedBack(path: Path, which: 'first' | 'last', direction: Point): Path {
+  const i = which === 'first' ? 0 : path.length - 1
+  const s = path[i]!
+  if (s.kind === 'line') return path
+  const own =
+    which === 'first'
+      ? { ...s, c1: add(s.from, scale(direction, distance(s.from, s.c1))) }
+      : { ...s, c2: subtract(s.to, scale(direction, distance(s.to, s.c2))) }
+  return path.map((other, k) => (k === i ? own : other))
+}
+
+/**
+ * A cap drawn anew (craft 6.10): its top higher or lower, slid to the front, its ends further out. What it keeps: the length and
+ * the shape of every sleeve seam, the wrist, the directions of the cap at its ends.
+ * @returns null where a sleeve seam is too short for how far its end should go
+ */
+export function reshapeCap(garment: Garment, armhole: SleevedArmhole, sizeId: string, move: CapMove): Garment | null {
+  const parts = layParts(garment, armhole, sizeId)
+  /** How many sleeve seams’ ends share what a half goes outward. */
+  const count = (half: Half) => parts.flatMap((p) => p.ends).filter((e) => e.isSeam && e.half === half).length
+  const shapes = new Map<string, Shape>()
+  for (const part of parts) {
+    const piece = findPiece(garment, part.pieceId)!
+    const was = shapeOf(piece, sizeId)
+    const drawn = reshapePart(piece, was, shapes.get(piece.id) ?? was, part, {
+      ...move,
+      outAt: (end) => (end.isSeam ? move.outMm[end.half] / count(end.half) : 0),
+      notchAt: (which) => notchOn(garment, armhole, part, which, sizeId),
+      frontIsLast: armhole.sleeve.beginsAt === 'back',
+    })
+    if (!drawn) return null
+    shapes.set(piece.id, drawn)
+  }
+  return {
+    ...garment,
+    pieces: garment.pieces.map((p) => (shapes.has(p.id) ? { ...p, shapes: { ...p.shapes, [sizeId]: shapes.get(p.id)! } } : p)),
+  }
+}
+
+interface PartMove extends CapMove {
+  outAt: (end: PartEnd) => number
+  notchAt: (which: 'first' | 'last') => number
+  frontIsLast: boolean
+}
+
+function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move: PartMove): Shape | null {
+  const path = joinRuns(was, part.runs)
+  const total = part.toMm - part.fromMm
+  const down = grainDirection(was)
+  const across = { x: down.y, y: -down.x }
+  const chord = subtract(endOf(path), startOf(path))
+  /** Across, from the first end toward the last. */
+  const onward = scale(across, Math.sign(dot(chord, across)) || 1)
+  let edges = now.edges
+  const fields: Field[] = []
+  for (const end of part.ends) {
+    const outMm = move.outAt(end)
+    if (outMm === 0) continue
+    const beyond = edgeBeyond(piece, part.runs, end.which)
+    const run = end.which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
+    const forward = (end.which === 'last') !== run.reversed
+    const out = end.which === 'first' ? scale(onward, -1) : onward
+    const turned = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
+    if (!turned) return null
+    edges = turned.edges
+    const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
+    fields.push(fading(subtract(turned.end, point), endMm, part.topMm ?? total - endMm))
+  }
+  const places: number[] = part.topMm === null ? [] : [part.topMm]
+  if (part.topMm !== null && move.slideMm !== 0) {
+    const by = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
+    const [first, last] = [move.notchAt('first'), move.notchAt('last')]
+    places.push(first, last)
+    fields.push(either(part.topMm, fading(by, first, 0), fading(by, last, total)))
+  }
+  const lift = part.topMm === null || move.riseMm === 0 ? null : liftOf(path, scale(down, -move.riseMm))
+  if (fields.length === 0 && !lift) return { ...now, edges }
+  const field = fields.length > 0 ? together(...fields) : NOWHERE
+  const drawn: Record<string, Path> = {}
+  let at = 0
+  let before: Point | null = null
+  for (const [i, run] of part.runs.entries()) {
+    const own = joinRuns(was, [run])
+    const offset = at
+    at += measureLength(own)
+    const shifted: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
+    let line = displaceAlong(
+      own,
+      shifted,
+      places.map((p) => p - offset),
+    )
+    if (lift) line = mapPath(line, lift)
+    if (i === 0) line = turnedBack(line, 'first', tangentAt(own[0]!, 0))
+    if (i === part.runs.length - 1) line = turnedBack(line, 'last', tangentAt(own[own.length - 1]!, 1))
+    if (before) line = [{ ...line[0]!, from: before }, ...line.slice(1)]
+    before = endOf(line)
+    drawn[run.edgeId] = run.reversed ? reversePath(line) : line
+  }
+  return { ...now, edges: { ...edges, ...drawn } }
+}
+
+/** Every point of a cap lifted in proportion to its height over the line between its ends: an affine map, so no new bend. */
+function liftOf(path: Path, by: Point): ((p: Point) => Point) | null {
+  const from = startOf(path)
+  const along = unit(subtract(endOf(path), from))
+  const height = (p: Point) => cross(along, subtract(p, from))
+  const top = path.reduce((most, s) => (Math.abs(height(s.to)) > Math.abs(most) ? height(s.to) : most), 0)
+  if (Math.abs(top) <= SAME_POINT_MM) return null
+  return (p) => add(p, scale(by, height(p) / top))
+}
