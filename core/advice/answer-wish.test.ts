@@ -247,11 +247,23 @@ blouse: narrower shoulder to 4 -> asks shoulder-width
 blouse: raise the dart to 2 -> asks raise-dart
 blouse: take in the waist to 60 in -> asks add-at-edge
 blouse: shorten the sleeve of size 5 by 1 -> asks
-blouse: forward shoulder by 1/2 -> asks
+blouse: forward shoulder by 1/2 -> shoulder-forward amountMm=0.5
+blouse: move the shoulder seam forward 3/8 -> shoulder-forward amountMm=0.375 sleeve="notch"
+blouse: shoulder seam 1/2 to the front -> shoulder-forward amountMm=0.5 sleeve="slide"
+blouse: shoulder seam 1/4 further back -> shoulder-forward amountMm=-0.25
+blouse: make the cap follow the armhole -> cap-to-armhole way="height"
+blouse: the sleeve no longer fits -> cap-to-armhole
+blouse: make the armhole follow the sleeve -> armhole-to-cap
+blouse: 1/2 more cap ease -> cap-to-armhole frontMm=0.25 backMm=0.25
 blouse: collar rides back -> asks lengthen
-blouse: drags across the upper arm -> asks
-blouse: bicep too tight 1 -> asks
-blouse: fuller bicep -> asks
+blouse: drags across the upper arm -> bicep-width amountMm=0
+blouse: sleeve drags across the upper arm 3/4 -> bicep-width amountMm=0.75
+blouse: bicep too tight 1 -> bicep-width amountMm=1
+blouse: upper arms 1/2 slimmer -> bicep-width amountMm=-0.5
+blouse: let the sleeve out 1 at the bicep -> bicep-width amountMm=1
+blouse: sleeve too tight 1 1/2 -> bicep-width amountMm=1.5
+legs: fuller bicep 1 -> asks
+blouse: fuller bicep -> bicep-width amountMm=0
 blouse: rounded back -> asks level-wedge
 blouse: lower the armhole 1/2 -> asks
 blouse: deeper neckline -> asks

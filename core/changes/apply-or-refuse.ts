@@ -6,6 +6,7 @@ import { lengthToken, limitToken } from '../units'
 import { findBrokenFigure } from './check-outlines'
 import { findLargest } from './find-largest'
 import { settleNotches } from './settle-notches'
+import { easeCautions } from './shared/held-pairs'
 import type { Applied, ChangeContext, ChangeKind } from './types'
 
 /** Steps that one application may take: eight sizes of a dress need a twentieth of it; all of it takes a second or two. */
@@ -23,7 +24,8 @@ function attempt(kind: Kind, garment: Garment, inputs: unknown, context: ChangeC
   if (broken !== null) return refuse('not-finite', broken, 'a line would run off to where no paper is.', 'Try a smaller figure.')
   const settled = settleNotches(garment, applied.value)
   measureGarment(settled.garment, context.sizeId, context.sizing)
-  return ok(settled)
+  const left = settled.setsEase ? [] : easeCautions(garment, settled.garment, context.sizeId)
+  return ok(left.length === 0 ? settled : { ...settled, cautions: [...settled.cautions, ...left] })
 }
 
 /** The inputs with the largest amount that works in place of what was asked; null for a kind that has none to set. */

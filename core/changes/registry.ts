@@ -3,8 +3,11 @@ import { issueWords } from '../issue-words'
 import { Id, nameOfUpTo, type Garment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { addAtEdge } from './add-at-edge'
+import { armholeToCap } from './armhole-to-cap'
+import { bicepWidth } from './bicep-width'
 import { blend } from './blend'
 import { bustAmount } from './bust-amount'
+import { capToArmhole } from './cap-to-armhole'
 import { doubleDart } from './double-dart'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
@@ -46,6 +49,7 @@ const KINDS = [
   pivotSlide,
   shoulderWidth,
   forwardShoulder,
+  bicepWidth,
   hemFullness,
   levelWedge,
   slashSwing,
@@ -58,6 +62,8 @@ const KINDS = [
   finishDart,
   doubleDart,
   bustAmount,
+  capToArmhole,
+  armholeToCap,
 ] as const
 
 /** The kinds where none of them is meant: their inputs are known to their schemas alone. */

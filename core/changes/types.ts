@@ -17,6 +17,8 @@ export interface ChangeContext {
   sizing: Sizing
   /** What counts as matching. */
   tolerances: Tolerances
+  /** The pattern as bought, whose ease a later stop can bring back; a change without it holds against what it is given. */
+  bought?: Garment
   /** Told before each stop of a plan, and by a change that makes several things: what they are, how many are done, and of how many. */
   progress?: (what: 'stop' | 'size', done: number, of: number) => void
 }
@@ -79,6 +81,8 @@ export interface Applied {
   arrows?: { pieceId: string; from: Point; to: Point; label: string }[]
   /** What the hands do, one move after the other, where there is something to turn or slide. */
   moves?: PlayMove[]
+  /** The ease between cap and armhole was asked to be another: that it is no longer what it was needs no caution. */
+  setsEase?: boolean
   /** The dart that the change is about, on the piece after it: shown folded. */
   folded?: { pieceId: string; dartId: string }
 }

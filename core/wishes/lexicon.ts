@@ -115,7 +115,12 @@ const WORDS = {
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back',
   'armhole-depth': 'armhole depth|deeper armhole|armhole cuts in|garment lifts with the arm',
-  'sleeve-cap': 'sleeve cap|cap height|cap ease|cap pulls|cap folds|sleeve head',
+  'cap-follows':
+    'cap follow the armhole|cap follows the armhole|cap to follow the armhole|cap follow its armhole|cap follows armhole|cap fit the armhole|cap to the armhole|cap does not fit the armhole|cap doesn’t fit the armhole|cap too long for the armhole|cap too short for the armhole|sleeve follow the armhole|sleeve follows the armhole|sleeve fit the armhole|sleeve to the armhole|sleeve does not fit the armhole|sleeve doesn’t fit the armhole|cap no longer fits|sleeve no longer fits',
+  'armhole-follows':
+    'armhole follow the cap|armhole follows the cap|armhole to follow the cap|armhole follow the sleeve|armhole follows the sleeve|armhole fit the cap|armhole fit the sleeve|armhole to the cap|armhole to the sleeve|armhole does not fit the cap|armhole too long for the cap|armhole too short for the cap',
+  'cap-ease': 'cap ease|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
+  'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
   'neck-shape': 'deeper neckline|scoop neck|v neck|v-neck|boat neck|neckline shape',
   'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',
   'made-elsewhere':

@@ -5,14 +5,14 @@ import type { Concept } from './lexicon'
  * something else. What may help is known to the kinds of change (`mayMend`).
  */
 export const TRADE: Partial<Record<Concept, string>> = {
-  bicep: 'A fuller or slimmer bicep, with the armhole that goes with it, is not made here yet.',
-  'arm-drags': 'Drag lines across the upper arm ask for a fuller bicep with its armhole, which is not made here yet.',
+  bicep: 'Said of the bicep alone: how the sleeve should change there is asked.',
+  'arm-drags': 'Drag lines across the upper arm ask for a fuller bicep, and its armhole with it.',
   'collar-back': 'A collar that rides back may mean a forward shoulder, or a back that is too short.',
   crotch: 'The curve and the depth of a crotch are not reshaped here yet.',
   belly: 'A full belly is not made here as one change yet.',
   'rounded-back': 'A rounded back is not made here as one change yet.',
   'armhole-depth': 'A deeper or higher armhole is not made here yet.',
-  'sleeve-cap': 'The cap of a sleeve is not reshaped by itself here yet.',
+  'sleeve-cap': 'The cap of a sleeve is drawn anew for its armhole, or slid with a forward shoulder.',
   'neck-shape': 'Another shape of neckline is not made here yet.',
   'side-swings': 'A side seam that swings asks for width moved between front and back.',
   'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here.',

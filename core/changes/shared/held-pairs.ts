@@ -15,6 +15,7 @@ const AS_BEFORE: AskedEase = { front: 0, back: 0 }
  * was, the cap’s directions at its ends.
  *
  * @param sizeBefore the size of the garment before that these are held against, where it has not got the one that is shown
+ * @param endsBy what those directions are held against: the paper, or the sleeve seams where these swing themselves
  */
 export function heldByPairs(
   before: Garment,
@@ -22,6 +23,7 @@ export function heldByPairs(
   sizeId: string,
   asked: AskedEase = AS_BEFORE,
   sizeBefore = sizeId,
+  endsBy: 'paper' | 'seams' = 'paper',
 ): HeldPromise[] {
   const was = armholesWithSleeve(before)
   const is = armholesWithSleeve(after)
@@ -50,8 +52,24 @@ export function heldByPairs(
           const path = joinRuns(shape, part.runs)
           return which === 'first' ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
         }
-        const turn = (turnRad(directionAt(wasShape), directionAt(isShape)) * 180) / Math.PI
-        return [length, holdMeasure(`cap at the ${edge.name}, direction`, piece.name, 0, turn, CAP_END_DEG, 'deg')]
+        const seamAt = (shape: typeof isShape) => {
+          const path = edgePath(shape, edge.id)
+          const run = which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
+          return (which === 'last') !== run.reversed ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
+        }
+        const seamTurn = endsBy === 'seams' ? turnRad(seamAt(wasShape), seamAt(isShape)) : 0
+        const turn = ((turnRad(directionAt(wasShape), directionAt(isShape)) - seamTurn) * 180) / Math.PI
+        return [
+          length,
+          holdMeasure(
+            `cap at the ${edge.name}, ${endsBy === 'seams' ? 'angle to it' : 'direction'}`,
+            piece.name,
+            0,
+            turn,
+            CAP_END_DEG,
+            'deg',
+          ),
+        ]
       })
     })
     return [...eases, ...seams]

@@ -1,0 +1,70 @@
+import { measureLength } from '../../geometry'
+import { edgePath, type Garment } from '../../pattern'
+import { armholesWithSleeve, HALVES, measureArmhole, runLength, underarmEnd } from '../../seams'
+import { LENGTH_KEPT_MM } from '../../tolerances'
+import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
+import { heldByPairs } from '../shared/held-pairs'
+import type { HeldPromise } from '../types'
+import type { BicepDone } from './apply'
+import type { BicepWidthInputs } from './schema'
+
+/** What a change of the bicep holds: its growth, the wrist, the sleeve seams, half of the cap’s growth for each armhole, the ease. */
+export function heldByBicep(
+  before: Garment,
+  after: Garment,
+  inputs: BicepWidthInputs,
+  done: BicepDone | undefined,
+  sizeId: string,
+): HeldPromise[] {
+  const pairs = armholesWithSleeve(before)
+  if (!pairs.ok) return []
+  const held: HeldPromise[] = []
+  const opened = done?.opened ?? []
+  held.push(
+    holdMeasure(
+      'bicep opens by',
+      'sleeve',
+      inputs.amountMm,
+      opened.reduce((sum, o) => sum + o.openMm, 0),
+      LENGTH_KEPT_MM,
+    ),
+  )
+  const sleeves = new Set(pairs.value.flatMap((p) => p.sleeve.seam.sides[p.sleeve.side].map((r) => r.pieceId)))
+  for (const pieceId of sleeves) {
+    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
+    for (const edge of piece.edges.filter((e) => e.role === 'hem'))
+      held.push(
+        holdMeasure(
+          `${edge.name}, length`,
+          piece.name,
+          measureLength(edgePath(was, edge.id)),
+          measureLength(edgePath(is, edge.id)),
+          LENGTH_KEPT_MM,
+        ),
+      )
+    held.push(holdGrain(piece, was, is))
+  }
+  const eased = new Set(pairs.value.map((p) => p.sleeve.seam.name))
+  for (const pair of pairs.value) {
+    const [a, b] = [measureArmhole(before, pair, sizeId), measureArmhole(after, pair, sizeId)]
+    const grew = b.cap.front + b.cap.back - a.cap.front - a.cap.back
+    for (const half of HALVES) {
+      const { piece, armhole } = underarmEnd(before, pair[half])
+      const asked = inputs.armhole === 'stays' ? 0 : grew / 2
+      held.push(holdMeasure(`${half} armhole grows by`, piece.name, asked, b.armhole[half] - a.armhole[half], LENGTH_KEPT_MM))
+      const above = pair[half].filter((r) => !armhole.some((own) => own.edgeId === r.edgeId && own.pieceId === r.pieceId))
+      if (above.length > 0)
+        held.push(
+          holdMeasure(
+            `${half} armhole above the underarm piece`,
+            piece.name,
+            runLength(before, above, sizeId),
+            runLength(after, above, sizeId),
+            LENGTH_KEPT_MM,
+          ),
+        )
+    }
+  }
+  const ease = inputs.armhole === 'stays' ? [] : heldByPairs(before, after, sizeId, { front: 0, back: 0 }, sizeId, 'seams')
+  return [...held, ...ease, ...holdSeams(before, after, sizeId).filter((h) => ![...eased].some((name) => h.label.startsWith(name)))]
+}

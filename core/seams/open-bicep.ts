@@ -1,0 +1,294 @@
+import {
+  add,
+  applyAffine,
+  chain,
+  distance,
+  dot,
+  findRoot,
+  IDENTITY,
+  intersectPaths,
+  line,
+  mapPath,
+  measureLength,
+  mix,
+  nearestPlace,
+  placeAt,
+  rotateAbout,
+  scale,
+  subtract,
+  turnAbout,
+  cutPath,
+  type Affine,
+  type Path,
+  type Point,
+} from '../geometry'
+import { carryLines, cutPiece, moveParts, partOfPlace, partOfPoint, type Slash, type SlashEnd } from '../moves'
+import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../pattern'
+import { ok, refuse, type Result } from '../result'
+import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
+import { capParts, edgeBeyond, type CapPart } from './cap-parts'
+import type { SleevedArmhole } from './measure-armhole'
+
+/** Where a sleeve piece is measured at the bicep: a place on each of its two long sides. */
+interface BicepLine {
+  first: { edgeId: string; atMm: number; point: Point }
+  last: { edgeId: string; atMm: number; point: Point }
+}
+
+/** A sleeve piece of a cap, with where it is as wide as the bicep. */
+export interface BicepPiece {
+  piece: Piece
+  parts: CapPart[]
+  line: BicepLine
+  widthMm: number
+}
+
+/** A cap that rises less than this over the bicep line is hollow: it is parted by the slash alone, mm. */
+const HOLLOW_CAP_MM = 20
+/** Half the length of a line that reaches across any piece, mm. */
+const FAR_MM = 10_000
+
+/** The runs of a cap on a piece in outline order, and the edges beyond them. */
+function capOn(piece: Piece, parts: readonly CapPart[]): { edges: Edge[]; before: Edge; after: Edge } {
+  const ids = new Set(parts.flatMap((p) => p.runs.map((r) => r.edgeId)))
+  const n = piece.edges.length
+  const first = piece.edges.findIndex((e, i) => ids.has(e.id) && !ids.has(piece.edges[(i + n - 1) % n]!.id))
+  const edges = Array.from({ length: ids.size }, (_, i) => piece.edges[(first + i) % n]!)
+  const runs = edges.map((e) => ({ pieceId: piece.id, edgeId: e.id, reversed: false }))
+  return { edges, before: edgeBeyond(piece, runs, 'first'), after: edgeBeyond(piece, runs, 'last') }
+}
+
+const startOf = (path: Path): Point => path[0]!.from
+const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/**
+ * Where the bicep lies on each piece of a sleeve: by the line that is printed there, else at the underarm — the ends of a cap that
+ * rises between them, or the lowest place of one that is hollow.
+ */
+export function bicepPieces(garment: Garment, armhole: SleevedArmhole, sizeId: string): BicepPiece[] {
+  const parts = capParts(garment, armhole, sizeId)
+  const ids = [...new Set(parts.map((p) => p.pieceId))]
+  const own = ids.map((id) => ({ piece: findPiece(garment, id)!, parts: parts.filter((p) => p.pieceId === id) }))
+  return own.map(({ piece, parts: here }) => {
+    const shape = shapeOf(piece, sizeId)
+    const down = grainDirection(shape)
+    const cap = capOn(piece, here)
+    const path = cap.edges.flatMap((e) => [...edgePath(shape, e.id)])
+    const [left, right] = [startOf(path), endOf(path)]
+    const printed = piece.lines.find((l) => l.role === 'bicep')
+    const corner = { first: cornerPlace(shape, cap.before, 'end'), last: cornerPlace(shape, cap.after, 'start') }
+    const lowest = Math.max(...path.map((s) => dot(s.to, down)))
+    const ends = (dot(left, down) + dot(right, down)) / 2
+    const isRising = ends - Math.min(...path.map((s) => dot(s.to, down))) > HOLLOW_CAP_MM
+    // One piece is as wide as the bicep at the ends of its cap, wherever its line is printed.
+    const isOne = own.length === 1
+    const mm = shape.lines[printed?.id ?? '']
+    const level = mm ? (dot(startOf(mm), down) + dot(endOf(mm), down)) / 2 : isRising ? ends : lowest
+    const crossing = isOne
+      ? corner
+      : { first: crossAt(shape, cap.before, level, down) ?? corner.first, last: crossAt(shape, cap.after, level, down) ?? corner.last }
+    return { piece, parts: here, line: crossing, widthMm: distance(crossing.first.point, crossing.last.point) }
+  })
+}
+
+function cornerPlace(shape: Shape, edge: Edge, which: 'start' | 'end') {
+  const path = edgePath(shape, edge.id)
+  return which === 'start'
+    ? { edgeId: edge.id, atMm: 0, point: startOf(path) }
+    : { edgeId: edge.id, atMm: measureLength(path), point: endOf(path) }
+}
+
+/** Where an edge crosses a level of the grain; null where it does not. */
+function crossAt(shape: Shape, edge: Edge, level: number, down: Point) {
+  const path = edgePath(shape, edge.id)
+  const total = measureLength(path)
+  const atMm = findRoot((mm) => dot(placeAt(path, mm).point, down) - level, 0, total, LENGTH_FOUND_MM)
+  return atMm === null || atMm < LEAST_FROM_CORNER_MM || atMm > total - LEAST_FROM_CORNER_MM
+    ? null
+    : { edgeId: edge.id, atMm, point: placeAt(path, atMm).point }
+}
+/** A bicep line that meets a sleeve seam nearer to its end than this meets the corner, mm. */
+const LEAST_FROM_CORNER_MM = 2
+
+/** What opening one piece gave: how far it stands open at the bicep, and the parts as the hands move them. */
+export interface OpenedPiece {
+  pieceId: string
+  openMm: number
+  /** How far each side swings about the wrist, and each half of the cap about its underarm, rad. */
+  swingRad: number
+  capRad: number
+  /** The swings one after the other: of each side about the wrist, then of each half of the cap about its underarm. */
+  swings: BicepSwing[]
+}
+
+export interface BicepSwing {
+  label: string
+  pin: Point
+  cut: Path
+  /** What swings, as it lies before. */
+  parts: { id: number; outline: Path }[]
+  turnRad: number
+}
+
+/**
+ * One piece of a sleeve opened at the bicep (craft 6.10, worked case 20): slashed down the middle to a hinge at the wrist and along
+ * the bicep line to hinges at the underarm; each side swings until the slash stands open by the amount at the bicep, each half of
+ * the cap swings about its underarm until its inner end is lower by half the amount. A hollow cap is parted by the slash alone.
+ *
+ * @param openMm how far it opens; it closes when negative
+ * Refuses: a piece that the slash leaves, more than it is long or wide enough for.
+ */
+export function openBicep(
+  garment: Garment,
+  sizeId: string,
+  bicep: BicepPiece,
+  openMm: number,
+): Result<{ garment: Garment; opened: OpenedPiece }> {
+  const { piece, line: at } = bicep
+  const shape = shapeOf(piece, sizeId)
+  const down = grainDirection(shape)
+  const cap = capOn(piece, bicep.parts)
+  const capPath = cap.edges.flatMap((e) => [...edgePath(shape, e.id)])
+  const middle = mix(at.first.point, at.last.point, 0.5)
+  const upright: Path = [line(add(middle, scale(down, -FAR_MM)), add(middle, scale(down, FAR_MM)))]
+  const top = highest(capPath, upright, down) ?? nearestPlace(capPath, middle).point
+  const hem = hemOf(piece, cap.edges)
+  const hemPath = edgePath(shape, hem.id)
+  const hit = intersectPaths(upright, hemPath)[0]
+  const hingeMm = hit ? nearestPlace(hemPath, hit.point).lengthMm : measureLength(hemPath) / 2
+  const hinge = placeAt(hemPath, hingeMm).point
+  const rises = dot(middle, down) - dot(top, down) > HOLLOW_CAP_MM
+  const reach = distance(rises ? middle : top, hinge)
+  const half = openMm / 2
+  const swingRad = Math.asin(half / reach)
+  const inner = distance(at.first.point, middle)
+  const capRad = rises ? 2 * Math.asin(half / (2 * inner)) : 0
+  const tooMuch = refuse<never>('amount-too-large', piece.name, 'it is too narrow or too short to be opened by so much.', 'Ask for less.')
+  if (!Number.isFinite(swingRad) || !Number.isFinite(capRad)) return tooMuch
+  const capEnd = endOnCap(shape, cap.edges, top)
+  const hemEnd: SlashEnd = { edgeId: hem.id, atMm: hingeMm }
+  const slashes: Slash[] = rises
+    ? [
+        { from: capEnd, through: [], to: { point: middle } },
+        { from: { point: middle }, through: [], to: hemEnd },
+        { from: { point: middle }, through: [], to: { edgeId: at.first.edgeId, atMm: at.first.atMm } },
+        { from: { point: middle }, through: [], to: { edgeId: at.last.edgeId, atMm: at.last.atMm } },
+      ]
+    : [{ from: capEnd, through: [], to: hemEnd }]
+  const cut = cutPiece(piece, shape, slashes)
+  if (!cut.ok) return cut
+  // Outlines run clockwise: the edge before the cap lies on its first side, the one after it on its last.
+  const lower = { first: partBelow(cut.value, shape, at.first, 'before'), last: partBelow(cut.value, shape, at.last, 'after') }
+  const out = Math.sign(dot(subtract(at.first.point, at.last.point), { x: down.y, y: -down.x })) || 1
+  const swing = (side: 1 | -1): Affine => turnAbout(hinge, -side * out * swingRad)
+  const firstCap = partOfPlace(cut.value, cap.edges[0]!.id, 0)
+  const sideOf = (i: number): 1 | -1 => (i === lower.first || i === firstCap ? -1 : 1)
+  const moves: Affine[] = cut.value.parts.map((_, i) => {
+    const side = sideOf(i)
+    if (i === lower.first || i === lower.last) return swing(side)
+    return chain(swing(side), turnAbout(side === -1 ? at.first.point : at.last.point, side * out * capRad))
+  })
+  const sides = {
+    first: cut.value.parts.map((_, i) => i).filter((i) => sideOf(i) === -1),
+    last: cut.value.parts.map((_, i) => i).filter((i) => sideOf(i) === 1),
+  }
+  const outline = (i: number, m: Affine = IDENTITY) => ({ id: i, outline: mapPath(cut.value.parts[i]!.outline, (p) => applyAffine(m, p)) })
+  const swings: BicepSwing[] = (['first', 'last'] as const).map((which) => ({
+    label: 'cut down the middle, swing this side about the wrist',
+    pin: hinge,
+    cut: [line(top, middle), line(middle, hinge)],
+    parts: sides[which].map((i) => outline(i)),
+    turnRad: (which === 'first' ? out : -out) * swingRad,
+  }))
+  if (rises)
+    for (const which of ['first', 'last'] as const) {
+      const side = which === 'first' ? -1 : 1
+      const caps = sides[which].filter((i) => i !== lower[which])
+      swings.push({
+        label: 'cut along the bicep line, swing this half of the cap about its underarm',
+        pin: applyAffine(swing(side), at[which].point),
+        cut: [line(applyAffine(swing(side), at[which].point), applyAffine(swing(side), middle))],
+        parts: caps.map((i) => outline(i, swing(side))),
+        turnRad: side * out * capRad,
+      })
+    }
+  const moved = moveParts(piece, shape, cut.value, moves)
+  if (!moved.ok) return tooMuch
+  const centre = rises ? middle : top
+  const apart = subtract(applyAffine(swing(1), centre), applyAffine(swing(-1), centre))
+  const opened =
+    dot(apart, subtract(at.last.point, at.first.point)) >= 0 ? distance(apart, { x: 0, y: 0 }) : -distance(apart, { x: 0, y: 0 })
+  // The grain stays where it is: both sides swing alike.
+  const lines = carryLines(piece, shape, (p) => moves[partOfPoint(cut.value, p)]!, IDENTITY)
+  const still: Shape = { ...moved.value, grain: shape.grain, lines }
+  const level = rises && at.first.edgeId === cap.before.id && isCorner(shape, at) ? squareAgain(still, cap.edges, out * capRad) : still
+  const drawn = partUnderarmAnew(piece, shape, level, cap.edges, !rises)
+  return ok({
+    garment: {
+      ...garment,
+      pieces: garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: drawn } } : p)),
+    },
+    opened: {
+      pieceId: piece.id,
+      openMm: opened,
+      swingRad: Math.abs(swingRad),
+      capRad: Math.abs(capRad),
+      swings,
+    },
+  })
+}
+
+/** Does a bicep line run from corner to corner, so that the cap begins at it? */
+const isCorner = (shape: Shape, { first, last }: BicepLine): boolean =>
+  last.atMm === 0 && Math.abs(first.atMm - measureLength(edgePath(shape, first.edgeId))) <= SAME_POINT_MM
+
+/** A cap whose halves swung about its ends leaves these as square to the sleeve seams as before: it is redrawn from there (craft 6.10). */
+function squareAgain(shape: Shape, cap: readonly Edge[], turn: number): Shape {
+  const [a, b] = [cap[0]!.id, cap[cap.length - 1]!.id]
+  const edges = { ...shape.edges }
+  const first = edges[a]![0]!
+  if (first.kind === 'cubic') edges[a] = [{ ...first, c1: rotateAbout(first.c1, first.from, turn) }, ...edges[a]!.slice(1)]
+  const last = edges[b]![edges[b]!.length - 1]!
+  if (last.kind === 'cubic') edges[b] = [...edges[b]!.slice(0, -1), { ...last, c2: rotateAbout(last.c2, last.to, -turn) }]
+  return { ...shape, edges }
+}
+
+/** The highest place at which an upright line crosses a cap. */
+function highest(cap: Path, upright: Path, down: Point): Point | null {
+  const hits = intersectPaths(cap, upright).map((h) => h.point)
+  return hits.length === 0 ? null : hits.reduce((a, b) => (dot(b, down) < dot(a, down) ? b : a))
+}
+
+/** The edge at the wrist: of those that are neither cap nor beside it, the one opposite. */
+function hemOf(piece: Piece, cap: readonly Edge[]): Edge {
+  const hem = piece.edges.find((e) => e.role === 'hem')
+  if (hem) return hem
+  const n = piece.edges.length
+  const i = piece.edges.indexOf(cap[cap.length - 1]!)
+  return piece.edges[(i + 1 + Math.floor((n - cap.length) / 2)) % n]!
+}
+
+/** The end of a slash on a cap of one or several edges. */
+function endOnCap(shape: Shape, edges: readonly Edge[], top: Point): SlashEnd {
+  const near = edges.map((e) => ({ edge: e, at: nearestPlace(edgePath(shape, e.id), top) }))
+  const best = near.reduce((a, b) => (b.at.distanceMm < a.at.distanceMm - SAME_POINT_MM ? b : a))
+  return { edgeId: best.edge.id, atMm: best.at.lengthMm }
+}
+
+/** The part that lies below the bicep at a side: the one with the sleeve seam beyond the line’s end. */
+function partBelow(cut: Parameters<typeof partOfPlace>[0], shape: Shape, at: BicepLine['first'], which: 'before' | 'after'): number {
+  const total = measureLength(edgePath(shape, at.edgeId))
+  // The seam before the cap runs up to it, the seam after it runs down from it.
+  return partOfPlace(cut, at.edgeId, which === 'before' ? at.atMm / 2 : (at.atMm + total) / 2)
+}
+
+/** A hollow cap that was parted at the corner under the arm gives half of its growth to each edge there. */
+function partUnderarmAnew(piece: Piece, was: Shape, is: Shape, cap: readonly Edge[], isHollow: boolean): Shape {
+  if (!isHollow || cap.length !== 2) return is
+  const [a, b] = [cap[0]!, cap[1]!]
+  if (cornersOf(piece, a.id).end.id !== cornersOf(piece, b.id).start.id) return is
+  const grew = [a, b].map((e) => measureLength(edgePath(is, e.id)) - measureLength(edgePath(was, e.id)))
+  const whole: Path = [...edgePath(is, a.id), ...edgePath(is, b.id)]
+  const at = measureLength(edgePath(was, a.id)) + (grew[0]! + grew[1]!) / 2
+  return { ...is, edges: { ...is.edges, [a.id]: cutPath(whole, 0, at), [b.id]: cutPath(whole, at, measureLength(whole)) } }
+}
