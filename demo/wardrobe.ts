@@ -6,6 +6,7 @@ import { draftBlouse } from './blouse'
 import { CUPS, withCups } from './cups'
 import { chartOf, nestOf } from './nest'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftSleeveless, draftTwoDarts } from './dart-blouses'
+import { draftJacket } from './jacket'
 import { draftOnePiece } from './one-piece'
 import { draftQuayDress } from './quay-dress'
 import { draftTrousers, FLARED, TAPERED } from './trousers'
@@ -151,6 +152,20 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
         'double-dart',
         { dart: 'back waist-dart', amountMm: 9.525, upperMm: 130, lowerMm: 100, raiseMm: 0, outMm: 0, legs: 'ruled' },
         'A hollow back: three eighths of an inch more in each dart, and its legs ruled anew after the lengthening.',
+      ),
+    ]),
+    nested('demo-jacket', 'Harbour master’s jacket', 'cook', nestOf(draftJacket()), [
+      stop(
+        'forward',
+        'shoulder-forward',
+        { amountMm: 12.7, sleeve: 'slide', acrossMm: 6 },
+        'The shoulder seam slants to the back: half an inch from its end to the middle between the bones.',
+      ),
+      stop(
+        'bicep',
+        'bicep-width',
+        { amountMm: 19.05, armhole: 'lower' },
+        'Full arms: three quarters of an inch more round the bicep, shared by the two sleeve pieces; the armhole takes what the cap grew by.',
       ),
     ]),
   ]

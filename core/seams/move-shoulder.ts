@@ -4,6 +4,7 @@ import {
   cutPath,
   distance,
   findRoot,
+  fitCurve,
   line,
   mapPath,
   measureLength,
@@ -98,12 +99,25 @@ function closeShoulder({ piece, shoulder }: ShoulderOf, shape: Shape): Result<Cl
   return ok({ path, neck: startOf(path), tip: endOf(path), dart: { tip, mouth: endOf(b), turnRad: turn } })
 }
 
-/** An armhole that begins so far before its beginning, straight on along its own run; or so far after it. */
+/** How far a redrawn beginning may run from where the old line ran on, mm: less than what a hand smooths away. */
+const SMOOTHED_MM = 1.5
+/** Places that a beginning is redrawn through. */
+const SAMPLES = 16
+
+/**
+ * An armhole that begins so far before its beginning, straight on along its own run, or so far after it. A curve that was run on is
+ * redrawn from its new beginning as one, since a straight piece before it would show as a hook.
+ */
 function runOn(path: Path, byMm: number): Path {
   if (byMm <= 0) return cutPath(path, -byMm, measureLength(path))
   const first = path[0]!
-  const from = subtract(first.from, scale(tangentAt(first, 0), byMm))
-  return first.kind === 'line' ? [line(from, first.to), ...path.slice(1)] : [line(from, first.from), ...path]
+  const along = tangentAt(first, 0)
+  const from = subtract(first.from, scale(along, byMm))
+  if (first.kind === 'line') return [line(from, first.to), ...path.slice(1)]
+  const whole: Path = [line(from, first.from), first]
+  const total = measureLength(whole)
+  const points = Array.from({ length: SAMPLES + 1 }, (_, i) => placeAt(whole, (total * i) / SAMPLES).point)
+  return [...fitCurve(points, along, tangentAt(first, 1), SMOOTHED_MM), ...path.slice(1)]
 }
 
 export interface ShoulderMove {

@@ -2,6 +2,7 @@ import {
   add,
   cutPath,
   distance,
+  findRoot,
   line,
   measureLength,
   placeAt,
@@ -14,8 +15,10 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { displaceAlong, fading, swelling, together, type Field } from '../moves'
-import { edgePath, findPiece, frameOf, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
+import { narrowestPlace } from '../measure'
+import { alongGrain, displaceAlong, fading, swelling, together, type Field } from '../moves'
+import { edgePath, findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
+import { LENGTH_FOUND_MM } from '../tolerances'
 import { edgeBeyond, joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 
@@ -98,13 +101,14 @@ function beginAt(path: Path, downMm: number): Path | null {
 }
 
 /**
- * The side seam led to a corner that went outward: everything along it goes out by less and less, level at both ends. A dart in
+ * The side seam led to a corner that went outward: everything along it goes out by less and less down to the waist, level
+ * at both ends. A dart in
  * it keeps its tip and its angle: what lies below it goes out as it would with the dart closed, turned about the tip, so that
  * its legs stay alike and the seam is as long as one without a dart.
  */
-function leadOut(shape: Shape, side: UnderarmEnd['side'], begun: Path, out: Point, outMm: number): Record<string, Path> {
+function leadOut(piece: Piece, shape: Shape, side: UnderarmEnd['side'], begun: Path, out: Point, outMm: number): Record<string, Path> {
   const paths = side.map((s, i) => (i === 0 ? begun : walked(shape, s)))
-  const total = side.reduce((sum, s, i) => sum + (s.isLeg ? 0 : measureLength(paths[i]!)), 0)
+  const total = wayToWaist(piece, shape, side, paths)
   const edges: Record<string, Path> = {}
   let at = 0
   let way = out
@@ -130,6 +134,21 @@ function leadOut(shape: Shape, side: UnderarmEnd['side'], begun: Path, out: Poin
   return edges
 }
 
+/** Length of a side from its upper end to the waist, its darts closed, mm; to its lower end where it has none. */
+function wayToWaist(piece: Piece, shape: Shape, side: UnderarmEnd['side'], paths: readonly Path[]): number {
+  const down = grainDirection(shape)
+  const waist = narrowestPlace(piece, shape)
+  let walkedMm = 0
+  for (const [i, s] of side.entries()) {
+    if (s.isLeg) continue
+    const own = measureLength(paths[i]!)
+    const at = waist === null ? null : findRoot((mm) => alongGrain(placeAt(paths[i]!, mm).point, down) - waist, 0, own, LENGTH_FOUND_MM)
+    if (at !== null) return walkedMm + at
+    walkedMm += own
+  }
+  return walkedMm
+}
+
 /**
  * Half an armhole with its underarm moved (craft 6.10): the corner goes down along the side seam, or down and outward with the
  * side redrawn to its far end; the armhole is redrawn from its notch to the corner, and keeps its angle to the side. Notches stay
@@ -148,7 +167,9 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   const out = across.x * inward.x + across.y * inward.y > 0 ? scale(across, -1) : across
   const corner = add(startOf(begun), scale(out, move.outMm))
   const sideEdges =
-    move.outMm === 0 ? { [side[0]!.edgeId]: side[0]!.reversed ? reversePath(begun) : begun } : leadOut(shape, side, begun, out, move.outMm)
+    move.outMm === 0
+      ? { [side[0]!.edgeId]: side[0]!.reversed ? reversePath(begun) : begun }
+      : leadOut(piece, shape, side, begun, out, move.outMm)
   const newSide = sideEdges[side[0]!.edgeId]!
   const turn = turnRad(
     tangentAt(sidePath[0]!, 0),

@@ -1,8 +1,10 @@
 import {
   add,
   cross,
+  cubic,
   distance,
   dot,
+  line,
   mapPath,
   measureLength,
   reversePath,
@@ -13,7 +15,7 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { displaceAlong, fading, markPosition, together, type Field } from '../moves'
+import { displaceAlong, fading, together, type Field } from '../moves'
 import { findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 import { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
@@ -24,18 +26,13 @@ import { turnChain } from './turn-chain'
 export interface CapMove {
   /** Its top goes up along the grain, everything above the ends in proportion to its height. */
   riseMm: number
-  /** Everything from notch to notch goes toward the front. */
+  /** Its top goes toward the front, what lies below it by less and less. */
   slideMm: number
   /** The sleeve seams’ upper ends go outward, turned about the wrist. */
   outMm: Record<Half, number>
 }
 
 export const NO_CAP_MOVE: CapMove = { riseMm: 0, slideMm: 0, outMm: { front: 0, back: 0 } }
-
-/** Where the redrawn part under a notch ends on a half that has no notch, as a part of it from the end. */
-const USUAL_NOTCH_PART = 0.45
-/** A notch nearer to the end of its half than this part of it leaves no room to redraw the cap below it. */
-const LEAST_NOTCH_PART = 0.25
 
 /** One end of a part of a cap: the half that it belongs to, and whether a sleeve seam begins there. */
 interface PartEnd {
@@ -66,30 +63,8 @@ function layParts(garment: Garment, armhole: SleevedArmhole, sizeId: string): La
   })
 }
 
-/** Length along its part of the notch under which a half of the cap is redrawn, mm. */
-function notchOn(garment: Garment, armhole: SleevedArmhole, part: LaidPart, which: 'first' | 'last', sizeId: string): number {
-  const { seam, side } = armhole.sleeve
-  const total = part.toMm - part.fromMm
-  const [endMm, topMm] = [which === 'first' ? 0 : total, part.topMm!]
-  const halfMm = Math.abs(topMm - endMm)
-  const usual = endMm + (topMm - endMm) * USUAL_NOTCH_PART
-  const places = seam.marks
-    .flatMap((pair) => markPosition(garment, seam, side, pair[side], sizeId) ?? [])
-    .map((at) => at - part.fromMm)
-    .filter((at) => Math.abs(at - endMm) >= halfMm * LEAST_NOTCH_PART && Math.abs(at - topMm) >= halfMm * LEAST_NOTCH_PART)
-    .filter((at) => (at - endMm) * (topMm - endMm) > 0 && Math.abs(at - endMm) < halfMm)
-  return (
-    places.reduce<number | null>((best, at) => (best === null || Math.abs(at - usual) < Math.abs(best - usual) ? at : best), null) ?? usual
-  )
-}
-
-const NOWHERE: Field = { by: () => ({ x: 0, y: 0 }), slope: () => ({ x: 0, y: 0 }) }
-
-/** One field before a place and another from there on. */
-const either = (atMm: number, before: Field, after: Field): Field => ({
-  by: (mm) => (mm <= atMm ? before : after).by(mm),
-  slope: (mm) => (mm <= atMm ? before : after).slope(mm),
-})
+const NOTHING: Point = { x: 0, y: 0 }
+const NOWHERE: Field = { by: () => NOTHING, slope: () => NOTHING }
 
 const startOf = (path: Path): Point => path[0]!.from
 const endOf = (path: Path): Point => path[path.length - 1]!.to
@@ -122,7 +97,6 @@ export function reshapeCap(garment: Garment, armhole: SleevedArmhole, sizeId: st
     const drawn = reshapePart(piece, was, shapes.get(piece.id) ?? was, part, {
       ...move,
       outAt: (end) => (end.isSeam ? move.outMm[end.half] / count(end.half) : 0),
-      notchAt: (which) => notchOn(garment, armhole, part, which, sizeId),
       frontIsLast: armhole.sleeve.beginsAt === 'back',
     })
     if (!drawn) return null
@@ -136,7 +110,6 @@ export function reshapeCap(garment: Garment, armhole: SleevedArmhole, sizeId: st
 
 interface PartMove extends CapMove {
   outAt: (end: PartEnd) => number
-  notchAt: (which: 'first' | 'last') => number
   frontIsLast: boolean
 }
 
@@ -164,13 +137,10 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
     fields.push(fading(subtract(turned.end, point), endMm, part.topMm ?? total - endMm))
   }
   const places: number[] = part.topMm === null ? [] : [part.topMm]
-  if (part.topMm !== null && move.slideMm !== 0) {
-    const by = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
-    const [first, last] = [move.notchAt('first'), move.notchAt('last')]
-    places.push(first, last)
-    fields.push(either(part.topMm, fading(by, first, 0), fading(by, last, total)))
-  }
-  const lift = part.topMm === null || move.riseMm === 0 ? null : liftOf(path, scale(down, -move.riseMm))
+  const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
+  const isSlid = part.topMm !== null && move.slideMm !== 0
+  const isLifted = part.topMm !== null && move.riseMm !== 0
+  const lift = isSlid || isLifted ? overHeight(path, scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
   if (fields.length === 0 && !lift) return { ...now, edges }
   const field = fields.length > 0 ? together(...fields) : NOWHERE
   const drawn: Record<string, Path> = {}
@@ -181,27 +151,46 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
     const offset = at
     at += measureLength(own)
     const shifted: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
-    let line = displaceAlong(
+    let drawnRun = displaceAlong(
       own,
       shifted,
       places.map((p) => p - offset),
     )
-    if (lift) line = mapPath(line, lift)
-    if (i === 0) line = turnedBack(line, 'first', tangentAt(own[0]!, 0))
-    if (i === part.runs.length - 1) line = turnedBack(line, 'last', tangentAt(own[own.length - 1]!, 1))
-    if (before) line = [{ ...line[0]!, from: before }, ...line.slice(1)]
-    before = endOf(line)
-    drawn[run.edgeId] = run.reversed ? reversePath(line) : line
+    if (lift) drawnRun = lift(drawnRun)
+    if (i === 0) drawnRun = turnedBack(drawnRun, 'first', tangentAt(own[0]!, 0))
+    if (i === part.runs.length - 1) drawnRun = turnedBack(drawnRun, 'last', tangentAt(own[own.length - 1]!, 1))
+    if (before) drawnRun = [{ ...drawnRun[0]!, from: before }, ...drawnRun.slice(1)]
+    before = endOf(drawnRun)
+    drawn[run.edgeId] = run.reversed ? reversePath(drawnRun) : drawnRun
   }
   return { ...now, edges: { ...edges, ...drawn } }
 }
 
-/** Every point of a cap lifted in proportion to its height over the line between its ends: an affine map, so no new bend. */
-function liftOf(path: Path, by: Point): ((p: Point) => Point) | null {
+/**
+ * How a cap is carried by the height of its places over the line between its ends, as shares of its top’s: lifted in proportion
+ * to it, which is an affine map and bends nothing; slid by more and more of the way, level at the top, so that what lies
+ * above the notches goes nearly as far as the top and the curve below runs out smoothly into its ends.
+ */
+function overHeight(path: Path, up: Point, slide: Point): ((path: Path) => Path) | null {
   const from = startOf(path)
   const along = unit(subtract(endOf(path), from))
   const height = (p: Point) => cross(along, subtract(p, from))
   const top = path.reduce((most, s) => (Math.abs(height(s.to)) > Math.abs(most) ? height(s.to) : most), 0)
   if (Math.abs(top) <= SAME_POINT_MM) return null
-  return (p) => add(p, scale(by, height(p) / top))
+  const share = (p: Point) => height(p) / top
+  const by = (p: Point): Point => {
+    const v = share(p)
+    return add(scale(up, v), scale(slide, v * (2 - v)))
+  }
+  if (slide.x === 0 && slide.y === 0) return (own) => mapPath(own, (p) => add(p, by(p)))
+  /** What a handle is carried by beyond its node: the map’s slope there. */
+  const carry = (node: Point, handle: Point): Point => {
+    const grows = share(handle) - share(node)
+    return add(handle, add(by(node), scale(add(up, scale(slide, 2 * (1 - share(node)))), grows)))
+  }
+  return (own) =>
+    own.map((s) => {
+      const [a, b] = [add(s.from, by(s.from)), add(s.to, by(s.to))]
+      return s.kind === 'line' ? line(a, b) : cubic(a, carry(s.from, s.c1), carry(s.to, s.c2), b)
+    })
 }
