@@ -203,9 +203,10 @@ blouse: pivot the hip in 1/4 -> pivot-slide sequence="hip" amountMm=-0.25
 blouse: pivot the bust out 3/8 -> pivot-slide sequence="bust" amountMm=0.375
 blouse: slide the hem down 1 -> pivot-slide sequence="longer" amountMm=1
 blouse: slide the sides out 1/4 -> pivot-slide sequence="wider" amountMm=0.25
-blouse: squarer shoulder 1/4 -> pivot-slide sequence="slope" amountMm=0.25
-blouse: sloping shoulders 3/8 -> pivot-slide sequence="slope" amountMm=-0.375
-blouse: more sloping shoulder -> pivot-slide sequence="slope" amountMm=0
+blouse: squarer shoulder 1/4 -> shoulder-slope amountMm=0.25
+blouse: pivot for a squarer shoulder 1/4 -> pivot-slide sequence="slope" amountMm=0.25
+blouse: sloping shoulders 3/8 -> shoulder-slope amountMm=-0.375
+blouse: more sloping shoulder -> shoulder-slope amountMm=0
 blouse: pivot -> asks pivot-slide
 blouse: grade 2 up, 1 down -> grade up=2! down=1!
 blouse: grade three sizes up -> grade up=3!
@@ -265,7 +266,11 @@ blouse: sleeve too tight 1 1/2 -> bicep-width amountMm=1.5
 legs: fuller bicep 1 -> asks
 blouse: fuller bicep -> bicep-width amountMm=0
 blouse: rounded back -> asks level-wedge
-blouse: lower the armhole 1/2 -> asks
+blouse: lower the armhole 1/2 -> lower-armhole amountMm=0.5 cap="height"
+blouse: armhole 3/8 higher -> lower-armhole amountMm=-0.375
+blouse: armhole cuts in 1/4 -> lower-armhole amountMm=0.25
+blouse: garment lifts with the arm -> lower-armhole amountMm=0
+legs: lower the armhole 1/2 -> asks
 blouse: deeper neckline -> asks
 blouse: sleeve cap too high -> asks
 legs: crotch depth 1 -> asks lengthen

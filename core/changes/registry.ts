@@ -16,6 +16,7 @@ import { grade } from './grade'
 import { hemFullness } from './hem-fullness'
 import { lengthen } from './lengthen'
 import { levelWedge } from './level-wedge'
+import { lowerArmhole } from './lower-armhole'
 import { mergeDartsKind } from './merge-darts'
 import { moveDartKind } from './move-dart'
 import { moveNotch } from './move-notch'
@@ -23,6 +24,7 @@ import { pieceSize } from './piece-size'
 import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
 import { raiseDartKind } from './raise-dart'
+import { shoulderSlope } from './shoulder-slope'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
 import { splitDart } from './split-dart'
@@ -50,6 +52,8 @@ const KINDS = [
   shoulderWidth,
   forwardShoulder,
   bicepWidth,
+  lowerArmhole,
+  shoulderSlope,
   hemFullness,
   levelWedge,
   slashSwing,

@@ -62,19 +62,19 @@ const startOf = (path: Path): Point => path[0]!.from
 const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /** How much of the armhole is redrawn below a tip that was moved, as a part of it on this piece. */
-const REACH_PART = 0.5
+export const REACH_PART = 0.5
 /** The first edge of an armhole that is shortened keeps at least this, mm. */
 const LEAST_ARMHOLE_MM = 10
 
 /** The closed shoulder seam of a piece, as it is sewn, in the place of its outer part. */
-interface ClosedShoulder {
+export interface ClosedShoulder {
   path: Path
   neck: Point
   tip: Point
   dart: { tip: Point; mouth: Point; turnRad: number } | null
 }
 
-function closeShoulder({ piece, shoulder }: ShoulderOf, shape: Shape): Result<ClosedShoulder> {
+export function closeShoulder({ piece, shoulder }: ShoulderOf, shape: Shape): Result<ClosedShoulder> {
   const legs = shoulder.filter((s) => s.isLeg)
   const paths = shoulder.map((s) => walked(shape, s))
   if (legs.length === 0) {
@@ -128,7 +128,13 @@ export interface ShoulderMove {
 }
 
 /** The part of an armhole half that lies on one piece, moved by a field along it. */
-function displaceRuns(shape: Shape, runs: readonly RunEdge[], field: Field, places: number[], first: (path: Path) => Path = (p) => p) {
+export function displaceRuns(
+  shape: Shape,
+  runs: readonly RunEdge[],
+  field: Field,
+  places: number[],
+  first: (path: Path) => Path = (p) => p,
+) {
   const edges: Record<string, Path> = {}
   let at = 0
   let before: Point | null = null
@@ -164,7 +170,13 @@ function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId: string
   return withEdges(garment, pieceId, sizeId, displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2]))
 }
 
-const withEdges = (garment: Garment, pieceId: string, sizeId: string, edges: Shape['edges'], notches?: Shape['notches']): Garment => ({
+export const withEdges = (
+  garment: Garment,
+  pieceId: string,
+  sizeId: string,
+  edges: Shape['edges'],
+  notches?: Shape['notches'],
+): Garment => ({
   ...garment,
   pieces: garment.pieces.map((p) => {
     if (p.id !== pieceId) return p
@@ -236,7 +248,7 @@ const MOST_TIMES = 2
 const MOST_MORE_MM = 20
 
 /** The edges of a shoulder seam after it was turned: parted at its dart, whose legs run to it. Null where it misses the dart. */
-function turnedShoulder(
+export function turnedShoulder(
   { shoulder }: ShoulderOf,
   shape: Shape,
   closed: ClosedShoulder,

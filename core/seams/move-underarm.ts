@@ -2,6 +2,7 @@ import {
   add,
   cutPath,
   distance,
+  dot,
   findRoot,
   line,
   measureLength,
@@ -150,6 +151,33 @@ function wayToWaist(piece: Piece, shape: Shape, side: UnderarmEnd['side'], paths
 }
 
 /**
+ * A side seam whose upper end goes to another place, mm: begun so far up or down along itself, then led outward.
+ * @returns the edges of the side that were drawn anew; null where it is too short
+ */
+export function moveSideTop(
+  end: UnderarmEnd,
+  shape: Shape,
+  downMm: number,
+  outMm: number,
+): { edges: Record<string, Path>; top: Point } | null {
+  const { piece, side } = end
+  const sidePath = walked(shape, side[0]!)
+  const begun = beginAt(sidePath, downMm)
+  if (!begun) return null
+  const out = outwardAt(end, shape)
+  const edges =
+    outMm === 0 ? { [side[0]!.edgeId]: side[0]!.reversed ? reversePath(begun) : begun } : leadOut(piece, shape, side, begun, out, outMm)
+  return { edges, top: add(startOf(begun), scale(out, outMm)) }
+}
+
+/** Across the grain, away from the body, at the underarm. */
+export function outwardAt({ piece, armhole, side }: UnderarmEnd, shape: Shape): Point {
+  const { across } = frameOf(piece, shape)
+  const inward = subtract(startOf(joinRuns(shape, armhole)), startOf(walked(shape, side[0]!)))
+  return dot(across, inward) > 0 ? scale(across, -1) : across
+}
+
+/**
  * Half an armhole with its underarm moved (craft 6.10): the corner goes down along the side seam, or down and outward with the
  * side redrawn to its far end; the armhole is redrawn from its notch to the corner, and keeps its angle to the side. Notches stay
  * as far from the ends that did not move.
@@ -160,16 +188,9 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   const { piece, armhole, side } = end
   const shape = shapeOf(piece, sizeId)
   const sidePath = walked(shape, side[0]!)
-  const begun = beginAt(sidePath, move.downMm)
-  if (!begun) return null
-  const { across } = frameOf(piece, shape)
-  const inward = subtract(startOf(joinRuns(shape, armhole)), startOf(sidePath))
-  const out = across.x * inward.x + across.y * inward.y > 0 ? scale(across, -1) : across
-  const corner = add(startOf(begun), scale(out, move.outMm))
-  const sideEdges =
-    move.outMm === 0
-      ? { [side[0]!.edgeId]: side[0]!.reversed ? reversePath(begun) : begun }
-      : leadOut(piece, shape, side, begun, out, move.outMm)
+  const moved = moveSideTop(end, shape, move.downMm, move.outMm)
+  if (!moved) return null
+  const { edges: sideEdges, top: corner } = moved
   const newSide = sideEdges[side[0]!.edgeId]!
   const turn = turnRad(
     tangentAt(sidePath[0]!, 0),
@@ -179,11 +200,13 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   const totalMm = measureLength(path)
   const by = subtract(corner, endOf(path))
   const reach = reachOf(end, shape, totalMm, distance(corner, endOf(path)))
-  const middle = placeAt(path, totalMm - reach / 2)
+  /** A hollow is spread over most of the curve, so that it does not show as a dent. */
+  const spread = totalMm * NOTCH_REACH.most
+  const middle = placeAt(path, totalMm - spread / 2)
   /** Into the piece: outlines run clockwise, so it lies on their right. */
   const isForward = !armhole[0]!.reversed
   const into = isForward ? { x: -middle.tangent.y, y: middle.tangent.x } : { x: middle.tangent.y, y: -middle.tangent.x }
-  const field = together(fading(by, totalMm, totalMm - reach), swelling(scale(into, move.hollowMm), totalMm - reach, totalMm))
+  const field = together(fading(by, totalMm, totalMm - reach), swelling(scale(into, move.hollowMm), totalMm - spread, totalMm))
   const edges: Record<string, Path> = { ...shape.edges, ...sideEdges }
   let at = 0
   let before: Point | null = null

@@ -140,28 +140,29 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
   const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
   const isSlid = part.topMm !== null && move.slideMm !== 0
   const isLifted = part.topMm !== null && move.riseMm !== 0
-  const lift = isSlid || isLifted ? overHeight(path, scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
-  if (fields.length === 0 && !lift) return { ...now, edges }
+  if (fields.length === 0 && !isSlid && !isLifted) return { ...now, edges }
   const field = fields.length > 0 ? together(...fields) : NOWHERE
-  const drawn: Record<string, Path> = {}
   let at = 0
-  let before: Point | null = null
-  for (const [i, run] of part.runs.entries()) {
+  const led = part.runs.map((run) => {
     const own = joinRuns(was, [run])
     const offset = at
     at += measureLength(own)
-    const shifted: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
-    let drawnRun = displaceAlong(
+    return displaceAlong(
       own,
-      shifted,
+      { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) },
       places.map((p) => p - offset),
     )
-    if (lift) drawnRun = lift(drawnRun)
-    if (i === 0) drawnRun = turnedBack(drawnRun, 'first', tangentAt(own[0]!, 0))
-    if (i === part.runs.length - 1) drawnRun = turnedBack(drawnRun, 'last', tangentAt(own[own.length - 1]!, 1))
-    if (before) drawnRun = [{ ...drawnRun[0]!, from: before }, ...drawnRun.slice(1)]
-    before = endOf(drawnRun)
-    drawn[run.edgeId] = run.reversed ? reversePath(drawnRun) : drawnRun
+  })
+  const lift = isSlid || isLifted ? overHeight(led.flat(), scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
+  const drawn: Record<string, Path> = {}
+  let before: Point | null = null
+  for (const [i, run] of part.runs.entries()) {
+    let own = lift ? lift(led[i]!) : led[i]!
+    if (i === 0) own = turnedBack(own, 'first', tangentAt(path[0]!, 0))
+    if (i === part.runs.length - 1) own = turnedBack(own, 'last', tangentAt(path[path.length - 1]!, 1))
+    if (before) own = [{ ...own[0]!, from: before }, ...own.slice(1)]
+    before = endOf(own)
+    drawn[run.edgeId] = run.reversed ? reversePath(own) : own
   }
   return { ...now, edges: { ...edges, ...drawn } }
 }

@@ -114,7 +114,10 @@ const WORDS = {
     'crotch curve|crotch|crotch depth|crotch length|rise|front rise|back rise|seat|flat seat|full seat|bottom curve|folds radiate from the crotch',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back',
-  'armhole-depth': 'armhole depth|deeper armhole|armhole cuts in|garment lifts with the arm',
+  'armhole-depth': 'armhole depth',
+  'armhole-cuts-in': 'armhole cuts in|armhole cuts|cuts in under the arm|deeper armhole|deeper armholes',
+  'lifts-with-arm':
+    'garment lifts with the arm|lifts with the arm|lifts when i raise my arms|lifts with the arms|rides up with the arm|higher armhole|higher armholes',
   'cap-follows':
     'cap follow the armhole|cap follows the armhole|cap to follow the armhole|cap follow its armhole|cap follows armhole|cap fit the armhole|cap to the armhole|cap does not fit the armhole|cap doesn’t fit the armhole|cap too long for the armhole|cap too short for the armhole|sleeve follow the armhole|sleeve follows the armhole|sleeve fit the armhole|sleeve to the armhole|sleeve does not fit the armhole|sleeve doesn’t fit the armhole|cap no longer fits|sleeve no longer fits',
   'armhole-follows':

@@ -11,7 +11,7 @@ export const TRADE: Partial<Record<Concept, string>> = {
   crotch: 'The curve and the depth of a crotch are not reshaped here yet.',
   belly: 'A full belly is not made here as one change yet.',
   'rounded-back': 'A rounded back is not made here as one change yet.',
-  'armhole-depth': 'A deeper or higher armhole is not made here yet.',
+  'armhole-depth': 'An armhole is lowered or raised at the side, or widened with the sleeve: which is meant?',
   'sleeve-cap': 'The cap of a sleeve is drawn anew for its armhole, or slid with a forward shoulder.',
   'neck-shape': 'Another shape of neckline is not made here yet.',
   'side-swings': 'A side seam that swings asks for width moved between front and back.',

@@ -8,7 +8,7 @@ const IN: readonly Concept[] = ['in', 'less', 'shorter', 'up', 'sloping-shoulder
 
 /** What is asked of which sequence. */
 function sequenceOf(wish: Wish): Sequence | null {
-  if (says(wish, 'square-shoulder', 'sloping-shoulder')) return 'slope'
+  if (says(wish, 'square-shoulder', 'sloping-shoulder')) return says(wish, 'pivot', 'slide') ? 'slope' : null
   if (says(wish, 'free')) return 'free'
   const isPivot = says(wish, 'pivot')
   if (isPivot) return (['waist', 'hip', 'bust'] as const).find((z) => wish.said.has(z)) ?? null

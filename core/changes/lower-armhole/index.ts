@@ -1,0 +1,114 @@
+import { tangentAt } from '../../geometry'
+import { edgePath, findPiece, shapeOf } from '../../pattern'
+import { armholesWithSleeve, findArmholes, HALVES, measureArmhole, runLength, underarmEnd, whyNoArmhole } from '../../seams'
+import { ok } from '../../result'
+import { formatLength } from '../../units'
+import { defineChange } from '../define-change'
+import { outlineStroke } from '../shared/draw-step'
+import type { Field, Handle, PaperStep, StepInput } from '../types'
+import { applyLowerArmhole } from './apply'
+import { readLowerArmhole } from './reads'
+import { LowerArmholeSchema, type LowerArmholeInputs } from './schema'
+
+const CAPS = [
+  { value: 'height', label: 'follows by its height' },
+  { value: 'width', label: 'follows by its width at the bicep' },
+  { value: 'both', label: 'follows by half of each' },
+  { value: 'left', label: 'is left as it is' },
+] as const
+
+/** Craft 6.10: raise or lower an armhole. */
+export const lowerArmhole = defineChange({
+  kind: 'lower-armhole',
+  title: 'Lower or raise the armhole',
+  foundBy: [
+    'lower the armhole',
+    'raise the armhole',
+    'deeper armhole',
+    'higher armhole',
+    'armhole cuts in',
+    'armhole too tight under the arm',
+    'armhole too low',
+    'garment lifts with the arm',
+    'armhole depth',
+  ],
+  does: 'Moves the underarm down or up the side seams, front and back alike, and the cap of the sleeve with it.',
+  holds: 'Shoulders, side seams equal, hem, cap ease of each half where the cap follows.',
+  schema: LowerArmholeSchema,
+  reads: (wish, _garment, _context, begun) => readLowerArmhole(wish, begun),
+  mayMend: { 'armhole-depth': 1 },
+  phase: 'widths',
+  begin(garment) {
+    const none = whyNoArmhole(garment, findArmholes(garment))
+    return none ?? ok({ amountMm: 0, cap: 'height' })
+  },
+  fields(garment): Field[] {
+    const cap: Field = { type: 'choice', key: 'cap', label: 'The cap', options: [...CAPS] }
+    return [
+      { type: 'growth', key: 'amountMm', label: 'Underarm, along the side seam', plus: 'Lower', minus: 'Raise', first: 'plus' },
+      ...(armholesWithSleeve(garment).ok ? [cap] : []),
+    ]
+  },
+  describe: (_garment, inputs) => ({
+    title: inputs.amountMm === 0 ? 'Lower or raise the armhole' : inputs.amountMm > 0 ? 'Lower the armhole' : 'Raise the armhole',
+    amountMm: inputs.amountMm,
+  }),
+  apply: applyLowerArmhole,
+  handles: (garment, inputs, applied, context): Handle[] =>
+    findArmholes(garment)
+      .slice(0, 1)
+      .flatMap((armhole) =>
+        HALVES.map((half, i): Handle => {
+          const { piece, side } = underarmEnd(applied.garment, armhole[half])
+          const path = edgePath(shapeOf(piece, context.sizeId), side[0]!.edgeId)
+          const last = path[path.length - 1]!
+          const t = side[0]!.reversed ? tangentAt(last, 1) : tangentAt(path[0]!, 0)
+          return {
+            id: half,
+            pieceId: piece.id,
+            at: side[0]!.reversed ? last.to : path[0]!.from,
+            axis: side[0]!.reversed ? { x: -t.x, y: -t.y } : t,
+            label: 'underarm',
+            valueMm: inputs.amountMm,
+            isGrowth: true,
+            kind: i === 0 ? 'amount' : 'level',
+          }
+        }),
+      ),
+  drag: (_garment, inputs, _handle, byMm) => ({ ...inputs, amountMm: inputs.amountMm + byMm }),
+  choices: (garment, inputs) =>
+    armholesWithSleeve(garment).ok
+      ? CAPS.map(({ value, label }) => ({ label: `the cap ${label}`, inputs: { ...inputs, cap: value } }))
+      : [],
+  paperSteps: lowerPaperSteps,
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
+})
+
+function lowerPaperSteps({ before, inputs, applied, context, ruler }: StepInput<LowerArmholeInputs>): PaperStep[] {
+  const { sizeId } = context
+  const [armhole] = findArmholes(before)
+  if (!armhole) return []
+  const figure = (mm: number) => formatLength(Math.abs(mm), ruler)
+  const steps = HALVES.map((half): PaperStep => {
+    const { piece } = underarmEnd(before, armhole[half])
+    const [was, is] = [runLength(before, armhole[half], sizeId), runLength(applied.garment, armhole[half], sizeId)]
+    return {
+      text: `${findPiece(before, piece.id)!.name}: mark ${figure(inputs.amountMm)} ${inputs.amountMm >= 0 ? 'down' : 'up'} the side seam from the underarm, on the seam line. Redraw the armhole from its notch to the mark, meeting the side as it did. It measures ${figure(is)} (was ${figure(was)}).`,
+      drawing: {
+        pieceId: piece.id,
+        strokes: [outlineStroke(before, piece.id, sizeId, 'outline'), outlineStroke(applied.garment, piece.id, sizeId, 'result')],
+        labels: [],
+      },
+    }
+  })
+  const pairs = armholesWithSleeve(before)
+  const cap = (): string => {
+    if (!pairs.ok) return 'Bind or face the new armhole by its new length.'
+    if (inputs.cap === 'left') return 'The cap stays as it is: its ease is another now.'
+    const is = measureArmhole(applied.garment, pairs.value[0]!, sizeId)
+    return `Redraw the cap so that it measures ${figure(is.cap.front)} in front and ${figure(is.cap.back)} at the back, its ease as before; the sleeve seams keep their lengths.`
+  }
+  return [...steps, { text: cap(), drawing: null }]
+}
+
+export type { LowerArmholeInputs } from './schema'

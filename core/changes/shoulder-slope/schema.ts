@@ -1,0 +1,10 @@
+import { z } from 'zod'
+
+export const ShoulderSlopeSchema = z.strictObject({
+  /** How far the outer end of the shoulder goes up, mm: squarer; down when negative: more sloping. */
+  amountMm: z.number().finite().min(-5000).max(5000),
+  /** The armhole goes up or down as a whole and keeps its length, or it grows and the cap follows. */
+  armhole: z.enum(['kept', 'grows']),
+})
+
+export type ShoulderSlopeInputs = z.infer<typeof ShoulderSlopeSchema>

@@ -1,0 +1,99 @@
+import { add, dot, mapPath, measureLength, reversePath, rotateAbout, scale, subtract, turnRad, type Path, type Point } from '../geometry'
+import { fading, together } from '../moves'
+import { edgePath, grainDirection, shapeOf, type Garment, type RunEdge, type Shape } from '../pattern'
+import { ok, refuse, type Result } from '../result'
+import { joinRuns } from './cap-parts'
+import { keepNotches } from './keep-notches'
+import { closeShoulder, displaceRuns, REACH_PART, shoulderAbove, turnedShoulder, withEdges } from './move-shoulder'
+import { moveSideTop, outwardAt, underarmEnd } from './move-underarm'
+
+/**
+ * A shoulder made squarer or more sloping: its outer end goes up or down, the seam turned stiffly about the neck point (craft 6.7).
+ * The armhole below it goes along as a whole and keeps its length, the side seam begun higher or lower; or its underarm stays,
+ * and it is redrawn from the new tip.
+ *
+ * @param upMm how far the outer end goes up along the grain, mm; down when negative
+ * @param carriedMm how far the underarm goes up with it, mm, for a half that lies on one piece; null leaves it
+ * Refuses: several darts in the shoulder, more than the shoulder or the side seam has room for.
+ */
+export function slopeShoulder(
+  garment: Garment,
+  half: readonly RunEdge[],
+  sizeId: string,
+  upMm: number,
+  carriedMm: number | null,
+): Result<Garment> {
+  const above = shoulderAbove(garment, half)
+  const { piece, shoulder, armhole } = above
+  const shape = shapeOf(piece, sizeId)
+  const closed = closeShoulder(above, shape)
+  if (!closed.ok) return closed
+  const { neck, tip, path: seam } = closed.value
+  const down = grainDirection(shape)
+  const reach = subtract(tip, neck)
+  const aside = { x: down.y, y: -down.x }
+  const upright = dot(reach, down) - upMm
+  const left = dot(reach, reach) - upright * upright
+  const tooMuch = refuse<never>('amount-too-large', piece.name, 'the shoulder is too short for such a slope.', 'Ask for less.')
+  if (left <= 0) return tooMuch
+  const target = add(neck, add(scale(down, upright), scale(aside, Math.sign(dot(reach, aside)) * Math.sqrt(left))))
+  const by = subtract(target, tip)
+  const edges: Record<string, Path> = {}
+  if (carriedMm !== null) {
+    const end = underarmEnd(garment, half)
+    const up = scale(down, -carriedMm)
+    const side = moveSide(end, shape, up, down)
+    if (!side) return tooMuch
+    Object.assign(edges, side.edges)
+    const total = measureLength(joinRuns(shape, armhole))
+    // The armhole goes up or down; between its tip, where the shoulder ends, and the underarm every place goes its share.
+    const field = together({ by: () => up, slope: () => ({ x: 0, y: 0 }) }, fading(subtract(by, up), 0, total))
+    Object.assign(edges, displaceRuns(shape, armhole, field, []))
+    const corner = end.armhole[end.armhole.length - 1]!
+    // The underarm is one point, to the last digit.
+    edges[corner.edgeId] = endAt(edges[corner.edgeId]!, corner.reversed, side.top)
+  } else {
+    const total = measureLength(joinRuns(shape, armhole))
+    Object.assign(edges, displaceRuns(shape, armhole, fading(by, 0, total * REACH_PART), [total * REACH_PART]))
+  }
+  const turn = turnRad(reach, subtract(target, neck))
+  const first = armhole[0]!
+  const drawnFirst = first.reversed ? reversePath(edges[first.edgeId]!) : edges[first.edgeId]!
+  const turned = turnedShoulder(
+    above,
+    shape,
+    closed.value,
+    mapPath(seam, (p) => rotateAbout(p, neck, turn)),
+    drawnFirst[0]!.from,
+  )
+  if (!turned) return tooMuch
+  const all = { ...edges, ...turned }
+  const end = carriedMm !== null ? underarmEnd(garment, half) : null
+  const notches = keepNotches(piece, shape, all, [
+    ...armhole.map((r) => ({ ...r, still: 'last' as const })),
+    ...shoulder.map((r) => ({ ...r, still: 'first' as const })),
+    ...(end?.side.slice(0, 1).map((s) => ({ ...s, still: 'last' as const })) ?? []),
+  ])
+  return ok(withEdges(garment, piece.id, sizeId, all, notches))
+}
+
+/** The side seam under an armhole that goes by a vector: begun at its level, then led out or in to it, so that the width under the arm stays. */
+function moveSide(end: ReturnType<typeof underarmEnd>, shape: Shape, by: Point, down: Point): ReturnType<typeof moveSideTop> {
+  const run = end.side[0]!
+  const path = edgePath(shape, run.edgeId)
+  const top = run.reversed ? path[path.length - 1]!.to : path[0]!.from
+  let downMm = dot(by, down)
+  for (let round = 0; round < ROUNDS; round++) {
+    const moved = moveSideTop(end, shape, downMm, 0)
+    if (!moved) return null
+    downMm += dot(subtract(add(top, by), moved.top), down)
+  }
+  const level = moveSideTop(end, shape, downMm, 0)
+  return level && moveSideTop(end, shape, downMm, dot(subtract(add(top, by), level.top), outwardAt(end, shape)))
+}
+/** Rounds of meeting a level along a slanting seam: each leaves a small part of what is missing. */
+const ROUNDS = 6
+
+function endAt(path: Path, reversed: boolean, point: Point): Path {
+  return reversed ? [{ ...path[0]!, from: point }, ...path.slice(1)] : [...path.slice(0, -1), { ...path[path.length - 1]!, to: point }]
+}
