@@ -1,7 +1,6 @@
 import {
   add,
   cutPath,
-  distance,
   dot,
   findRoot,
   line,
@@ -35,11 +34,9 @@ export interface UnderarmMove {
 
 export const NO_UNDERARM_MOVE: UnderarmMove = { downMm: 0, outMm: 0, hollowMm: 0 }
 
-/** How much of an armhole is redrawn above the underarm: up to the notch there, or this part of it. */
-const USUAL_REACH_PART = 0.4
-const NOTCH_REACH = { least: 0.25, most: 0.8 }
-/** At least so many times as far as the corner goes: then it fades without a hook. */
-const REACH_TIMES = 3
+/** How much of an armhole is redrawn above an underarm that goes, and over how much a hollow is spread, as parts of it. */
+const REACH_PART = 0.6
+const SPREAD_PART = 0.8
 
 /** A side seam must keep at least this much of its first edge, mm. */
 const LEAST_SIDE_MM = 5
@@ -73,21 +70,10 @@ const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path 
 const startOf = (path: Path): Point => path[0]!.from
 const endOf = (path: Path): Point => path[path.length - 1]!.to
 
-/** How far from the underarm the armhole is redrawn, mm. */
-function reachOf(end: UnderarmEnd, shape: Shape, totalMm: number, movedMm: number): number {
-  const { piece, armhole } = end
-  const last = armhole[armhole.length - 1]!
-  const own = measureLength(edgePath(shape, last.edgeId))
-  const notches = piece.notches
-    .filter((n) => n.edgeId === last.edgeId)
-    .map((n) => {
-      const place = shape.notches[n.id]!
-      const fromStart = place.from === 'start' ? place.distanceMm : own - place.distanceMm
-      return last.reversed ? fromStart : own - fromStart
-    })
-    .filter((mm) => mm >= totalMm * NOTCH_REACH.least && mm <= totalMm * NOTCH_REACH.most)
-  const usual = notches.length > 0 ? Math.min(...notches) : totalMm * USUAL_REACH_PART
-  return Math.min(totalMm * NOTCH_REACH.most, Math.max(usual, REACH_TIMES * movedMm))
+/** How far from the underarm the armhole is redrawn, mm: most of a curve, so that nothing shows; of straight lines the last one. */
+function reachOf(path: Path, totalMm: number): number {
+  const last = path[path.length - 1]!
+  return last.kind === 'line' ? measureLength([last]) : totalMm * REACH_PART
 }
 
 /** The side seam begun so far down along itself, or run straight on above its beginning. */
@@ -199,9 +185,9 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   const path = joinRuns(shape, armhole)
   const totalMm = measureLength(path)
   const by = subtract(corner, endOf(path))
-  const reach = reachOf(end, shape, totalMm, distance(corner, endOf(path)))
-  /** A hollow is spread over most of the curve, so that it does not show as a dent. */
-  const spread = totalMm * NOTCH_REACH.most
+  const reach = reachOf(path, totalMm)
+  // A hollow is spread so far that it does not show as a dent.
+  const spread = totalMm * SPREAD_PART
   const middle = placeAt(path, totalMm - spread / 2)
   /** Into the piece: outlines run clockwise, so it lies on their right. */
   const isForward = !armhole[0]!.reversed
