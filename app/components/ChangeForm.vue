@@ -62,6 +62,13 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
         positive
         @update:model-value="set(f.key, $event)"
       />
+      <FieldsShareField
+        v-else-if="f.type === 'share'"
+        :model-value="numberOf(f.key)"
+        :label="f.label"
+        :test="`field-${f.key}`"
+        @update:model-value="set(f.key, $event)"
+      />
       <label v-else-if="f.type === 'piece'" class="block">
         <span class="mb-1 block font-semibold">{{ f.label }}</span>
         <select

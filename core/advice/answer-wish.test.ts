@@ -274,9 +274,13 @@ legs: lower the armhole 1/2 -> asks
 blouse: deeper neckline -> asks
 blouse: sleeve cap too high -> asks
 legs: crotch depth 1 -> asks lengthen
-legs: flat seat -> asks
-legs: rise too short -> asks
-legs: full belly -> asks
+legs: flat seat -> level-wedge pieceId="back" amountMm=0
+legs: flat seat 1/2 -> level-wedge pieceId="back" amountMm=-0.5
+legs: full seat 3/4 -> level-wedge pieceId="back" amountMm=0.75
+legs: rise too short 3/4 -> lengthen amountMm=0.75
+legs: 1 more crotch depth -> lengthen amountMm=1
+legs: shorten the rise 1/2 -> lengthen amountMm=-0.5
+legs: full belly 1 -> level-wedge pieceId="front" amountMm=1
 blouse: add a pocket -> asks
 blouse: make a muslin -> asks
 blouse: turn the grain -> asks

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
+import { CrotchCurveSchema } from './crotch-curve'
 
 /** The longest figure of a body, mm: beyond it something else was typed. */
 export const LONGEST_FIGURE_MM = 5000
@@ -41,6 +42,8 @@ export const WearerSchema = z.strictObject({
   /** Oldest first. */
   sets: z.array(MeasureSetSchema).max(1000),
   ownMeasures: z.array(OwnMeasureSchema).max(100),
+  /** Readings of the crotch by a flexible curve, oldest first. */
+  crotchCurves: z.array(CrotchCurveSchema).max(200).optional(),
 })
 
 export type Figure = z.infer<typeof FigureSchema>

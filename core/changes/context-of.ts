@@ -13,5 +13,12 @@ import type { ChangeContext } from './types'
  * @param wearer whose newest figures count; null without a wearer
  */
 export function contextOf(garment: Garment, fit: { sizing: Sizing } | null, wearer: Wearer | null, tolerances: Tolerances): ChangeContext {
-  return { sizeId: garment.baseSizeId, body: latestSet(wearer), sizing: fit?.sizing ?? NO_SIZING, tolerances, bought: garment }
+  return {
+    sizeId: garment.baseSizeId,
+    body: latestSet(wearer),
+    sizing: fit?.sizing ?? NO_SIZING,
+    tolerances,
+    bought: garment,
+    crotchCurves: wearer?.crotchCurves ?? [],
+  }
 }

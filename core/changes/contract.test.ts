@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { withCups } from '../../demo/cups'
+import { crotchReadings } from '../../demo/crotch-readings'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTwoDarts } from '../../demo/dart-blouses'
@@ -23,7 +24,10 @@ const OWN: Record<string, [string, Garment][]> = {
   'piece-size': [['nest', deepFreeze(nestOf(draftBlouse()))]],
   'take-cup': [['cups', deepFreeze(withCups(draftBlouse()))]],
 }
-const context = contextWith({ body: bodyWith({ heel: 330 }) })
+const context = contextWith({
+  body: bodyWith({ heel: 330 }),
+  crotchCurves: crotchReadings(draftTrousers(TAPERED), '2026-11-02'),
+})
 
 /** Every registered change on every demo garment that it can begin on. */
 const CASES = CHANGE_KINDS.flatMap((kind) =>

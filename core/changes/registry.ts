@@ -8,6 +8,7 @@ import { bicepWidth } from './bicep-width'
 import { blend } from './blend'
 import { bustAmount } from './bust-amount'
 import { capToArmhole } from './cap-to-armhole'
+import { crotchShape } from './crotch-shape'
 import { doubleDart } from './double-dart'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
@@ -54,6 +55,7 @@ const KINDS = [
   bicepWidth,
   lowerArmhole,
   shoulderSlope,
+  crotchShape,
   hemFullness,
   levelWedge,
   slashSwing,

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Path, Point } from '../geometry'
-import type { MeasureSet } from '../body'
+import type { CrotchCurve, MeasureSet } from '../body'
 import type { Tolerances, WalkedCorner, WalkedDart, WalkedMark, WalkedSeam } from '../match'
 import type { Garment } from '../pattern'
 import type { Result } from '../result'
@@ -13,6 +13,8 @@ export interface ChangeContext {
   sizeId: string
   /** The wearer's newest figures; null without a wearer, or where none were taken. */
   body: MeasureSet | null
+  /** The wearer’s readings of the crotch, oldest first; none where there are none. */
+  crotchCurves?: readonly CrotchCurve[]
   /** What is settled about fit, ease, sizes and zones. */
   sizing: Sizing
   /** What counts as matching. */
@@ -109,7 +111,7 @@ export interface Handle {
 }
 
 /** Components that draw one input of one kind (app/components/fields/own-fields.ts). */
-export type OwnField = 'RulesField' | 'MovesField'
+export type OwnField = 'RulesField' | 'MovesField' | 'ReadingsField'
 
 /** One input of a change, as the form shows it. The kind of field decides the control; no screen knows the change. */
 export type Field =
@@ -124,6 +126,8 @@ export type Field =
       /** The length there as bought, mm: then a wanted length can be typed too. */ nowMm?: number
     }
   | { type: 'length'; key: string; label: string; hint?: string }
+  /** A part of something, 0 to 1: shown in hundredths, with a slider. */
+  | { type: 'share'; key: string; label: string }
   | { type: 'piece'; key: string; label: string }
   | { type: 'levels'; key: string; pieceKey: string; label: string }
   | { type: 'partners'; key: string; label: string }

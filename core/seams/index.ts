@@ -10,3 +10,15 @@ export { moveShoulder, shoulderAbove, type ShoulderMove } from './move-shoulder'
 export { bicepPieces, openBicep, type BicepPiece, type BicepSwing, type OpenedPiece } from './open-bicep'
 export { slopeShoulder } from './slope-shoulder'
 export { evenUnderarms } from './even-underarms'
+export { layTogether, unlay } from './lay-together'
+export {
+  averageReadings,
+  crotchOf,
+  distancesTo,
+  layCrotch,
+  type BodyCurve,
+  type Crotch,
+  type CrotchReading,
+  type LaidCrotch,
+} from './crotch'
+export { crotchDepth, letOutAt, scoopedPlace, scoopLeg, type CrotchDepth } from './scoop-crotch'

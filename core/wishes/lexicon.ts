@@ -110,8 +110,12 @@ const WORDS = {
   'forward-shoulder': 'forward shoulder|forward shoulders|shoulder forward|shoulders forward',
   'square-shoulder': 'square shoulder|square shoulders|squarer shoulder|squarer shoulders|squarer',
   'sloping-shoulder': 'sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
-  crotch:
-    'crotch curve|crotch|crotch depth|crotch length|rise|front rise|back rise|seat|flat seat|full seat|bottom curve|folds radiate from the crotch',
+  'crotch-curve':
+    'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|scoop|folds radiate from the crotch|folds at the crotch|seat hollow',
+  'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|front rise|back rise|body rise|deeper crotch|crotch',
+  'flat-seat': 'flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+  'full-seat': 'full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
+  seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back',
   'armhole-depth': 'armhole depth',

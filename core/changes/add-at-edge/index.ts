@@ -49,7 +49,7 @@ export const addAtEdge = defineChange({
   holds: 'Side seams equal on front and back, corners where nothing is added, cap ease, grain.',
   schema: AddAtEdgeSchema,
   reads: readAddAtEdge,
-  mayMend: { belly: 2, crotch: 2, 'side-swings': 1 },
+  mayMend: { belly: 2, seat: 3, 'full-seat': 2, 'side-swings': 1 },
   phase: 'sides',
   proposes: (garmentNow, asked) => (hasSides(garmentNow(), asked.context.sizeId) ? proposeRemainder(garmentNow, asked) : []),
   takesOver: (_there, proposed) => proposed,

@@ -27,6 +27,11 @@ const OTHERS: readonly Concept[] = [
   'sway',
   'neckline',
   'armhole',
+  'crotch-curve',
+  'bicep',
+  'cap-ease',
+  'square-shoulder',
+  'sloping-shoulder',
 ]
 const LONGER: readonly Concept[] = ['longer', 'too-short']
 const SHORTER: readonly Concept[] = ['shorter', 'too-long']
@@ -65,7 +70,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     inputs: { amountMm: amountMm ?? 0, pieceId: piece.id, levels: [said?.level ?? firstLevel(piece, sizeId)], leftOut: [] },
     uses: [
       ...used(wish, ...LONGER, ...SHORTER),
-      ...(wish.said.has('length') || wish.said.has('sleeve') ? used(wish, 'more', 'less') : []),
+      ...(wish.said.has('length') || wish.said.has('sleeve') || wish.said.has('crotch-depth') ? used(wish, 'more', 'less') : []),
       ...uses,
       ...(said?.uses ?? []),
       ...(now?.uses ?? used(wish, 'side')),
@@ -90,7 +95,7 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
   if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
   // “Take 3/4 off the sleeves” is likely said of their length, and asked about.
   const isLikely = wish.said.has('sleeve') && !says(wish, 'length', 'width', 'hem', 'wrist') && says(wish, 'more', 'less')
-  const hasLength = wish.said.has('length') || isLikely
+  const hasLength = wish.said.has('length') || wish.said.has('crotch-depth') || isLikely
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
   if (way === 0 && wish.wantedMm === null) return []
   // “Set the waist to 30” is said of a round, not of a length.

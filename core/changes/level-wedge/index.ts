@@ -84,6 +84,9 @@ export const levelWedge = defineChange({
     'gaping neckline',
     'wrap gapes',
     'fold above the waist at the back',
+    'flat seat',
+    'full seat',
+    'full belly',
   ],
   does: 'Takes a wedge out at the centre, or puts one in, fading to nothing at the side seam.',
   holds: 'Side seam length, armhole, every edge that does not lie beside the wedge.',
@@ -95,7 +98,7 @@ export const levelWedge = defineChange({
     }
     return readLevelWedge(wish, garment, wedgeOn)
   },
-  mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1 },
+  mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1, 'flat-seat': 1, 'full-seat': 1, seat: 2 },
   phase: 'widths',
   begin: beginWedge,
   withPiece(garment, inputs, pieceId, context) {

@@ -4,22 +4,23 @@ import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { LevelWedgeInputs } from './schema'
 
-const PUT_IN: readonly Concept[] = ['more', 'longer', 'too-short', 'open']
-const TAKE_OUT: readonly Concept[] = ['less', 'shorter', 'too-long', 'in', 'sway', 'fold']
+const PUT_IN: readonly Concept[] = ['more', 'longer', 'too-short', 'open', 'full-seat', 'belly']
+const TAKE_OUT: readonly Concept[] = ['less', 'shorter', 'too-long', 'in', 'sway', 'fold', 'flat-seat']
 const BACK: readonly Concept[] = ['back', 'centre-back']
 const FRONT: readonly Concept[] = ['front', 'centre-front']
 
-/** Craft 6.4 as it is said: “take a wedge of 1/2 out at centre back”, “swayback 3/4”, “centre back too long”. */
+/** Craft 6.4 as it is said: “flat seat 1/2”, “full belly 3/4”, “take a wedge of 1/2 out at centre back”, “swayback 3/4”, “centre back too long”. */
 export function readLevelWedge(
   wish: Wish,
   garment: Garment,
   wedgeOn: (pieceId: string) => LevelWedgeInputs | null,
 ): Reading<LevelWedgeInputs>[] {
   const isCentre = says(wish, 'centre-back', 'centre-front') && !says(wish, 'hem', 'dart')
-  if ((!says(wish, 'wedge', 'sway') && !isCentre) || says(wish, 'dart', 'hem', 'pivot')) return []
+  const isLeg = says(wish, 'flat-seat', 'full-seat', 'belly') && garment.pieces.some((p) => p.kind.startsWith('leg'))
+  if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg) || says(wish, 'dart', 'hem', 'pivot')) return []
   const way = towards(wish, PUT_IN, TAKE_OUT)
   if (way === 0 && !says(wish, 'wedge')) return []
-  const isFront = says(wish, ...FRONT) && !says(wish, ...BACK)
+  const isFront = says(wish, 'belly', ...FRONT) && !says(wish, ...BACK)
   const piece = garment.pieces.find((p) => p.kind.includes(isFront ? 'front' : 'back') && wedgeOn(p.id) !== null)
   const inputs = piece && wedgeOn(piece.id)
   if (!inputs) return []
@@ -27,7 +28,7 @@ export function readLevelWedge(
   return [
     {
       inputs: { ...inputs, amountMm: amountMm ?? 0 },
-      uses: used(wish, 'wedge', 'sway', 'level', 'waist', 'above', 'crotch', 'neckline', ...BACK, ...FRONT, ...PUT_IN, ...TAKE_OUT),
+      uses: used(wish, 'wedge', 'sway', 'level', 'waist', 'above', 'crotch-depth', 'neckline', ...BACK, ...FRONT, ...PUT_IN, ...TAKE_OUT),
       sure: amountMm !== null || (way === 0 && wish.amounts.length === 0),
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'fading to nothing at the side' : '',

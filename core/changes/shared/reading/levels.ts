@@ -17,7 +17,7 @@ const CORNERS: [Concept, EdgeRole[], EdgeRole[]][] = [
   ['shoulder', ['shoulder'], ['neck']],
   ['underarm', ['armhole', 'cap'], ['side', 'underarm']],
   ['waist', ['waist'], ['side', 'outseam']],
-  ['crotch', ['crotch'], ['inseam']],
+  ['crotch-depth', ['crotch'], ['inseam']],
   ['hem', ['hem', 'leg-opening'], ['side', 'inseam', 'underarm', 'outseam']],
 ]
 
@@ -39,9 +39,10 @@ function heightsOf(piece: Piece, sizeId: string): Height[] {
 
 /** Parts of a limb that lie between two heights and have no mark of their own. */
 const STRETCHES: Partial<Record<Concept, [Concept[], Concept[]]>> = {
-  thigh: [['crotch', 'hip'], ['knee']],
+  thigh: [['crotch-depth', 'hip'], ['knee']],
   calf: [['knee'], ['hem']],
   elbow: [['underarm', 'bicep'], ['hem']],
+  'crotch-depth': [['waist'], ['hip', 'crotch-depth']],
 }
 /** The end of a limb, by the body’s word for it. */
 const SAME_AS: Partial<Record<Concept, Concept>> = { wrist: 'hem', ankle: 'hem', 'leg-opening': 'hem' }
@@ -89,7 +90,7 @@ function levelBetween(piece: Piece, sizeId: string, low: Height | null, high: He
 export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel | null | undefined {
   const heights = heightsOf(piece, sizeId)
   const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
-  // A crotch and a shoulder are where others are measured from; what is said of them is another change.
+  // A shoulder is where others are measured from; what is said of it is another change.
   const isHeight = (c: Concept) => c in STRETCHES || c in SAME_AS || c === 'underarm' || c === 'hem' || Object.values(LINES).includes(c)
   const heightOf = (c: Concept) => heights.find((h) => h.is === (SAME_AS[c] ?? c))
   const after = (word: Concept): Concept[] => {
