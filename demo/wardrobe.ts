@@ -1,8 +1,10 @@
 import { newStop, withId, type Change, type KindName } from '../core/changes'
+import { keepReading } from '../core/changes/crotch-shape'
 import type { Wearer } from '../core/body'
 import type { Project } from '../core/formats'
 import { NO_SIZING, type Sizing } from '../core/size'
 import { draftBlouse } from './blouse'
+import { crotchReadings } from './crotch-readings'
 import { CUPS, withCups } from './cups'
 import { chartOf, nestOf } from './nest'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftSleeveless, draftTwoDarts } from './dart-blouses'
@@ -61,6 +63,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
   /** A garment in sizes 1 to 7, with its size chart. */
   const nested = (id: string, name: string, wearerId: string, garment: Project['garment'], plan: Change[], own: Partial<Sizing> = {}) =>
     project(id, name, wearerId, garment, plan, { ...chartOf(garment), ...own })
+  const readings = crotchReadings(draftTrousers(TAPERED), '2026-11-02')
   const projects = [
     nested('demo-blouse', 'Lamplighter’s blouse', 'cook', withCups(nestOf(draftBlouse())), [], { cups: CUPS }),
     nested('demo-tapered', 'Quay trousers, tapered', 'lamplighter', nestOf(draftTrousers(TAPERED)), [
@@ -154,6 +157,14 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
         'A hollow back: three eighths of an inch more in each dart, and its legs ruled anew after the lengthening.',
       ),
     ]),
+    nested('demo-stoker', 'Stoker’s trousers', 'lamplighter', nestOf(draftTrousers(TAPERED)), [
+      stop(
+        'crotch',
+        'crotch-shape',
+        { readings: readings.map(keepReading), frontShare: 0.3, backShare: 0.5, giveBackMm: 0 },
+        'Folds ran from the crotch to the seat. Three readings of the flexible curve; a third in front and half at the back to begin with.',
+      ),
+    ]),
     nested('demo-jacket', 'Harbour master’s jacket', 'cook', nestOf(draftJacket()), [
       stop(
         'forward',
@@ -173,5 +184,6 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
   const trousers = projects.find((p) => p.id === 'demo-tapered')!
   const begun = new Date(now.getTime() - 60_000 * minutes).toISOString()
   const second: Project = { ...trousers, id: 'demo-tapered-cook', wearerId: 'cook', plan: [], createdAt: begun, updatedAt: begun }
-  return { wearers: DEMO_WEARERS, projects: [...projects, second] }
+  const wearers = DEMO_WEARERS.map((w) => (w.id === 'lamplighter' ? { ...w, crotchCurves: readings } : w))
+  return { wearers, projects: [...projects, second] }
 }

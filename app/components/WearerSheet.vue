@@ -171,6 +171,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
           </tbody>
         </table>
       </div>
+      <WearerCrotchCurves :wearer="wearer" :scope="scope" />
       <slot />
       <div class="border-t border-edge pt-3">
         <button v-if="!asking" class="btn text-fault" data-test="delete-wearer" @click="asking = true">

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { findMeasure, readWearersCsv, writeWearersCsv, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
+import { findMeasure, readWearersCsv, writeWearersCsv, type CrotchCurve, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
 import { toName } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { lengthToken } from '~~/core/units'
@@ -58,6 +58,16 @@ export const useWearers = defineStore('wearers', () => {
   const removeSet = (scope: string, id: string, setId: string) =>
     act(scope, id, 'delete a set of figures', (w) => void (w.sets = w.sets.filter((s) => s.id !== setId)))
 
+  /** Keeps a reading of the crotch that was taken today. */
+  const addCurve = (scope: string, id: string, curve: Pick<CrotchCurve, 'points' | 'inseam' | 'note'>) =>
+    act(scope, id, 'reading of the crotch', (w) => {
+      w.crotchCurves = [...(w.crotchCurves ?? []), { id: crypto.randomUUID(), takenOn: today(), ...curve }]
+    })
+  const removeCurve = (scope: string, id: string, curveId: string) =>
+    act(scope, id, 'delete a reading of the crotch', (w) => {
+      w.crotchCurves = (w.crotchCurves ?? []).filter((c) => c.id !== curveId)
+    })
+
   const addOwn = (scope: string, id: string, name: string, kind: 'round' | 'length') =>
     act(scope, id, `own measure “${name}”`, (w) => void w.ownMeasures.push({ id: crypto.randomUUID(), name: toName(name), kind }))
 
@@ -85,5 +95,5 @@ export const useWearers = defineStore('wearers', () => {
     return stored.ok ? { ok: true, count: rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
-  return { all, create, rename, setFigure, addSet, editSet, removeSet, addOwn, remove, writeCsv, takeCsv }
+  return { all, create, rename, setFigure, addSet, editSet, removeSet, addOwn, addCurve, removeCurve, remove, writeCsv, takeCsv }
 })

@@ -412,8 +412,9 @@ describe('a wish', () => {
 })
 
 describe('what the program itself calls a stop', () => {
+  const wearerOf = (p: (typeof projects)[number]) => wearers.find((w) => w.id === p.wearerId) ?? null
   const titles = projects.flatMap((p) => {
-    const context = contextOf(p.garment, p, null, DEFAULT_TOLERANCES)
+    const context = contextOf(p.garment, p, wearerOf(p), DEFAULT_TOLERANCES)
     const planned = foldPlan(p.garment, stopsOf(p), context).stops.map((s) => [p.id, s.change.kind as string, s.words.title] as const)
     const begun = CHANGE_KINDS.flatMap((kind) => {
       const first = kind.begin(p.garment, context)
@@ -426,7 +427,7 @@ describe('what the program itself calls a stop', () => {
   const all = [...new Map(titles.map((t) => [t.join('|'), t])).values()]
   it.each(all)('on %s: %s, “%s”, typed back is that change or asks for it', (id, kind, title) => {
     const project = projects.find((p) => p.id === id)!
-    const context = contextOf(project.garment, project, null, DEFAULT_TOLERANCES)
+    const context = contextOf(project.garment, project, wearerOf(project), DEFAULT_TOLERANCES)
     const answer = answerWish(title, 'in', project.garment, context)
     if (answer.how === 'does') expect(answer.offer.change.kind).toBe(kind)
     else if (answer.how === 'asks') expect(answer.offers.map((o) => o.change.kind)).toContain(kind)

@@ -5,3 +5,4 @@ export { compareSets, figureMm, historyOf, latestSet, measuresOf, type ComparedF
 export { findDoubts, type Doubt } from './find-doubts'
 export { readWearersCsv, writeWearersCsv } from './wearers-csv'
 export { CrotchCurveSchema, LEAST_POINTS, MOST_POINTS, type CrotchCurve } from './crotch-curve'
+export { CurveFileSchema, readCurvePoints, type CurvePoints } from './read-curve-points'
