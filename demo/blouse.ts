@@ -36,16 +36,16 @@ const TIP_BACK = 38
 /** Lengthen-or-shorten line above the waist. */
 const LINE_ABOVE_WAIST = 42
 
-export function backPiece(): DraftedPiece {
-  const w = neckWidth(BODY)
-  const depth = armholeDepth(BODY)
-  const q = quarter(BODY)
-  const shoulder = shoulderWithDart(at(w, 0), BODY.shoulder, 0.46, 78, 13)
-  const waistY = BODY.backToWaist + 22
+export function backPiece(body: BodyFigures = BODY): DraftedPiece {
+  const w = neckWidth(body)
+  const depth = armholeDepth(body)
+  const q = quarter(body)
+  const shoulder = shoulderWithDart(at(w, 0), body.shoulder, 0.46, 78, 13)
+  const waistY = body.backToWaist + 22
   const underarm = at(q + ROOM - 3, depth + 22)
-  const side = shapedSide(underarm, at(q - BODY.waistShaping, waistY), at(q + 6, waistY + BODY_LENGTH))
+  const side = shapedSide(underarm, at(q - body.waistShaping, waistY), at(q + 6, waistY + BODY_LENGTH))
   const hem = shapedHem(endPoint(side), endDirection(side), waistY + BODY_LENGTH + 3)
-  const waistMm = nearestPlace(side, at(q - BODY.waistShaping, waistY)).lengthMm
+  const waistMm = nearestPlace(side, at(q - body.waistShaping, waistY)).lengthMm
   return {
     id: 'back',
     name: 'Back',
@@ -105,13 +105,13 @@ function dartedSide(opened: ReturnType<typeof sideWithDart>, dartTip: Point): Dr
 }
 
 /** @param dart whether the side opens for a dart; without one the front hangs straight from the bust */
-export function frontPiece(back: DraftedPiece, dart = true): DraftedPiece {
-  const w = neckWidth(BODY)
+export function frontPiece(back: DraftedPiece, dart = true, body: BodyFigures = BODY): DraftedPiece {
+  const w = neckWidth(body)
   const neckDepth = w + 12
-  const depth = armholeDepth(BODY)
-  const q = quarter(BODY)
+  const depth = armholeDepth(body)
+  const q = quarter(body)
   const direction = at(Math.cos(SLOPE_FRONT), Math.sin(SLOPE_FRONT))
-  const tip = at(w + direction.x * BODY.shoulder, direction.y * BODY.shoulder)
+  const tip = at(w + direction.x * body.shoulder, direction.y * body.shoulder)
   // The closed side is the back's own side, so that the two are equal by construction; the dart opens it.
   const backSide = back.edges.find((e) => e.id === 'side')!.path
   const underarm = at(q + ROOM + 3, depth + 22)
@@ -180,10 +180,11 @@ const add2 = (p: { x: number; y: number }, d: { x: number; y: number }) => at(p.
 /**
  * Lamplighter's blouse: front with an angled side dart, back with a shoulder dart, set-in sleeve, neckband.
  * @param dart without it the front has none
+ * @param body whom it is drafted for
  */
-export function draftBlouse(dart = true): Garment {
-  const back = backPiece()
-  const front = frontPiece(back, dart)
+export function draftBlouse(dart = true, body: BodyFigures = BODY): Garment {
+  const back = backPiece(body)
+  const front = frontPiece(back, dart, body)
   const sleeve = sleevePiece(back, front)
   const band = neckband(back, front)
   return toGarment(

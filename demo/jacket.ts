@@ -2,7 +2,7 @@ import { cutPath, findRoot, measureLength, placeAt, reversePath, type Path } fro
 import type { Garment } from '../core/pattern'
 import { EQUAL_MM } from '../core/tolerances'
 import { backPiece, frontPiece } from './blouse'
-import { grainOf } from './bodice'
+import { grainOf, type BodyFigures } from './bodice'
 import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece } from './draft-piece'
 import { CAP_EASE, capOver } from './sleeve-and-band'
 
@@ -147,9 +147,9 @@ const openedFront = (front: DraftedPiece): DraftedPiece => ({
 })
 
 /** The harbour master's jacket: darted front that opens in the middle, back with a shoulder dart, sleeve in two pieces. */
-export function draftJacket(): Garment {
-  const back = backPiece()
-  const front = openedFront(frontPiece(back))
+export function draftJacket(body?: BodyFigures): Garment {
+  const back = backPiece(body)
+  const front = openedFront(frontPiece(back, true, body))
   const [upper, under] = twoPieceSleeve(back, front)
   return toGarment(
     [front, back, upper, under],

@@ -36,6 +36,13 @@ const changedNames = computed(
 /** How many ways there are to do it on these pieces. */
 const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, session.contextFor(props.before)).length ?? 0)
 
+/** What was changed, laid together as it will be sewn. */
+const sewn = computed(() => {
+  const { applied } = props.stop
+  if (!applied) return []
+  return kind.value?.asSewn?.(props.before, props.change.inputs, applied, session.contextFor(props.before)) ?? []
+})
+
 /** What the place of this stop in the plan costs. */
 const order = computed(() => adviseOrder(work.stops, props.before).find((a) => a.changeId === props.change.id) ?? null)
 
@@ -115,6 +122,8 @@ const forEverybody = computed(() => work.isForEverybody(props.change.id))
       :settable="kind?.press !== undefined"
       @press="edit(kind!.press!(change.inputs, $event))"
     />
+
+    <SewnPicture v-for="p in sewn" :key="p.title" :picture="p" />
 
     <CompareWays v-if="stop.applied && ways > 1" :change-id="change.id" @take="edit" />
 

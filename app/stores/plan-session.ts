@@ -78,7 +78,10 @@ export const usePlanSession = defineStore('plan-session', () => {
     tolerances: { ...prefs.tolerances },
   })
   /** What changes of these pieces are seen with, here as in the worker. */
-  const contextFor = (garment: Garment): ChangeContext => contextOf(garment, work.project, work.wearer, prefs.tolerances)
+  const contextFor = (garment: Garment): ChangeContext => ({
+    ...contextOf(garment, work.project, work.wearer, prefs.tolerances),
+    bought: work.project?.garment ?? garment,
+  })
 
   /** Which pieces the worker has under the key of the garment. */
   let givenBefore = ''

@@ -146,6 +146,14 @@ export interface StepDrawing {
   labels: { at: Point; text: string }[]
 }
 
+/** Pieces laid together as they will be sewn, in coordinates of one of them, mm. */
+export interface SewnPicture {
+  title: string
+  strokes: { path: Path; kind: 'was' | 'is' | 'seam' | 'body' }[]
+  /** Lengths as tokens. */
+  labels: { at: Point; text: string }[]
+}
+
 export interface PaperStep {
   text: string
   drawing: StepDrawing | null
@@ -302,6 +310,8 @@ export interface ChangeKind<I, K extends string = string> {
   /** Inputs after a handle was dragged along its axis by some millimetres. */
   drag(garment: Garment, inputs: I, handleId: string, byMm: number, context: ChangeContext): I
   paperSteps(input: StepInput<I>): PaperStep[]
+  /** What was changed, laid together as it will be sewn. */
+  asSewn?(before: Garment, inputs: I, applied: Applied, context: ChangeContext): SewnPicture[]
   /** Other ways to do the same, to be seen side by side; the inputs at hand are one of them. */
   choices?(garment: Garment, inputs: I, context: ChangeContext): Way<I>[]
   /** Inputs with the largest amount that a refusal offers, where that is not the amount of `withAmount`. */

@@ -87,8 +87,8 @@ export interface LaidCrotch {
 export function layCrotch(garment: Garment, crotch: Crotch, sizeId: string): LaidCrotch {
   const seam: Seam = crotch.frontSide === 0 ? crotch.inseam : { ...crotch.inseam, sides: [crotch.inseam.sides[1], crotch.inseam.sides[0]] }
   const back = layTogether(garment, seam, crotch.at, sizeId)
-  const frontPath = joinRuns(shapeOf(crotch.front.piece, sizeId), crotch.front.runs)
-  const backOwn = reversePath(joinRuns(shapeOf(crotch.back.piece, sizeId), crotch.back.runs))
+  const frontPath = joinRuns(shapeOf(findPiece(garment, crotch.front.piece.id)!, sizeId), crotch.front.runs)
+  const backOwn = reversePath(joinRuns(shapeOf(findPiece(garment, crotch.back.piece.id)!, sizeId), crotch.back.runs))
   return { back, frontPath, backPath: mapPath(backOwn, (p) => applyAffine(back, p)), point: frontPath[frontPath.length - 1]!.to }
 }
 

@@ -77,7 +77,14 @@ export function fitCap(
       const at = (mm: number): CapMove => ({ ...slid, outMm: { ...slid.outMm, [half]: mm } })
       const limits = [OUT.least, OUT.most].map((part) => (part * widthMm) / 2)
       const found = rootWithin((mm) => lengthOf(at(mm)) - startMm - grow, limits[0]!, limits[1]!)
-      if (found === null) return cannot(before.cap.front + before.cap.back + grow, closest(limits.map(at), startMm + grow))
+      if (found === null)
+        return cannot(
+          before.cap.front + before.cap.back + grow,
+          closest(
+            limits.flatMap((l) => REACHES.map((part) => at(l * part))),
+            startMm + grow,
+          ),
+        )
       move = { ...move, outMm: { ...move.outMm, [half]: found } }
     }
   }
@@ -86,7 +93,14 @@ export function fitCap(
     const at = (mm: number): CapMove => ({ ...move, riseMm: mm })
     const limits = [RISE.least * heightMm, RISE.most * heightMm]
     const found = rootWithin((mm) => lengthOf(at(mm)) - total, limits[0]!, limits[1]!)
-    if (found === null) return cannot(total, closest(limits.map(at), total))
+    if (found === null)
+      return cannot(
+        total,
+        closest(
+          limits.flatMap((l) => REACHES.map((part) => at(l * part))),
+          total,
+        ),
+      )
     move = at(found)
   }
   const drawn = reshapeCap(garment, armhole, sizeId, move)!

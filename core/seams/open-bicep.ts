@@ -13,6 +13,7 @@ import {
   mix,
   nearestPlace,
   placeAt,
+  reversePath,
   rotateAbout,
   scale,
   subtract,
@@ -22,7 +23,18 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { carryLines, cutPiece, moveParts, partOfPlace, partOfPoint, type Slash, type SlashEnd } from '../moves'
+import {
+  bendOver,
+  carryLines,
+  cutPiece,
+  displaceAlong,
+  fading,
+  moveParts,
+  partOfPlace,
+  partOfPoint,
+  type Slash,
+  type SlashEnd,
+} from '../moves'
 import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
@@ -221,7 +233,12 @@ export function openBicep(
   // The grain stays where it is: both sides swing alike.
   const lines = carryLines(piece, shape, (p) => moves[partOfPoint(cut.value, p)]!, IDENTITY)
   const still: Shape = { ...moved.value, grain: shape.grain, lines }
-  const level = rises && at.first.edgeId === cap.before.id && isCorner(shape, at) ? squareAgain(still, cap.edges, out * capRad) : still
+  const isAtCorners = rises && at.first.edgeId === cap.before.id && isCorner(shape, at)
+  const level = isAtCorners
+    ? squareAgain(still, cap.edges, out * capRad)
+    : rises
+      ? bentOver(shape, still, cap, at, out * capRad, swing)
+      : still
   const drawn = partUnderarmAnew(piece, shape, level, cap.edges, !rises)
   return ok({
     garment: {
@@ -236,6 +253,40 @@ export function openBicep(
       swings,
     },
   })
+}
+
+/**
+ * Sleeve seams that were bent at hinges below the cap, bent over a stretch instead: twice as long as the way from the hinge to the
+ * cap, so that the seam comes to the same place and keeps its length; the cap is led to it.
+ */
+function bentOver(
+  was: Shape,
+  is: Shape,
+  cap: { edges: Edge[]; before: Edge; after: Edge },
+  at: BicepLine,
+  turn: number,
+  swing: (side: 1 | -1) => Affine,
+): Shape {
+  const edges = { ...is.edges }
+  for (const which of ['first', 'last'] as const) {
+    const edge = which === 'first' ? cap.before : cap.after
+    if (at[which].edgeId !== edge.id) continue
+    const side = which === 'first' ? -1 : 1
+    const laid = mapPath(edgePath(was, edge.id), (p) => applyAffine(swing(side), p))
+    // From the wrist up to the cap.
+    const up = which === 'first' ? laid : reversePath(laid)
+    const total = measureLength(up)
+    const hingeMm = which === 'first' ? at.first.atMm : total - at.last.atMm
+    const bent = bendOver(up, Math.max(0, total - 2 * (total - hingeMm)), side * turn)
+    edges[edge.id] = which === 'first' ? bent : reversePath(bent)
+    const capEdge = which === 'first' ? cap.edges[0]! : cap.edges[cap.edges.length - 1]!
+    const path = edges[capEdge.id]!
+    const length = measureLength(path)
+    const by = subtract(endOf(bent), which === 'first' ? startOf(path) : endOf(path))
+    const led = displaceAlong(path, which === 'first' ? fading(by, 0, length / 2) : fading(by, length, length / 2), [length / 2])
+    edges[capEdge.id] = led
+  }
+  return { ...is, edges }
 }
 
 /** Does a bicep line run from corner to corner, so that the cap begins at it? */

@@ -8,6 +8,7 @@ import {
   mapPath,
   measureLength,
   reversePath,
+  rotateAbout,
   scale,
   subtract,
   tangentAt,
@@ -45,13 +46,16 @@ interface LaidPart extends CapPart {
   /** Where the shoulder meets it, from its own start, mm; null on a part that lies wholly on one half. */
   topMm: number | null
   ends: PartEnd[]
+  /** Is it the whole cap, from underarm to underarm? */
+  isWhole: boolean
 }
 
 function layParts(garment: Garment, armhole: SleevedArmhole, sizeId: string): LaidPart[] {
   const top = topOfCap(garment, armhole, sizeId)
   const { beginsAt } = armhole.sleeve
   const later: Half = beginsAt === 'front' ? 'back' : 'front'
-  return capParts(garment, armhole, sizeId).map((part) => {
+  const parts = capParts(garment, armhole, sizeId)
+  return parts.map((part) => {
     const piece = findPiece(garment, part.pieceId)!
     const topMm = top > part.fromMm && top < part.toMm ? top - part.fromMm : null
     const end = (which: 'first' | 'last'): PartEnd => ({
@@ -59,12 +63,18 @@ function layParts(garment: Garment, armhole: SleevedArmhole, sizeId: string): La
       half: topMm === null ? (part.toMm <= top ? beginsAt : later) : which === 'first' ? beginsAt : later,
       isSeam: edgeBeyond(piece, part.runs, which).role !== 'cap',
     })
-    return { ...part, topMm, ends: [end('first'), end('last')] }
+    return { ...part, topMm, ends: [end('first'), end('last')], isWhole: parts.length === 1 }
   })
 }
 
 const NOTHING: Point = { x: 0, y: 0 }
 const NOWHERE: Field = { by: () => NOTHING, slope: () => NOTHING }
+
+/** One field before a place and another from there on. */
+const either = (atMm: number, before: Field, after: Field): Field => ({
+  by: (mm) => (mm <= atMm ? before : after).by(mm),
+  slope: (mm) => (mm <= atMm ? before : after).slope(mm),
+})
 
 const startOf = (path: Path): Point => path[0]!.from
 const endOf = (path: Path): Point => path[path.length - 1]!.to
@@ -123,6 +133,8 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
   const onward = scale(across, Math.sign(dot(chord, across)) || 1)
   let edges = now.edges
   const fields: Field[] = []
+  /** How far each end’s sleeve seam turned, as far as the cap’s direction may go with it. */
+  const turns = { first: 0, last: 0 }
   for (const end of part.ends) {
     const outMm = move.outAt(end)
     if (outMm === 0) continue
@@ -130,20 +142,24 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
     const run = end.which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
     const forward = (end.which === 'last') !== run.reversed
     const out = end.which === 'first' ? scale(onward, -1) : onward
-    const turned = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
-    if (!turned) return null
-    edges = turned.edges
+    const led = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
+    if (!led) return null
+    edges = led.edges
+    turns[end.which] = Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad))
     const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
-    fields.push(fading(subtract(turned.end, point), endMm, part.topMm ?? total - endMm))
+    fields.push(fading(subtract(led.end, point), endMm, part.topMm ?? total - endMm))
   }
   const places: number[] = part.topMm === null ? [] : [part.topMm]
   const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
-  const isSlid = part.topMm !== null && move.slideMm !== 0
+  // The ends of a cap in several pieces lie above the underarm and stay: there the slide fades out along the cap.
+  if (part.topMm !== null && move.slideMm !== 0 && !part.isWhole)
+    fields.push(either(part.topMm, fading(toFront, part.topMm, 0), fading(toFront, part.topMm, total)))
+  const isSlid = part.topMm !== null && move.slideMm !== 0 && part.isWhole
   const isLifted = part.topMm !== null && move.riseMm !== 0
   if (fields.length === 0 && !isSlid && !isLifted) return { ...now, edges }
   const field = fields.length > 0 ? together(...fields) : NOWHERE
   let at = 0
-  const led = part.runs.map((run) => {
+  const carried = part.runs.map((run) => {
     const own = joinRuns(was, [run])
     const offset = at
     at += measureLength(own)
@@ -153,19 +169,24 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
       places.map((p) => p - offset),
     )
   })
-  const lift = isSlid || isLifted ? overHeight(led.flat(), scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
+  const lift = isSlid || isLifted ? overHeight(carried.flat(), scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
   const drawn: Record<string, Path> = {}
   let before: Point | null = null
   for (const [i, run] of part.runs.entries()) {
-    let own = lift ? lift(led[i]!) : led[i]!
-    if (i === 0) own = turnedBack(own, 'first', tangentAt(path[0]!, 0))
-    if (i === part.runs.length - 1) own = turnedBack(own, 'last', tangentAt(path[path.length - 1]!, 1))
+    let own = lift ? lift(carried[i]!) : carried[i]!
+    if (i === 0) own = turnedBack(own, 'first', turned(tangentAt(path[0]!, 0), turns.first))
+    if (i === part.runs.length - 1) own = turnedBack(own, 'last', turned(tangentAt(path[path.length - 1]!, 1), turns.last))
     if (before) own = [{ ...own[0]!, from: before }, ...own.slice(1)]
     before = endOf(own)
     drawn[run.edgeId] = run.reversed ? reversePath(own) : own
   }
   return { ...now, edges: { ...edges, ...drawn } }
 }
+
+/** The cap goes along with a sleeve seam that turns by so much at the most: its own direction stays to a degree. */
+const MOST_TURN_RAD = (0.95 * Math.PI) / 180
+
+const turned = (d: Point, rad: number): Point => rotateAbout(d, NOTHING, rad)
 
 /**
  * How a cap is carried by the height of its places over the line between its ends, as shares of its top’s: lifted in proportion

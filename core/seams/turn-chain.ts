@@ -1,6 +1,9 @@
 import { add, dot, leftOf, mapPath, rotateAbout, scale, subtract, turnRad, type Point } from '../geometry'
 import { edgePath, type Piece, type Shape } from '../pattern'
 
+/** Beyond this the cap would meet itself in a corner across the sewn sleeve seam (two such turns, and what the cap goes along). */
+const MOST_TURN_RAD = (3.4 * Math.PI) / 180
+
 /**
  * A seam turned stiffly about its far end until its near end has gone by an amount across: its length and its shape are kept.
  * Edges of one role that follow each other go together, with the darts between them.
@@ -9,7 +12,7 @@ import { edgePath, type Piece, type Shape } from '../pattern'
  * @param forward whether the seam runs on along the outline from there, or against it
  * @param out unit direction in which the near end goes
  * @param outMm how far, mm; the other way when negative
- * @returns the piece’s lines with the seam turned, and where its near end lies then; null where the seam is too short for that
+ * @returns the piece’s lines with the seam turned, and where its near end lies then; null where the seam is too short for that, or would turn too far
  */
 export function turnChain(
   piece: Piece,
@@ -18,7 +21,7 @@ export function turnChain(
   forward: boolean,
   out: Point,
   outMm: number,
-): { edges: Shape['edges']; end: Point } | null {
+): { edges: Shape['edges']; end: Point; turnRad: number } | null {
   const n = piece.edges.length
   const first = piece.edges.findIndex((e) => e.id === edgeId)
   const role = piece.edges[first]!.role
@@ -41,6 +44,7 @@ export function turnChain(
   if (left <= 0) return null
   const target = add(pin, add(scale(out, a), scale(aside, Math.sign(b) * Math.sqrt(left))))
   const turn = turnRad(reach, subtract(target, pin))
+  if (Math.abs(turn) > MOST_TURN_RAD) return null
   const turned = chain.map((id) => [id, mapPath(edgePath(shape, id), (p) => rotateAbout(p, pin, turn))] as const)
-  return { edges: { ...shape.edges, ...Object.fromEntries(turned) }, end: rotateAbout(near, pin, turn) }
+  return { edges: { ...shape.edges, ...Object.fromEntries(turned) }, end: rotateAbout(near, pin, turn), turnRad: turn }
 }

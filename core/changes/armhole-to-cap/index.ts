@@ -1,6 +1,7 @@
 import { armholesWithSleeve, measureArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
+import { armholeAsSewn } from '../shared/as-sewn'
 import { mendsSleeve } from '../shared/mends-sleeve'
 import { readsPair } from '../shared/reading/pairs'
 import type { Field } from '../types'
@@ -49,6 +50,7 @@ export const armholeToCap = defineChange({
   drag: (_garment, inputs) => inputs,
   choices: (_garment, inputs) => WAYS.map(({ value, label }) => ({ label, inputs: { ...inputs, way: value } })),
   paperSteps: armholePaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
 })
 
 export type { ArmholeToCapInputs } from './schema'

@@ -3,6 +3,7 @@ import type { Garment } from '../../pattern'
 import { armholesWithSleeve, bicepPieces } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
+import { armholeAsSewn } from '../shared/as-sewn'
 import { applyBicepWidth, wayFor } from './apply'
 import { bicepPaperSteps } from './paper-steps'
 import { proposeBicep } from './proposes'
@@ -116,6 +117,7 @@ export const bicepWidth = defineChange({
   drag: (garment, inputs, _handle, byMm, context) => withBicep(garment, inputs, inputs.amountMm + byMm, context.sizeId),
   choices: (_garment, inputs) => ARMHOLES.map(({ value, label }) => ({ label: `armhole ${label}`, inputs: { ...inputs, armhole: value } })),
   paperSteps: bicepPaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (garment, inputs, amountMm, context) => withBicep(garment, inputs, amountMm, context.sizeId),
 })
 

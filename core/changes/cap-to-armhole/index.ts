@@ -1,6 +1,7 @@
 import { armholesWithSleeve, measureArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
+import { armholeAsSewn } from '../shared/as-sewn'
 import { mendsSleeve } from '../shared/mends-sleeve'
 import { readsPair } from '../shared/reading/pairs'
 import type { Field } from '../types'
@@ -64,6 +65,7 @@ export const capToArmhole = defineChange({
   choices: (_garment, inputs) =>
     WAYS.map(({ value, label }) => ({ label: `by ${label.replace('its ', '')}`, inputs: { ...inputs, way: value } })),
   paperSteps: capPaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
 })
 
 export type { CapToArmholeInputs } from './schema'

@@ -4,6 +4,7 @@ import { findPiece } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
+import { crotchAsSewn } from '../shared/as-sewn'
 import { outlineStroke } from '../shared/draw-step'
 import type { ChangeContext, Field, Handle, PaperStep, StepInput } from '../types'
 import { applyCrotchShape } from './apply'
@@ -114,6 +115,12 @@ export const crotchShape = defineChange({
     { label: 'the whole curve', inputs: { ...inputs, frontShare: 1, backShare: 1 } },
   ],
   paperSteps: crotchPaperSteps,
+  asSewn(before, inputs, applied, context) {
+    const crotch = crotchOf(before)
+    if (!crotch.ok) return []
+    const curve = inputs.readings.length > 0 ? readCrotch(before, crotch.value, inputs, context.sizeId).curve : null
+    return crotchAsSewn(before, applied.garment, crotch.value, curve, context.sizeId)
+  },
 })
 
 function crotchPaperSteps({ before, inputs, applied, context, ruler }: StepInput<CrotchShapeInputs>): PaperStep[] {

@@ -4,6 +4,7 @@ import { armholesWithSleeve, findArmholes, HALVES, measureArmhole, runLength, un
 import { ok } from '../../result'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
+import { armholeAsSewn } from '../shared/as-sewn'
 import { outlineStroke } from '../shared/draw-step'
 import type { Field, Handle, PaperStep, StepInput } from '../types'
 import { applyLowerArmhole } from './apply'
@@ -81,6 +82,7 @@ export const lowerArmhole = defineChange({
       ? CAPS.map(({ value, label }) => ({ label: `the cap ${label}`, inputs: { ...inputs, cap: value } }))
       : [],
   paperSteps: lowerPaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 

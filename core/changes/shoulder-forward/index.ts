@@ -1,6 +1,7 @@
 import { findArmholes, armholesWithSleeve, whyNoArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
+import { armholeAsSewn } from '../shared/as-sewn'
 import type { Field } from '../types'
 import { applyForwardShoulder } from './apply'
 import { forwardHandles } from './handles'
@@ -71,6 +72,7 @@ export const forwardShoulder = defineChange({
         ]
       : [],
   paperSteps: forwardPaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => usualFor(inputs, amountMm),
 })
 

@@ -3,6 +3,7 @@ import { findArmholes, HALVES, runLength, whyNoArmhole } from '../../seams'
 import { ok } from '../../result'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
+import { armholeAsSewn } from '../shared/as-sewn'
 import { outlineStroke } from '../shared/draw-step'
 import type { Field, Handle, PaperStep, StepInput } from '../types'
 import { applyShoulderSlope } from './apply'
@@ -75,6 +76,7 @@ export const shoulderSlope = defineChange({
     { label: 'cap follows', inputs: { ...inputs, armhole: 'grows' as const } },
   ],
   paperSteps: slopePaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
