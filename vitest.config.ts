@@ -19,7 +19,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'around the core',
-          include: ['demo/**/*.test.ts', 'tests/corpus/**/*.test.ts', 'scripts/**/*.test.ts', 'app/**/*.test.ts'],
+          include: ['demo/**/*.test.ts', 'server/**/*.test.ts', 'tests/corpus/**/*.test.ts', 'scripts/**/*.test.ts', 'app/**/*.test.ts'],
         },
       },
     ],

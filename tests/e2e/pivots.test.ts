@@ -4,25 +4,10 @@ import { byTest, click } from '../../scripts/browser'
 import { useApplication } from './session'
 
 const app = useApplication()
-const { all, textOf, soon, openGarment, retype, ask } = app
+const { all, textOf, soon, openGarment, retype, ask, drag } = app
 const field = (name: string) => byTest(app.driver(), name)
 const press = (name: string) => click(app.driver(), name)
 
-/** Takes hold of a handle and drags it, as a hand does. */
-async function drag(handle: string, dx: number, dy: number) {
-  await field(handle)
-  // The ring itself: the figure beside it belongs to the handle too.
-  const held = await app.driver().findElement(By.css(`[data-test="${handle}"] circle`))
-  await app
-    .driver()
-    .actions({ async: true })
-    .move({ origin: held })
-    .press()
-    .move({ origin: held, x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 120 })
-    .move({ origin: held, x: dx, y: dy, duration: 120 })
-    .release()
-    .perform()
-}
 const amount = async () => (await field('field-amountMm')).getAttribute('value')
 /** A range is moved as its keys and its thumb do: by its value. */
 const slideTo = async (position: number) =>

@@ -98,5 +98,35 @@ export function useApplication() {
     return join(browser.downloads, name)
   }
 
-  return { driver, url: () => server.url, all, textOf, soon, card, freshDemo, openGarment, retype, ask, outline, outlineAtRest, download }
+  /** Takes hold of a handle and drags it, as a hand does. */
+  async function drag(handle: string, dx: number, dy: number) {
+    await byTest(driver(), handle)
+    // The ring itself: the figure beside it belongs to the handle too.
+    const held = await driver().findElement(By.css(`[data-test="${handle}"] circle`))
+    await driver()
+      .actions({ async: true })
+      .move({ origin: held })
+      .press()
+      .move({ origin: held, x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 120 })
+      .move({ origin: held, x: dx, y: dy, duration: 120 })
+      .release()
+      .perform()
+  }
+
+  return {
+    driver,
+    drag,
+    url: () => server.url,
+    all,
+    textOf,
+    soon,
+    card,
+    freshDemo,
+    openGarment,
+    retype,
+    ask,
+    outline,
+    outlineAtRest,
+    download,
+  }
 }

@@ -67,7 +67,10 @@ export function applyArmholeToCap(garment: Garment, inputs: ArmholeToCapInputs, 
     touched: [...pieces.keys()].map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
     held: [
-      ...heldByPairs(bought, after, context.sizeId, { front: inputs.frontMm, back: inputs.backMm }, sizeBought),
+      ...heldByPairs(garment, after, context.sizeId, {
+        more: { front: inputs.frontMm, back: inputs.backMm },
+        easeOf: { garment: bought, sizeId: sizeBought },
+      }),
       ...holdSeams(garment, after, context.sizeId).filter((h) => ![...sleeveSeams].some((id) => h.label.startsWith(nameOf(garment, id)))),
       ...held,
     ],

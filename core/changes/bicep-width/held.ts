@@ -65,6 +65,6 @@ export function heldByBicep(
         )
     }
   }
-  const ease = inputs.armhole === 'stays' ? [] : heldByPairs(before, after, sizeId, { front: 0, back: 0 }, sizeId, 'seams')
+  const ease = inputs.armhole === 'stays' ? [] : heldByPairs(before, after, sizeId, { endsBy: 'seams' })
   return [...held, ...ease, ...holdSeams(before, after, sizeId).filter((h) => ![...eased].some((name) => h.label.startsWith(name)))]
 }

@@ -48,7 +48,10 @@ export function applyCapToArmhole(garment: Garment, inputs: CapToArmholeInputs, 
     garment: after,
     touched: [...sleeves].map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
-    held: heldByPairs(bought, after, context.sizeId, { front: inputs.frontMm, back: inputs.backMm }, sizeBought),
+    held: heldByPairs(garment, after, context.sizeId, {
+      more: { front: inputs.frontMm, back: inputs.backMm },
+      easeOf: { garment: bought, sizeId: sizeBought },
+    }),
     cautions: [...(caps.get(context.sizeId) ?? [])].flatMap((cap) => whatMoved(cap, findPiece(after, [...sleeves][0]!)!.name)),
     setsEase: true,
   })

@@ -6,38 +6,34 @@ import type { Caution, HeldPromise } from '../types'
 import { lengthToken } from '../../units'
 import { holdMeasure } from './held'
 
-/** The ease that a cap has more or less than before by what was asked, each half, mm. */
-export type AskedEase = Record<Half, number>
-const AS_BEFORE: AskedEase = { front: 0, back: 0 }
+export interface HeldPairs {
+  /** Ease that was asked for beyond what it was, each half, mm. */
+  more?: Record<Half, number>
+  /** The pattern as bought, where the ease is that of it and not of the garment before, with its size. */
+  easeOf?: { garment: Garment; sizeId: string }
+  /** What the cap’s directions at its ends are held against: the paper, or the sleeve seams where these swing themselves. */
+  endsBy?: 'paper' | 'seams'
+}
 
 /**
  * What holds between armholes and caps: the ease of front and back each as it was (or as asked), every sleeve seam as long as it
  * was, the cap’s directions at its ends.
- *
- * @param sizeBefore the size of the garment before that these are held against, where it has not got the one that is shown
- * @param endsBy what those directions are held against: the paper, or the sleeve seams where these swing themselves
  */
-export function heldByPairs(
-  before: Garment,
-  after: Garment,
-  sizeId: string,
-  asked: AskedEase = AS_BEFORE,
-  sizeBefore = sizeId,
-  endsBy: 'paper' | 'seams' = 'paper',
-): HeldPromise[] {
-  const was = armholesWithSleeve(before)
+export function heldByPairs(before: Garment, after: Garment, sizeId: string, options: HeldPairs = {}): HeldPromise[] {
+  const { more = { front: 0, back: 0 }, easeOf = { garment: before, sizeId }, endsBy = 'paper' } = options
+  const was = armholesWithSleeve(easeOf.garment)
   const is = armholesWithSleeve(after)
   if (!was.ok || !is.ok) return []
   return is.value.flatMap((armhole): HeldPromise[] => {
     const old = was.value.find((a) => a.sleeve.seam.id === armhole.sleeve.seam.id)
     if (!old) return []
-    const [a, b] = [measureArmhole(before, old, sizeBefore), measureArmhole(after, armhole, sizeId)]
+    const [a, b] = [measureArmhole(easeOf.garment, old, easeOf.sizeId), measureArmhole(after, armhole, sizeId)]
     const { name } = armhole.sleeve.seam
-    const eases = HALVES.map((half) => holdMeasure(`${half} cap, ease`, name, a.ease[half] + asked[half], b.ease[half], EASE_KEPT_MM))
+    const eases = HALVES.map((half) => holdMeasure(`${half} cap, ease`, name, a.ease[half] + more[half], b.ease[half], EASE_KEPT_MM))
     const parts = capParts(after, armhole, sizeId)
     const seams = parts.flatMap((part) => {
       const piece = findPiece(after, part.pieceId)!
-      const [wasShape, isShape] = [shapeOf(findPiece(before, piece.id) ?? piece, sizeBefore), shapeOf(piece, sizeId)]
+      const [wasShape, isShape] = [shapeOf(findPiece(before, piece.id) ?? piece, sizeId), shapeOf(piece, sizeId)]
       return (['first', 'last'] as const).flatMap((which) => {
         const edge = edgeBeyond(piece, part.runs, which)
         if (edge.role === 'cap' || !(edge.id in wasShape.edges)) return []
