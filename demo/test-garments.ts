@@ -151,6 +151,59 @@ export function yokedBlouse(): Garment {
   }
 }
 
+/** For tests: the blouse with its cap drawn as two edges that meet at the shoulder. */
+export function twoEdgeCap(): Garment {
+  const blouse = draftBlouse()
+  const sleeve = findPiece(blouse, 'sleeve')!
+  const shape = shapeOf(sleeve, 'one')
+  const cap = edgePath(shape, 'cap')
+  const { distanceMm: topMm } = shape.notches.top!
+  const own = sleeve.edges.find((e) => e.id === 'cap')!
+  const parted: Piece = {
+    ...sleeve,
+    edges: sleeve.edges.flatMap((e) =>
+      e === own
+        ? [
+            { ...own, id: 'cap-back' },
+            { ...own, id: 'cap-front' },
+          ]
+        : [e],
+    ),
+    corners: sleeve.corners.flatMap((c) => (c.id === 'at-cap' ? [c, { id: 'top', name: 'top of the cap' }] : [c])),
+    notches: sleeve.notches.filter((n) => n.id !== 'top').map((n) => ({ ...n, edgeId: n.id === 'back' ? 'cap-back' : 'cap-front' })),
+    shapes: {
+      one: {
+        ...shape,
+        edges: {
+          ...Object.fromEntries(Object.entries(shape.edges).filter(([id]) => id !== 'cap')),
+          'cap-back': cutPath(cap, 0, topMm),
+          'cap-front': cutPath(cap, topMm, measureLength(cap)),
+        },
+        notches: { back: shape.notches.back!, front: { from: 'end', distanceMm: measureLength(cap) - shape.notches.front!.distanceMm } },
+      },
+    },
+  }
+  return {
+    ...blouse,
+    pieces: blouse.pieces.map((p) => (p.id === 'sleeve' ? parted : p)),
+    seams: blouse.seams.map((s) =>
+      s.id === 'armhole'
+        ? {
+            ...s,
+            sides: [
+              [
+                { pieceId: 'sleeve', edgeId: 'cap-back', reversed: false },
+                { pieceId: 'sleeve', edgeId: 'cap-front', reversed: false },
+              ],
+              s.sides[1],
+            ],
+            marks: s.marks.map(([a, b]) => ['notchId' in a && a.notchId === 'top' ? { pieceId: 'sleeve', cornerId: 'top' } : a, b]),
+          }
+        : s,
+    ),
+  }
+}
+
 /** For tests: made-up bodies, mm. */
 export const bodies = fc.record({
   bust: fc.integer({ min: 780, max: 1280 }),
@@ -166,7 +219,7 @@ export const sleeved: fc.Arbitrary<Garment> = fc
     bodies.map((b) => draftBlouse(true, b)),
     bodies.map((b) => draftBlouse(false, b)),
     bodies.map((b) => draftJacket(b)),
-    fc.constant(null).map(() => yokedBlouse()),
+    fc.constantFrom(yokedBlouse(), twoEdgeCap()),
   )
   // On some bodies the under sleeve is too narrow for its notches.
   .filter((garment) => checkGarment(garment) === null)

@@ -10,7 +10,7 @@ import {
   type Reading,
 } from '../changes'
 import type { Garment } from '../pattern'
-import { problemSentence } from '../result'
+import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
 import { figuresOf, NEUTRAL, readWish, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
 
@@ -136,11 +136,23 @@ const sameOffers = (list: Offer[]): Offer[] => {
   })
 }
 
+/** The kinds that may help where a trade word is said, by their own order. */
+const kindsFor = (concept: Concept): ChangeKind<unknown>[] =>
+  CHANGE_KINDS.filter((k) => k.mayMend?.[concept] !== undefined).sort((a, b) => a.mayMend![concept]! - b.mayMend![concept]!)
+
+/** What is said of a trade word: why the change for it is not possible on this garment, or what it asks for. */
+function whyTrade(concept: Concept, garment: Garment, context: ChangeContext): string {
+  const [first] = kindsFor(concept)
+  const begun = first && begunOn(first, garment, context)
+  return first && begun && !begun.ok ? notPossible(first, begun.problem) : TRADE[concept]!
+}
+
+const notPossible = (kind: ChangeKind<unknown>, problem: Problem): string =>
+  `“${kind.title}” is not possible here: ${problemSentence(problem)}`
+
 /** What may help where a word is known and the change for it is not made, by the kinds' own order. */
 function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): Offer[] {
-  return CHANGE_KINDS.filter((k) => k.mayMend?.[concept] !== undefined)
-    .sort((a, b) => a.mayMend![concept]! - b.mayMend![concept]!)
-    .flatMap((k) => begunOffer(k, null, garment, context) ?? [])
+  return kindsFor(concept).flatMap((k) => begunOffer(k, null, garment, context) ?? [])
 }
 
 /**
@@ -162,7 +174,12 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   if (clearOffers.length === 1)
     return { how: 'does', offer: clearOffers[0]!, slips: wish.slips, measure: clearOffers[0]!.asksAmount ? measure : null }
   if (trade !== undefined)
-    return { how: 'asks', why: TRADE[trade]!, offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS), measure }
+    return {
+      how: 'asks',
+      why: whyTrade(trade, garment, context),
+      offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS),
+      measure,
+    }
   const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
   if (parts.length > 1) return oneAtATime(parts, system, garment, context)
   const near = bothWays(candidates, wish, garment, context).sort(
@@ -228,10 +245,7 @@ function notHere(text: string, wish: Wish, garment: Garment, context: ChangeCont
     return { how: 'nothing', why: 'Nothing of this is known here. Say what should change, such as “shorten the sleeve by 1”.' }
   const offers = found.flatMap((k) => begunOffer(k, wish, garment, context) ?? []).slice(0, MOST_OFFERS)
   const first = found[0] && begunOn(found[0], garment, context)
-  const why =
-    first && !first.ok && offers.length === 0
-      ? `“${found[0]!.title}” is not possible here: ${problemSentence(first.problem)}`
-      : 'Is one of these meant?'
+  const why = first && !first.ok && offers.length === 0 ? notPossible(found[0]!, first.problem) : 'Is one of these meant?'
   return offers.length > 0 || (first && !first.ok)
     ? { how: 'asks', why, offers, measure: wish.amounts.length === 0 ? takeAmount(wish.said) : null }
     : { how: 'nothing', why: 'No change is known for that yet.' }

@@ -123,7 +123,8 @@ function rootWithin(f: (mm: number) => number, low: number, high: number): numbe
     }
   return null
 }
-const REACHES = [0.1, 0.3, 1]
+/** How far is looked, one after the other, as parts of the most: beyond what a seam may turn there is nothing to find. */
+const REACHES = [0.1, 0.2, 0.3, 0.4, 0.55, 0.75, 1]
 
 /** The place of a cap that meets the shoulder set to a length from the start of its seam. */
 function setTop(garment: Garment, armhole: SleevedArmhole, sizeId: string, topMm: number): Result<Garment> {
@@ -142,9 +143,7 @@ function setTop(garment: Garment, armhole: SleevedArmhole, sizeId: string, topMm
     )
   if ('notchId' in mark) return ok(withShape(garment, piece.id, sizeId, setNotch(garment, seam, side, mark, shape, sizeId, topMm)))
   // The shoulder meets a corner between two edges of the cap: the same line, parted anew.
-  const k = part.runs.findIndex(
-    (_, i) => i > 0 && markPosition(garment, seam, side, mark, sizeId) !== undefined && isJoint(garment, part.runs, i, mark.cornerId),
-  )
+  const k = part.runs.findIndex((_, i) => i > 0 && isJoint(garment, part.runs, i, mark.cornerId))
   if (k < 0)
     return refuse('cap-in-halves', piece.name, 'a seam runs over the top of its cap.', 'Change the two halves of the sleeve one by one.')
   const whole = joinRuns(shape, part.runs.slice(k - 1, k + 1))
@@ -157,6 +156,7 @@ function setTop(garment: Garment, armhole: SleevedArmhole, sizeId: string, topMm
   return ok(withShape(garment, piece.id, sizeId, { ...shape, edges: { ...shape.edges, ...edges } }))
 }
 
+/** Do two edges of a run meet at this corner? */
 function isJoint(
   garment: Garment,
   runs: readonly { pieceId: string; edgeId: string; reversed: boolean }[],

@@ -46,7 +46,7 @@ export const bicepWidth = defineChange({
       const first = begun()
       return first && { ...first, amountMm, armhole: wayFor(garment, amountMm, context.sizeId) }
     }),
-  mayMend: { bicep: 1, 'arm-drags': 1 },
+  mayMend: { bicep: 0, 'arm-drags': 0 },
   phase: 'widths',
   proposes: proposeBicep,
   takesOver: (_there, proposed) => proposed,

@@ -37,7 +37,7 @@ export const lowerArmhole = defineChange({
   holds: 'Shoulders, side seams equal, hem, cap ease of each half where the cap follows.',
   schema: LowerArmholeSchema,
   reads: (wish, _garment, _context, begun) => readLowerArmhole(wish, begun),
-  mayMend: { 'armhole-depth': 1 },
+  mayMend: { 'armhole-depth': 0 },
   phase: 'widths',
   begin(garment) {
     const none = whyNoArmhole(garment, findArmholes(garment))

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { blemishes, sleeved, yokedBlouse } from '../../../demo/test-garments'
+import { blemishes, sleeved, twoEdgeCap, yokedBlouse } from '../../../demo/test-garments'
 import { draftBlouse } from '../../../demo/blouse'
 import { draftJacket } from '../../../demo/jacket'
 import { draftSleeveless } from '../../../demo/dart-blouses'
@@ -203,6 +203,18 @@ describe('cap and armhole follow each other', () => {
     const applied = done('cap-to-armhole', draftBlouse(), { way: 'height', frontMm: 4, backMm: -3 })!
     expect(easesOf(applied.garment).front - easesOf(draftBlouse()).front).toBeCloseTo(4, 2)
     expect(easesOf(applied.garment).back - easesOf(draftBlouse()).back).toBeCloseTo(-3, 2)
+  })
+  it('also where the cap is drawn as two edges that meet at the shoulder, in every way', () => {
+    const bought = twoEdgeCap()
+    expect(checkGarment(bought)?.message ?? '').toBe('')
+    const off = lowered(bought)
+    for (const way of ['height', 'width', 'both']) {
+      const applied = applyOrRefuse(findKind('cap-to-armhole')!, off, { way, frontMm: 4, backMm: -3 }, { ...context, bought })
+      if (!applied.ok) throw new Error(applied.problem.message)
+      expect(broken(applied.value)).toEqual([])
+      expect(easesOf(applied.value.garment).front - easesOf(bought).front).toBeCloseTo(4, 2)
+      expect(easesOf(applied.value.garment).back - easesOf(bought).back).toBeCloseTo(-3, 2)
+    }
   })
   it('the armhole: sleeve untouched, side seams equal', () => {
     const bought = draftBlouse()

@@ -10,7 +10,9 @@ const BACKWARD: readonly Concept[] = ['backward', 'back']
 export function readForwardShoulder(wish: Wish, begun: () => ForwardShoulderInputs | null): Reading<ForwardShoulderInputs>[] {
   const isNamed = says(wish, 'forward-shoulder')
   const isMoved = says(wish, 'shoulder') && says(wish, 'forward', 'backward')
-  if ((!isNamed && !isMoved) || says(wish, 'dart', 'neckline', 'hem', 'in', 'out', 'too-tight', 'too-loose')) return []
+  // “Slide the cap forward”: the cap alone has no place to go.
+  const isCap = says(wish, 'finish', 'sleeve-cap') && says(wish, 'forward', 'backward')
+  if ((!isNamed && !isMoved && !isCap) || says(wish, 'dart', 'neckline', 'hem', 'in', 'out', 'too-tight', 'too-loose')) return []
   const usual = begun()
   if (!usual) return []
   const way = isNamed ? 1 : towards(wish, ['forward'], ['backward'])
@@ -18,8 +20,8 @@ export function readForwardShoulder(wish: Wish, begun: () => ForwardShoulderInpu
   return [
     {
       inputs: usualFor(usual, amountMm ?? 0),
-      uses: used(wish, 'shoulder', 'sleeve', 'move', 'each', 'more', ...FORWARD, ...BACKWARD),
-      sure: amountMm !== null,
+      uses: used(wish, 'shoulder', 'sleeve', 'sleeve-cap', 'finish', 'slide', 'move', 'each', 'more', ...FORWARD, ...BACKWARD),
+      sure: amountMm !== null && !isCap,
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'each shoulder, front and back armhole together as long as before' : '',
     },
