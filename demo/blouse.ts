@@ -1,5 +1,5 @@
 import { measureLength, nearestPlace, placeAt, scale, unit, subtract, type Path, type Point } from '../core/geometry'
-import type { Garment } from '../core/pattern'
+import type { Garment, Seam } from '../core/pattern'
 import {
   armhole,
   armholeDepth,
@@ -177,6 +177,36 @@ export function frontPiece(back: DraftedPiece, dart = true, body: BodyFigures = 
 
 const add2 = (p: { x: number; y: number }, d: { x: number; y: number }) => at(p.x + d.x, p.y + d.y)
 
+/** Shoulder and side of a body: its front with or without a side dart. */
+export const bodySeams = (dart: boolean): Seam[] => [
+  sewn(
+    'shoulder',
+    'shoulder seam',
+    [['front', 'shoulder']],
+    [
+      ['back', 'shoulder-in'],
+      ['back', 'shoulder-out'],
+    ],
+  ),
+  sewn(
+    'side',
+    'side seam',
+    dart
+      ? [
+          ['front', 'side-upper'],
+          ['front', 'side-lower'],
+        ]
+      : [['front', 'side']],
+    [['back', 'side']],
+    [
+      [
+        { pieceId: 'front', notchId: 'waist' },
+        { pieceId: 'back', notchId: 'waist' },
+      ],
+    ],
+  ),
+]
+
 /**
  * Lamplighter's blouse: front with an angled side dart, back with a shoulder dart, set-in sleeve, neckband.
  * @param dart without it the front has none
@@ -190,32 +220,7 @@ export function draftBlouse(dart = true, body: BodyFigures = BODY): Garment {
   return toGarment(
     [front, back, sleeve, band],
     [
-      sewn(
-        'shoulder',
-        'shoulder seam',
-        [['front', 'shoulder']],
-        [
-          ['back', 'shoulder-in'],
-          ['back', 'shoulder-out'],
-        ],
-      ),
-      sewn(
-        'side',
-        'side seam',
-        dart
-          ? [
-              ['front', 'side-upper'],
-              ['front', 'side-lower'],
-            ]
-          : [['front', 'side']],
-        [['back', 'side']],
-        [
-          [
-            { pieceId: 'front', notchId: 'waist' },
-            { pieceId: 'back', notchId: 'waist' },
-          ],
-        ],
-      ),
+      ...bodySeams(dart),
       sewn(
         'armhole',
         'armhole seam',

@@ -1,7 +1,7 @@
 import { cutPath, findRoot, measureLength, placeAt, reversePath, type Path } from '../core/geometry'
 import type { Garment } from '../core/pattern'
 import { EQUAL_MM } from '../core/tolerances'
-import { backPiece, frontPiece } from './blouse'
+import { backPiece, bodySeams, frontPiece } from './blouse'
 import { grainOf, type BodyFigures } from './bodice'
 import { at, ruled, sewn, solve, swept, toGarment, type DraftedPiece } from './draft-piece'
 import { CAP_EASE, capOver } from './sleeve-and-band'
@@ -154,30 +154,7 @@ export function draftJacket(body?: BodyFigures): Garment {
   return toGarment(
     [front, back, upper, under],
     [
-      sewn(
-        'shoulder',
-        'shoulder seam',
-        [['front', 'shoulder']],
-        [
-          ['back', 'shoulder-in'],
-          ['back', 'shoulder-out'],
-        ],
-      ),
-      sewn(
-        'side',
-        'side seam',
-        [
-          ['front', 'side-upper'],
-          ['front', 'side-lower'],
-        ],
-        [['back', 'side']],
-        [
-          [
-            { pieceId: 'front', notchId: 'waist' },
-            { pieceId: 'back', notchId: 'waist' },
-          ],
-        ],
-      ),
+      ...bodySeams(true),
       sewn(
         'armhole',
         'armhole seam',

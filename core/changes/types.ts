@@ -1,12 +1,15 @@
 import type { z } from 'zod'
-import type { Path, Point } from '../geometry'
+import type { Point } from '../geometry'
 import type { CrotchCurve, MeasureSet } from '../body'
 import type { Tolerances, WalkedCorner, WalkedDart, WalkedMark, WalkedSeam } from '../match'
 import type { Garment } from '../pattern'
+import type { Handle, PaperStep, PlayMove, SewnPicture } from './pictures'
 import type { Result } from '../result'
 import type { LengthRow, Sizing, Worksheet } from '../size'
 import type { Ruler } from '../units'
 import type { Concept, Wish, WishFigure } from '../wishes'
+
+export type { Handle, PaperStep, PlayMove, SewnPicture, StepDrawing } from './pictures'
 
 /** What a change may look at besides the garment. */
 export interface ChangeContext {
@@ -55,22 +58,6 @@ export interface TouchedPiece {
   levels: { id: string; label: string; line: { from: Point; to: Point }; amountMm: number }[]
 }
 
-/** One thing that the hands do with a piece, so that it can be played: parts are turned about a pin, or slid. */
-export interface PlayMove {
-  pieceId: string
-  label: string
-  /** Where the pin or the hinge sits; null when it is slid. */
-  pin: Point | null
-  /** The line that is cut open; null when nothing is cut. */
-  cut: Path | null
-  /** What moves, as it lies before the move: parts of the paper, each with its number, or the whole pattern. */
-  parts: { id: number; outline: Path }[]
-  /** What is traced of it where it then lies. */
-  traced: Path[]
-  turnRad: number
-  by: Point
-}
-
 export interface Applied {
   garment: Garment
   touched: TouchedPiece[]
@@ -87,27 +74,6 @@ export interface Applied {
   setsEase?: boolean
   /** The dart that the change is about, on the piece after it: shown folded. */
   folded?: { pieceId: string; dartId: string }
-}
-
-/** Something on a piece that can be dragged to set an input. */
-export interface Handle {
-  id: string
-  pieceId: string
-  /** On the piece as it is after the change. */
-  at: Point
-  /** Unit direction in which dragging counts. */
-  axis: Point
-  /** A line drawn with it, if it sets a level. */
-  line?: { from: Point; to: Point }
-  label: string
-  /** What the readout beside the handle says, mm; growth is written with its sign. */
-  valueMm: number
-  isGrowth: boolean
-  kind: 'level' | 'amount'
-  /** The line along which it is dragged, where that is not straight; its value then grows along it. */
-  track?: Path
-  /** How far the place moves along its axis for one millimetre of the value; 1 when left out. */
-  pace?: number
 }
 
 /** Components that draw one input of one kind (app/components/fields/own-fields.ts). */
@@ -138,26 +104,6 @@ export type Field =
   /** An input that no common field fits: by the name of the component that draws it, which reads the inputs by the kind's schema. */
   | { type: 'own'; component: OwnField; key: string; label: string }
   | { type: 'switch'; key: string; label: string; hint?: string }
-
-/** What is drawn beside a paper step, in the coordinates of one piece, mm. */
-export interface StepDrawing {
-  pieceId: string
-  strokes: { path: Path; kind: 'outline' | 'result' | 'line' | 'cut' | 'tape' }[]
-  labels: { at: Point; text: string }[]
-}
-
-/** Pieces laid together as they will be sewn, in coordinates of one of them, mm. */
-export interface SewnPicture {
-  title: string
-  strokes: { path: Path; kind: 'was' | 'is' | 'seam' | 'body' }[]
-  /** Lengths as tokens. */
-  labels: { at: Point; text: string }[]
-}
-
-export interface PaperStep {
-  text: string
-  drawing: StepDrawing | null
-}
 
 export interface StepInput<I> {
   before: Garment

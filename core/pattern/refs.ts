@@ -16,7 +16,10 @@ export const edgeFamily = (edgeId: string): string => edgeId.split(PART)[0]!
 export const legOf = (dartId: string, which: 'first' | 'second'): string => `${dartId}/${which}`
 
 /** What mirrors a thing on the other half of a piece that was opened out. */
-export const otherHalf = (id: string): string => `${id}~other`
+const OTHER = '~other'
+export const otherHalf = (id: string): string => `${id}${OTHER}`
+/** What a thing on either half was called before its piece was opened out. */
+export const beforeOpening = (id: string): string => id.replaceAll(OTHER, '')
 
 /** A size beyond another one, by so many steps up or down: `one+2`, `one-1`. */
 export const sizeBeyond = (sizeId: string, steps: number): string =>

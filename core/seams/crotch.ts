@@ -138,8 +138,8 @@ export interface BodyCurve {
   /** From the front waist to the inseam, and on to the back waist. */
   front: Point[]
   back: Point[]
-  /** How far the readings lie from their mean, at the most and on average, mm. */
-  spreadMm: { most: number; mean: number }
+  /** How far a reading lies from their mean at the most, mm. */
+  spreadMm: number
 }
 
 /** Readings laid on the crotch line and averaged place by place. */
@@ -152,12 +152,12 @@ export function averageReadings(readings: readonly CrotchReading[], laid: LaidCr
     })
   const [front, back] = [meanOf('front'), meanOf('back')]
   const offs = placed.flatMap((p) => [...p.front.map((q, i) => distance(q, front[i]!)), ...p.back.map((q, i) => distance(q, back[i]!))])
-  return { front, back, spreadMm: { most: Math.max(...offs), mean: offs.reduce((a, b) => a + b, 0) / offs.length } }
+  return { front, back, spreadMm: Math.max(...offs) }
 }
 
 /**
  * How far a line lies from a body’s curve at places along it, mm, square to the line: positive where the body’s curve lies further
- * into the cloth. Where the square does not meet the curve it is the way to its nearest place.
+ * into the cloth. Where the square does not meet the curve there is none to be told, and it counts as nothing.
  *
  * @param into unit direction into the cloth, for a length along the line
  */

@@ -1,9 +1,10 @@
-import { findRoot } from '../geometry'
+import { findNearestRoot } from '../geometry'
 import type { Garment, RunEdge } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import type { Armhole } from './find-armholes'
 import { HALVES, runLength, type Half } from './measure-armhole'
-import { moveUnderarm, NO_UNDERARM_MOVE, underarmEnd } from './move-underarm'
+import { sideMm } from './fit-armhole'
+import { moveUnderarm, NO_UNDERARM_MOVE } from './move-underarm'
 
 /** Most that an armhole is hollowed or filled above the underarm to keep its length, mm. */
 const MOST_HOLLOW_MM = 25
@@ -14,11 +15,7 @@ const MOST_HOLLOW_MM = 25
  * @returns null where its curve cannot give or take as much
  */
 export function evenUnderarms(before: Garment, after: Garment, armhole: Armhole, sizeId: string): Garment | null {
-  const grew = (half: Half) => {
-    const { piece, side } = underarmEnd(before, armhole[half])
-    const runs = side.filter((s) => !s.isLeg).map((s) => ({ ...s, pieceId: piece.id }))
-    return runLength(after, runs, sizeId) - runLength(before, runs, sizeId)
-  }
+  const grew = (half: Half) => sideMm(after, before, armhole[half], sizeId) - sideMm(before, before, armhole[half], sizeId)
   const off = (grew('front') - grew('back')) / 2
   const set = { front: off, back: -off }
   let drawn = after
@@ -35,9 +32,6 @@ function lengthKept(before: Garment, after: Garment, half: readonly RunEdge[], s
   const wanted = runLength(before, half, sizeId)
   const draw = (hollowMm: number) => moveUnderarm(after, half, sizeId, { ...NO_UNDERARM_MOVE, hollowMm }) ?? after
   const off = (mm: number) => runLength(draw(mm), half, sizeId) - wanted
-  for (const bound of [MOST_HOLLOW_MM / 2, -MOST_HOLLOW_MM / 2, MOST_HOLLOW_MM, -MOST_HOLLOW_MM]) {
-    const found = findRoot(off, 0, bound, LENGTH_FOUND_MM)
-    if (found !== null) return draw(found)
-  }
-  return null
+  const found = findNearestRoot(off, { plus: MOST_HOLLOW_MM, minus: MOST_HOLLOW_MM }, LENGTH_FOUND_MM)
+  return 'at' in found ? draw(found.at) : null
 }

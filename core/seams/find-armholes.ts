@@ -1,4 +1,5 @@
 import {
+  beforeOpening,
   cornersOf,
   findPiece,
   neighbours,
@@ -44,7 +45,7 @@ export function cornerOfRun(garment: Garment, run: RunEdge, which: 'first' | 'la
 }
 
 /** Seams of a sleeve to an armhole: one side all cap, the other all armhole. */
-export function sleevesOf(garment: Garment): { seam: Seam; side: 0 | 1 }[] {
+function sleevesOf(garment: Garment): { seam: Seam; side: 0 | 1 }[] {
   return garment.seams.flatMap((seam) =>
     ([0, 1] as const).flatMap((side) => {
       const isAll = (s: 0 | 1, role: EdgeRole) => seam.sides[s].every((r) => roleOf(garment, r) === role)
@@ -139,6 +140,15 @@ export function findArmholes(garment: Garment): Armhole[] {
   return found
 }
 
+/** A half of an armhole by its edges: a back that is a half piece belongs to both armholes where the front was opened out. */
+export const halfKey = (runs: readonly RunEdge[]): string => runs.map((r) => `${r.pieceId} ${r.edgeId}`).join()
+
+/** Every half of some armholes, each once. */
+export function distinctHalves(armholes: readonly Armhole[]): { half: 'front' | 'back'; runs: RunEdge[] }[] {
+  const all = armholes.flatMap((a) => (['front', 'back'] as const).map((half) => ({ half, runs: a[half] })))
+  return [...new Map(all.map((h) => [halfKey(h.runs), h])).values()]
+}
+
 function sleeveIn(sleeves: ReturnType<typeof sleevesOf>, front: readonly RunEdge[], back: readonly RunEdge[]): Sleeve | null {
   for (const { seam, side } of sleeves) {
     const runs = seam.sides[side === 0 ? 1 : 0]
@@ -168,6 +178,10 @@ export function armholesWithSleeve(garment: Garment): Result<(Armhole & { sleeve
     )
   return refuse('no-sleeve', 'garment', 'it has no sleeve that is sewn into its armhole.', 'Here the armhole can be changed by itself.')
 }
+
+/** Which of some armholes has the same sleeve’s seam: by its id, or by the one that it had before a piece was opened out. */
+export const sameSleeve = <A extends Armhole & { sleeve: Sleeve }>(among: readonly A[], sleeve: Sleeve): A | undefined =>
+  among.find((a) => a.sleeve.seam.id === sleeve.seam.id) ?? among.find((a) => a.sleeve.seam.id === beforeOpening(sleeve.seam.id))
 
 /** Why a garment has no armhole that could be changed, or null when it has one. */
 export function whyNoArmhole(garment: Garment, found = findArmholes(garment)): Result<never> | null {

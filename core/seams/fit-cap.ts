@@ -1,4 +1,4 @@
-import { boundsOf, cutPath, findRoot, measureLength, reversePath, type Path } from '../geometry'
+import { boundsOf, cutPath, findNearestRoot, measureLength, reversePath, type Path } from '../geometry'
 import { markPosition, sideLength } from '../moves'
 import { findPiece, shapeOf, type Garment, type NotchPlace, type Seam, type SeamMark, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
@@ -13,8 +13,8 @@ import { NO_CAP_MOVE, reshapeCap, type CapMove } from './reshape-cap'
 export type CapWay = 'height' | 'width' | 'both'
 
 /** Most that a cap rises, and falls, as parts of its height; and that a half goes outward or inward, as parts of its width. */
-const RISE = { most: 1.2, least: -0.7 }
-const OUT = { most: 0.6, least: -0.45 }
+const RISE = { most: 1.2, least: 0.7 }
+const OUT = { most: 0.6, least: 0.45 }
 
 export interface CapFit {
   garment: Garment
@@ -57,16 +57,12 @@ export function fitCap(
   }
   const slid: CapMove = { ...NO_CAP_MOVE, slideMm }
   let move = slid
-  const closest = (tries: CapMove[], wantedMm: number) => {
-    const reached = tries.map(lengthOf).filter(Number.isFinite)
-    return reached.reduce((a, b) => (Math.abs(b - wantedMm) < Math.abs(a - wantedMm) ? b : a), before.cap.front + before.cap.back)
-  }
-  const cannot = (wantedMm: number, reachedMm: number): Result<never> =>
+  const cannot = (wantedMm: number, missedMm: number): Result<never> =>
     refuse(
       'cap-out-of-reach',
       seam.name,
-      `the cap would have to measure ${token(wantedMm)}, and comes to ${token(reachedMm)} at the nearest.`,
-      'Ask for other ease, or change the armhole instead.',
+      `the cap would have to measure ${lengthToken(wantedMm)}, and comes to ${lengthToken(wantedMm + missedMm)} at the nearest.`,
+      `Ask for other ease, change the armhole instead${way === 'height' ? '' : ', or let the cap give by its height'}.`,
     )
   if (way !== 'height') {
     const share = way === 'both' ? 1 / 2 : 1
@@ -75,33 +71,19 @@ export function fitCap(
       // The two halves grow by themselves: what one takes leaves the other as it is.
       const grow = (wanted[half] - before.cap[half]) * share
       const at = (mm: number): CapMove => ({ ...slid, outMm: { ...slid.outMm, [half]: mm } })
-      const limits = [OUT.least, OUT.most].map((part) => (part * widthMm) / 2)
-      const found = rootWithin((mm) => lengthOf(at(mm)) - startMm - grow, limits[0]!, limits[1]!)
-      if (found === null)
-        return cannot(
-          before.cap.front + before.cap.back + grow,
-          closest(
-            limits.flatMap((l) => REACHES.map((part) => at(l * part))),
-            startMm + grow,
-          ),
-        )
-      move = { ...move, outMm: { ...move.outMm, [half]: found } }
+      const limits = { plus: (OUT.most * widthMm) / 2, minus: (OUT.least * widthMm) / 2 }
+      const found = findNearestRoot((mm) => lengthOf(at(mm)) - startMm - grow, limits, LENGTH_FOUND_MM)
+      if (!('at' in found)) return cannot(startMm + grow, found.closest)
+      move = { ...move, outMm: { ...move.outMm, [half]: found.at } }
     }
   }
   const total = wanted.front + wanted.back
   if (way !== 'width' || Math.abs(lengthOf(move) - total) > LENGTH_FOUND_MM) {
     const at = (mm: number): CapMove => ({ ...move, riseMm: mm })
-    const limits = [RISE.least * heightMm, RISE.most * heightMm]
-    const found = rootWithin((mm) => lengthOf(at(mm)) - total, limits[0]!, limits[1]!)
-    if (found === null)
-      return cannot(
-        total,
-        closest(
-          limits.flatMap((l) => REACHES.map((part) => at(l * part))),
-          total,
-        ),
-      )
-    move = at(found)
+    const limits = { plus: RISE.most * heightMm, minus: RISE.least * heightMm }
+    const found = findNearestRoot((mm) => lengthOf(at(mm)) - total, limits, LENGTH_FOUND_MM)
+    if (!('at' in found)) return cannot(total, found.closest)
+    move = at(found.at)
   }
   const drawn = reshapeCap(garment, armhole, sizeId, move)!
   const laid = setTop(drawn, armhole, sizeId, wanted[beginsAt])
@@ -109,22 +91,6 @@ export function fitCap(
   const toFront = wanted[beginsAt] - before.topMm
   return ok({ garment: laid.value, move, notchMm: beginsAt === 'front' ? -toFront : toFront })
 }
-
-const token = lengthToken
-
-/** A root between two bounds, looked for from nothing outward, so that of several the nearest is taken; null where there is none. */
-function rootWithin(f: (mm: number) => number, low: number, high: number): number | null {
-  const zero = f(0)
-  if (Math.abs(zero) <= LENGTH_FOUND_MM) return 0
-  for (const part of REACHES)
-    for (const bound of [high * part, low * part]) {
-      const there = f(bound)
-      if (Number.isFinite(there) && there * zero <= 0) return findRoot(f, 0, bound, LENGTH_FOUND_MM)
-    }
-  return null
-}
-/** How far is looked, one after the other, as parts of the most: beyond what a seam may turn there is nothing to find. */
-const REACHES = [0.1, 0.2, 0.3, 0.4, 0.55, 0.75, 1]
 
 /** The place of a cap that meets the shoulder set to a length from the start of its seam. */
 function setTop(garment: Garment, armhole: SleevedArmhole, sizeId: string, topMm: number): Result<Garment> {

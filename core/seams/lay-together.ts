@@ -1,4 +1,4 @@
-import { add, chain, IDENTITY, reversePath, subtract, tangentAt, turnAbout, turnRad, type Affine, type Path, type Point } from '../geometry'
+import { chain, IDENTITY, reversePath, subtract, tangentAt, turnAbout, turnRad, type Affine, type Path, type Point } from '../geometry'
 import { edgePath, findPiece, shapeOf, type Garment, type RunEdge, type Seam } from '../pattern'
 
 /** Mirrors in the upright through the origin. */
@@ -31,10 +31,9 @@ export function layTogether(garment: Garment, seam: Seam, at: 'start' | 'end', s
   return { ...turned, e: turned.e + shift.x, f: turned.f + shift.y }
 }
 
-/** A point carried by a placement and back again are the same: the way back of one that keeps lengths. */
+/** The placement that undoes another: what it carried lies where it was. */
 export function unlay(m: Affine): Affine {
   const det = m.a * m.d - m.b * m.c
-  const inverse = { a: m.d / det, b: -m.b / det, c: -m.c / det, d: m.a / det }
-  const back = add({ x: 0, y: 0 }, { x: inverse.a * m.e + inverse.c * m.f, y: inverse.b * m.e + inverse.d * m.f })
-  return { ...inverse, e: -back.x, f: -back.y }
+  const [a, b, c, d] = [m.d / det, -m.b / det, -m.c / det, m.a / det]
+  return { a, b, c, d, e: -(a * m.e + c * m.f), f: -(b * m.e + d * m.f) }
 }

@@ -165,7 +165,7 @@ export function outwardAt({ piece, armhole, side }: UnderarmEnd, shape: Shape): 
 
 /**
  * Half an armhole with its underarm moved (craft 6.10): the corner goes down along the side seam, or down and outward with the
- * side redrawn to its far end; the armhole is redrawn from its notch to the corner, and keeps its angle to the side. Notches stay
+ * side redrawn to its far end; the armhole is redrawn over most of its curve, and keeps its angle to the side. Notches stay
  * as far from the ends that did not move.
  * @returns null where the side seam is too short
  */

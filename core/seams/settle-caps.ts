@@ -1,7 +1,7 @@
 import type { Garment } from '../pattern'
 import { ok, type Problem, type Result } from '../result'
 import { LENGTH_FOUND_MM } from '../tolerances'
-import { armholesWithSleeve } from './find-armholes'
+import { armholesWithSleeve, sameSleeve } from './find-armholes'
 import { fitCap, settleCapMarks, type CapWay } from './fit-cap'
 import { HALVES, measureArmhole, type ArmholeFigures, type Half } from './measure-armhole'
 
@@ -41,7 +41,7 @@ export function settleCaps(
   const done = new Set<string>()
   for (const armhole of is.value) {
     const { seam, side } = armhole.sleeve
-    const old = was.value.find((a) => a.sleeve.seam.id === seam.id)
+    const old = sameSleeve(was.value, armhole.sleeve)
     const edges = seam.sides[side].map((r) => `${r.pieceId} ${r.edgeId}`)
     if (!old || edges.some((e) => done.has(e))) continue
     edges.forEach((e) => done.add(e))

@@ -6,7 +6,8 @@ import { roundToRuler } from '../units'
 import { shareByWidth } from '../changes/bicep-width/apply'
 import { moveShoulder } from './move-shoulder'
 import { moveUnderarm, NO_UNDERARM_MOVE } from './move-underarm'
-import { openBicep, type BicepPiece } from './open-bicep'
+import type { BicepPiece } from './bicep-pieces'
+import { openBicep } from './open-bicep'
 
 const DEG = 180 / Math.PI
 const at = (x: number, y: number): Point => ({ x, y })

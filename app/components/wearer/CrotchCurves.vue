@@ -16,6 +16,11 @@ const text = ref('')
 const note = ref('')
 const problem = ref('')
 
+function open(way: 'typed' | 'reader') {
+  adding.value = adding.value === way ? null : way
+  problem.value = ''
+}
+
 async function add() {
   const read = readCurvePoints(text.value)
   problem.value = read.ok ? '' : problemSentence(read.problem)
@@ -66,12 +71,8 @@ const lineOf = (c: CrotchCurve) => c.points.map((p) => `${p.x},${p.y}`).join(' '
       </li>
     </ul>
     <div class="flex flex-wrap gap-2">
-      <button class="btn" data-test="curve-type" @click="adding = adding === 'typed' ? null : 'typed'">
-        <Plus class="size-4" />Type points
-      </button>
-      <button class="btn" data-test="curve-read" @click="adding = adding === 'reader' ? null : 'reader'">
-        <Radio class="size-4" />Curve reader
-      </button>
+      <button class="btn" data-test="curve-type" @click="open('typed')"><Plus class="size-4" />Type points</button>
+      <button class="btn" data-test="curve-read" @click="open('reader')"><Radio class="size-4" />Curve reader</button>
     </div>
     <form v-if="adding === 'typed'" class="mt-2 space-y-2" @submit.prevent="add">
       <label class="block"

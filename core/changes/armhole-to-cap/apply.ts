@@ -1,10 +1,21 @@
 import type { Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { armholesWithSleeve, fitArmhole, HALVES, measureArmhole, settleCapMarks, underarmEnd, type ArmholeFit } from '../../seams'
+import {
+  armholesWithSleeve,
+  fitArmholes,
+  HALVES,
+  measureArmhole,
+  sameSleeve,
+  settleCapMarks,
+  underarmEnd,
+  type ArmholeFit,
+  type SleevedArmhole,
+} from '../../seams'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { bothShapes, holdEdge, holdGrain, holdSeams } from '../shared/held'
-import { heldByPairs } from '../shared/held-pairs'
+import { holdSeams, holdTheRest } from '../shared/held'
+import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
+import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import type { ArmholeToCapInputs } from './schema'
 
@@ -20,19 +31,20 @@ export function armholesFollow(
   if (!is.ok) return is
   const fits = new Map<string, ArmholeFit['moves']>()
   let drawn = garment
-  for (const armhole of is.value)
-    for (const size of garment.sizes) {
-      const old = (was.ok ? was.value : []).find((a) => a.sleeve.seam.id === armhole.sleeve.seam.id)
-      if (!old) continue
-      const sizeBought = bought.sizes.some((s) => s.id === size.id) ? size.id : bought.baseSizeId
-      const { ease } = measureArmhole(bought, old, sizeBought)
-      const { cap } = measureArmhole(drawn, armhole, size.id)
-      const wanted = { front: cap.front - ease.front - inputs.frontMm, back: cap.back - ease.back - inputs.backMm }
-      const fitted = fitArmhole(drawn, armhole, size.id, wanted, inputs.way)
-      if (!fitted.ok) return fitted
-      drawn = settleCapMarks(bought, fitted.value.garment, armhole, sizeBought, size.id)
-      fits.set(size.id, fitted.value.moves)
+  const boughtOf = (armhole: SleevedArmhole) => sameSleeve(was.ok ? was.value : [], armhole.sleeve)
+  const known = is.value.filter(boughtOf)
+  for (const size of garment.sizes) {
+    const sizeBought = bought.sizes.some((s) => s.id === size.id) ? size.id : bought.baseSizeId
+    const wanted = (armhole: SleevedArmhole) => {
+      const { ease } = measureArmhole(bought, boughtOf(armhole)!, sizeBought)
+      const { cap } = measureArmhole(garment, armhole, size.id)
+      return { front: cap.front - ease.front - inputs.frontMm, back: cap.back - ease.back - inputs.backMm }
     }
+    const fitted = fitArmholes(drawn, known, size.id, wanted, inputs.way)
+    if (!fitted.ok) return fitted
+    drawn = known.reduce((g, armhole) => settleCapMarks(bought, g, armhole, sizeBought, size.id), fitted.value.garment)
+    fits.set(size.id, fitted.value.moves)
+  }
   return ok({ garment: drawn, fits })
 }
 
@@ -54,32 +66,27 @@ export function applyArmholeToCap(garment: Garment, inputs: ArmholeToCapInputs, 
   const bought = context.bought ?? garment
   const sizeBought = bought.sizes.some((s) => s.id === context.sizeId) ? context.sizeId : bought.baseSizeId
   const ends = pairs.value.flatMap((a) => HALVES.map((half) => underarmEnd(garment, a[half])))
-  const pieces = new Map(ends.map((e) => [e.piece.id, e]))
-  const changing = new Set(ends.flatMap((e) => [...e.armhole, ...e.side].map((r) => `${e.piece.id} ${r.edgeId}`)))
-  const held = [...pieces.keys()].flatMap((pieceId) => {
-    const { piece, was, is } = bothShapes(garment, after, pieceId, context.sizeId)
-    const still = piece.edges.filter((e) => e.role !== 'dart-leg' && !changing.has(`${pieceId} ${e.id}`))
-    return [...still.map((e) => holdEdge(piece, was, is, e.id)), holdGrain(piece, was, is)]
-  })
-  const sleeveSeams = new Set(pairs.value.map((p) => p.sleeve.seam.id))
+  const redrawn = ends.flatMap((e) => [...e.armhole, ...e.side.map((s) => ({ ...s, pieceId: e.piece.id }))])
   return ok({
     garment: after,
-    touched: [...pieces.keys()].map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
+    touched: touchedBy(
+      garment,
+      after,
+      ends.map((e) => e.piece.id),
+    ),
     leftOut: [],
     held: [
       ...heldByPairs(garment, after, context.sizeId, {
         more: { front: inputs.frontMm, back: inputs.backMm },
         easeOf: { garment: bought, sizeId: sizeBought },
       }),
-      ...holdSeams(garment, after, context.sizeId).filter((h) => ![...sleeveSeams].some((id) => h.label.startsWith(nameOf(garment, id)))),
-      ...held,
+      ...holdSeams(garment, after, context.sizeId, sleeveSeams(garment)),
+      ...holdTheRest(garment, after, redrawn, context.sizeId),
     ],
     cautions: whatMoved(fits.get(context.sizeId)),
     setsEase: true,
   })
 }
-
-const nameOf = (garment: Garment, seamId: string) => garment.seams.find((s) => s.id === seamId)!.name
 
 function whatMoved(moves: ArmholeFit['moves'] | undefined): Caution[] {
   if (!moves) return []

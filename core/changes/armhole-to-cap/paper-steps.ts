@@ -24,7 +24,7 @@ export function armholePaperSteps({ before, inputs, applied, context, ruler }: S
         ? ''
         : `, and ${figure(move.outMm)} ${move.outMm > 0 ? 'outward' : 'inward'}; blend the side seam from there to its lower end`
     return {
-      text: `${findPiece(before, piece.id)!.name}: mark the new underarm ${figure(move.downMm)} ${move.downMm >= 0 ? 'down' : 'up'} along the side seam${out}. Redraw the armhole from its notch to the mark, square to the side as it was; it measures ${figure(runLength(applied.garment, pair[half], sizeId))} (was ${figure(runLength(before, pair[half], sizeId))}).`,
+      text: `${findPiece(before, piece.id)!.name}: mark the new underarm ${figure(move.downMm)} ${move.downMm >= 0 ? 'down' : 'up'} along the side seam${out}. Redraw the armhole smoothly to the mark, from above its notch, square to the side as it was; it measures ${figure(runLength(applied.garment, pair[half], sizeId))} (was ${figure(runLength(before, pair[half], sizeId))}).`,
       drawing: {
         pieceId: piece.id,
         strokes: [outlineStroke(before, piece.id, sizeId, 'outline'), outlineStroke(applied.garment, piece.id, sizeId, 'result')],

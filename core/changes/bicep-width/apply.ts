@@ -3,18 +3,18 @@ import { ok, refuse, type Result } from '../../result'
 import {
   armholesWithSleeve,
   bicepPieces,
-  fitArmhole,
-  HALVES,
+  fitArmholes,
   measureArmhole,
   openBicep,
   settleCapMarks,
   settleCapsInSizes,
   type ArmholeFit,
   type OpenedPiece,
+  type SleevedArmhole,
 } from '../../seams'
 import { lengthToken, limitToken } from '../../units'
-import { findBrokenOutline } from '../check-outlines'
-import { findLargestInSizes } from '../find-largest'
+import { drawOrRefuse } from '../shared/draw-or-refuse'
+import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { heldByBicep } from './held'
 import { playBicep } from './moves'
@@ -43,49 +43,45 @@ export function changeBicep(garment: Garment, inputs: BicepWidthInputs): Result<
   if (inputs.amountMm === 0) return ok({ garment, done })
   for (const size of garment.sizes) {
     const opened: OpenedPiece[] = []
-    /** A sleeve that is sewn into both armholes is opened once. */
+    // A sleeve that is sewn into both armholes is opened once.
     const seen = new Set<string>()
-    let grew = 0
-    let moves: ArmholeFit['moves'] | null = null
     for (const armhole of pairs.value) {
-      const before = measureArmhole(garment, armhole, size.id)
-      const pieces = bicepPieces(drawn, armhole, size.id)
-      if (pieces.every((p) => !seen.has(p.piece.id))) {
-        const shares = shareByWidth(
-          inputs.amountMm,
-          pieces.map((p) => p.widthMm),
-        )
-        for (const [i, piece] of pieces.entries()) {
-          seen.add(piece.piece.id)
-          const one = openBicep(drawn, size.id, piece, shares[i]!)
-          if (!one.ok) return one
-          drawn = one.value.garment
-          opened.push(one.value.opened)
-        }
+      const pieces = bicepPieces(garment, armhole, size.id)
+      const widths = pieces.map((p) => p.widthMm)
+      for (const [i, mm] of shareByWidth(inputs.amountMm, widths).entries()) {
+        const piece = pieces[i]!
+        if (seen.has(piece.piece.id)) continue
+        seen.add(piece.piece.id)
+        const one = openBicep(drawn, size.id, piece, mm)
+        if (!one.ok) return one
+        drawn = one.value.garment
+        opened.push(one.value.opened)
       }
-      const now = measureArmhole(drawn, armhole, size.id)
-      grew = now.cap.front + now.cap.back - before.cap.front - before.cap.back
-      if (inputs.armhole === 'stays') {
-        drawn = settleCapMarks(garment, drawn, armhole, size.id, size.id)
-        continue
-      }
-      // Half of what the cap has grown by for the front armhole, half for the back (craft 6.10, worked case 16).
-      const wanted = { front: before.armhole.front + grew / 2, back: before.armhole.back + grew / 2 }
-      const fitted = fitArmhole(drawn, armhole, size.id, wanted, inputs.armhole)
-      if (!fitted.ok) return fitted
-      drawn = fitted.value.garment
-      moves = fitted.value.moves
     }
-    done.set(size.id, { opened, capGrewMm: grew, moves })
+    const sleeved = drawn
+    const grewOf = (armhole: SleevedArmhole) => {
+      const [was, is] = [measureArmhole(garment, armhole, size.id), measureArmhole(sleeved, armhole, size.id)]
+      return is.cap.front + is.cap.back - was.cap.front - was.cap.back
+    }
+    const capGrewMm = grewOf(pairs.value[0]!)
+    if (inputs.armhole === 'stays') {
+      for (const armhole of pairs.value) drawn = settleCapMarks(garment, drawn, armhole, size.id, size.id)
+      done.set(size.id, { opened, capGrewMm, moves: null })
+      continue
+    }
+    // Half of what the cap has grown by for the front armhole, half for the back (craft 6.10, worked case 16).
+    const wanted = (armhole: SleevedArmhole) => {
+      const { front, back } = measureArmhole(garment, armhole, size.id).armhole
+      return { front: front + grewOf(armhole) / 2, back: back + grewOf(armhole) / 2 }
+    }
+    const fitted = fitArmholes(drawn, pairs.value, size.id, wanted, inputs.armhole)
+    if (!fitted.ok) return fitted
+    drawn = fitted.value.garment
+    done.set(size.id, { opened, capGrewMm, moves: fitted.value.moves })
   }
   if (inputs.armhole === 'stays') return ok({ garment: drawn, done })
   const settled = settleCapsInSizes(garment, drawn)
   return settled.ok ? ok({ garment: settled.value.garment, done }) : settled
-}
-
-const works = (garment: Garment, inputs: BicepWidthInputs): boolean => {
-  const tried = changeBicep(garment, inputs)
-  return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
 }
 
 /**
@@ -99,29 +95,21 @@ export function applyBicepWidth(garment: Garment, inputs: BicepWidthInputs, cont
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const pairs = armholesWithSleeve(garment)
   if (!pairs.ok) return pairs
-  const done = changeBicep(garment, inputs)
-  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
-  if (!done.ok || broken) {
-    const largest = findLargestInSizes(garment, inputs.amountMm, (one, amountMm) => works(one, { ...inputs, amountMm }))
-    return refuse(
-      'amount-too-large',
-      done.ok ? broken!.where : done.problem.where,
-      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `Here the bicep can be ${limitToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'slimmer' : 'fuller'} at most${inputs.armhole === 'lower' ? '; or lead the armhole outward too' : ''}.`,
-      largest,
-    )
-  }
+  const slimmer = inputs.amountMm < 0
+  const done = drawOrRefuse(
+    garment,
+    inputs.amountMm,
+    (g, amountMm) => changeBicep(g, { ...inputs, amountMm }),
+    (mm) =>
+      `Here the bicep can be ${limitToken(Math.abs(mm))} ${slimmer ? 'slimmer' : 'fuller'} at most${inputs.armhole === 'lower' ? '; or lead the armhole outward too' : ''}.`,
+  )
+  if (!done.ok) return done
   const { garment: after, done: sizes } = done.value
   const shown = sizes.get(context.sizeId)
   const sleeves = new Set(bicepPieces(garment, pairs.value[0]!, context.sizeId).map((p) => p.piece.id))
-  const bodies = new Set(pairs.value.flatMap((p) => HALVES.map((h) => p[h][p[h].length - 1]!.pieceId)))
   return ok({
     garment: after,
-    touched: [...sleeves, ...(inputs.armhole === 'stays' ? [] : bodies)].map((pieceId) => ({
-      pieceId,
-      how: sleeves.has(pieceId) ? ('asked' as const) : ('partner' as const),
-      levels: [],
-    })),
+    touched: touchedBy(garment, after, [...sleeves]),
     leftOut: [],
     held: heldByBicep(garment, after, inputs, shown, context.sizeId),
     cautions: shown ? cautionsOf(garment, inputs, shown, context.sizeId) : [],

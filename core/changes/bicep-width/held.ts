@@ -1,9 +1,9 @@
-import { measureLength } from '../../geometry'
+import { measureLength, scale, tangentAt, turnRad, type Path } from '../../geometry'
 import { edgePath, type Garment } from '../../pattern'
-import { armholesWithSleeve, HALVES, measureArmhole, runLength, underarmEnd } from '../../seams'
+import { armholesWithSleeve, HALVES, measureArmhole, runLength, underarmEnd, type OpenedPiece } from '../../seams'
 import { LENGTH_KEPT_MM } from '../../tolerances'
 import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
-import { heldByPairs } from '../shared/held-pairs'
+import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
 import type { HeldPromise } from '../types'
 import type { BicepDone } from './apply'
 import type { BicepWidthInputs } from './schema'
@@ -19,16 +19,8 @@ export function heldByBicep(
   const pairs = armholesWithSleeve(before)
   if (!pairs.ok) return []
   const held: HeldPromise[] = []
-  const opened = done?.opened ?? []
-  held.push(
-    holdMeasure(
-      'bicep opens by',
-      'sleeve',
-      inputs.amountMm,
-      opened.reduce((sum, o) => sum + o.openMm, 0),
-      LENGTH_KEPT_MM,
-    ),
-  )
+  const openedMm = (done?.opened ?? []).reduce((sum, one) => sum + openedBy(before, after, one, sizeId), 0)
+  held.push(holdMeasure('bicep opens by', 'sleeve', inputs.amountMm, openedMm, LENGTH_KEPT_MM))
   const sleeves = new Set(pairs.value.flatMap((p) => p.sleeve.seam.sides[p.sleeve.side].map((r) => r.pieceId)))
   for (const pieceId of sleeves) {
     const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
@@ -44,7 +36,6 @@ export function heldByBicep(
       )
     held.push(holdGrain(piece, was, is))
   }
-  const eased = new Set(pairs.value.map((p) => p.sleeve.seam.name))
   for (const pair of pairs.value) {
     const [a, b] = [measureArmhole(before, pair, sizeId), measureArmhole(after, pair, sizeId)]
     const grew = b.cap.front + b.cap.back - a.cap.front - a.cap.back
@@ -66,5 +57,19 @@ export function heldByBicep(
     }
   }
   const ease = inputs.armhole === 'stays' ? [] : heldByPairs(before, after, sizeId, { endsBy: 'seams' })
-  return [...held, ...ease, ...holdSeams(before, after, sizeId).filter((h) => ![...eased].some((name) => h.label.startsWith(name)))]
+  return [...held, ...ease, ...holdSeams(before, after, sizeId, sleeveSeams(before))]
+}
+
+/**
+ * How far a piece stands open at the bicep, mm: each of its sides has swung about the wrist’s hinge by the angle that its seam has
+ * turned by at the wrist, and stands as far off there as that swing carries a place at the hinge’s distance.
+ */
+function openedBy(before: Garment, after: Garment, { pieceId, reachMm, seams }: OpenedPiece, sizeId: string): number {
+  const { was, is } = bothShapes(before, after, pieceId, sizeId)
+  return seams.reduce((sum, { edgeId, runsUp }) => {
+    const atWrist = (path: Path) => (runsUp ? tangentAt(path[0]!, 0) : scale(tangentAt(path[path.length - 1]!, 1), -1))
+    const turn = turnRad(atWrist(edgePath(was, edgeId)), atWrist(edgePath(is, edgeId)))
+    // The seam that runs up lies on the first side: it swings out the other way round.
+    return sum + reachMm * Math.sin(runsUp ? -turn : turn)
+  }, 0)
 }

@@ -64,7 +64,7 @@ export function bicepPaperSteps({ before, inputs, applied, context, ruler }: Ste
         ? ` and ${figure(move.outMm)} ${move.outMm > 0 ? 'outward' : 'inward'}, blended into the side seam toward the waist`
         : ''
     steps.push({
-      text: `${findPiece(before, piece.id)!.name}: the armhole has to ${grew >= 0 ? 'grow' : 'shrink'} by half of it, ${figure(is.armhole[half] - was.armhole[half])}. Mark the underarm ${figure(move?.downMm ?? 0)} ${(move?.downMm ?? 0) >= 0 ? 'down' : 'up'} the side seam${out}, and redraw the armhole from its notch; it measures ${figure(is.armhole[half])}.`,
+      text: `${findPiece(before, piece.id)!.name}: the armhole has to ${grew >= 0 ? 'grow' : 'shrink'} by half of it, ${figure(is.armhole[half] - was.armhole[half])}. Mark the underarm ${figure(move?.downMm ?? 0)} ${(move?.downMm ?? 0) >= 0 ? 'down' : 'up'} the side seam${out}, and redraw the armhole smoothly from above its notch; it measures ${figure(is.armhole[half])}.`,
       drawing: {
         pieceId: piece.id,
         strokes: [outlineStroke(before, piece.id, sizeId, 'outline'), outlineStroke(applied.garment, piece.id, sizeId, 'result')],

@@ -49,6 +49,14 @@ export function applyCrotchShape(garment: Garment, inputs: CrotchShapeInputs, co
 }
 
 function heldByScoop(before: Garment, after: Garment, crotch: Crotch, sizeId: string): HeldPromise[] {
+  // What is sewn along the crotch grows with it, and is said.
+  const along = new Set(
+    before.seams
+      .filter((s) =>
+        s.sides.flat().some((r) => HALVES.some((h) => crotch[h].runs.some((c) => c.pieceId === r.pieceId && c.edgeId === r.edgeId))),
+      )
+      .map((s) => s.id),
+  )
   return HALVES.flatMap((half): HeldPromise[] => {
     const leg = crotch[half]
     const { piece, was, is } = bothShapes(before, after, leg.piece.id, sizeId)
@@ -70,7 +78,7 @@ function heldByScoop(before: Garment, after: Garment, crotch: Crotch, sizeId: st
       ...still.map((e) => holdEdge(piece, was, is, e.id)),
       holdGrain(piece, was, is),
     ]
-  }).concat(holdSeams(before, after, sizeId).filter((h) => !h.label.toLowerCase().includes('crotch')))
+  }).concat(holdSeams(before, after, sizeId, along))
 }
 
 function cautionsOf(
@@ -82,11 +90,11 @@ function cautionsOf(
   sizeId: string,
 ): Caution[] {
   const cautions: Caution[] = []
-  const { most, mean } = read.curve.spreadMm
+  const most = read.curve.spreadMm
   if (inputs.readings.length > 1)
     cautions.push({
       code: 'spread',
-      message: `${inputs.readings.length} readings, averaged: they lie ${lengthToken(mean)} from their mean, ${lengthToken(most)} at the most.${most > WIDE_SPREAD_MM ? ' That is far apart: take them again.' : ''}`,
+      message: `${inputs.readings.length} readings, averaged: they lie up to ${lengthToken(most)} from their mean.${most > WIDE_SPREAD_MM ? ' That is far apart: take them again.' : ''}`,
     })
   const share = (half: Half) => (half === 'front' ? inputs.frontShare : inputs.backShare)
   const grew = HALVES.map((half) => runLength(after, crotch[half].runs, sizeId) - runLength(before, crotch[half].runs, sizeId))

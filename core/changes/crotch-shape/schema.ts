@@ -21,6 +21,7 @@ export const CrotchShapeSchema = z.strictObject({
         })
         .refine((r) => r.inseam < r.points.length - 1, { message: 'the inseam point lies between the two waist ends' }),
     )
+    .min(1)
     .max(20),
   /** How much of the body’s depth is scooped out of each leg: 0 to 1. */
   frontShare: Share,

@@ -95,7 +95,7 @@ function lowerPaperSteps({ before, inputs, applied, context, ruler }: StepInput<
     const { piece } = underarmEnd(before, armhole[half])
     const [was, is] = [runLength(before, armhole[half], sizeId), runLength(applied.garment, armhole[half], sizeId)]
     return {
-      text: `${findPiece(before, piece.id)!.name}: mark ${figure(inputs.amountMm)} ${inputs.amountMm >= 0 ? 'down' : 'up'} the side seam from the underarm, on the seam line. Redraw the armhole from its notch to the mark, meeting the side as it did. It measures ${figure(is)} (was ${figure(was)}).`,
+      text: `${findPiece(before, piece.id)!.name}: mark ${figure(inputs.amountMm)} ${inputs.amountMm >= 0 ? 'down' : 'up'} the side seam from the underarm, on the seam line. Redraw the armhole smoothly to the mark, from above its notch, meeting the side as it did. It measures ${figure(is)} (was ${figure(was)}).`,
       drawing: {
         pieceId: piece.id,
         strokes: [outlineStroke(before, piece.id, sizeId, 'outline'), outlineStroke(applied.garment, piece.id, sizeId, 'result')],

@@ -1,10 +1,24 @@
 import { measureLength, turnRad, tangentAt } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
-import { armholesWithSleeve, capParts, edgeBeyond, HALVES, joinRuns, measureArmhole, type Half } from '../../seams'
+import {
+  armholesWithSleeve,
+  capParts,
+  edgeBeyond,
+  findArmholes,
+  HALVES,
+  joinRuns,
+  measureArmhole,
+  sameSleeve,
+  type Half,
+} from '../../seams'
 import { CAP_END_DEG, EASE_KEPT_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import type { Caution, HeldPromise } from '../types'
 import { lengthToken } from '../../units'
 import { holdMeasure } from './held'
+
+/** Seams of sleeves into armholes, by id: their ease is promised half by half, and not as the difference of their sides. */
+export const sleeveSeams = (garment: Garment): ReadonlySet<string> =>
+  new Set(findArmholes(garment).flatMap((a) => (a.sleeve ? [a.sleeve.seam.id] : [])))
 
 export interface HeldPairs {
   /** Ease that was asked for beyond what it was, each half, mm. */
@@ -25,7 +39,7 @@ export function heldByPairs(before: Garment, after: Garment, sizeId: string, opt
   const is = armholesWithSleeve(after)
   if (!was.ok || !is.ok) return []
   return is.value.flatMap((armhole): HeldPromise[] => {
-    const old = was.value.find((a) => a.sleeve.seam.id === armhole.sleeve.seam.id)
+    const old = sameSleeve(was.value, armhole.sleeve)
     if (!old) return []
     const [a, b] = [measureArmhole(easeOf.garment, old, easeOf.sizeId), measureArmhole(after, armhole, sizeId)]
     const { name } = armhole.sleeve.seam
@@ -78,7 +92,7 @@ export function easeCautions(before: Garment, after: Garment, sizeId: string): C
   const is = armholesWithSleeve(after)
   if (!was.ok || !is.ok || !before.sizes.some((s) => s.id === sizeId)) return []
   return is.value.flatMap((armhole): Caution[] => {
-    const old = was.value.find((a) => a.sleeve.seam.id === armhole.sleeve.seam.id)
+    const old = sameSleeve(was.value, armhole.sleeve)
     if (!old) return []
     const [a, b] = [measureArmhole(before, old, sizeId), measureArmhole(after, armhole, sizeId)]
     const off = HALVES.filter((half) => Math.abs(b.ease[half] - a.ease[half]) > EASE_KEPT_MM)

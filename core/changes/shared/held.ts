@@ -64,13 +64,31 @@ export function holdSeam(before: Garment, after: Garment, seam: Seam, sizeId: st
   return holdMeasure(`${seam.name}, difference of its sides`, names, was, is, SEAM_KEPT_MM)
 }
 
-/** Every seam that a set of pieces takes part in and whose length changed, with its difference held. */
-export function holdSeams(before: Garment, after: Garment, sizeId: string): HeldPromise[] {
+/**
+ * Every seam whose length changed, with its difference held.
+ * @param except seams, by id, of which something else is promised
+ */
+export function holdSeams(before: Garment, after: Garment, sizeId: string, except: ReadonlySet<string> = new Set()): HeldPromise[] {
   return before.seams
+    .filter((seam) => !except.has(seam.id))
     .filter((seam) =>
       ([0, 1] as const).some((s) => Math.abs(sideLength(before, seam, s, sizeId) - sideLength(after, seam, s, sizeId)) > EQUAL_MM),
     )
     .map((seam) => holdSeam(before, after, seam, sizeId))
+}
+
+/** On every piece that some edges were redrawn on: the lengths of its other edges, and its grain. */
+export function holdTheRest(
+  before: Garment,
+  after: Garment,
+  redrawn: readonly { pieceId: string; edgeId: string }[],
+  sizeId: string,
+): HeldPromise[] {
+  return [...new Set(redrawn.map((r) => r.pieceId))].flatMap((pieceId) => {
+    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
+    const rest = piece.edges.filter((e) => e.role !== 'dart-leg' && !redrawn.some((r) => r.pieceId === pieceId && r.edgeId === e.id))
+    return [...rest.map((e) => holdEdge(piece, was, is, e.id)), holdGrain(piece, was, is)]
+  })
 }
 
 /** Shapes of one piece before and after, in a size. */

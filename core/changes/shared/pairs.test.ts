@@ -252,6 +252,45 @@ describe('no stop leaves a cap behind without saying so', () => {
   })
 })
 
+describe('a front that was opened out for a fold on one side', () => {
+  const bought = draftBlouse()
+  const fold = { dart: 'front side-dart', edgeId: 'armhole', from: 'at-armhole', atMm: 110, amountMm: 13, sides: 'one', tipBackMm: 38 }
+  const opened = done('take-in-fold', bought, fold)!.garment
+  it('has two armholes that share the back', () => {
+    const armholes = findArmholes(opened)
+    expect(armholes.map((a) => a.back)).toEqual([armholes[0]!.back, armholes[0]!.back])
+    expect(armholes[0]!.front).not.toEqual(armholes[1]!.front)
+  })
+  it.each([
+    ['shoulder-forward', { amountMm: 8, sleeve: 'slide', acrossMm: 6 }],
+    ['lower-armhole', { amountMm: 10, cap: 'height' }],
+    ['shoulder-slope', { amountMm: 6, armhole: 'kept' }],
+    ['bicep-width', { amountMm: 20, armhole: 'out' }],
+    ['armhole-to-cap', { way: 'out', frontMm: 2, backMm: 2 }],
+  ])('%s changes the shared back once, and both sides alike', (kind, inputs) => {
+    const applied = applyOrRefuse(findKind(kind)!, opened, inputs, { ...context, bought })
+    if (!applied.ok) throw new Error(applied.problem.message)
+    expect(broken(applied.value)).toEqual([])
+  })
+  it('one sleeve cannot follow two armholes that differ: the one that it does not fit is named', () => {
+    const applied = applyOrRefuse(findKind('cap-to-armhole'), opened, { way: 'height', frontMm: 0, backMm: 0 }, { ...context, bought })
+    if (!applied.ok) throw new Error(applied.problem.message)
+    expect(broken(applied.value).join()).toContain('right: front cap, ease')
+  })
+})
+
+describe('promises measure the result', () => {
+  it('that the bicep opened by so much is read off the turned sleeve seams', () => {
+    for (const garment of [draftBlouse(), draftJacket()])
+      for (const amountMm of [7, 26, -12]) {
+        const applied = done('bicep-width', garment, { amountMm, armhole: 'out' })!
+        const promise = applied.held.find((h) => h.label === 'bicep opens by')!
+        expect(promise.after).toBeCloseTo(amountMm, 2)
+        expect(promise.after).not.toBe(amountMm)
+      }
+  })
+})
+
 describe('what does not change', () => {
   it('the sleeve seams of a two-piece sleeve keep their lengths in all ways of a cap', () => {
     for (const cap of ['height', 'width', 'both'] as const) {

@@ -1,9 +1,9 @@
-import { findPiece, type Garment } from '../../pattern'
+import type { Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { findArmholes, HALVES, moveShoulder, settleCapsInSizes, whyNoArmhole, type Half } from '../../seams'
+import { distinctHalves, findArmholes, moveShoulder, settleCapsInSizes, whyNoArmhole, type Half } from '../../seams'
 import { limitToken } from '../../units'
-import { findBrokenOutline } from '../check-outlines'
-import { findLargestInSizes } from '../find-largest'
+import { drawOrRefuse } from '../shared/draw-or-refuse'
+import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { heldByForward } from './held'
 import { SLIDE_FROM_MM } from './reads'
@@ -13,25 +13,18 @@ import type { ForwardShoulderInputs } from './schema'
 export const signOf = (half: Half): 1 | -1 => (half === 'back' ? 1 : -1)
 
 /** Bodice and sleeve with the shoulder moved, in every size. */
-function moveAll(garment: Garment, inputs: ForwardShoulderInputs): Result<Garment> {
-  if (inputs.amountMm === 0) return ok(garment)
+function moveAll(garment: Garment, inputs: ForwardShoulderInputs): Result<{ garment: Garment }> {
+  if (inputs.amountMm === 0) return ok({ garment })
   let drawn = garment
-  for (const armhole of findArmholes(garment))
-    for (const size of garment.sizes)
-      for (const half of HALVES) {
-        const sign = signOf(half)
-        const acrossMm = sign * Math.sign(inputs.amountMm) * inputs.acrossMm
-        const moved = moveShoulder(drawn, armhole[half], size.id, { growMm: sign * inputs.amountMm, acrossMm })
-        if (!moved.ok) return moved
-        drawn = moved.value
-      }
-  const settled = settleCapsInSizes(garment, drawn, { slideMm: inputs.sleeve === 'slide' ? inputs.amountMm : 0 })
-  return settled.ok ? ok(settled.value.garment) : settled
-}
-
-const works = (garment: Garment, inputs: ForwardShoulderInputs): boolean => {
-  const done = moveAll(garment, inputs)
-  return done.ok && findBrokenOutline(garment, done.value) === null
+  for (const { half, runs } of distinctHalves(findArmholes(garment)))
+    for (const size of garment.sizes) {
+      const sign = signOf(half)
+      const acrossMm = sign * Math.sign(inputs.amountMm) * inputs.acrossMm
+      const moved = moveShoulder(drawn, runs, size.id, { growMm: sign * inputs.amountMm, acrossMm })
+      if (!moved.ok) return moved
+      drawn = moved.value
+    }
+  return settleCapsInSizes(garment, drawn, { slideMm: inputs.sleeve === 'slide' ? inputs.amountMm : 0 })
 }
 
 /**
@@ -46,29 +39,18 @@ export function applyForwardShoulder(garment: Garment, inputs: ForwardShoulderIn
   const armholes = findArmholes(garment)
   const none = whyNoArmhole(garment, armholes)
   if (none) return none
-  const done = moveAll(garment, inputs)
-  const broken = done.ok ? findBrokenOutline(garment, done.value) : null
-  if (!done.ok && done.problem.code === 'darts-in-shoulder') return done
-  if (!done.ok || broken) {
-    const largest = findLargestInSizes(garment, inputs.amountMm, (one, mm) => works(one, { ...inputs, amountMm: mm }))
-    return refuse(
-      'amount-too-large',
-      done.ok ? broken!.where : done.problem.where,
-      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `Here the shoulder can go ${limitToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'back' : 'forward'} at most.`,
-      largest,
-    )
-  }
-  const after = done.value
-  const changed = after.pieces.filter((p) => p !== findPiece(garment, p.id))
-  const first = armholes[0]!.back[0]!.pieceId
+  const done = drawOrRefuse(
+    garment,
+    inputs.amountMm,
+    (g, amountMm) => moveAll(g, { ...inputs, amountMm }),
+    (mm) => `Here the shoulder can go ${limitToken(Math.abs(mm))} ${inputs.amountMm < 0 ? 'back' : 'forward'} at most.`,
+    ['darts-in-shoulder'],
+  )
+  if (!done.ok) return done
+  const after = done.value.garment
   return ok({
     garment: after,
-    touched: (changed.length > 0 ? changed : [findPiece(garment, first)!]).map((p) => ({
-      pieceId: p.id,
-      how: p.id === first ? ('asked' as const) : ('partner' as const),
-      levels: [],
-    })),
+    touched: touchedBy(garment, after, [armholes[0]!.back[0]!.pieceId]),
     leftOut: [],
     held: heldByForward(garment, after, armholes, inputs, context.sizeId),
     cautions: cautionsOf(inputs),

@@ -1,8 +1,8 @@
 import { distance, measureLength } from '../../geometry'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { edgePath, findPiece, shapeOf, type Garment, type RunEdge } from '../../pattern'
 import { HALVES, runLength, shoulderAbove, type Armhole } from '../../seams'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
+import { bothShapes, holdMeasure, holdTheRest } from '../shared/held'
 import { heldByPairs } from '../shared/held-pairs'
 import { signOf } from './apply'
 import type { HeldPromise } from '../types'
@@ -17,8 +17,8 @@ export function heldByForward(
   sizeId: string,
 ): HeldPromise[] {
   const held: HeldPromise[] = []
-  /** Edges that the change draws anew, by piece. */
-  const changing = new Map<string, Set<string>>()
+  /** Edges that the change draws anew. */
+  const redrawn: RunEdge[] = []
   for (const armhole of armholes) {
     const sum = (g: Garment) => HALVES.reduce((mm, half) => mm + runLength(g, armhole[half], sizeId), 0)
     held.push(holdMeasure('front and back armhole together', 'armhole', sum(before), sum(after), LENGTH_KEPT_MM))
@@ -35,15 +35,8 @@ export function heldByForward(
         return above.shoulder[0]!.reversed ? path[path.length - 1]!.to : path[0]!.from
       }
       held.push(holdMeasure('neck point, moved by', piece.name, 0, distance(neck(before), neck(after)), EQUAL_MM))
-      const own = changing.get(piece.id) ?? new Set<string>()
-      for (const run of [...above.shoulder, ...armhole[half]]) own.add(run.edgeId)
-      changing.set(piece.id, own)
+      redrawn.push(...above.shoulder, ...armhole[half])
     }
   }
-  for (const [pieceId, edgeIds] of changing) {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    for (const edge of piece.edges) if (!edgeIds.has(edge.id) && edge.role !== 'dart-leg') held.push(holdEdge(piece, was, is, edge.id))
-    held.push(holdGrain(piece, was, is))
-  }
-  return [...held, ...heldByPairs(before, after, sizeId)]
+  return [...held, ...holdTheRest(before, after, redrawn, sizeId), ...heldByPairs(before, after, sizeId)]
 }

@@ -61,7 +61,7 @@ export const shoulderSlope = defineChange({
           return {
             id: half,
             pieceId: piece.id,
-            at: tipOf(applied.garment, armhole, half, context.sizeId),
+            at: tipOf(applied.garment, armhole[half], context.sizeId),
             axis: { x: -down.x, y: -down.y },
             label: 'shoulder',
             valueMm: inputs.amountMm,
@@ -98,7 +98,7 @@ function slopePaperSteps({ before, inputs, applied, context, ruler }: StepInput<
       drawing: {
         pieceId,
         strokes: [outlineStroke(before, pieceId, sizeId, 'outline'), outlineStroke(applied.garment, pieceId, sizeId, 'result')],
-        labels: [{ at: tipOf(applied.garment, armhole, half, sizeId), text: amount }],
+        labels: [{ at: tipOf(applied.garment, armhole[half], sizeId), text: amount }],
       },
     }
   })
