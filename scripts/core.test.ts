@@ -5,11 +5,11 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { contentsOf, readProjectFile, writeProjectFile } from '../core/formats'
 import { demoWardrobe } from '../demo/wardrobe'
+import { bundledCommand } from './core/bundled-command'
 
 let dir: string
 let file: string
-const core = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/core.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 28 })
+const core = bundledCommand()
 
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'tidal-seam-core-'))
@@ -20,6 +20,12 @@ beforeAll(() => {
 afterAll(() => rmSync(dir, { recursive: true, force: true }))
 
 describe('the command line', () => {
+  it('runs from its sources', () => {
+    const run = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/core.ts', '--help'], { encoding: 'utf8' })
+    expect(run.stderr).toContain('measure FILE')
+    expect(run.stderr).toBe(core('--help').stderr)
+  })
+
   it('applies a change from a file and prints ledger and promises', () => {
     const change = join(dir, 'change.json')
     writeFileSync(

@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -9,6 +8,7 @@ import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
 import { compareMeasures, finishedMeasures, measureGarment } from '../core/measure'
 import { makeWorksheet } from '../core/size'
 import { demoWardrobe } from '../demo/wardrobe'
+import { bundledCommand } from './core/bundled-command'
 
 /** What two places show of one thing may differ by this, mm. */
 const SAME_MM = 0.01
@@ -48,8 +48,9 @@ interface Out {
   seams: { seam: { id: string }; sides: { lengthMm: number }[] }[]
   ledger: { id: string; beforeMm: number | null; afterMm: number | null }[]
 }
+const command = bundledCommand()
 const core = (...args: string[]): Out => {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/core.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 28 })
+  const done = command(...args)
   if (done.status !== 0) throw new Error(done.stderr)
   return JSON.parse(done.stdout) as Out
 }
