@@ -108,5 +108,8 @@ export const LENGTH_FOUND_MM = 1e-4
 /** mm. The ease of half a cap is what it was to this: less than what a hand can ease unevenly in a stitch. */
 export const EASE_KEPT_MM = 0.3
 
+/** deg. A redrawn neckline is as square to the centre, and runs on across the shoulder, as before to this (craft 6.13). */
+export const NECK_SQUARE_DEG = 0.1
+
 /** deg. A cap that was drawn anew keeps its directions at its ends to this (craft 6.10). */
 export const CAP_END_DEG = 1

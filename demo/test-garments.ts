@@ -1,37 +1,10 @@
 import fc from 'fast-check'
 import { draftBlouse } from './blouse'
 import { draftJacket } from './jacket'
-import { cutPath, line, measureLength, measureSegment, tangentAt, turnRad, type Path } from '../core/geometry'
+import { countInflections, cutPath, line, measureLength, tangentAt, turnRad, type Path } from '../core/geometry'
 import { checkGarment, edgePath, findPiece, shapeOf, type Garment, type Piece } from '../core/pattern'
 
 const DEG = 180 / Math.PI
-
-/** For tests: how often a path changes the way it bends; a bend back of less than `noiseDeg` is none. */
-export function countInflections(path: Path, noiseDeg = 0.75): number {
-  const turns = path.flatMap((s) => {
-    const steps = Math.max(2, Math.ceil(measureSegment(s) / 3))
-    return Array.from({ length: steps }, (_, i) => turnRad(tangentAt(s, i / steps), tangentAt(s, (i + 1) / steps)) * DEG)
-  })
-  let way = 0
-  let reached = 0
-  let heading = 0
-  let count = 0
-  for (const t of turns) {
-    heading += t
-    if (way === 0) {
-      if (Math.abs(heading - reached) > noiseDeg) {
-        way = Math.sign(heading - reached)
-        reached = heading
-      }
-    } else if ((heading - reached) * way > 0) reached = heading
-    else if (Math.abs(heading - reached) > noiseDeg) {
-      way = -way
-      reached = heading
-      count++
-    }
-  }
-  return count
-}
 
 /** For tests: the sharpest turn at a join inside a path, deg. */
 export const sharpestJoin = (path: Path): number =>

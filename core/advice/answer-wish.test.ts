@@ -271,7 +271,22 @@ blouse: armhole 3/8 higher -> lower-armhole amountMm=-0.375
 blouse: armhole cuts in 1/4 -> lower-armhole amountMm=0.25
 blouse: garment lifts with the arm -> lower-armhole amountMm=0
 legs: lower the armhole 1/2 -> asks
-blouse: deeper neckline -> asks
+blouse: deeper neckline -> redraw-neckline frontMm=0
+blouse: deeper neckline 1 1/2 -> redraw-neckline frontMm=1.5 backMm=0 widerMm=0
+blouse: lower the front neckline 3/4 -> redraw-neckline frontMm=0.75 backMm=0
+blouse: drop the back neck 1/2 -> redraw-neckline frontMm=0 backMm=0.5
+blouse: raise the neckline by 3/8 at the back -> redraw-neckline frontMm=0 backMm=-0.375
+blouse: lower the neckline 1/2 front and back -> redraw-neckline frontMm=0.5 backMm=0.5
+blouse: neckline 1/2 too high in front -> redraw-neckline frontMm=0.5
+blouse: the neck is too low by 1 -> redraw-neckline frontMm=-1
+blouse: widen the neckline 1/2 -> redraw-neckline widerMm=0.5 frontMm=0
+blouse: narrower neck 3/8 -> redraw-neckline widerMm=-0.375
+blouse: neck opening too small 1/2 -> asks redraw-neckline
+blouse: neckline too tight -> asks redraw-neckline
+blouse: scoop the neck 2 -> asks redraw-neckline
+blouse: v-neck -> asks redraw-neckline
+suit: lower the front neck 1 -> redraw-neckline frontMm=1
+legs: deeper neckline 1 -> asks
 blouse: sleeve cap too high -> asks
 legs: crotch depth 1 -> asks lengthen
 legs: flat seat -> level-wedge pieceId="back" amountMm=0

@@ -25,6 +25,7 @@ import { pieceSize } from './piece-size'
 import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
 import { raiseDartKind } from './raise-dart'
+import { redrawNeckline } from './redraw-neckline'
 import { shoulderSlope } from './shoulder-slope'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
@@ -55,6 +56,7 @@ const KINDS = [
   bicepWidth,
   lowerArmhole,
   shoulderSlope,
+  redrawNeckline,
   crotchShape,
   hemFullness,
   levelWedge,

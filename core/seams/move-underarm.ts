@@ -1,6 +1,5 @@
 import {
   add,
-  cutPath,
   dot,
   findRoot,
   line,
@@ -19,6 +18,7 @@ import { narrowestPlace } from '../measure'
 import { alongGrain, displaceAlong, fading, swelling, together, type Field } from '../moves'
 import { edgePath, findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
+import { beginAt } from './begin-at'
 import { edgeBeyond, joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 
@@ -74,17 +74,6 @@ const endOf = (path: Path): Point => path[path.length - 1]!.to
 function reachOf(path: Path, totalMm: number): number {
   const last = path[path.length - 1]!
   return last.kind === 'line' ? measureLength([last]) : totalMm * REACH_PART
-}
-
-/** The side seam begun so far down along itself, or run straight on above its beginning. */
-function beginAt(path: Path, downMm: number): Path | null {
-  if (downMm === 0) return path
-  const total = measureLength(path)
-  if (downMm > 0) return downMm > total - LEAST_SIDE_MM ? null : cutPath(path, downMm, total)
-  const from = add(startOf(path), scale(tangentAt(path[0]!, 0), downMm))
-  const first = path[0]!
-  // A straight seam stays one line.
-  return first.kind === 'line' ? [line(from, first.to), ...path.slice(1)] : [line(from, startOf(path)), ...path]
 }
 
 /**
@@ -148,7 +137,7 @@ export function moveSideTop(
 ): { edges: Record<string, Path>; top: Point } | null {
   const { piece, side } = end
   const sidePath = walked(shape, side[0]!)
-  const begun = beginAt(sidePath, downMm)
+  const begun = beginAt(sidePath, downMm, LEAST_SIDE_MM)
   if (!begun) return null
   const out = outwardAt(end, shape)
   const edges =

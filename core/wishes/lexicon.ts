@@ -13,6 +13,8 @@ const WORDS = {
   less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|cut away|take|takes|excess',
   up: 'raise|raises|raised|raising|higher|lift|move up|bring up|up|upward|upwards|pull up',
   down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
+  deeper: 'deeper|deepen|deepens|deepened|deepening',
+  shallower: 'shallower|less deep',
   move: 'move|moves|moving|transfer|rotate|relocate',
   straighten: 'straighten|straightened|straightening|straight across',
   finish: 'finish|finished|finishing|cap',
@@ -128,7 +130,8 @@ const WORDS = {
     'armhole follow the cap|armhole follows the cap|armhole to follow the cap|armhole follow the sleeve|armhole follows the sleeve|armhole fit the cap|armhole fit the sleeve|armhole to the cap|armhole to the sleeve|armhole does not fit the cap|armhole too long for the cap|armhole too short for the cap',
   'cap-ease': 'cap ease|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
-  'neck-shape': 'deeper neckline|scoop neck|v neck|v-neck|boat neck|neckline shape',
+  'neck-shape':
+    'scoop neck|scooped neck|scoop the neck|scoop the neckline|scoop out the neck|scoop out the neckline|v neck|v-neck|boat neck|neckline shape',
   'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',
   'made-elsewhere':
     'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|cuff|cuffs|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',

@@ -17,14 +17,14 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'rounded-back': 'A rounded back is not made here as one change yet.',
   'armhole-depth': 'An armhole is lowered or raised at the side, or widened with the sleeve: which is meant?',
   'sleeve-cap': 'The cap of a sleeve is drawn anew for its armhole, or slid with a forward shoulder.',
-  'neck-shape': 'Another shape of neckline is not made here yet.',
+  'neck-shape': 'A neckline is drawn deeper or higher at the centre, wider or narrower along the shoulders: how much?',
   'side-swings': 'A side seam that swings asks for width moved between front and back.',
   'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here.',
   'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and note what you see in the fit.',
   'grain-line': 'The grain of a piece stays as it is.',
 }
 
-const HEIGHTS: readonly Concept[] = ['up', 'down', 'too-high', 'too-low', 'longer', 'shorter']
+const HEIGHTS: readonly Concept[] = ['up', 'down', 'deeper', 'shallower', 'too-high', 'too-low', 'longer', 'shorter']
 const WIDTHS: readonly Concept[] = ['out', 'in', 'too-tight', 'too-loose', 'more', 'less']
 const NEVER: readonly Concept[] = ['dart', 'fold', 'gapes', 'wedge', 'true', 'notch', 'slash', 'open', 'close', 'side', 'size']
 

@@ -15,6 +15,7 @@ import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import {
   armholesWithSleeve,
   findArmholes,
+  findNecklines,
   HALVES,
   joinRuns,
   layCrotch,
@@ -47,10 +48,8 @@ function backAtShoulder(garment: Garment, armhole: Armhole, sizeId: string): Aff
   return layTogether(garment, seam, at, sizeId)
 }
 
-/** Front and back laid together at the shoulder: the armhole and the neckline as they run on across it, before and after. */
-export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): SewnPicture[] {
-  const [armhole] = findArmholes(after)
-  if (!armhole) return []
+/** Front and back laid together at the shoulder, before and after: armhole and neckline as they run on across it. */
+function shoulderStrokes(before: Garment, after: Garment, sizeId: string): Stroke[] {
   const strokesOf = (garment: Garment, kind: 'was' | 'is'): Stroke[] => {
     const [own] = findArmholes(garment)
     if (!own) return []
@@ -81,6 +80,13 @@ export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): 
       ]
     })
   }
+  return [...strokesOf(before, 'was'), ...strokesOf(after, 'is')]
+}
+
+/** The armhole as it runs on across the shoulder, before and after, with the ease of each half. */
+export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): SewnPicture[] {
+  const [armhole] = findArmholes(after)
+  if (!armhole) return []
   const pairs = armholesWithSleeve(after)
   const figures = pairs.ok ? measureArmhole(after, pairs.value[0]!, sizeId) : null
   const back = backAtShoulder(after, armhole, sizeId)
@@ -94,8 +100,32 @@ export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): 
     at: mix(placeAt(paths[i]!, measureLength(paths[i]!) * 0.55).point, arm, TOWARD_ARM),
     text: figures ? `${half}, ease ${lengthToken(figures.ease[half])}` : half,
   }))
-  return [{ title: 'As sewn: front and back at the shoulder', strokes: [...strokesOf(before, 'was'), ...strokesOf(after, 'is')], labels }]
+  return [{ title: 'As sewn: front and back at the shoulder', strokes: shoulderStrokes(before, after, sizeId), labels }]
 }
+
+/** The neckline as it runs on across the shoulder, before and after, with the length of each half. */
+export function necklineAsSewn(before: Garment, after: Garment, sizeId: string): SewnPicture[] {
+  const [armhole] = findArmholes(after)
+  const found = findNecklines(after)
+  if (!armhole || !found.ok) return []
+  const back = backAtShoulder(after, armhole, sizeId)
+  const necks = HALVES.flatMap((half) => {
+    const neckline = found.value.find((n) => n.half === half && !n.facing)
+    if (!neckline) return []
+    const path = joinRuns(shapeOf(neckline.piece, sizeId), neckline.runs)
+    return [{ half, path: carried(path, half === 'back' ? back : null) }]
+  })
+  const ends = necks.map(({ path }) => path[0]!.from)
+  const inside = ends.length === 2 ? mix(ends[0]!, ends[1]!, 0.5) : null
+  const labels = necks.map(({ half, path }) => {
+    const at = placeAt(path, measureLength(path) * 0.4).point
+    return { at: inside ? mix(at, inside, TOWARD_NECK) : at, text: `${half}, ${lengthToken(measureLength(path))}` }
+  })
+  return [{ title: 'As sewn: the neckline across the shoulder', strokes: shoulderStrokes(before, after, sizeId), labels }]
+}
+
+/** How far into the opening a label stands off its line, as a part of the way. */
+const TOWARD_NECK = 0.5
 
 /** How far toward the arm a label stands off its curve, as a part of the way. */
 const TOWARD_ARM = 0.6

@@ -1,0 +1,62 @@
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { Reading } from '../types'
+import type { RedrawNecklineInputs } from './schema'
+
+const DEEPER: readonly Concept[] = ['down', 'too-high', 'longer', 'deeper']
+const HIGHER: readonly Concept[] = ['up', 'too-low', 'shorter', 'shallower']
+const WIDER: readonly Concept[] = ['out', 'too-tight', 'more']
+const NARROWER: readonly Concept[] = ['in', 'too-loose', 'less']
+const OTHERS: readonly Concept[] = ['dart', 'fold', 'gapes', 'wedge', 'notch', 'move', 'true', 'slash', 'swing', 'pivot', 'straighten']
+
+/** Craft 6.13 as it is said: “lower the front neckline 1”, “raise the back neck 1/2”, “wider neckline 3/8”, “neck too high”. */
+export function readRedrawNeckline(wish: Wish, begun: () => RedrawNecklineInputs | null): Reading<RedrawNecklineInputs>[] {
+  const isShape = says(wish, 'neck-shape')
+  if ((!isShape && !says(wish, 'neckline')) || says(wish, ...OTHERS, 'shoulder', 'side', 'armhole', 'sleeve')) return []
+  const depth = towards(wish, DEEPER, HIGHER)
+  const width = towards(wish, WIDER, NARROWER)
+  if (!isShape && depth === 0 && width === 0) return []
+  const usual = begun()
+  if (!usual) return []
+  const uses = used(
+    wish,
+    'neckline',
+    'neck-shape',
+    'front',
+    'back',
+    'centre-front',
+    'centre-back',
+    'each',
+    ...DEEPER,
+    ...HIGHER,
+    ...WIDER,
+    ...NARROWER,
+  )
+  if (depth === 0 && width !== 0) {
+    const amountMm = oneAmount(wish, width)
+    return [
+      {
+        inputs: { ...usual, widerMm: amountMm ?? 0 },
+        uses,
+        sure: amountMm !== null && !says(wish, 'too-tight', 'too-loose'),
+        towards: width,
+        field: 'widerMm',
+        how: wish.amounts.length > 0 ? 'at each shoulder' : '',
+      },
+    ]
+  }
+  const amountMm = oneAmount(wish, depth)
+  const isBack = says(wish, 'back', 'centre-back')
+  const isFront = says(wish, 'front', 'centre-front') || !isBack
+  return [
+    {
+      inputs: { ...usual, frontMm: isFront ? (amountMm ?? 0) : 0, backMm: isBack ? (amountMm ?? 0) : 0 },
+      uses,
+      sure: amountMm !== null && depth !== 0 && width === 0,
+      ...(depth === 0 ? {} : { towards: depth }),
+      field: isFront ? 'frontMm' : 'backMm',
+      how: wish.amounts.length > 0 ? (isFront && isBack ? 'at centre front and back' : isBack ? 'at centre back' : 'at centre front') : '',
+      stays: 'both ends at the shoulder',
+    },
+  ]
+}

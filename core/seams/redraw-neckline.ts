@@ -1,0 +1,337 @@
+import {
+  add,
+  countInflections,
+  cross,
+  cutPath,
+  dot,
+  findRoot,
+  leftOf,
+  mapPath,
+  measureLength,
+  mix,
+  movePath,
+  nearestPlace,
+  placeAt,
+  reversePath,
+  scale,
+  subtract,
+  tangentAt,
+  turnRad,
+  unit,
+  type Path,
+  type Point,
+} from '../geometry'
+import { displaceAlong, type Field } from '../moves'
+import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type NotchPlace, type Shape } from '../pattern'
+import { ok, refuse, type Result } from '../result'
+import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
+import { beginAt } from './begin-at'
+import { findNecklines, isStraightNeckline, type Neckline, type NeckShoulder } from './find-necklines'
+import { keepNotches } from './keep-notches'
+import type { Half } from './measure-armhole'
+
+/** How a neckline is redrawn, mm. */
+export interface NecklineMove {
+  /** Down at the centre, front and back; up when negative. */
+  deeperMm: Record<Half, number>
+  /** Outward along every shoulder; inward, the shoulder run on toward the neck, when negative. */
+  widerMm: number
+}
+
+/** What a shoulder or a centre must keep, mm. */
+const LEAST_EDGE_MM = 10
+/** A half neckline must keep at least this much of its depth and its width, as a part of them: less has no shape left. */
+const LEAST_PART = 0.12
+
+/** The half of a neckline beside one shoulder, walked from the centre to it: the edges, or the parts of an edge, that it runs over. */
+interface HalfLine {
+  stretches: { edgeId: string; reversed: boolean; path: Path }[]
+  shoulder: NeckShoulder
+  /** Down from the neckline at the centre, and outward to the shoulder. */
+  down: Point
+  out: Point
+}
+
+const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
+  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
+const startOf = (path: Path): Point => path[0]!.from
+const endOf = (path: Path): Point => path[path.length - 1]!.to
+const lineOf = (half: Pick<HalfLine, 'stretches'>): Path => half.stretches.flatMap((s) => [...s.path])
+
+const stretchesOf = (shape: Shape, runs: Neckline['runs']) =>
+  runs.map((r) => ({ edgeId: r.edgeId, reversed: r.reversed, path: walked(shape, r) }))
+
+const backward = (stretches: HalfLine['stretches']): HalfLine['stretches'] =>
+  stretches.toReversed().map((s) => ({ ...s, reversed: !s.reversed, path: reversePath(s.path) }))
+
+/** A neckline by its halves: one where it begins at the centre, two where the piece is drawn whole. */
+function halvesOf({ runs, centre, shoulders }: Neckline, shape: Shape): HalfLine[] | null {
+  const stretches = stretchesOf(shape, runs)
+  const path = lineOf({ stretches })
+  if (centre) {
+    const down = tangentAt(walked(shape, centre)[0]!, 0)
+    const across = leftOf(down)
+    const out = dot(across, subtract(endOf(path), startOf(path))) >= 0 ? across : scale(across, -1)
+    return [{ stretches, shoulder: shoulders.last, down, out }]
+  }
+  const out = unit(subtract(endOf(path), startOf(path)))
+  const grain = grainDirection(shape)
+  const down = dot(leftOf(out), grain) >= 0 ? leftOf(out) : scale(leftOf(out), -1)
+  const middle = mix(startOf(path), endOf(path), 0.5)
+  const total = measureLength(path)
+  const at = findRoot((mm) => dot(subtract(placeAt(path, mm).point, middle), out), 0, total, LENGTH_FOUND_MM / 10)
+  if (at === null) return null
+  const [before, after] = partedAt(stretches, at)
+  return [
+    { stretches: after, shoulder: shoulders.last, down, out },
+    { stretches: backward(before), shoulder: shoulders.first!, down, out: scale(out, -1) },
+  ]
+}
+
+function partedAt(stretches: HalfLine['stretches'], atMm: number): [HalfLine['stretches'], HalfLine['stretches']] {
+  const [before, after]: [HalfLine['stretches'], HalfLine['stretches']] = [[], []]
+  let from = 0
+  for (const s of stretches) {
+    const own = measureLength(s.path)
+    const at = atMm - from
+    from += own
+    if (at > SAME_POINT_MM) before.push(at < own - SAME_POINT_MM ? { ...s, path: cutPath(s.path, 0, at) } : s)
+    if (at < own - SAME_POINT_MM) after.push(at > SAME_POINT_MM ? { ...s, path: cutPath(s.path, at, own) } : s)
+  }
+  return [before, after]
+}
+
+/** A line that leaves the centre within this of square keeps its direction there; one that does not makes a corner there anyway. */
+const SQUARE_DEG = 20
+
+/**
+ * A half stretched between its two moved ends, as one plane is stretched: it bends nowhere that it did not, and leaves the centre in
+ * the direction that it had.
+ * @returns null where too little of its depth or its width would be left
+ */
+function stretched(half: HalfLine, centre: Point, neck: Point): HalfLine | null {
+  const path = lineOf(half)
+  const { out, down } = half
+  const leaving = tangentAt(path[0]!, 0)
+  const along = Math.abs(dot(leaving, down)) < Math.sin((SQUARE_DEG * Math.PI) / 180) ? leaving : out
+  const area = cross(along, down)
+  /** By the two directions, which need not be square. */
+  const parts = (p: Point) => ({ u: cross(p, down) / area, v: cross(along, p) / area })
+  const [was, is] = [parts(subtract(endOf(path), startOf(path))), parts(subtract(neck, centre))]
+  const [wide, deep] = [is.u / was.u, is.v / was.v]
+  if (!(wide >= LEAST_PART && deep >= LEAST_PART) || !Number.isFinite(wide + deep)) return null
+  const carry = (p: Point): Point => {
+    const { u, v } = parts(subtract(p, startOf(path)))
+    return add(centre, add(scale(along, wide * u), scale(down, deep * v)))
+  }
+  return { ...half, stretches: half.stretches.map((s) => ({ ...s, path: mapPath(s.path, carry) })) }
+}
+
+/** The angle between a neckline, arriving, and the shoulder that goes out from it: 90 degrees where they are square. */
+function angleAtShoulder(half: Pick<HalfLine, 'stretches' | 'shoulder'>, shoulder: Path): number {
+  const path = lineOf(half)
+  const turn = turnRad(tangentAt(path[path.length - 1]!, 1), tangentAt(shoulder[0]!, 0))
+  return Math.abs(turn)
+}
+
+/** Where a neckline lies in the middle of the body, and which way it becomes deeper there; null where its middle is not found. */
+export function neckMiddle(neckline: Neckline, shape: Shape): { at: Point; down: Point } | null {
+  const half = halvesOf(neckline, shape)?.[0]
+  return half ? { at: startOf(lineOf(half)), down: half.down } : null
+}
+
+/** The angle of a neckline to the edge at its centre, and to each of its shoulders, rad. */
+export function neckAngles(neckline: Neckline, shape: Shape): { centre: number | null; shoulders: number[] } {
+  const halves = halvesOf(neckline, shape) ?? []
+  const first = halves[0] && lineOf(halves[0])
+  return {
+    centre: neckline.centre && first ? Math.abs(turnRad(tangentAt(first[0]!, 0), halves[0]!.down)) : null,
+    shoulders: halves.map((h) => angleAtShoulder(h, walked(shape, h.shoulder))),
+  }
+}
+
+/** Over which parts of a half, from the shoulder, its direction there is tried to be turned: the first that bends nowhere anew. */
+const REACHES = [1, 0.75, 0.55, 0.4]
+
+/** Leaves the far end at a slope of 1 and is level at the other: u^2 (1 - u), at most 4/27 high. */
+const rise = (u: number) => (u <= 0 ? 0 : u * u * (1 - u))
+const steepness = (u: number) => (u <= 0 ? 0 : u * (2 - 3 * u))
+
+/** A half whose angle to the shoulder is made larger by so much, rad: both its ends are still, and it leaves the centre as it did. */
+function turnedAtShoulder(half: HalfLine, shoulder: Path, byRad: number): HalfLine {
+  if (byRad === 0) return half
+  const path = lineOf(half)
+  const total = measureLength(path)
+  const arriving = tangentAt(path[path.length - 1]!, 1)
+  const away = scale(leftOf(arriving), dot(leftOf(arriving), tangentAt(shoulder[0]!, 0)) >= 0 ? -1 : 1)
+  const slope = Math.tan(byRad)
+  const bent = REACHES.map((part): HalfLine => {
+    const reach = total * part
+    const share = (mm: number) => (mm - total + reach) / reach
+    const field: Field = {
+      by: (mm) => scale(away, -slope * reach * rise(share(mm))),
+      slope: (mm) => scale(away, -slope * steepness(share(mm))),
+    }
+    let from = 0
+    const stretches = half.stretches.map((s) => {
+      const offset = from
+      from += measureLength(s.path)
+      const own: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
+      return { ...s, path: displaceAlong(s.path, own, [total - reach - offset]) }
+    })
+    return { ...half, stretches }
+  })
+  const bends = bent.map((b) => countInflections(lineOf(b)))
+  return bent[bends.indexOf(Math.min(...bends))]!
+}
+
+interface Drawn {
+  neckline: Neckline
+  shape: Shape
+  /** Edges besides the neckline that were cut off, run on or carried. */
+  edges: Record<string, Path>
+  halves: { was: HalfLine; is: HalfLine; shoulder: Path; angle: { was: number; is: number } }[]
+}
+
+/** A neckline stretched between its moved ends. Refuses where the shoulder, the centre or the line itself has not enough for that. */
+function draw(neckline: Neckline, shape: Shape, move: NecklineMove): Result<Drawn> {
+  const tooMuch = (why: string) => refuse<never>('amount-too-large', `${neckline.piece.name}, neckline`, why, 'Ask for less.')
+  const halves = halvesOf(neckline, shape)
+  if (!halves) return tooMuch('its middle is not found.')
+  const { centre, facing } = neckline
+  const edges: Record<string, Path> = {}
+  const deeper = move.deeperMm[neckline.half]
+  const set = (run: NeckShoulder, path: Path) => {
+    edges[run.edgeId] = run.reversed ? reversePath(path) : path
+  }
+  const first = startOf(lineOf(halves[0]!))
+  let middle = add(first, scale(halves[0]!.down, deeper))
+  if (centre) {
+    const was = walked(shape, centre)
+    const is = facing ? movePath(was, subtract(middle, first)) : beginAt(was, deeper, LEAST_EDGE_MM)
+    if (!is) return tooMuch('its centre is too short for that.')
+    set(centre, is)
+    middle = startOf(is)
+  }
+  const drawn: Drawn['halves'] = []
+  for (const half of halves) {
+    const was = walked(shape, half.shoulder)
+    const begun = beginAt(was, move.widerMm, facing ? -Infinity : LEAST_EDGE_MM)
+    if (!begun) return tooMuch('its shoulder is too short for that.')
+    const is = facing ? movePath(was, subtract(startOf(begun), startOf(was))) : begun
+    set(half.shoulder, is)
+    const line = stretched(half, middle, startOf(is))
+    if (!line) return tooMuch('it would end at the shoulder no higher than it lies at the centre: it must become deeper there too.')
+    drawn.push({ was: half, is: line, shoulder: is, angle: { was: angleAtShoulder(half, was), is: angleAtShoulder(line, is) } })
+  }
+  return ok({ neckline, shape, edges, halves: drawn })
+}
+
+/** The line of each edge after its stretches were redrawn. */
+function edgesOf(neckline: Neckline, halves: readonly HalfLine[]): Record<string, Path> {
+  const [last, first] = halves
+  const inOrder = [...(first ? backward(first.stretches) : []), ...last!.stretches]
+  const edges: Record<string, Path> = {}
+  for (const run of neckline.runs) {
+    const own = inOrder.filter((s) => s.edgeId === run.edgeId).flatMap((s) => [...s.path])
+    edges[run.edgeId] = run.reversed ? reversePath(own) : own
+  }
+  return edges
+}
+
+/** The other edges of a facing, carried as the nearest place of its neckline was. */
+function outerEdges({ neckline, shape, edges }: Drawn, was: Path, is: Path): Record<string, Path> {
+  const [wasMm, isMm] = [measureLength(was), measureLength(is)]
+  const gone = (p: Point): Point => {
+    const { lengthMm } = nearestPlace(was, p)
+    return subtract(placeAt(is, (lengthMm / wasMm) * isMm).point, placeAt(was, lengthMm).point)
+  }
+  const others = neckline.piece.edges.filter((e) => !(e.id in edges) && !neckline.runs.some((r) => r.edgeId === e.id))
+  return Object.fromEntries(
+    others.map((e) => {
+      const path = edgePath(shape, e.id)
+      const by = (mm: number) => gone(placeAt(path, mm).point)
+      const total = measureLength(path)
+      const step = total * SLOPE_PART
+      const slope = (mm: number) => {
+        const [a, b] = [Math.max(0, mm - step), Math.min(total, mm + step)]
+        return scale(subtract(by(b), by(a)), 1 / (b - a))
+      }
+      return [e.id, displaceAlong(path, { by, slope })]
+    }),
+  )
+}
+/** The part of an edge over which it is measured how fast its displacement grows. */
+const SLOPE_PART = 0.02
+
+/** Two necklines meet across a shoulder where one seam joins both of their shoulders. */
+function meetAtShoulder(garment: Garment, a: Drawn, b: Drawn): boolean {
+  const isOf = (d: Drawn, run: { pieceId: string; edgeId: string }) =>
+    run.pieceId === d.neckline.piece.id && d.halves.some((h) => h.was.shoulder.edgeId === run.edgeId)
+  return garment.seams.some(({ sides }) =>
+    ([0, 1] as const).some((s) => sides[s].some((r) => isOf(a, r)) && sides[s === 0 ? 1 : 0].some((r) => isOf(b, r))),
+  )
+}
+
+/**
+ * The necklines of a garment redrawn in one size (craft 6.13): deeper or higher at the centre, wider or narrower along the shoulders.
+ * Each half is stretched between its moved ends, so that it is as square to the centre as it was and bends nowhere that it did not;
+ * then both are turned at the shoulder until front and back run on into each other as before. A straight neckline stays
+ * straight. A facing is carried with its neckline and keeps its width.
+ *
+ * Refuses: no neckline that can be redrawn (as findNecklines), a centre, shoulder or neckline that is too short for that.
+ */
+export function redrawNecklines(garment: Garment, sizeId: string, move: NecklineMove): Result<Garment> {
+  const found = findNecklines(garment)
+  if (!found.ok) return found
+  const moved = found.value.filter((n) => move.deeperMm[n.half] !== 0 || move.widerMm !== 0)
+  const drawn: Drawn[] = []
+  for (const neckline of moved) {
+    const one = draw(neckline, shapeOf(neckline.piece, sizeId), move)
+    if (!one.ok) return one
+    drawn.push(one.value)
+  }
+  const isCurved = (d: Drawn) => !isStraightNeckline(d.neckline, sizeId)
+  const lost = ({ halves: [half] }: Drawn) => half!.angle.was - half!.angle.is
+  /** What a neckline is turned at the shoulder: its share of what it and its partner have lost together. */
+  const turnOf = (d: Drawn): number => {
+    if (!isCurved(d)) return 0
+    const body = d.neckline.facing ? drawn.find((o) => !o.neckline.facing && o.neckline.half === d.neckline.half) : undefined
+    if (body && body !== d) return turnOf(body)
+    const partner = drawn.find((o) => o !== d && o.neckline.facing === d.neckline.facing && meetAtShoulder(garment, d, o))
+    if (!partner) return lost(d)
+    return (lost(d) + lost(partner)) / (isCurved(partner) ? 2 : 1)
+  }
+  let after = garment
+  for (const one of drawn) {
+    const by = turnOf(one)
+    const halves = one.halves.map((h) => turnedAtShoulder(h.is, h.shoulder, by))
+    const necks = edgesOf(one.neckline, halves)
+    const others = one.neckline.facing ? outerEdges(one, lineOf(one.halves[0]!.was), lineOf(halves[0]!)) : {}
+    after = withNeckline(after, one, sizeId, { ...one.edges, ...necks, ...others })
+  }
+  return ok(after)
+}
+
+/** The piece with its edges redrawn: notches of the shoulder and the centre stay where they were, those of the neckline go along. */
+function withNeckline(garment: Garment, { neckline, halves }: Drawn, sizeId: string, redrawn: Record<string, Path>): Garment {
+  const own = findPiece(garment, neckline.piece.id)!
+  const shape = shapeOf(own, sizeId)
+  const edges = { ...shape.edges, ...redrawn }
+  const cut = [...halves.map((h) => h.was.shoulder), ...(neckline.centre ? [neckline.centre] : [])]
+  const still = neckline.facing ? 'first' : 'last'
+  const kept = keepNotches(
+    own,
+    shape,
+    edges,
+    cut.map((c) => ({ ...c, still })),
+  )
+  const along = own.notches.flatMap((n): [string, NotchPlace][] => {
+    if (!neckline.runs.some((r) => r.edgeId === n.edgeId)) return []
+    const place = shape.notches[n.id]!
+    const stretch = measureLength(edges[n.edgeId]!) / measureLength(edgePath(shape, n.edgeId))
+    return [[n.id, { ...place, distanceMm: place.distanceMm * stretch }]]
+  })
+  const is: Shape = { ...shape, edges, notches: { ...kept, ...Object.fromEntries(along) } }
+  return { ...garment, pieces: garment.pieces.map((p) => (p === own ? { ...p, shapes: { ...p.shapes, [sizeId]: is } } : p)) }
+}
