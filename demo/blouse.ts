@@ -104,8 +104,11 @@ function dartedSide(opened: ReturnType<typeof sideWithDart>, dartTip: Point): Dr
   ]
 }
 
-/** @param dart whether the side opens for a dart; without one the front hangs straight from the bust */
-export function frontPiece(back: DraftedPiece, dart = true, body: BodyFigures = BODY): DraftedPiece {
+/**
+ * @param dart whether the side opens for a dart; without one the front hangs straight from the bust
+ * @param intake how wide the dart is at the side
+ */
+export function frontPiece(back: DraftedPiece, dart = true, body: BodyFigures = BODY, intake = DART_INTAKE): DraftedPiece {
   const w = neckWidth(body)
   const neckDepth = w + 12
   const depth = armholeDepth(body)
@@ -124,9 +127,9 @@ export function frontPiece(back: DraftedPiece, dart = true, body: BodyFigures = 
   })) as Path
   const apex = at(98, depth + BUST_BELOW)
   // The tip ends short of the apex, on the line from it to where the dart begins.
-  const mouth = placeAt(closed, DART_DOWN + DART_INTAKE / 2).point
+  const mouth = placeAt(closed, DART_DOWN + intake / 2).point
   const dartTip = add2(apex, scale(unit(subtract(mouth, apex)), TIP_BACK))
-  const opened = sideWithDart(closed, DART_DOWN, dartTip, DART_INTAKE, 110)
+  const opened = sideWithDart(closed, DART_DOWN, dartTip, intake, 110)
   const lower = dart ? opened.lower : closed
   const hemCorner = endPoint(lower)
   const hemFold = hemCorner.y + 3

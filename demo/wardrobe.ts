@@ -12,6 +12,7 @@ import { draftJacket } from './jacket'
 import { draftOnePiece } from './one-piece'
 import { draftQuayDress } from './quay-dress'
 import { draftTrousers, FLARED, TAPERED } from './trousers'
+import { draftTunic } from './tunic'
 import { draftWaistDart } from './waist-darts'
 import { DEMO_WEARERS } from './wearers'
 
@@ -177,6 +178,20 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
         'bicep-width',
         { amountMm: 19.05, armhole: 'lower' },
         'Full arms: three quarters of an inch more round the bicep, shared by the two sleeve pieces; the armhole takes what the cap grew by.',
+      ),
+    ]),
+    nested('demo-tunic', 'Rope walker’s tunic', 'bather', nestOf(draftTunic()), [
+      stop(
+        'gape',
+        'take-in-fold',
+        { dart: 'front side-dart', edgeId: 'neck', from: 'at-shoulder', atMm: 150, amountMm: 12.7, sides: 'both', tipBackMm: 38 },
+        'The crossing edge gaped over the bust: half an inch pinned out, swung into the side dart.',
+      ),
+      stop(
+        'overlap',
+        'wrap-over',
+        { overlapMm: 130, coverMm: 142, endAboveMm: 200, shorterPct: 3, clothMm: 1400 },
+        'An inch more overlap, so that it stays closed when she bends; the edge drawn anew.',
       ),
     ]),
   ]

@@ -18,6 +18,7 @@ const RUNS: Record<string, { view: View; d: string }> = {
   hip: { view: 'front', d: 'M58 222C76 230 124 230 142 222' },
   shoulder: { view: 'front', d: 'M110 72L142 84' },
   'back-neck-to-waist': { view: 'back', d: 'M100 66V172' },
+  'front-slope': { view: 'front', d: 'M112 75C112 96 108 118 100 134C92 150 84 162 78 173' },
   'front-to-waist': { view: 'front', d: 'M112 75C116 100 120 122 119 134C118 150 113 160 112 173' },
   'underarm-to-waist': { view: 'back', d: 'M136 122C135 142 130 156 129 170' },
   bicep: { view: 'front', d: 'M140 128C144 132 152 131 156 127' },

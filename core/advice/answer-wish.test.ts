@@ -287,6 +287,10 @@ blouse: scoop the neck 2 -> asks redraw-neckline
 blouse: v-neck -> asks redraw-neckline
 suit: lower the front neck 1 -> redraw-neckline frontMm=1
 legs: deeper neckline 1 -> asks
+blouse: make the front cross over by 4 -> wrap-over overlapMm=4
+blouse: wrap front -> wrap-over overlapMm=0
+blouse: overlap 3 1/2 at the front -> wrap-over overlapMm=3.5
+blouse: the wrap edge gapes 3/8 -> take-in-fold amountMm=0.375 edgeId="neck"
 blouse: sleeve cap too high -> asks
 legs: crotch depth 1 -> asks lengthen
 legs: flat seat -> level-wedge pieceId="back" amountMm=0

@@ -48,6 +48,13 @@ export const BODY_MEASURES: readonly BodyMeasure[] = [
     true,
   ),
   along(
+    'front-slope',
+    'Front slope, for a wrap',
+    380,
+    750,
+    'From the shoulder at the neck over the bust to the elastic at the other side, where the edge of a wrap will end.',
+  ),
+  along(
     'underarm-to-waist',
     'Underarm to waist',
     120,

@@ -36,6 +36,7 @@ import { takeInFoldKind } from './take-in-fold'
 import { trueCorner } from './true-corner'
 import type { ChangeKind, Recipe } from './types'
 import { unevenHem } from './uneven-hem'
+import { wrapOver } from './wrap-over'
 
 /** Every kind of change. Adding one is a folder beside this file and a line here. */
 const KINDS = [
@@ -57,6 +58,7 @@ const KINDS = [
   lowerArmhole,
   shoulderSlope,
   redrawNeckline,
+  wrapOver,
   crotchShape,
   hemFullness,
   levelWedge,

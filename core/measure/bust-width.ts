@@ -3,6 +3,7 @@ import { outwardOf, placeOnRay } from '../moves'
 import { edgePath, findPiece, grainDirection, seamsOfEdge, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { zonePartOf } from './find-zones'
 import { apexesOf } from './find-front'
+import { middleAcross } from './middle-across'
 import { pointOnChain, sideChains, type SideChain } from './side-chains'
 import { placeOnChain } from './zones-on-chain'
 
@@ -48,6 +49,9 @@ function bustAtSide(garment: Garment, shape: Shape, chain: SideChain, sizeId: st
 /** Across the grain from an apex to the centre of a half front, mm. */
 function toCentreMm(piece: Piece, shape: Shape, apex: Point): number | null {
   const inward = scale(outwardOf(piece, shape, apex), -1)
+  const grain = grainDirection(shape)
+  const middle = middleAcross(piece, shape, dot(apex, grain))
+  if (middle !== null) return Math.abs(dot(apex, { x: -grain.y, y: grain.x }) - middle)
   for (const edge of piece.edges.filter((e) => e.fold || e.role === 'centre-front')) {
     const path = edgePath(shape, edge.id)
     const atMm = placeOnRay(path, apex, inward)

@@ -1,4 +1,4 @@
-import { distance, dot, measureLength, mix, nearestPlace, placeAt, type Point } from '../geometry'
+import { add, distance, dot, measureLength, mix, nearestPlace, placeAt, scale, type Point } from '../geometry'
 import { alongGrain, crossLevel, crossPoints, findApex, outwardOf, placeOnRay } from '../moves'
 import {
   dartFigures,
@@ -14,6 +14,8 @@ import {
   type Seam,
   type Shape,
 } from '../pattern'
+
+import { middleAcross } from './middle-across'
 
 /** How a front gets its shape over the bust. */
 export type FrontKind =
@@ -107,8 +109,12 @@ function assumedApex(piece: Piece, shape: Shape): Point {
   const level = Math.min(Math.max(bustLevel(piece, shape), Math.min(...levels) + FROM_END_MM), Math.max(...levels) - FROM_END_MM)
   const met = crossPoints(outline, grain, level).sort((a, b) => dot(a, across) - dot(b, across))
   const [first, last] = [met[0] ?? shape.grain.from, met[met.length - 1] ?? shape.grain.from]
-  const outward = outwardOf(piece, shape, mix(first, last, 0.5))
-  return dot(outward, across) >= 0 ? mix(first, last, APEX_ACROSS) : mix(last, first, APEX_ACROSS)
+  const isAfter = dot(outwardOf(piece, shape, mix(first, last, 0.5)), across) >= 0
+  const [side, inner] = isAfter ? [last, first] : [first, last]
+  // Of a piece that reaches beyond the middle of the body, or stays short of it, the middle counts.
+  const middle = middleAcross(piece, shape, level)
+  const centre = middle === null ? inner : add(inner, scale(across, middle - dot(inner, across)))
+  return mix(centre, side, APEX_ACROSS)
 }
 
 /** How far along the centre panel's edge the bust lies, as a part of it. */

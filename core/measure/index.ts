@@ -15,6 +15,7 @@ export { compareMeasures, type LedgerRow } from './compare-measures'
 export { onwardThroughDarts, type Onward } from './onward-through-darts'
 export { bustWidth } from './bust-width'
 export {
+  apexesOf,
   APEX_BELOW_MM,
   apexOfFront,
   bustShare,

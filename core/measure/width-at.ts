@@ -1,7 +1,8 @@
-import { dot, type Path, type Point, type Segment } from '../geometry'
+import { dot, mix, type Path, type Point, type Segment } from '../geometry'
 import { alongGrain, crossPoints } from '../moves'
-import { foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
+import { centreEdge, edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
+import { middleAcross } from './middle-across'
 import { crossDarts, onwardThrough, type CrossDart } from './onward-through-darts'
 
 /** The segments of a closed path, with the heights along the grain between which each lies: a curve lies within its handles. */
@@ -30,6 +31,15 @@ function widthInside(spans: readonly Span[], grain: Point, levelMm: number, from
   return width
 }
 
+/** The middle of the body drawn inside a piece, at a level along the cross-grain, and on which side of it the body lies. */
+function middleAt(piece: Piece, shape: Shape, grain: Point, levelMm: number): { at: number; way: 1 | -1 } | null {
+  const at = middleAcross(piece, shape, levelMm)
+  const edge = centreEdge(piece)
+  if (at === null || !edge) return null
+  const beyond = edgePath(shape, edge.id)[0]!
+  return { at, way: dot(mix(beyond.from, beyond.to, 0.5), { x: -grain.y, y: grain.x }) <= at ? 1 : -1 }
+}
+
 /** A shape made ready to be measured across: the search for its narrowest place alone asks for fifty levels. */
 interface Across {
   piece: Piece
@@ -38,6 +48,13 @@ interface Across {
   /** Darts and pleats inside it. */
   folded: Span[][]
   crossing: CrossDart[]
+}
+
+/** How far from the middle of the body the first edge on its side lies at a level, mm; nothing where the piece reaches it. */
+function shortOfMiddle(spans: readonly Span[], grain: Point, levelMm: number, { at, way }: { at: number; way: 1 | -1 }): number {
+  const met = spans.filter((s) => s.low <= levelMm + SAME_POINT_MM && s.high > levelMm).map((s) => s.segment)
+  const places = crossPoints(met, grain, levelMm).map((p) => (dot(p, { x: -grain.y, y: grain.x }) - at) * way)
+  return places.length > 0 && Math.min(...places) > 0 ? Math.min(...places) : 0
 }
 
 /** Kept per shape. */
@@ -68,6 +85,14 @@ function acrossOf(piece: Piece, shape: Shape): Across {
 export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
   const { grain, outline, folded, crossing } = acrossOf(piece, shape)
   let [from, to, beyond] = [-Infinity, Infinity, 0]
+  const middle = middleAt(piece, shape, grain, levelMm)
+  if (middle) {
+    // What reaches beyond the middle is left out; where the edge stays short of it, the body is measured from it all the same.
+    const open = shortOfMiddle(outline, grain, levelMm, middle)
+    if (middle.way > 0) from = middle.at
+    else to = middle.at
+    beyond += open
+  }
   for (const dart of crossing) {
     const o = onwardThrough(piece, shape, dart, levelMm)
     if (!o) continue

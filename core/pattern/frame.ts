@@ -1,5 +1,5 @@
 import { boundsOf, dot, type Point } from '../geometry'
-import { centreEdge } from './centre-edge'
+import { centreEdge, centreLine } from './centre-edge'
 import { edgePath, grainDirection, outlineOf } from './outline'
 import type { Piece, Shape } from './schema'
 
@@ -7,13 +7,18 @@ import type { Piece, Shape } from './schema'
 export interface Frame {
   down: Point
   across: Point
-  /** Across coordinate of the centre: the fold, or the grain of a piece that grows to both sides. */
+  /** Across coordinate of the centre: the fold, the line of it on a piece that reaches beyond, or the grain of a piece that grows to both sides. */
   middle: number
 }
 
 export function frameOf(piece: Piece, shape: Shape): Frame {
   const down = grainDirection(shape)
   const across = { x: down.y, y: -down.x }
+  const line = centreLine(piece)
+  if (line) {
+    const path = shape.lines[line.id]!
+    return { down, across, middle: dot(path[path.length - 1]!.to, across) }
+  }
   const centre = centreEdge(piece)
   if (centre) return { down, across, middle: dot(edgePath(shape, centre.id)[0]!.from, across) }
   if (piece.kind === 'sleeve' || piece.kind.startsWith('leg')) return { down, across, middle: dot(shape.grain.from, across) }

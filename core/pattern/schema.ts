@@ -127,9 +127,10 @@ export const DartSchema = z.strictObject({
 
 /**
  * What a line inside a piece is. A dart is a closed one, with a tip at both ends (see double-dart); a pleat runs from one
- * end of its mouth, an edge of that role, inward, across and back to the other. The cloth inside both is folded away.
+ * end of its mouth, an edge of that role, inward, across and back to the other. The cloth inside both is folded away. A centre
+ * is the middle of the body on a piece that reaches beyond it: its widths are measured from there.
  */
-export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'dart', 'pleat', 'other'] as const
+export const INNER_LINE_ROLES = ['shorten', 'bust', 'waist', 'hip', 'thigh', 'knee', 'bicep', 'dart', 'pleat', 'centre', 'other'] as const
 export type InnerLineRole = (typeof INNER_LINE_ROLES)[number]
 export const FOLDED_ROLES: readonly InnerLineRole[] = ['dart', 'pleat']
 export const InnerLineSchema = z.strictObject({ id: Id, name: Name, role: z.enum(INNER_LINE_ROLES) })

@@ -26,3 +26,5 @@ export { crotchDepth, letOutAt, scoopedPlace, scoopLeg, type CrotchDepth } from 
 export { findNecklines, isStraightNeckline, type Neckline, type NeckShoulder } from './find-necklines'
 export { neckAngles, neckMiddle, redrawNecklines, type NecklineMove } from './redraw-neckline'
 export { bandsAlong, isStraightBand, lengthenBand, type SewnBand } from './lengthen-band'
+export { biasStrips, type BiasStrips } from './bias-strips'
+export { coverOf, findWrap, wrapFront, wrapNow, wrapPlaces, type WrapMove, type WrapPiece } from './wrap-front'

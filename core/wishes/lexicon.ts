@@ -130,6 +130,8 @@ const WORDS = {
     'armhole follow the cap|armhole follows the cap|armhole to follow the cap|armhole follow the sleeve|armhole follows the sleeve|armhole fit the cap|armhole fit the sleeve|armhole to the cap|armhole to the sleeve|armhole does not fit the cap|armhole too long for the cap|armhole too short for the cap',
   'cap-ease': 'cap ease|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
+  'wrap-front':
+    'wrap front|wrap-front|wrapped front|wrap over|wrap-over|wraps over|crossover front|crossover|cross over|crosses over|cross-over|overlap of the wrap|wrap overlap|overlap',
   'neck-shape':
     'scoop neck|scooped neck|scoop the neck|scoop the neckline|scoop out the neck|scoop out the neckline|v neck|v-neck|boat neck|neckline shape',
   'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',

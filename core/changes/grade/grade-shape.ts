@@ -18,6 +18,7 @@ import { alongGrain, displacePath } from '../../moves'
 import { lineLevel } from '../../measure'
 import {
   centreEdge,
+  centreLine,
   dartFigures,
   doubleDartFigures,
   edgePath,
@@ -101,13 +102,22 @@ export function gradeShape(
 
   const starts = piece.edges.map((e) => edgePath(shape, e.id)[0]!.from)
   const cardinals = cardinalsOf(piece)
+  /** Where a wrap ends: beyond the middle of the body no rule for the neck holds. */
+  const isWrapEnd = (i: number) =>
+    centreLine(piece) !== undefined &&
+    cardinals[i] === 'neck-centre' &&
+    (dot(starts[i]!, frame.across) - frame.middle) * sideOf(starts[i]!) < 0
   const given = cardinals.map((c, i) => {
     const rule = c ? rules[c] : undefined
-    if (!c || !rule) return null
+    if (!c || !rule || isWrapEnd(i)) return null
     return add(move(rule, starts[i]!), scale(frame.across, (outMm[c] ?? 0) * sideOf(starts[i]!)))
   })
   const corners = cornerMoves(piece, shape, given, frame)
   const target = starts.map((p, i) => add(p, corners[i]!))
+  const field = fieldOf(starts, target, given, frame, sideOf)
+  piece.edges.forEach((_, i) => {
+    if (isWrapEnd(i)) target[i] = wrapEnd(piece, starts, target, i, field, frame)
+  })
   const apex = piece.points.find((p) => p.role === 'apex')
   const apexAt = apex ? shape.points[apex.id] : undefined
   const apexMove = apexAt && rules.apex ? move(rules.apex, apexAt) : null
@@ -124,7 +134,6 @@ export function gradeShape(
         ? displaceOutseam(piece, shape, path, startBy, endBy, hipBy(rules, move, starts[i]!, outMm, sideOf, frame), frame)
         : displacePath(path, measuredAlong(edge.role, path, frame), startBy, endBy, { eased: EASED.includes(edge.role) })
   })
-  const field = fieldOf(piece, shape, starts, target, given, frame)
   const lines = Object.fromEntries(
     piece.lines.map(({ id, role }) => {
       const path = shape.lines[id]!
@@ -211,15 +220,31 @@ function displaceOutseam(piece: Piece, shape: Shape, path: Path, startBy: Point,
   return displacePath(path, frame.down, startBy, endBy, { station: { at, by: add(hipOut, scale(frame.down, fell)) } })
 }
 
+/** The end of a wrap goes down as the places at its height do, and across with the lower end of the front edge below it. */
+function wrapEnd(piece: Piece, starts: Point[], target: Point[], i: number, field: (p: Point) => Point, frame: Frame): Point {
+  const n = piece.edges.length
+  const isCentreAfter = piece.edges[i]!.role !== 'neck'
+  const below = (i + (isCentreAfter ? 1 : n - 1)) % n
+  const across = dot(subtract(target[below]!, starts[below]!), frame.across)
+  const down = dot(subtract(field(starts[i]!), starts[i]!), frame.down)
+  return add(starts[i]!, add(scale(frame.across, across), scale(frame.down, down)))
+}
+
 /** How any place inside moves: down as the corners at its height do, across in proportion to its distance from the middle. */
-function fieldOf(piece: Piece, shape: Shape, starts: Point[], target: Point[], given: (Point | null)[], frame: Frame): (p: Point) => Point {
+function fieldOf(
+  starts: Point[],
+  target: Point[],
+  given: (Point | null)[],
+  frame: Frame,
+  sideOf: (p: Point) => number,
+): (p: Point) => Point {
   const stations = starts
     .map((p, i) => ({ p, to: target[i]!, fixed: given[i] !== null }))
     .filter((s) => s.fixed)
     .map((s) => ({
       level: dot(s.p, frame.down),
-      out: Math.abs(dot(s.p, frame.across) - frame.middle),
-      grown: Math.abs(dot(s.to, frame.across) - frame.middle),
+      out: (dot(s.p, frame.across) - frame.middle) * sideOf(s.p),
+      grown: (dot(s.to, frame.across) - frame.middle) * sideOf(s.p),
       fell: dot(subtract(s.to, s.p), frame.down),
     }))
     .filter((s) => s.out > 1)

@@ -116,16 +116,17 @@ export function necklineAsSewn(before: Garment, after: Garment, sizeId: string):
     return [{ half, path: carried(path, half === 'back' ? back : null) }]
   })
   const ends = necks.map(({ path }) => path[0]!.from)
-  const inside = ends.length === 2 ? mix(ends[0]!, ends[1]!, 0.5) : null
-  const labels = necks.map(({ half, path }) => {
-    const at = placeAt(path, measureLength(path) * 0.4).point
-    return { at: inside ? mix(at, inside, TOWARD_NECK) : at, text: `${half}, ${lengthToken(measureLength(path))}` }
-  })
+  const middle = mix(ends[0]!, ends[ends.length - 1]!, 0.5)
+  // Beyond the ends at the centre, where no line runs.
+  const labels = necks.map(({ half, path }, i) => ({
+    at: mix(middle, ends[i]!, BEYOND_CENTRE),
+    text: `${half}, ${lengthToken(measureLength(path))}`,
+  }))
   return [{ title: 'As sewn: the neckline across the shoulder', strokes: shoulderStrokes(before, after, sizeId), labels }]
 }
 
-/** How far into the opening a label stands off its line, as a part of the way. */
-const TOWARD_NECK = 0.5
+/** How far beyond the end of its line a label stands, as a part of the way from the middle between both ends. */
+const BEYOND_CENTRE = 1.35
 
 /** How far toward the arm a label stands off its curve, as a part of the way. */
 const TOWARD_ARM = 0.6
