@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { SewnPicture } from '~~/core/changes'
 import { toPathData } from '~~/core/formats'
-import { boundsOf } from '~~/core/geometry'
+import { boundsOf, line } from '~~/core/geometry'
 import { writeLengths } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 
@@ -12,7 +12,8 @@ const prefs = usePrefs()
 
 const MARGIN_MM = 26
 const box = computed(() => {
-  const b = boundsOf(props.picture.strokes.flatMap((s) => [...s.path]))
+  const words = props.picture.labels.map((l) => line(l.at, l.at))
+  const b = boundsOf([...props.picture.strokes.flatMap((s) => [...s.path]), ...words])
   return { x: b.minX - MARGIN_MM, y: b.minY - MARGIN_MM, w: b.maxX - b.minX + 2 * MARGIN_MM, h: b.maxY - b.minY + 2 * MARGIN_MM }
 })
 /** Letters as large on the screen whatever the picture spans. */

@@ -287,6 +287,13 @@ blouse: scoop the neck 2 -> asks redraw-neckline
 blouse: v-neck -> asks redraw-neckline
 suit: lower the front neck 1 -> redraw-neckline frontMm=1
 legs: deeper neckline 1 -> asks
+blouse: wider cuff 1 -> hem-fullness pieceId="sleeve" amountMm=1
+blouse: narrow the cuffs by 1/2 -> hem-fullness pieceId="sleeve" amountMm=-0.5
+blouse: cuff too tight 3/4 -> hem-fullness pieceId="sleeve" amountMm=0.75
+blouse: let out the wrist 1 -> hem-fullness pieceId="sleeve" amountMm=1
+blouse: add a cuff -> asks
+blouse: lengthen the sleeve 1 above the elbow -> lengthen pieceId="sleeve" amountMm=1
+blouse: shorten the arm 1/2 below the elbow -> lengthen pieceId="sleeve" amountMm=-0.5
 blouse: make the front cross over by 4 -> wrap-over overlapMm=4
 blouse: wrap front -> wrap-over overlapMm=0
 blouse: overlap 3 1/2 at the front -> wrap-over overlapMm=3.5

@@ -68,7 +68,7 @@ const WORDS = {
   thigh: 'thigh|thighs',
   ankle: 'ankle|ankles',
   elbow: 'elbow|elbows',
-  wrist: 'wrist|wrists',
+  wrist: 'wrist|wrists|cuff|cuffs|sleeve opening',
   underarm: 'underarm|under the arm|under arm|armpit',
   'leg-opening': 'leg opening|leg openings',
   'centre-back': 'centre back|center back|cb|middle of the back|back centre|back center',
@@ -136,7 +136,7 @@ const WORDS = {
     'scoop neck|scooped neck|scoop the neck|scoop the neckline|scoop out the neck|scoop out the neckline|v neck|v-neck|boat neck|neckline shape',
   'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',
   'made-elsewhere':
-    'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|cuff|cuffs|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
+    'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
   'mock-up': 'muslin|toile|mock-up|mockup|fitting',
   'grain-line': 'grain|grainline|bias',
   // It is said that something shall not be done: the wish is never guessed at.

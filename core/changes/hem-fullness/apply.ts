@@ -2,12 +2,14 @@ import { boundsOf, distance, rotateAbout, turnRad } from '../../geometry'
 import { angleOfGap, placeOnRun } from '../../moves'
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
+import { bandsAlong, lengthenBand } from '../../seams'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { differenceToken, lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../shared/held'
 import { homePart, playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
+import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
 import { hemAndTop, hemPartners, lengthOf } from './find-hems'
 import type { HemFullnessInputs } from './schema'
@@ -72,7 +74,16 @@ export function swingHems(
     if (sizeId === garment.baseSizeId) gaps.set(piece.id, gap.value)
     return planCuts(piece, shape, inputs.cuts, gap.value)
   })
-  return done.ok ? ok({ ...done.value, gaps }) : done
+  return done.ok ? ok({ ...done.value, garment: withCuffs(garment, done.value.garment, [...done.value.swung.keys()]), gaps }) : done
+}
+
+/** Straight bands that are sewn to the hems, a cuff, made as much longer or shorter in every size. */
+function withCuffs(before: Garment, after: Garment, swung: readonly string[]): Garment {
+  const hems = swung.flatMap((pieceId) => hemAndTop(findPiece(before, pieceId)!)!.hem.map((e) => ({ pieceId, edgeId: e.id })))
+  const cuffs = bandsAlong(before, (run) => hems.some((h) => h.pieceId === run.pieceId && h.edgeId === run.edgeId))
+  let garment = after
+  for (const size of before.sizes) for (const cuff of cuffs) garment = lengthenBand(before, garment, cuff, size.id) ?? garment
+  return garment
 }
 
 function heldByHems(
@@ -177,9 +188,11 @@ export function applyHemFullness(garment: Garment, inputs: HemFullnessInputs, co
       })
   return ok({
     garment: after,
-    touched: pieces
-      .filter((p) => !inputs.leftOut.includes(p.id))
-      .map((p, i) => ({ pieceId: p.id, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
+    touched: touchedBy(
+      garment,
+      after,
+      pieces.filter((p) => !inputs.leftOut.includes(p.id)).map((p) => p.id),
+    ),
     leftOut: pieces.filter((p) => inputs.leftOut.includes(p.id)).map((p) => ({ pieceId: p.id, seamName: 'hem' })),
     held: heldByHems(garment, after, swung, inputs, context.sizeId),
     cautions,

@@ -1,14 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../../demo/blouse'
 import { draftQuayDress } from '../../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../../demo/trousers'
 import { placeAt, measureLength, turnRad } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { hemAndTop, hemPartners, lengthOf } from './find-hems'
 import { hemFullness, type HemFullnessInputs } from './index'
 import { contextWith } from '../test-context'
 
 const context = contextWith()
+const at = (x: number, y: number) => ({ x, y })
 const dress = draftQuayDress()
 const begun = hemFullness.begin(dress, context)
 if (!begun.ok) throw new Error(begun.problem.message)
@@ -81,5 +84,29 @@ describe('fullness of a hem', () => {
     expect(hemPartners(dress, 'skirt-back').map((p) => p.id)).toEqual(['skirt-back', 'skirt-front'])
     expect(hemPartners(dress, 'sleeve').map((p) => p.id)).toEqual(['sleeve'])
     expect(hemPartners(dress, 'bodice-front')).toEqual([])
+  })
+
+  it('a straight cuff that is sewn to it becomes as much longer', () => {
+    const blouse = draftBlouse()
+    const hemMm = run(blouse, 'sleeve', 'hem')
+    const cuff = polygonPiece(
+      'cuff',
+      'band',
+      [at(0, 0), at(hemMm, 0), at(hemMm, 60), at(0, 60)],
+      ['band', 'band-end', 'band', 'band-end'],
+      { count: 4 },
+    )
+    const hem = hemAndTop(findPiece(blouse, 'sleeve')!)!.hem[0]!.id
+    const cuffed = {
+      ...blouse,
+      pieces: [...blouse.pieces, cuff],
+      seams: [...blouse.seams, seamOf('cuff', ['sleeve', hem, true], ['cuff', 'e0', false])],
+    }
+    const result = hemFullness.apply(cuffed, { ...inputs, pieceId: 'sleeve', amountMm: 18 }, context)
+    if (!result.ok) throw new Error(result.problem.message)
+    const after = findPiece(result.value.garment, 'cuff')!
+    for (const edge of ['e0', 'e2']) expect(measureLength(edgePath(shapeOf(after, 'one'), edge)) - hemMm).toBeCloseTo(18, 1)
+    expect(result.value.held.filter((h) => !h.held)).toEqual([])
+    expect(result.value.touched.map((t) => t.pieceId)).toEqual(['sleeve', 'cuff'])
   })
 })

@@ -1,4 +1,5 @@
 import {
+  add,
   applyAffine,
   line,
   mapPath,
@@ -6,8 +7,10 @@ import {
   mix,
   placeAt,
   rotateAbout,
+  scale,
   subtract,
   turnRad,
+  unit,
   type Affine,
   type Path,
 } from '../../geometry'
@@ -119,14 +122,14 @@ export function necklineAsSewn(before: Garment, after: Garment, sizeId: string):
   const middle = mix(ends[0]!, ends[ends.length - 1]!, 0.5)
   // Beyond the ends at the centre, where no line runs.
   const labels = necks.map(({ half, path }, i) => ({
-    at: mix(middle, ends[i]!, BEYOND_CENTRE),
+    at: add(ends[i]!, scale(unit(subtract(ends[i]!, middle)), BEYOND_CENTRE_MM)),
     text: `${half}, ${lengthToken(measureLength(path))}`,
   }))
   return [{ title: 'As sewn: the neckline across the shoulder', strokes: shoulderStrokes(before, after, sizeId), labels }]
 }
 
-/** How far beyond the end of its line a label stands, as a part of the way from the middle between both ends. */
-const BEYOND_CENTRE = 1.35
+/** How far beyond the end of its line a label stands, mm. */
+const BEYOND_CENTRE_MM = 22
 
 /** How far toward the arm a label stands off its curve, as a part of the way. */
 const TOWARD_ARM = 0.6

@@ -8,12 +8,14 @@ export function readWrapOver(wish: Wish, begun: () => WrapOverInputs | null): Re
   if (!says(wish, 'wrap-front') || says(wish, 'gapes', 'dart', 'fold')) return []
   const usual = begun()
   if (!usual) return []
-  const amountMm = wish.wantedMm ?? (wish.amounts.length === 0 ? usual.overlapMm : oneAmount(wish, 1))
+  const asked = wish.wantedMm ?? (wish.amounts.length === 0 ? usual.overlapMm : oneAmount(wish, 1))
+  // It cannot reach less far than the centre.
+  const amountMm = asked !== null && asked >= 0 ? asked : null
   return [
     {
       inputs: { ...usual, overlapMm: amountMm ?? usual.overlapMm },
       uses: used(wish, 'wrap-front', 'front', 'make', 'more', 'out', 'neckline'),
-      sure: amountMm !== null && amountMm >= 0,
+      sure: amountMm !== null,
       ...(wish.wantedMm === null ? {} : { takes: ['wanted' as const] }),
       field: 'overlapMm',
       towards: 1,
