@@ -91,7 +91,8 @@ export const wrapOver = defineChange({
   ],
   paperSteps: wrapPaperSteps,
   asSewn: (before, _inputs, applied, context) => necklineAsSewn(before, applied.garment, context.sizeId),
-  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, overlapMm: amountMm }),
+  // It cannot reach less far than the centre.
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, overlapMm: Math.abs(amountMm) }),
 })
 
 export type { WrapOverInputs } from './schema'
