@@ -71,6 +71,28 @@ describe('pieces that change as a pair', () => {
     await seamsMatch()
   })
 
+  it('a neckline is deepened by its words and by dragging, the band along; a front crosses over', async () => {
+    await openGarment('demo-blouse', 'reshape')
+    await ask('lower the front neckline 1', 'redraw-neckline')
+    expect(await valueOf('field-frontMm')).toBe('1')
+    const lowered = await app.outlineAtRest('front')
+    await drag('handle-wider', 14, 5)
+    await soon('wider too', async () => (await valueOf('field-widerMm')) !== '0')
+    expect(await app.outlineAtRest('front', lowered)).not.toBe(lowered)
+    await allHeld()
+    expect(await textOf('changed-pieces')).toContain('Neckband')
+    expect((await all('sewn-picture')).length).toBe(1)
+    await seamsMatch()
+    await openGarment('demo-tunic', 'reshape')
+    await press('stop-1')
+    const cover = await valueOf('field-coverMm')
+    await drag('handle-cover', 12, 0)
+    await soon('covers less', async () => (await valueOf('field-coverMm')) !== cover)
+    await allHeld()
+    await retype(await field('field-endAboveMm'), '30')
+    await soon('refused by why', async () => (await textOf('problem')).includes('above the bust point'))
+  })
+
   it('a crotch is scooped by dragging, by readings typed and read; a hostile reading changes nothing', async () => {
     await openGarment('demo-tapered', 'wearer')
     await soon('three readings', async () => (await all('crotch-curve')).length === 3)
