@@ -37,6 +37,7 @@ import {
 import { cornersOf, edgePath, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { SAME_POINT_MM } from '../tolerances'
+import { smoothOver } from './smooth-over'
 import { capOn, HOLLOW_CAP_MM, type BicepLine, type BicepPiece } from './bicep-pieces'
 
 /** Half the length of a line that reaches across any piece, mm. */
@@ -44,6 +45,9 @@ const FAR_MM = 10_000
 
 const startOf = (path: Path): Point => path[0]!.from
 const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/** How far to each side of its slash a cap is drawn anew, in widths of what opened there. */
+const TOP_REACH = 4
 
 /** What opening one piece gave: how far it stands open at the bicep, and the parts as the hands move them. */
 export interface OpenedPiece {
@@ -165,7 +169,13 @@ export function openBicep(
     : rises
       ? bentOver(shape, still, cap, at, out * capRad, swing)
       : still
-  const drawn = partUnderarmAnew(piece, shape, level, cap.edges, !rises)
+  const parted = partUnderarmAnew(piece, shape, level, cap.edges, !rises)
+  const lastEdge = cap.edges[cap.edges.length - 1]!.id
+  const lastCap = partOfPlace(cut.value, lastEdge, measureLength(edgePath(shape, lastEdge)))
+  const gapMm = distance(applyAffine(moves[firstCap]!, top), applyAffine(moves[lastCap]!, top))
+  const capMm = (of: Shape) => measureLength(cap.edges.flatMap((e) => [...edgePath(of, e.id)]))
+  const topMm = (nearestPlace(capPath, top).lengthMm * capMm(parted)) / capMm(shape)
+  const drawn = smoothOver(parted, cap.edges, topMm, gapMm * TOP_REACH)
   return ok({
     garment: {
       ...garment,
