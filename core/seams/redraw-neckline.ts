@@ -2,13 +2,10 @@ import {
   add,
   countInflections,
   cross,
-  cutPath,
   dot,
-  findRoot,
   leftOf,
   mapPath,
   measureLength,
-  mix,
   movePath,
   nearestPlace,
   placeAt,
@@ -16,18 +13,16 @@ import {
   scale,
   subtract,
   tangentAt,
-  turnRad,
-  unit,
   type Path,
   type Point,
 } from '../geometry'
 import { displaceAlong, type Field } from '../moves'
-import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type NotchPlace, type Shape } from '../pattern'
+import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
-import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
 import { beginAt } from './begin-at'
 import { findNecklines, isStraightNeckline, type Neckline, type NeckShoulder } from './find-necklines'
 import { keepNotches } from './keep-notches'
+import { angleAtShoulder, backward, endOf, halvesOf, lineOf, SQUARE_DEG, startOf, walked, type HalfLine } from './neckline-halves'
 import type { Half } from './measure-armhole'
 
 /** How a neckline is redrawn, mm. */
@@ -42,67 +37,6 @@ export interface NecklineMove {
 const LEAST_EDGE_MM = 10
 /** A half neckline must keep at least this much of its depth and its width, as a part of them: less has no shape left. */
 const LEAST_PART = 0.12
-
-/** The half of a neckline beside one shoulder, walked from the centre to it: the edges, or the parts of an edge, that it runs over. */
-interface HalfLine {
-  stretches: { edgeId: string; reversed: boolean; path: Path }[]
-  shoulder: NeckShoulder
-  /** Down from the neckline at the centre, and outward to the shoulder. */
-  down: Point
-  out: Point
-}
-
-const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
-  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
-const lineOf = (half: Pick<HalfLine, 'stretches'>): Path => half.stretches.flatMap((s) => [...s.path])
-
-const stretchesOf = (shape: Shape, runs: Neckline['runs']) =>
-  runs.map((r) => ({ edgeId: r.edgeId, reversed: r.reversed, path: walked(shape, r) }))
-
-const backward = (stretches: HalfLine['stretches']): HalfLine['stretches'] =>
-  stretches.toReversed().map((s) => ({ ...s, reversed: !s.reversed, path: reversePath(s.path) }))
-
-/** A neckline by its halves: one where it begins at the centre, two where the piece is drawn whole. */
-function halvesOf({ runs, centre, shoulders }: Neckline, shape: Shape): HalfLine[] | null {
-  const stretches = stretchesOf(shape, runs)
-  const path = lineOf({ stretches })
-  if (centre) {
-    const down = tangentAt(walked(shape, centre)[0]!, 0)
-    const across = leftOf(down)
-    const out = dot(across, subtract(endOf(path), startOf(path))) >= 0 ? across : scale(across, -1)
-    return [{ stretches, shoulder: shoulders.last, down, out }]
-  }
-  const out = unit(subtract(endOf(path), startOf(path)))
-  const grain = grainDirection(shape)
-  const down = dot(leftOf(out), grain) >= 0 ? leftOf(out) : scale(leftOf(out), -1)
-  const middle = mix(startOf(path), endOf(path), 0.5)
-  const total = measureLength(path)
-  const at = findRoot((mm) => dot(subtract(placeAt(path, mm).point, middle), out), 0, total, LENGTH_FOUND_MM / 10)
-  if (at === null) return null
-  const [before, after] = partedAt(stretches, at)
-  return [
-    { stretches: after, shoulder: shoulders.last, down, out },
-    { stretches: backward(before), shoulder: shoulders.first!, down, out: scale(out, -1) },
-  ]
-}
-
-function partedAt(stretches: HalfLine['stretches'], atMm: number): [HalfLine['stretches'], HalfLine['stretches']] {
-  const [before, after]: [HalfLine['stretches'], HalfLine['stretches']] = [[], []]
-  let from = 0
-  for (const s of stretches) {
-    const own = measureLength(s.path)
-    const at = atMm - from
-    from += own
-    if (at > SAME_POINT_MM) before.push(at < own - SAME_POINT_MM ? { ...s, path: cutPath(s.path, 0, at) } : s)
-    if (at < own - SAME_POINT_MM) after.push(at > SAME_POINT_MM ? { ...s, path: cutPath(s.path, at, own) } : s)
-  }
-  return [before, after]
-}
-
-/** A line that leaves the centre within this of square keeps its direction there; one that does not makes a corner there anyway. */
-const SQUARE_DEG = 20
 
 /**
  * A half stretched between its two moved ends, as one plane is stretched: it bends nowhere that it did not, and leaves the centre in
@@ -125,29 +59,6 @@ function stretched(half: HalfLine, centre: Point, neck: Point): HalfLine | null 
     return add(centre, add(scale(along, wide * u), scale(down, deep * v)))
   }
   return { ...half, stretches: half.stretches.map((s) => ({ ...s, path: mapPath(s.path, carry) })) }
-}
-
-/** The angle between a neckline, arriving, and the shoulder that goes out from it: 90 degrees where they are square. */
-function angleAtShoulder(half: Pick<HalfLine, 'stretches' | 'shoulder'>, shoulder: Path): number {
-  const path = lineOf(half)
-  const turn = turnRad(tangentAt(path[path.length - 1]!, 1), tangentAt(shoulder[0]!, 0))
-  return Math.abs(turn)
-}
-
-/** Where a neckline lies in the middle of the body, and which way it becomes deeper there; null where its middle is not found. */
-export function neckMiddle(neckline: Neckline, shape: Shape): { at: Point; down: Point } | null {
-  const half = halvesOf(neckline, shape)?.[0]
-  return half ? { at: startOf(lineOf(half)), down: half.down } : null
-}
-
-/** The angle of a neckline to the edge at its centre, and to each of its shoulders, rad. */
-export function neckAngles(neckline: Neckline, shape: Shape): { centre: number | null; shoulders: number[] } {
-  const halves = halvesOf(neckline, shape) ?? []
-  const first = halves[0] && lineOf(halves[0])
-  return {
-    centre: neckline.centre && first ? Math.abs(turnRad(tangentAt(first[0]!, 0), halves[0]!.down)) : null,
-    shoulders: halves.map((h) => angleAtShoulder(h, walked(shape, h.shoulder))),
-  }
 }
 
 /** Over which parts of a half, from the shoulder, its direction there is tried to be turned: the first that bends nowhere anew. */

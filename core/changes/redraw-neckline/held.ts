@@ -1,7 +1,7 @@
 import { measureLength } from '../../geometry'
 import { sideLength } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
-import { isStraightBand, isStraightNeckline, neckAngles, type Neckline } from '../../seams'
+import { isStraightBand, isStraightNeckline, neckAngles, SQUARE_DEG, type Neckline } from '../../seams'
 import { LENGTH_KEPT_MM, NECK_SQUARE_DEG, RUN_THROUGH_DEG } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { bothShapes, holdMeasure, holdSeams, holdTheRest } from '../shared/held'
@@ -10,9 +10,6 @@ import type { RedrawNecklineInputs } from './schema'
 import { follows, isNeckOf } from './sewn-to'
 
 const DEG = 180 / Math.PI
-
-/** A neckline within this of square to the centre keeps its angle there; another makes a corner there anyway, a V. */
-const SQUARE_DEG = 20
 
 /** The same neckline on the garment after. */
 const now = (after: Garment, n: Neckline): Neckline => ({ ...n, piece: findPiece(after, n.piece.id)! })
