@@ -12,10 +12,10 @@ import {
   type NewChange,
 } from '../changes'
 import type { Garment } from '../pattern'
-import { makeWorksheet, type LengthRow } from '../size'
+import { bodyLengths, makeWorksheet, type LengthRow } from '../size'
 
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
-const LENGTH_MM = 5
+const LENGTH_MM = 3
 
 /** Lengths that are changed in a plan, each where no other one of them is: above the waist, in the leg. */
 const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
@@ -91,16 +91,46 @@ export const tracedFor = (garment: Garment, context: ChangeContext): Garment => 
 export function planSizes(garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] {
   const traced = trace(garment, context, own)
   const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body)
-  return PHASES.slice(1).reduce((draft, phase) => {
-    const lengths =
-      phase === 'lengths'
-        ? PLANNED.flatMap((id) => {
-            const row = sheet.lengths.find((r) => r.id === id)
-            return row ? (changeForLength(traced.garmentNow(), row, context) ?? []) : []
-          })
-        : []
-    return propose(taken(draft, lengths, context), phase, { context, sheet }, own)
-  }, traced).stops
+  /** The plan with each length asked for by so much more than the pattern misses, mm. */
+  const planned = (more: ReadonlyMap<string, number>): Draft =>
+    PHASES.slice(1).reduce((draft, phase) => {
+      const lengths =
+        phase === 'lengths'
+          ? PLANNED.flatMap((id) => stopForLength(traced.garmentNow(), sheet.lengths, id, more.get(id) ?? 0, context))
+          : []
+      return propose(taken(draft, lengths, context), phase, { context, sheet }, own)
+    }, traced)
+  return settleLengths(planned, context).stops
+}
+
+/** The stop that brings one length to the body’s, and so much more, mm; none where nothing is missing, or no place is found. */
+function stopForLength(garment: Garment, rows: readonly LengthRow[], id: string, moreMm: number, context: ChangeContext): NewChange[] {
+  const row = rows.find((r) => r.id === id)
+  if (!row || row.missingMm === null) return []
+  return [changeForLength(garment, { ...row, missingMm: row.missingMm + moreMm }, context) ?? []].flat()
+}
+
+/** Lengths are brought this near to the body’s at the end of a plan, mm, in so many rounds: one is exact where nothing is solved. */
+const SETTLED_MM = 1
+const ROUNDS = 2
+
+/**
+ * Lengths measured on what the pieces will be: sizes that are made or blended bring growth of their own along the grain, so each
+ * length is asked for once more by what the end of the plan misses, and what comes after the lengths is proposed anew.
+ *
+ * @param planned the plan with each length asked for by so much more, mm
+ */
+function settleLengths(planned: (more: ReadonlyMap<string, number>) => Draft, context: ChangeContext): Draft {
+  const more = new Map<string, number>()
+  let settled = planned(more)
+  for (let round = 0; round < ROUNDS; round++) {
+    const now = bodyLengths(settled.garmentNow(), context.body)
+    const missing = now.filter((r) => PLANNED.includes(r.id) && r.missingMm !== null && Math.abs(r.missingMm) > SETTLED_MM)
+    if (missing.length === 0) break
+    for (const { id, missingMm } of missing) more.set(id, (more.get(id) ?? 0) + missingMm!)
+    settled = planned(more)
+  }
+  return settled
 }
 
 /** A stop that is proposed, and what it is called after those before it. */
