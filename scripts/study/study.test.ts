@@ -33,11 +33,12 @@ describe('made bodies', () => {
   })
 
   it.each(studiedGarments().map((g) => [g.id, g] as const))(
-    'get a plan on %s that applies, and gives ease and the back’s length as measured again',
+    'get a plan on %s that applies, and gives ease, the back’s length and equal legs as measured again',
     (_, garment) => {
       const studied = [11, 12, 13, 14, 15, 16].map((seed) => studyBody(garment, 'finished', seed))
       for (const s of studied) {
         expect([s.applied, s.isFinite], `seed ${s.seed}`).toEqual([true, true])
+        expect(s.legsMm, `seed ${s.seed}`).toBeLessThan(KEPT.legsMm)
         for (const [zone, mm] of Object.entries(s.ease)) expect(Math.abs(mm), `seed ${s.seed}, ${zone}`).toBeLessThan(KEPT.easeMm)
         expect(Math.abs(s.lengths['back-neck-to-waist'] ?? 0), `seed ${s.seed}`).toBeLessThan(KEPT.lengthMm)
       }

@@ -1,19 +1,37 @@
-import { tipBackMm } from '../../moves'
+import { distance } from '../../geometry'
+import { findApex, tipBackMm } from '../../moves'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
-import { dartsOf } from '../shared/darts/find-darts'
+import { dartsOf, type FoundDart } from '../shared/darts/find-darts'
 import type { AskedByBody } from '../types'
 import type { FinishDartInputs } from './schema'
 
-/** The side dart of a front whose bust the plan has just changed, finished afresh: its legs equal, its tip where it belongs. */
-export function proposeFinish(garmentNow: () => Garment, { stops }: AskedByBody): { inputs: FinishDartInputs; note: string }[] {
+/** Legs that differ by more than this would be seen when the dart is folded, mm. */
+const LEGS_MM = 0.3
+
+const offMm = (garment: Garment, { piece, dart }: FoundDart): number => {
+  const d = dartFigures(piece, shapeOf(piece, garment.baseSizeId), dart)
+  return Math.abs(d.firstMm - d.secondMm)
+}
+
+/**
+ * Darts that the plan has moved, finished afresh: the side dart of a front whose bust was changed, its legs equal and its tip where
+ * it belongs; and every dart whose legs were equal as bought and are no longer, its tip where it is.
+ */
+export function proposeFinish(garmentNow: () => Garment, { stops, context }: AskedByBody): { inputs: FinishDartInputs; note: string }[] {
   const fronts = stops.filter((s) => s.isNew && s.phase === 'bust').map((s) => s.pieceId)
-  return fronts.flatMap((pieceId) => {
-    const garment = garmentNow()
-    const isSide = (d: ReturnType<typeof dartsOf>[number]) =>
-      d.piece.id === pieceId && dartFigures(d.piece, shapeOf(d.piece, garment.baseSizeId), d.dart).before.role === 'side'
-    const side = dartsOf(garment).find(isSide)
-    if (!side) return []
-    const inputs: FinishDartInputs = { dart: side.ref, tipBackMm: tipBackMm('side'), legs: 'equal', pressTo: side.dart.pressTo }
-    return [{ inputs, note: 'The fuller bust moved its legs.' }]
+  if (!stops.some((s) => s.isNew)) return []
+  const garment = garmentNow()
+  const { bought } = context
+  const wereEqual = bought ? dartsOf(bought).filter((d) => offMm(bought, d) <= LEGS_MM) : []
+  return dartsOf(garment).flatMap((found) => {
+    const { ref, piece, dart } = found
+    const shape = shapeOf(piece, garment.baseSizeId)
+    const isSide = dartFigures(piece, shape, dart).before.role === 'side'
+    const equal = { dart: ref, legs: 'equal', pressTo: dart.pressTo } as const
+    if (isSide && fronts.includes(piece.id))
+      return [{ inputs: { ...equal, tipBackMm: tipBackMm('side') }, note: 'The fuller bust moved its legs.' }]
+    if (offMm(garment, found) <= LEGS_MM || !wereEqual.some((d) => d.ref === ref)) return []
+    const back = distance(findApex(piece, shape, dart).point, dartFigures(piece, shape, dart).tip)
+    return [{ inputs: { ...equal, tipBackMm: back }, note: 'What was changed beside it moved its legs: they are made equal again.' }]
   })
 }
