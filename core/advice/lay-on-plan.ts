@@ -28,6 +28,8 @@ export function layOnPlan(proposed: readonly NewChange[], plan: readonly Change[
     const kind = findKind(stop.kind as string)
     for (const there of own) {
       const inputs = kind?.takesOver?.(there.inputs, stop.inputs) ?? null
+      // It does already what is asked for.
+      if (inputs !== null && alike(inputs, there.inputs)) return { how: 'there', proposed: stop }
       // Two that are too much for one stop stay two.
       if (inputs !== null && kind!.schema.safeParse(inputs).success)
         return { how: 'set', proposed: stop, change: withInputs(there, inputs) }

@@ -86,6 +86,8 @@ export const finishDart = defineChange({
   reads: (wish, garment) => readFinishDart(wish, garment, (dart) => inputsFor(garment, dart)),
   phase: 'finish-darts',
   proposes: proposeFinish,
+  // A dart is finished once: the stop that is there does it, with its own tip.
+  takesOver: (there, proposed) => (there.dart === proposed.dart ? { ...there, legs: 'equal' as const } : null),
   press: (inputs, to) => ({ ...inputs, pressTo: to }),
   onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
