@@ -1,8 +1,9 @@
-import { distance, dot, findRoot, measureLength, placeAt, type Path, type Point } from '../geometry'
+import { distance, dot, findRoot, measureLength, placeAt, type Point } from '../geometry'
 import { edgePath, findPiece, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import { capParts, edgeBeyond, type CapPart } from './cap-parts'
 import type { SleevedArmhole } from './measure-armhole'
+import { endOf, startOf } from './walked'
 
 /** Where a sleeve piece is measured at the bicep: a place on each of its two long sides. */
 export interface BicepLine {
@@ -30,9 +31,6 @@ export function capOn(piece: Piece, parts: readonly CapPart[]): { edges: Edge[];
   const runs = edges.map((e) => ({ pieceId: piece.id, edgeId: e.id, reversed: false }))
   return { edges, before: edgeBeyond(piece, runs, 'first'), after: edgeBeyond(piece, runs, 'last') }
 }
-
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /**
  * Where the bicep lies on each piece of a sleeve: by the line that is printed there, else at the underarm — the ends of a cap that

@@ -27,6 +27,7 @@ import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
 import { joinRuns } from './cap-parts'
 import { keepNotches, type StillEnd } from './keep-notches'
 import { runLength } from './measure-armhole'
+import { endOf, startOf, walked } from './walked'
 
 /** The shoulder seam of a piece from the neck to the tip, with the legs of a dart that parts it, and the armhole below it. */
 export interface ShoulderOf {
@@ -55,11 +56,6 @@ export function shoulderAbove(garment: Garment, half: readonly RunEdge[]): Shoul
   }
   return { piece, shoulder, armhole }
 }
-
-const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
-  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /** How much of the armhole is redrawn below a tip that was moved, as a part of it on this piece. */
 export const REACH_PART = 0.5

@@ -16,11 +16,12 @@ import {
 } from '../geometry'
 import { narrowestPlace } from '../measure'
 import { alongGrain, displaceAlong, fading, swelling, together, type Field } from '../moves'
-import { edgePath, findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
+import { findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import { beginAt } from './begin-at'
 import { edgeBeyond, joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
+import { endOf, startOf, walked } from './walked'
 
 /** How the underarm end of half an armhole is moved, mm. */
 export interface UnderarmMove {
@@ -64,11 +65,6 @@ export function underarmEnd(garment: Garment, half: readonly RunEdge[]): Underar
   }
   return { piece, armhole, side }
 }
-
-const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
-  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /** How far from the underarm the armhole is redrawn, mm: most of a curve, so that nothing shows; of straight lines the last one. */
 function reachOf(path: Path, totalMm: number): number {

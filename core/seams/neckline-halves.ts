@@ -15,9 +15,10 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { edgePath, grainDirection, type Shape } from '../pattern'
+import { grainDirection, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
 import type { Neckline, NeckShoulder } from './find-necklines'
+import { endOf, startOf, walked } from './walked'
 
 /** The half of a neckline beside one shoulder, walked from the centre to it: the edges, or the parts of an edge, that it runs over. */
 export interface HalfLine {
@@ -28,10 +29,6 @@ export interface HalfLine {
   out: Point
 }
 
-export const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
-  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
-export const startOf = (path: Path): Point => path[0]!.from
-export const endOf = (path: Path): Point => path[path.length - 1]!.to
 export const lineOf = (half: Pick<HalfLine, 'stretches'>): Path => half.stretches.flatMap((s) => [...s.path])
 
 const stretchesOf = (shape: Shape, runs: Neckline['runs']) =>

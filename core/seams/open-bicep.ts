@@ -39,12 +39,10 @@ import { ok, refuse, type Result } from '../result'
 import { SAME_POINT_MM } from '../tolerances'
 import { smoothOver } from './smooth-over'
 import { capOn, HOLLOW_CAP_MM, type BicepLine, type BicepPiece } from './bicep-pieces'
+import { endOf, startOf } from './walked'
 
 /** Half the length of a line that reaches across any piece, mm. */
 const FAR_MM = 10_000
-
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /** How far to each side of its slash a cap is drawn anew, in widths of what opened there. */
 const TOP_REACH = 4

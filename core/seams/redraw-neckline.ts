@@ -22,7 +22,8 @@ import { ok, refuse, type Result } from '../result'
 import { beginAt } from './begin-at'
 import { findNecklines, isStraightNeckline, type Neckline, type NeckShoulder } from './find-necklines'
 import { keepNotches } from './keep-notches'
-import { angleAtShoulder, backward, endOf, halvesOf, lineOf, SQUARE_DEG, startOf, walked, type HalfLine } from './neckline-halves'
+import { angleAtShoulder, backward, halvesOf, lineOf, SQUARE_DEG, type HalfLine } from './neckline-halves'
+import { endOf, startOf, walked } from './walked'
 import type { Half } from './measure-armhole'
 
 /** How a neckline is redrawn, mm. */

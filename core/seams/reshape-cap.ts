@@ -22,6 +22,7 @@ import { SAME_POINT_MM } from '../tolerances'
 import { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
 import { topOfCap, type Half, type SleevedArmhole } from './measure-armhole'
 import { turnChain } from './turn-chain'
+import { endOf, startOf } from './walked'
 
 /** How a cap is drawn anew, mm. */
 export interface CapMove {
@@ -75,9 +76,6 @@ const either = (atMm: number, before: Field, after: Field): Field => ({
   by: (mm) => (mm <= atMm ? before : after).by(mm),
   slope: (mm) => (mm <= atMm ? before : after).slope(mm),
 })
-
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /** The direction in which a line leaves its first or arrives at its last end given back to it: the handle there is turned. */
 function turnedBack(path: Path, which: 'first' | 'last', direction: Point): Path {

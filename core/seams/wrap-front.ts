@@ -18,6 +18,7 @@ import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
 import { beginAt } from './begin-at'
 import { findNecklines, type Neckline } from './find-necklines'
 import { keepNotches } from './keep-notches'
+import { endOf, startOf, walked } from './walked'
 
 /** How a front is drawn to cross over the other one, mm. */
 export interface WrapMove {
@@ -60,11 +61,6 @@ export function findWrap(garment: Garment): Result<WrapPiece> {
   if (apexesOf(garment, piece, garment.baseSizeId).length !== 1) return none(piece.name, 'it has no bust point that its edge could cover.')
   return ok({ neckline: { ...neckline, centre }, lower: { edgeId: lower.id, reversed: centre.reversed } })
 }
-
-const walked = (shape: Shape, run: { edgeId: string; reversed: boolean }): Path =>
-  run.reversed ? reversePath(edgePath(shape, run.edgeId)) : edgePath(shape, run.edgeId)
-const startOf = (path: Path): Point => path[0]!.from
-const endOf = (path: Path): Point => path[path.length - 1]!.to
 
 /** Where things lie on a front: the middle of the body, the bust point, and the directions down and from the side to beyond the centre. */
 export interface WrapPlaces {
@@ -188,10 +184,13 @@ function isDrawn(garment: Garment, wrap: WrapPiece, sizeId: string, move: WrapMo
   return isSame('overlapMm') && isSame('coverMm') && isSame('endAboveMm')
 }
 
-/** How far on the centre side of the bust point the edge of a wrapped front passes, mm; null where it does not come so low. */
+/** How far on the centre side of the bust point the edge of a wrapped front passes, mm, beyond it when negative; null where it does not come so low. */
 export function coverOf(garment: Garment, wrap: WrapPiece, sizeId: string): number | null {
   const { apex, beyond } = wrapPlaces(garment, wrap, sizeId)
   const path = edgePath(shapeOf(findPiece(garment, wrap.neckline.piece.id)!, sizeId), wrap.neckline.runs[0]!.edgeId)
-  const at = placeOnRay(path, apex, beyond)
-  return at === null ? null : distance(placeAt(path, at).point, apex)
+  for (const sign of [1, -1]) {
+    const at = placeOnRay(path, apex, scale(beyond, sign))
+    if (at !== null) return sign * distance(placeAt(path, at).point, apex)
+  }
+  return null
 }

@@ -24,7 +24,7 @@ function heldByWrap(before: Garment, after: Garment, wrap: WrapPiece, inputs: Wr
   const redrawn = [neckline.runs[0]!, neckline.centre, lower].map((r) => ({ pieceId: piece.id, edgeId: r.edgeId }))
   return [
     holdMeasure('reaches beyond the centre by', piece.name, inputs.overlapMm, wrapPlaces(after, wrap, sizeId).overlapMm, LENGTH_KEPT_MM),
-    ...(cover === null ? [] : [holdMeasure('edge beside the bust point by', piece.name, Math.abs(inputs.coverMm), cover, LENGTH_KEPT_MM)]),
+    ...(cover === null ? [] : [holdMeasure('edge beside the bust point by', piece.name, inputs.coverMm, cover, LENGTH_KEPT_MM)]),
     ...holdTheRest(before, after, redrawn, sizeId),
   ]
 }

@@ -15,6 +15,9 @@ import { WrapOverSchema } from './schema'
 /** What a wrap usually is, mm: what it covers beside the bust point, where it ends above a waist edge. */
 const USUAL = { coverMm: 135, endAboveMm: 25, shorterPct: 3, clothMm: 1400 }
 
+/** How much more another way covers, mm: an inch. */
+const MORE_MM = 25.4
+
 /** How far above the lower edge the waist lies on a front that goes on below it, mm; null where it ends at the waist. */
 function waistAbove(garment: Garment, wrap: WrapPiece, sizeId: string): number | null {
   const { piece } = wrap.neckline
@@ -87,7 +90,7 @@ export const wrapOver = defineChange({
   },
   choices: (_garment, inputs) => [
     { label: 'covers what it covers', inputs },
-    { label: 'covers 1 in more', inputs: { ...inputs, coverMm: inputs.coverMm + 25.4 } },
+    { label: 'covers more', inputs: { ...inputs, coverMm: inputs.coverMm + MORE_MM } },
   ],
   paperSteps: wrapPaperSteps,
   asSewn: (before, _inputs, applied, context) => necklineAsSewn(before, applied.garment, context.sizeId),
