@@ -21,6 +21,7 @@ const LAYERS = [
   'match',
   'changes',
   'advice',
+  'tissue',
   'paper',
   'formats',
   'import',

@@ -1,5 +1,9 @@
 /** Where a station of a garment is, in the fit that is open there; without one it opens the fit that was last worked on. */
-export const stationAt = (garmentId: string, fitId: string | null, station: 'wearer' | 'size' | 'reshape' | 'match' | 'paper') => ({
+export const stationAt = (
+  garmentId: string,
+  fitId: string | null,
+  station: 'wearer' | 'size' | 'reshape' | 'match' | 'tissue' | 'paper',
+) => ({
   path: `/garment/${garmentId}/${station}`,
   query: fitId === null ? {} : { fit: fitId },
 })

@@ -6,7 +6,7 @@ import { NO_SIZING, type Sizing } from '../core/size'
 import { draftBlouse } from './blouse'
 import { crotchReadings } from './crotch-readings'
 import { CUPS, withCups } from './cups'
-import { chartOf, nestOf } from './nest'
+import { chartOf, nestOf, STRAIGHT_EASE } from './nest'
 import { draftArmholeDart, draftDartless, draftSlantedDart, draftSleeveless, draftTwoDarts } from './dart-blouses'
 import { draftJacket } from './jacket'
 import { draftOnePiece } from './one-piece'
@@ -83,7 +83,10 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
     project('demo-bather', 'Bather’s one-piece', 'bather', draftOnePiece(), [
       lengthen('body', 'front', 19.05, [['shorten', 1]], 'Pulls at the shoulders: longer in the body, back left out by mistake.', ['back']),
     ]),
-    nested('demo-dress', 'Quay dress', 'bather', nestOf(draftQuayDress()), [], { fit: 'loose', fabric: 'drapey' }),
+    nested('demo-dress', 'Quay dress', 'bather', nestOf(draftQuayDress()), [], {
+      ...chartOf(nestOf(draftQuayDress()), STRAIGHT_EASE),
+      fabric: 'drapey',
+    }),
     project('demo-piper', 'Piper’s blouse', 'cook', draftArmholeDart(), [
       stop(
         'to-side',

@@ -73,6 +73,9 @@ try {
   await open('garment/demo-blouse/size', 'worksheet')
   await shoot('size')
   await shootPlanned('stop-1', 'blend')
+  await open('garment/demo-blouse/tissue', 'tissue-figure')
+  await click(driver, 'tissue-front-to-waist')
+  await shoot('tissue')
 
   await open('garment/demo-blouse/reshape', 'table')
   const wish = await byTest(driver, 'wish')
@@ -155,9 +158,6 @@ try {
   await settle(1200)
   await driver.executeScript(`document.querySelector('[data-test=folded]').scrollIntoView({ block: 'center' })`)
   await shoot('dart')
-  await open('garment/demo-ferryman/reshape', 'table')
-  await click(driver, 'stop-1')
-  await shoot('waist-dart')
 } finally {
   await close()
   server.stop()

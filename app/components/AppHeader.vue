@@ -29,6 +29,9 @@ const sized = computed(() => {
   return p !== null && p.garment.pieces.every((piece) => p.sizing.traced.includes(piece.id))
 })
 
+/** The tissue fitting is settled when something was looked at and ticked. */
+const looked = computed(() => (work.project?.sizing.looked?.length ?? 0) > 0)
+
 const stations = computed(() => {
   const to = (station: Parameters<typeof stationAt>[2]) => stationAt(String(route.params.id ?? ''), work.fitId, station)
   return [
@@ -42,6 +45,7 @@ const stations = computed(() => {
       what: faultTotal(faults.value) === 1 ? 'fault' : 'faults',
       settled: true,
     },
+    { name: 'Tissue', to: to('tissue'), open: 0, what: '', settled: looked.value },
     { name: 'Paper', to: to('paper'), open: 0, what: '', settled: false },
   ]
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SCHOOL_NAMES } from '~/school-names'
 import { FABRICS, FITS, SCHOOLS, type Fabric, type Fit, type School, type Choices } from '~~/core/size'
 
 /** How close it is to fit, in which cloth, and by which school the size is chosen. */
@@ -6,6 +7,9 @@ defineProps<{ sizing: Choices; school: School }>()
 const emit = defineEmits<{ edit: [label: string, recipe: (s: Choices) => void] }>()
 
 const FIT_WORDS: Record<Fit, string> = {
+  'as-designed': 'as designed',
+  closer: 'closer than designed',
+  looser: 'looser than designed',
   close: 'close',
   fitted: 'fitted',
   'semi-fitted': 'semi-fitted',
@@ -13,11 +17,6 @@ const FIT_WORDS: Record<Fit, string> = {
   'very-loose': 'very loose',
 }
 const FABRIC_WORDS: Record<Fabric, string> = { stretch: 'stretches', drapey: 'drapey', medium: 'in between', crisp: 'crisp' }
-const SCHOOL_WORDS: Record<School, string> = {
-  finished: 'by finished measure',
-  'high-bust': 'by high bust',
-  'full-bust': 'by full bust, from the chart',
-}
 
 /** What was chosen is read at once: the list shows the stored choice again before the act is written. */
 function pick(label: string, event: Event, set: (s: Choices, value: string) => void) {
@@ -31,7 +30,7 @@ function pick(label: string, event: Event, set: (s: Choices, value: string) => v
     <h1 class="mr-2 self-center font-display text-2xl italic">Size</h1>
     <label class="block"
       ><span class="mb-1 block text-sm text-soft">Fit</span>
-      <select class="field w-36" :value="sizing.fit" data-test="fit" @change="pick('fit', $event, (s, value) => (s.fit = value as Fit))">
+      <select class="field w-48" :value="sizing.fit" data-test="fit" @change="pick('fit', $event, (s, value) => (s.fit = value as Fit))">
         <option v-for="f in FITS" :key="f" :value="f">{{ FIT_WORDS[f] }}</option>
       </select></label
     >
@@ -54,8 +53,8 @@ function pick(label: string, event: Event, set: (s: Choices, value: string) => v
         data-test="school"
         @change="pick('way of choosing', $event, (s, value) => (s.school = (value || null) as School | null))"
       >
-        <option value="">{{ sizing.school ? 'as we would' : SCHOOL_WORDS[school] }}</option>
-        <option v-for="s in SCHOOLS" :key="s" :value="s">{{ SCHOOL_WORDS[s] }}</option>
+        <option value="">{{ sizing.school ? 'as we would' : SCHOOL_NAMES[school] }}</option>
+        <option v-for="s in SCHOOLS" :key="s" :value="s">{{ SCHOOL_NAMES[s] }}</option>
       </select></label
     >
   </div>

@@ -120,6 +120,10 @@ const allFigures = ref(false)
                     reset
                   </button>
                 </div>
+                <p v-if="r.designedMm !== null" class="mt-0.5 text-xs text-soft" :data-test="`designed-${r.zone.id}`">
+                  <template v-if="r.wantedBy === 'design' && Math.abs(r.wantedMm - r.designedMm) < 1">as designed</template>
+                  <template v-else>designed <LengthText :mm="r.designedMm" bare /></template>
+                </p>
               </td>
               <td>
                 <select
@@ -146,7 +150,7 @@ const allFigures = ref(false)
                 <LengthChange v-if="r.bodyMm !== null" :from="r.bodyMm" :to="altered.get(r.zone.id)!" />
               </td>
             </tr>
-            <tr v-if="r.chosen || r.disagree.length">
+            <tr v-if="r.chosen || r.disagree.length || r.silhouette">
               <td />
               <td :colspan="altered ? 7 : 6" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
                 <template v-if="r.chosen && r.bodyMm !== null"
@@ -155,6 +159,9 @@ const allFigures = ref(false)
                     <LengthChange :from="r.bodyMm" :to="r.bodyMm + r.chosen.easeMm" />.</span
                   >&#32;<SentenceText :text="r.chosen.why"
                 /></template>
+                <span v-if="r.silhouette" class="block text-note" :data-test="`silhouette-${r.zone.id}`"
+                  ><SentenceText :text="r.silhouette"
+                /></span>
                 <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"
                   >Printed for size {{ d.sizeName }}: <LengthText :mm="d.printedMm" />, but the pieces measure
                   <LengthText :mm="d.measuredMm" />.</span

@@ -93,18 +93,23 @@ describe('fits of a garment', () => {
     const wardrobe = useWardrobe()
     const first = {
       ...(await db.fits.get('demo-tapered'))!,
-      choices: { ...demo.fits[0]!.choices, fit: 'loose' as const, traced: ['front'] },
+      choices: { ...demo.fits[0]!.choices, fit: 'loose' as const, traced: ['front'], looked: ['waist'] },
     }
     const [empty, copy] = [
       await wardrobe.beginFit(trousers, 'bather', '', null),
       await wardrobe.beginFit(trousers, null, ' in linen ', first),
     ]
-    expect(await db.fits.get(empty!)).toMatchObject({ garmentId: 'demo-tapered', wearerId: 'bather', plan: [], choices: { fit: 'fitted' } })
+    expect(await db.fits.get(empty!)).toMatchObject({
+      garmentId: 'demo-tapered',
+      wearerId: 'bather',
+      plan: [],
+      choices: { fit: 'as-designed' },
+    })
     expect(await db.fits.get(copy!)).toMatchObject({
       name: 'in linen',
       wearerId: null,
       plan: first.plan,
-      choices: { fit: 'loose', traced: [] },
+      choices: { fit: 'loose', traced: [], looked: [] },
     })
     // What is done to the copy leaves the first alone.
     await doAct({ table: 'fits', id: copy!, scope: copy! }, 'switch off', (f) => void (f.plan[0]!.on = false))

@@ -130,8 +130,8 @@ export const useWardrobe = defineStore('wardrobe', () => {
   async function beginFit(garment: GarmentRow, wearerId: string | null, name: string, from: FitRow | null): Promise<string | null> {
     const now = new Date().toISOString()
     const begun = emptyFit(crypto.randomUUID(), garment.id, wearerId, now)
-    // What is traced already was traced in another wearer's sizes.
-    const copied = from ? { choices: { ...from.choices, traced: [] }, plan: from.plan } : {}
+    // What is traced already was traced in another wearer's sizes, and looked at on another body.
+    const copied = from ? { choices: { ...from.choices, traced: [], looked: [] }, plan: from.plan } : {}
     const fit: FitRow = JSON.parse(JSON.stringify({ ...begun, ...copied, name: toName(name) })) as FitRow
     const stored = await doRows('fits', `begin a fit of “${garment.name}”`, [{ id: fit.id, after: fit }])
     return stored.ok ? fit.id : null

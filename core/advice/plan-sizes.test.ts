@@ -12,7 +12,7 @@ import { contextWith } from '../changes/test-context'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
 const contextFor = (project: Project, set: MeasureSet | null) =>
-  contextWith({ sizeId: project.garment.baseSizeId, sizing: project.sizing, body: set })
+  contextWith({ sizeId: project.garment.baseSizeId, sizing: project.sizing, body: set, bought: project.garment })
 const setOf = (figures: Record<string, number>): MeasureSet => ({
   id: 's',
   takenOn: '2026-03-01',
@@ -37,13 +37,14 @@ describe('from body to plan', () => {
   })
 
   it('the wearer of three sizes gets the wanted ease in each zone within 2 mm, measured on the altered pieces', () => {
-    const project = projects.find((p) => p.id === 'demo-blouse')!
+    const asDesigned = projects.find((p) => p.id === 'demo-blouse')!
+    const project = { ...asDesigned, sizing: { ...asDesigned.sizing, fit: 'fitted' as const } }
     const set = latestSet(wearers.find((w) => w.id === 'cook'))!
     const sheet = makeWorksheet(project.garment, project.sizing, set)
     const chosen = sheet.rows.filter((r) => ['bust', 'waist', 'hip'].includes(r.zone.id))
     expect(new Set(chosen.map((r) => r.chosen!.sizeId)).size).toBe(3)
     const plan = planSizes(project.garment, contextFor(project, set)).map((c, i) => withId(c, `c${i}`))
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'add-at-edge'])
     const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of chosen) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
@@ -57,10 +58,9 @@ describe('from body to plan', () => {
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
     const list = planSizes(project.garment, contextFor(project, set))
     const plan = list.map((c, i) => withId(c, `c${i}`))
-    // The larger sizes are as much longer: no length is asked for besides.
-    expect(plan.map((c) => c.kind)).toEqual(['grade', 'blend', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'lengthen', 'grade', 'blend', 'add-at-edge'])
     // Called by the sizes that the stop before it makes.
-    expect(nameProposed(project.garment, list, contextFor(project, set)).map((p) => p.words.title)[1]).toBe('Size 9')
+    expect(nameProposed(project.garment, list, contextFor(project, set)).map((p) => p.words.title)[3]).toBe('Blend 10 waist, 9 hip')
     const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
@@ -106,7 +106,7 @@ describe('proposed stops and a plan that has some already', () => {
 
   it('once taken, nothing is proposed again', () => {
     const plan = taken([])
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'add-at-edge'])
     expect(laid(plan).filter((l) => l.how !== 'there')).toEqual([])
   })
   it('a length that was changed by hand is not added twice: only what is missing goes to the same stop', () => {
@@ -168,7 +168,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     })
 
   it('takes the pattern’s own piece for the cup first, and chooses the sizes on that', () => {
-    const plan = planSizes(garment, contextWith({ sizing, body: body(80) }))
+    const plan = planSizes(garment, contextWith({ sizing, body: body(80), bought: garment }))
     expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { pieceId: 'front', cup: 'C' } })
     const [first] = layOnPlan(plan, [{ ...plan.at(-1)!, id: 'own' }])
     expect(first).toMatchObject({ how: 'add', at: 'start' })
@@ -178,7 +178,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     expect(Math.abs(finishedMm(folded.garment, row.zone, 'one') - row.bodyMm! - row.wantedMm)).toBeLessThan(2)
     // Once it is there, it is not asked for again; another cup sets the same stop.
     const taken = fold(plan.slice(0, 1)).garment
-    expect(planSizes(taken, contextWith({ sizing, body: body(80) })).map((c) => c.kind)).not.toContain('take-cup')
+    expect(planSizes(taken, contextWith({ sizing, body: body(80), bought: garment })).map((c) => c.kind)).not.toContain('take-cup')
     const again = layOnPlan(planSizes(garment, contextWith({ sizing, body: body(10) })).slice(0, 1), [withId(plan[0]!, 'cup')])
     expect(again).toMatchObject([{ how: 'set', change: { id: 'cup', inputs: { cup: 'A' } } }])
   })
@@ -188,7 +188,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     const sheet = makeWorksheet(garment, own, set)
     expect(sheet.cup).toMatchObject({ change: true, cup: null })
     expect(sheet.rows.find((r) => r.zone.id === 'bust')!.chosen!.sizeId).toBe('one')
-    const plan = planSizes(garment, contextWith({ sizing: own, body: set }))
+    const plan = planSizes(garment, contextWith({ sizing: own, body: set, bought: garment }))
     // Made fuller from the largest cup that there is.
     expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { cup: 'C' } })
     const amount = (list: typeof plan) => (list.find((c) => c.kind === 'bust-amount')!.inputs as { amountMm: number }).amountMm
@@ -206,7 +206,9 @@ describe('the bust of a body that differs much from its high bust', () => {
     const mine = stopsBeforeSizes(taken)
     expect(mine.map((c) => c.kind)).toEqual(['take-cup', 'bust-amount', 'finish-dart'])
     expect(
-      layOnPlan(planSizes(fold(mine).garment, contextWith({ sizing: own, body: set }), mine), taken).filter((l) => l.how !== 'there'),
+      layOnPlan(planSizes(fold(mine).garment, contextWith({ sizing: own, body: set, bought: garment }), mine), taken).filter(
+        (l) => l.how !== 'there',
+      ),
     ).toEqual([])
     // By finished measure the size already fits the full bust: it is not made fuller too.
     expect(planSizes(garment, contextWith({ sizing: { ...sizing, school: 'finished' }, body: set })).map((c) => c.kind)).not.toContain(

@@ -1,35 +1,59 @@
 import {
+  applyOrRefuse,
   CHANGE_KINDS,
   findKind,
   foldPlan,
   newStop,
   PHASES,
+  type Phase,
   withId,
   type AskedByBody,
   type Change,
   type ChangeContext,
   type FoldedStop,
   type NewChange,
+  withLargest,
 } from '../changes'
 import type { Garment } from '../pattern'
 import { bodyLengths, makeWorksheet, type LengthRow } from '../size'
 
+/** How the note of a stop ends that asks for less than the body does. */
+export const LEFT_OVER = 'As far as these pieces go; the rest is left over.'
+
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
 const LENGTH_MM = 3
 
-/** Lengths that are changed in a plan, each where no other one of them is: above the waist, in the leg. */
-const PLANNED = ['back-neck-to-waist', 'waist-to-knee']
+/** Lengths that are changed at lines in a plan, each where no other one of them is: above the waist, below it, in the leg. */
+const PLANNED = ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee']
 
 /**
  * The change that brings one length of the garment to the body's.
+ *
+ * @param leastMm less than this is left as it is, mm
  * @returns null when nothing is missing, or no place for it is found
  */
-export function changeForLength(garment: Garment, row: LengthRow, context: ChangeContext): NewChange | null {
-  if (row.missingMm === null || Math.abs(row.missingMm) < LENGTH_MM) return null
+export function changeForLength(garment: Garment, row: LengthRow, context: ChangeContext, leastMm = LENGTH_MM): NewChange | null {
+  if (row.missingMm === null || Math.abs(row.missingMm) < leastMm) return null
   for (const kind of CHANGE_KINDS) {
     const inputs = kind.givesLength?.(garment, row, context) ?? null
     if (inputs === null || !kind.schema.safeParse(inputs).success) continue
     return newStop(kind.kind, inputs, `${row.name}: the body measures more or less than the pattern gives.`, 'body')
+  }
+  return null
+}
+
+/**
+ * A stop that gives the pieces so much more of a measure, mm, where some change is made for that measure alone; tried, so that it is
+ * not offered where it would be refused. null where none is.
+ */
+export function stopForMeasure(garment: Garment, measureId: string, missingMm: number, context: ChangeContext): NewChange | null {
+  for (const kind of CHANGE_KINDS) {
+    if (!kind.givesMore || !kind.gives?.includes(measureId)) continue
+    const begun = kind.begin(garment, context)
+    if (!begun.ok) continue
+    const inputs = kind.givesMore(garment, begun.value, missingMm, context)
+    if (!kind.schema.safeParse(inputs).success || !applyOrRefuse(kind, garment, inputs, context).ok) continue
+    return newStop(kind.kind, inputs, 'Seen in the tissue fitting.')
   }
   return null
 }
@@ -51,10 +75,34 @@ interface Draft {
   stops: NewChange[]
 }
 
+/**
+ * Stops taken into the plan. One that asks for more than the pieces bear is asked for as far as it goes, and says so; one that has
+ * no place at all is left out.
+ */
 function taken(draft: Draft, stops: readonly NewChange[], context: ChangeContext): Draft {
   if (stops.length === 0) return draft
-  let garment: Garment | undefined
-  return { garmentNow: () => (garment ??= after(draft.garmentNow(), stops, context).garment), stops: [...draft.stops, ...stops] }
+  const was = draft.garmentNow()
+  const fits = stops.reduce<{ garment: Garment; stops: NewChange[] }>(
+    (now, stop) => {
+      const [folded] = after(now.garment, [stop], context).stops
+      if (folded!.status === 'applied') return { garment: folded!.garment, stops: [...now.stops, stop] }
+      const less = asFarAsItGoes(now.garment, stop, folded!, context)
+      if (!less) return now
+      return { garment: after(now.garment, [less], context).garment, stops: [...now.stops, less] }
+    },
+    { garment: was, stops: [] },
+  )
+  return { garmentNow: () => fits.garment, stops: [...draft.stops, ...fits.stops] }
+}
+
+/** A refused stop with the largest amount that works, or null where none does. */
+function asFarAsItGoes(garment: Garment, stop: NewChange, { problem }: FoldedStop, context: ChangeContext): NewChange | null {
+  const mm = problem?.largestMm
+  const kind = findKind(stop.kind as string)!
+  if (!mm) return null
+  const inputs = withLargest(kind, garment, stop.inputs, mm, context)
+  if (inputs === null || !kind.schema.safeParse(inputs).success) return null
+  return newStop(stop.kind, inputs, `${stop.note} ${LEFT_OVER}`.trim(), 'body')
 }
 
 /** What the kinds of one phase ask for, taken into the plan one after the other. */
@@ -73,7 +121,7 @@ function propose(draft: Draft, phase: (typeof PHASES)[number], asked: Omit<Asked
 
 /** What is chosen for tracing before the worksheet is made of it. */
 function trace(garment: Garment, context: ChangeContext, own: readonly Change[]): Draft {
-  const sheet = makeWorksheet(garment, context.sizing, context.body)
+  const sheet = makeWorksheet(garment, context.sizing, context.body, context.bought ?? garment)
   return propose({ garmentNow: () => garment, stops: [] }, 'trace', { context, sheet }, own)
 }
 
@@ -90,24 +138,30 @@ export const tracedFor = (garment: Garment, context: ChangeContext): Garment => 
  */
 export function planSizes(garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] {
   const traced = trace(garment, context, own)
-  const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body)
-  /** The plan with each length asked for by so much more than the pattern misses, mm. */
-  const planned = (more: ReadonlyMap<string, number>): Draft =>
-    PHASES.slice(1).reduce((draft, phase) => {
+  const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body, context.bought ?? garment)
+  const along = (draft: Draft, phases: readonly Phase[], more: ReadonlyMap<string, number>) =>
+    phases.reduce((now, phase) => {
       const lengths =
         phase === 'lengths'
           ? PLANNED.flatMap((id) => stopForLength(traced.garmentNow(), sheet.lengths, id, more.get(id) ?? 0, context))
           : []
-      return propose(taken(draft, lengths, context), phase, { context, sheet }, own)
-    }, traced)
-  return settleLengths(planned, context).stops
+      return propose(taken(now, lengths, context), phase, { context, sheet }, own)
+    }, draft)
+  const sized = settleLengths((more) => along(traced, UP_TO_SIZES, more), context)
+  return along(sized, AFTER_SIZES, new Map()).stops
 }
+
+/** The phases by which the lengths change: new and blended sizes bring growth of their own along the grain. What follows keeps them. */
+const UP_TO_SIZES = PHASES.slice(1, PHASES.indexOf('sizes') + 1)
+const AFTER_SIZES = PHASES.slice(PHASES.indexOf('sizes') + 1)
 
 /** The stop that brings one length to the body’s, and so much more, mm; none where nothing is missing, or no place is found. */
 function stopForLength(garment: Garment, rows: readonly LengthRow[], id: string, moreMm: number, context: ChangeContext): NewChange[] {
   const row = rows.find((r) => r.id === id)
   if (!row || row.missingMm === null) return []
-  return [changeForLength(garment, { ...row, missingMm: row.missingMm + moreMm }, context) ?? []].flat()
+  // What was asked for once is set right to the last millimetre.
+  const leastMm = moreMm === 0 ? LENGTH_MM : SETTLED_MM / 2
+  return [changeForLength(garment, { ...row, missingMm: row.missingMm + moreMm }, context, leastMm) ?? []].flat()
 }
 
 /** Lengths are brought this near to the body’s at the end of a plan, mm, in so many rounds: one is exact where nothing is solved. */
@@ -115,16 +169,16 @@ const SETTLED_MM = 1
 const ROUNDS = 2
 
 /**
- * Lengths measured on what the pieces will be: sizes that are made or blended bring growth of their own along the grain, so each
- * length is asked for once more by what the end of the plan misses, and what comes after the lengths is proposed anew.
+ * Lengths measured on what the pieces will be: each is asked for once more by what the pieces of the chosen sizes miss, and the sizes
+ * are proposed anew.
  *
- * @param planned the plan with each length asked for by so much more, mm
+ * @param planned the plan up to the sizes with each length asked for by so much more, mm
  */
 function settleLengths(planned: (more: ReadonlyMap<string, number>) => Draft, context: ChangeContext): Draft {
   const more = new Map<string, number>()
   let settled = planned(more)
   for (let round = 0; round < ROUNDS; round++) {
-    const now = bodyLengths(settled.garmentNow(), context.body)
+    const now = bodyLengths(settled.garmentNow(), context.body, context.sizing.wantedMm)
     const missing = now.filter((r) => PLANNED.includes(r.id) && r.missingMm !== null && Math.abs(r.missingMm) > SETTLED_MM)
     if (missing.length === 0) break
     for (const { id, missingMm } of missing) more.set(id, (more.get(id) ?? 0) + missingMm!)
@@ -133,14 +187,23 @@ function settleLengths(planned: (more: ReadonlyMap<string, number>) => Draft, co
   return settled
 }
 
-/** A stop that is proposed, and what it is called after those before it. */
+/** A stop that is proposed, what it is called after those before it, and what one should know before it is taken. */
 export interface Proposed {
   change: NewChange
   words: FoldedStop['words']
+  /** Sentences with lengths as tokens. */
+  cautions: string[]
 }
+
+/** Cautions that are said before a plan is taken: another silhouette, a dart that was not there. */
+const BEFORE_CUTTING = ['side-turns', 'new-dart']
 
 /** Proposed stops with what each is called where it will stand: a blend by the sizes that a grade before it makes. */
 export function nameProposed(garment: Garment, list: readonly NewChange[], context: ChangeContext): Proposed[] {
   const { stops } = after(garment, list, context)
-  return list.map((change, i) => ({ change, words: stops[i]!.words }))
+  return list.map((change, i) => ({
+    change,
+    words: stops[i]!.words,
+    cautions: (stops[i]!.applied?.cautions ?? []).filter((c) => BEFORE_CUTTING.includes(c.code)).map((c) => c.message),
+  }))
 }

@@ -12,6 +12,7 @@ import { crotchShape } from './crotch-shape'
 import { doubleDart } from './double-dart'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
+import { frontLength } from './front-length'
 import { forwardShoulder } from './shoulder-forward'
 import { grade } from './grade'
 import { hemFullness } from './hem-fullness'
@@ -72,6 +73,7 @@ const KINDS = [
   finishDart,
   doubleDart,
   bustAmount,
+  frontLength,
   capToArmhole,
   armholeToCap,
 ] as const

@@ -230,6 +230,10 @@ export interface ChangeKind<I, K extends string = string> {
   reads?(wish: Wish, garment: Garment, context: ChangeContext, begun: () => I | null): Reading<I>[]
   /** Signs on the body that it may mend, and trade words that it is the nearest to: by the order in which it is tried. */
   mayMend?: Partial<Record<Concept, number>>
+  /** Measures of the body, by id, that it brings the garment to. */
+  gives?: readonly string[]
+  /** Inputs that give so much more of a measure, mm, where its amount is that measure; begun from what `begin` gives. */
+  givesMore?(garment: Garment, begun: I, missingMm: number, context: ChangeContext): I
   /** When it comes in the order of work. */
   phase: Phase
   /** What it costs when it comes after a stop of another phase, as the end of a sentence; nothing where it costs nothing. */

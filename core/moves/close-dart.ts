@@ -33,14 +33,16 @@ const ROOM = 0.9
 /**
  * The two edges beside a dart that has been swung closed, drawn smoothly over the place where it was (craft: truing). The
  * window is as long as six times the jog that unequal legs leave, and 25 mm at least; their other ends stay.
+ *
+ * @param leastMm the least that is drawn anew to each side, mm, where there is so much room
  */
-export function trueJoint(before: Path, after: Path): [Path, Path] {
+export function trueJoint(before: Path, after: Path, leastMm = WINDOW_MIN_MM): [Path, Path] {
   const [end, start] = [before[before.length - 1]!.to, after[0]!.from]
   const turn = turnRad(tangentAt(before[before.length - 1]!, 1), tangentAt(after[0]!, 0))
   const jogMm = distance(end, start)
   if (jogMm <= EQUAL_MM && Math.abs(turn) * DEG <= SMOOTH_DEG) return [before, startAt(after, end)]
   const [a, b] = [measureLength(before), measureLength(after)]
-  const window = Math.min(ROOM * a, ROOM * b, Math.max(WINDOW_MIN_MM, WINDOW_JOGS * jogMm))
+  const window = Math.min(ROOM * a, ROOM * b, Math.max(leastMm, WINDOW_JOGS * jogMm))
   const from = placeAt(before, a - window)
   const to = placeAt(after, window)
   const reach = distance(from.point, to.point) / 3

@@ -41,16 +41,16 @@ describe('a page of the notebook', () => {
   it('says what the body still lacks, and no more once the plan has given it', () => {
     const project = projects.find((p) => p.id === 'demo-tapered')!
     const { page, context } = pageOf(project, [])
-    const knee = page.lengths.find((l) => l.name === 'Waist to knee')!
+    const knee = page.asked.find((l) => l.name === 'Waist to knee')!
     expect(page.leftOver.some((s) => s.startsWith('Waist to knee: '))).toBe(true)
-    expect(page.leftOver.filter((s) => s.startsWith('waist: ease'))).toHaveLength(1)
+    expect(page.leftOver.filter((s) => s.startsWith('waist: '))).toHaveLength(1)
     const kind = findKind('lengthen')
     const begun = kind.begin(project.garment, context)
     if (!begun.ok) throw new Error(begun.problem.message)
     const levels = begun.value.levels.slice(0, 1).map((l) => ({ ...l, mark: { by: 'line', id: 'thigh-shorten' } as const, belowMm: 0 }))
-    const longer = withId(newStop('lengthen', { ...begun.value, amountMm: knee.bodyMm - knee.beforeMm, levels }), 'longer')
+    const longer = withId(newStop('lengthen', { ...begun.value, amountMm: knee.bodyMm - knee.boughtMm, levels }), 'longer')
     const after = pageOf(project, [longer]).page
-    expect(after.lengths.find((l) => l.name === 'Waist to knee')!.afterMm).toBeCloseTo(knee.bodyMm, 1)
+    expect(after.asked.find((l) => l.name === 'Waist to knee')!.givenMm).toBeCloseTo(knee.bodyMm, 1)
     expect(after.leftOver.some((s) => s.startsWith('Waist to knee: '))).toBe(false)
   })
 })

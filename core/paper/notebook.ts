@@ -1,11 +1,10 @@
-import type { Fault } from '../advice'
+import { askedGiven, type AskedGiven, type Fault } from '../advice'
 import { latestSet, measuresOf, type Figure, type Wearer } from '../body'
 import { changedPieces, type FoldedStop, type HeldPromise } from '../changes'
 import { finishedMeasures } from '../measure'
 import { findPiece, type Garment } from '../pattern'
 import { problemSentence } from '../result'
-import { SEAM_GOOD_MM } from '../tolerances'
-import { differenceToken, lengthToken } from '../units'
+import { lengthToken } from '../units'
 import { makeWorksheet, sizeWords, type Sizing } from '../size'
 
 /** What a notebook page is written from: a fit, worked out. */
@@ -51,7 +50,8 @@ export interface Notebook {
     beforeMm: number
     afterMm: number
   }[]
-  lengths: { name: string; bodyMm: number; beforeMm: number; afterMm: number }[]
+  /** What the body asks for, what the pieces give, what is left over and why. */
+  asked: AskedGiven[]
   stops: NotebookStop[]
   /** What the body still lacks, then what does not match, worst first: sentences with lengths as tokens. */
   leftOver: string[]
@@ -86,17 +86,10 @@ function stopOf(stop: Fitted['stops'][number], before: Garment, forEverybody: bo
   }
 }
 
-/** More ease than is wanted is the design's; less is left over. */
-function tooTight({ name, bodyMm, wantedMm, afterMm }: Notebook['zones'][number]): string[] {
-  if (bodyMm === null || afterMm - bodyMm >= wantedMm - SEAM_GOOD_MM) return []
-  const easeMm = afterMm - bodyMm
-  return [`${name}: ease ${lengthToken(easeMm)}, wanted ${lengthToken(wantedMm)}, ${differenceToken(wantedMm, easeMm)} too little.`]
-}
-
-function notReached({ name, bodyMm, afterMm }: Notebook['lengths'][number]): string[] {
-  if (Math.abs(afterMm - bodyMm) <= SEAM_GOOD_MM) return []
-  const off = `${differenceToken(afterMm, bodyMm)} too ${afterMm > bodyMm ? 'long' : 'short'}`
-  return [`${name}: ${lengthToken(afterMm)} on the garment, ${lengthToken(bodyMm)} on the body, ${off}.`]
+/** What the body still lacks, or has too much of, in a sentence with lengths as tokens. */
+function stillLeft({ name, leftMm, reason }: AskedGiven): string[] {
+  if (leftMm === null || reason === null) return []
+  return [`${name}: ${lengthToken(Math.abs(leftMm))} too ${leftMm > 0 ? 'little' : 'much'}. ${reason}`]
 }
 
 /** Writes the notebook page of a fit. Nothing is measured but by the measures that the stations show. */
@@ -105,7 +98,6 @@ export function makeNotebook({ sizing, wearer, notes, forEverybody, garments, st
   const after = garments[garments.length - 1]!
   const set = latestSet(wearer)
   const sheet = makeWorksheet(before, sizing, set)
-  const altered = makeWorksheet(after, sizing, set)
   const finished = (garment: Garment) =>
     new Map(finishedMeasures(garment, garment.baseSizeId, sizing).map((m) => [m.id.slice('finished:'.length), m.mm]))
   const [was, is] = [finished(before), finished(after)]
@@ -115,17 +107,14 @@ export function makeNotebook({ sizing, wearer, notes, forEverybody, garments, st
     const size = r.chosen && sizeWords(before, r.chosen)
     return [{ name: r.zone.name, size, bodyMm: r.bodyMm, wantedMm: r.wantedMm, beforeMm, afterMm }]
   })
-  const lengths = sheet.lengths.flatMap((l) => {
-    const now = altered.lengths.find((x) => x.id === l.id)
-    return l.bodyMm === null || !now ? [] : [{ name: l.name, bodyMm: l.bodyMm, beforeMm: l.garmentMm, afterMm: now.garmentMm }]
-  })
+  const asked = set ? askedGiven(before, after, stops, { sizing, body: set }) : []
   return {
     wearer: wearer && figuresOf(wearer),
     notes,
     zones,
-    lengths,
+    asked,
     stops: stops.map((stop, i) => stopOf(stop, garments[i]!, forEverybody.has(stop.change.id))),
-    leftOver: [...zones.flatMap(tooTight), ...lengths.flatMap(notReached), ...faults.map((f) => f.message)],
+    leftOver: [...asked.flatMap(stillLeft), ...faults.map((f) => f.message)],
     before,
     after,
   }

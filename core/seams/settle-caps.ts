@@ -17,10 +17,17 @@ export interface SettledCap {
   notchMm: number
 }
 
+/** Where no way is asked for, the width at the bicep gives only where the height alone cannot: far beyond the printed sizes. */
+const ANY_WAY: readonly CapWay[] = ['height', 'both', 'width']
+
+/** What worked, or else the first refusal: it is about the way that was tried first. */
+const keepFirst = <R extends { ok: boolean }>(first: R | null, next: R): R => (next.ok || !first ? next : first)
+
 /**
  * Caps made to follow their armholes (craft 6.10): front and back each with the ease that it had.
  *
  * @param before the garment whose ease is kept, in its own size
+ * @param how.way by which the cap gives; by its height, and where that does not reach by its width too, where none is asked for
  * @param how.more ease that is asked for beyond what it was, front and back, mm
  * Refuses where a cap cannot be made as long as that, with the closest that was reached.
  */
@@ -54,7 +61,10 @@ export function settleCaps(
       caps.push({ seamId: seam.id, before: figures, after: now, riseMm: 0, outMm: { front: 0, back: 0 }, notchMm: 0 })
       continue
     }
-    const fitted = fitCap(garment, armhole, sizeId, wanted, how.way ?? 'height', how.slideMm)
+    const fitted = (how.way ? [how.way] : ANY_WAY).reduce<ReturnType<typeof fitCap> | null>(
+      (found, way) => (found?.ok ? found : keepFirst(found, fitCap(garment, armhole, sizeId, wanted, way, how.slideMm))),
+      null,
+    )!
     if (!fitted.ok) {
       problem = fitted.problem
       break

@@ -9,7 +9,9 @@ export interface LengthRow {
   name: string
   bodyMm: number | null
   garmentMm: number
-  /** Where the garment would have to grow (or shrink, when negative), mm: body less garment; null without a body figure. */
+  /** How much longer than the body it is meant to be, mm: an armhole lies a little below the arm. */
+  easeMm: number
+  /** Where the garment would have to grow (or shrink, when negative), mm: body and ease less garment; null without a body figure that was meant for it. */
   missingMm: number | null
   /** The piece it is measured on. */
   pieceId: string
@@ -17,8 +19,14 @@ export interface LengthRow {
   toLevelMm: number
   /** Between which places the length lies: a change belongs between them. */
   from: 'neck' | 'shoulder' | 'underarm' | 'waist'
-  to: 'waist' | 'knee' | 'hem'
+  to: 'waist' | 'hip' | 'knee' | 'hem'
 }
+
+/** A hem further off than this is wanted on another garment, mm: a skirt’s length is no fault of a tunic. */
+const OTHER_HEM_MM = 80
+
+/** An armhole lies this far below the arm where nothing else is said, mm: our own figure. */
+const ARMHOLE_BELOW_MM = 20
 
 const FRONT: PieceKind[] = ['front']
 const BACK: PieceKind[] = ['back']
@@ -38,7 +46,7 @@ const SIDE: EdgeRole[] = ['side', 'outseam']
 
 function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | LengthRow['to'], at: 'centre' | 'side'): number | null {
   const beside = at === 'centre' ? CENTRE : SIDE
-  const lineOf = (role: 'waist' | 'knee') => {
+  const lineOf = (role: 'waist' | 'hip' | 'knee') => {
     const line = piece.lines.find((l) => l.role === role)
     return line ? lineLevel(shapeOf(piece, sizeId), line.id) : null
   }
@@ -51,8 +59,9 @@ function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | Length
       return cornerLevel(piece, sizeId, ['armhole'], ['side'])
     case 'waist':
       return lineOf('waist') ?? cornerLevel(piece, sizeId, ['waist'], beside) ?? narrowestPlace(piece, shapeOf(piece, sizeId))
+    case 'hip':
     case 'knee':
-      return lineOf('knee')
+      return lineOf(place)
     case 'hem':
       return cornerLevel(piece, sizeId, ['hem', 'leg-opening'], beside)
   }
@@ -64,6 +73,7 @@ const LENGTHS: readonly Wanted[] = [
   ['back-neck-to-waist', BACK, 'neck', 'waist', 'centre'],
   ['front-to-waist', FRONT, 'shoulder', 'waist', 'centre'],
   ['underarm-to-waist', BACK, 'underarm', 'waist', 'side'],
+  ['waist-to-hip', [...LEG, ...LOWER_BACK], 'waist', 'hip', 'side'],
   ['waist-to-knee', LEG, 'waist', 'knee', 'side'],
   ['waist-to-hem-back', LOWER_BACK, 'waist', 'hem', 'centre'],
   ['waist-to-hem-side', [...LOWER_FRONT, ...LEG], 'waist', 'hem', 'side'],
@@ -73,8 +83,10 @@ const LENGTHS: readonly Wanted[] = [
 /**
  * Lengths of the body beside those of the garment in its base size, measured along the grain on the first piece that has
  * both places.
+ *
+ * @param wantedMm ease by measure id where a person has set it, mm
  */
-export function bodyLengths(garment: Garment, set: MeasureSet | null): LengthRow[] {
+export function bodyLengths(garment: Garment, set: MeasureSet | null, wantedMm: Readonly<Record<string, number>> = {}): LengthRow[] {
   return LENGTHS.flatMap(([id, kinds, from, to, at]): LengthRow[] => {
     for (const piece of garment.pieces.filter((p) => kinds.includes(p.kind))) {
       const top = levelOf(piece, garment.baseSizeId, from, at)
@@ -82,13 +94,16 @@ export function bodyLengths(garment: Garment, set: MeasureSet | null): LengthRow
       if (top === null || bottom === null || bottom <= top) continue
       const garmentMm = bottom - top
       const bodyMm = figureMm(set, id) ?? null
+      const isAsked = bodyMm !== null && (to !== 'hem' || Math.abs(bodyMm - garmentMm) <= OTHER_HEM_MM)
+      const easeMm = wantedMm[id] ?? (from === 'underarm' ? -ARMHOLE_BELOW_MM : 0)
       return [
         {
           id,
           name: findMeasure(id)!.name,
           bodyMm,
           garmentMm,
-          missingMm: bodyMm === null ? null : bodyMm - garmentMm,
+          easeMm,
+          missingMm: isAsked ? bodyMm + easeMm - garmentMm : null,
           pieceId: piece.id,
           toLevelMm: bottom,
           from,

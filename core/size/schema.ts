@@ -4,8 +4,10 @@ import { Id, nameOfUpTo } from '../pattern'
 
 const Mm = z.number().finite().min(-5000).max(5000)
 
+/** As the pattern's maker meant it, or a share closer or looser; without a chart as fitted. */
+export const BY_DESIGN = ['as-designed', 'closer', 'looser'] as const
 /** How closely the garment is meant to sit. */
-export const FITS = ['close', 'fitted', 'semi-fitted', 'loose', 'very-loose'] as const
+export const FITS = [...BY_DESIGN, 'close', 'fitted', 'semi-fitted', 'loose', 'very-loose'] as const
 /** What the cloth is like: stretchy, soft and falling, in between, or standing off by itself. */
 export const FABRICS = ['stretch', 'drapey', 'medium', 'crisp'] as const
 /** By finished measure, by high bust, or by full bust from the printed chart (craft 4). */
@@ -42,6 +44,8 @@ export const ChoicesSchema = z.strictObject({
   chosen: z.record(Id, Id),
   /** Pieces that are traced already. */
   traced: z.array(Id).max(1000),
+  /** What was looked at when the pieces were held against the body, by the id of its row. */
+  looked: z.array(Id).max(200).optional(),
 })
 
 /** Charts and choices together: what a worksheet is made with. */
@@ -58,7 +62,7 @@ export type Sizing = Charts & Choices
 export const NO_CHARTS: Charts = { bodyChart: {}, printed: {}, shiftsMm: {}, cups: [], ownZones: [] }
 
 /** A fit about which nothing is settled yet. */
-export const NO_CHOICES: Choices = { school: null, fit: 'fitted', fabric: 'medium', wantedMm: {}, chosen: {}, traced: [] }
+export const NO_CHOICES: Choices = { school: null, fit: 'as-designed', fabric: 'medium', wantedMm: {}, chosen: {}, traced: [] }
 
 export const NO_SIZING: Sizing = { ...NO_CHARTS, ...NO_CHOICES }
 
@@ -72,11 +76,12 @@ export const chartsOf = ({ bodyChart, printed, shiftsMm, cups, ownZones }: Sizin
 })
 
 /** The part of a sizing that belongs to one wearer's fit. */
-export const choicesOf = ({ school, fit, fabric, wantedMm, chosen, traced }: Sizing): Choices => ({
+export const choicesOf = ({ school, fit, fabric, wantedMm, chosen, traced, looked }: Sizing): Choices => ({
   school,
   fit,
   fabric,
   wantedMm,
   chosen,
   traced,
+  ...(looked ? { looked } : {}),
 })

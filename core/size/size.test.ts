@@ -1,19 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
+import { chartOf, nestOf, STRAIGHT_EASE } from '../../demo/nest'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import type { MeasureSet } from '../body'
 import { mapPath } from '../geometry'
 import type { Garment, Seam } from '../pattern'
-import { findZones, finishedMm, ZONE_IDS, zoneLine } from '../measure'
+import { findZones, finishedMm, ZONE_IDS, zoneLine, zonesOf } from '../measure'
 import {
   adviseCup,
+  BY_DESIGN,
   bodyLengths,
   checkChart,
   chooseSize,
   chosenSizes,
+  compareSchools,
+  easeWanted,
   FABRICS,
   FITS,
   listToTrace,
@@ -23,6 +27,7 @@ import {
   takesSmaller,
   wantedEase,
   writeChart,
+  type Fit,
   type Sizing,
 } from './index'
 
@@ -97,12 +102,52 @@ describe('zones', () => {
   })
 })
 
+describe('ease as designed', () => {
+  const garment = nestOf(draftBlouse())
+  const { bodyChart } = chartOf(garment)
+  const zone = zonesOf(garment, NO_SIZING).find((z) => z.id === 'waist')!
+  const made = (fit: Fit, waist: number) => easeWanted(garment, zone, { ...NO_SIZING, bodyChart, fit }, setOf({ waist }))
+
+  it('is what a size measures more than the body it is made for, whatever the size', () => {
+    for (const { id } of garment.sizes) {
+      const body = bodyChart[id]!.waist!
+      const wanted = made('as-designed', body)
+      expect(wanted.by).toBe('design')
+      expect(wanted.mm).toBeCloseTo(finishedMm(garment, zone, id) - body, 6)
+    }
+  })
+  it('closer and looser are shares of it; closer never below what one moves in, nor above the design', () => {
+    const at = bodyChart.one!.waist!
+    const designed = made('as-designed', at).mm
+    expect(made('looser', at).mm).toBeCloseTo((designed * 4) / 3, 6)
+    expect(made('closer', at).mm).toBeCloseTo(Math.max((designed * 2) / 3, Math.min(designed, wantedEase('waist', 'close', 'medium'))), 6)
+    expect(made('closer', at).mm).toBeLessThanOrEqual(designed)
+  })
+  it('a fit from the table, a typed ease and a pattern without a chart do not ask the design', () => {
+    const at = bodyChart.one!.waist!
+    expect(made('fitted', at)).toMatchObject({ mm: wantedEase('waist', 'fitted', 'medium'), by: 'table' })
+    expect(easeWanted(garment, zone, { ...NO_SIZING, bodyChart, wantedMm: { waist: 12 } }, null)).toMatchObject({ mm: 12, by: 'you' })
+    expect(easeWanted(garment, zone, NO_SIZING, setOf({ waist: at }))).toMatchObject({ by: 'table', designedMm: null })
+  })
+  it('a wish for another shape is said, one for another looseness everywhere is not', () => {
+    const straight = nestOf(draftQuayDress())
+    const charts = chartOf(straight, STRAIGHT_EASE)
+    const figures = { ...charts.bodyChart.one! }
+    const rows = (fit: Fit) => makeWorksheet(straight, { ...charts, fit }, setOf(figures)).rows
+    const said = (fit: Fit) => rows(fit).flatMap((r) => (r.silhouette ? [r.zone.id] : []))
+    expect(said('as-designed')).toEqual([])
+    expect(said('looser')).toEqual([])
+    expect(said('fitted')).toContain('waist')
+  })
+})
+
 describe('wanted ease', () => {
   it('grows from close to very loose, and from stretch over drapey to crisp', () => {
+    const byTable = FITS.filter((f) => !BY_DESIGN.some((d) => d === f))
     for (const zone of ZONE_IDS.filter((z) => z !== 'hem' && z !== 'leg-opening')) {
       for (const fabric of FABRICS)
-        for (let i = 1; i < FITS.length; i++)
-          expect(wantedEase(zone, FITS[i]!, fabric)).toBeGreaterThan(wantedEase(zone, FITS[i - 1]!, fabric))
+        for (let i = 1; i < byTable.length; i++)
+          expect(wantedEase(zone, byTable[i]!, fabric)).toBeGreaterThan(wantedEase(zone, byTable[i - 1]!, fabric))
       for (const fit of FITS)
         for (let i = 1; i < FABRICS.length; i++)
           expect(wantedEase(zone, fit, FABRICS[i]!)).toBeGreaterThan(wantedEase(zone, fit, FABRICS[i - 1]!))
@@ -346,5 +391,41 @@ describe('a size chart', () => {
   ])('is refused whole with %s', (_, text, words) => {
     const read = readChart(text, sizes, 'in')
     expect(!read.ok && read.problem.message).toMatch(words)
+  })
+})
+
+describe('the schools side by side', () => {
+  const garment = nestOf(draftBlouse())
+  const sizing = chartOf(garment)
+  const chart = sizing.bodyChart
+
+  it('a body of one printed size is that size by every school, and nothing speaks against it', () => {
+    const { one } = chart
+    const outcomes = compareSchools(garment, sizing, setOf({ ...one! }))
+    expect(outcomes.map((o) => o.school)).toEqual(['finished', 'high-bust', 'full-bust'])
+    for (const o of outcomes) {
+      expect(o.says, o.school).toBeNull()
+      expect(o.sizes.find((s) => s.zoneId === 'bust')!.size, o.school).toBe('4')
+    }
+  })
+  it('a full bust on a small frame: the other schools would cut shoulder and neck too large, the high bust’s asks for a cup', () => {
+    const body = setOf({ ...chart['one-2']!, bust: chart['one+1']!.bust! })
+    const said = new Map(compareSchools(garment, sizing, body).map((o) => [o.school, o.says]))
+    expect(said.get('full-bust')).toMatch(/3 sizes larger than the high bust asks/)
+    expect(said.get('finished')).toMatch(/larger than the high bust asks/)
+    expect(said.get('high-bust')).toMatch(/full bust needs/)
+  })
+  it('one size has nothing to choose from', () => expect(compareSchools(draftBlouse(), NO_SIZING, null)).toEqual([]))
+})
+
+describe('ease below nothing', () => {
+  it('is a caution in a cloth that does not stretch, and none in one that does', () => {
+    const garment = nestOf(draftBlouse())
+    const rows = (fabric: 'medium' | 'stretch') =>
+      makeWorksheet(garment, { ...NO_SIZING, fabric, wantedMm: { waist: -15 } }, setOf({ waist: 800 })).rows.find(
+        (r) => r.zone.id === 'waist',
+      )!
+    expect(rows('medium').silhouette).toMatch(/smaller than the body/)
+    expect(rows('stretch').silhouette).toBeNull()
   })
 })

@@ -2,7 +2,16 @@ import type { Fabric, Fit } from './schema'
 import type { ZoneId } from '../measure'
 
 /** Ease wanted round the bust in a cloth that is neither crisp nor drapey, mm. Our own figures; every one can be changed. */
-const BUST_EASE: Record<Fit, number> = { close: 30, fitted: 60, 'semi-fitted': 90, loose: 140, 'very-loose': 200 }
+const BUST_EASE: Record<Fit, number> = {
+  'as-designed': 60,
+  closer: 30,
+  looser: 90,
+  close: 30,
+  fitted: 60,
+  'semi-fitted': 90,
+  loose: 140,
+  'very-loose': 200,
+}
 
 /** The other zones as a part of the bust's. A limb is smaller, and bends. */
 const PART: Record<ZoneId, number> = {

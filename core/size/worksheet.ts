@@ -5,7 +5,7 @@ import { lengthToken } from '../units'
 import { chooseSize, type ChosenSize, type SizeFigure } from './choose-size'
 import { bodyLengths, type LengthRow } from './body-lengths'
 import type { School, Sizing } from './schema'
-import { wantedEase } from './wanted-ease'
+import { easeWanted, type EaseWanted } from './ease-wanted'
 
 /** A printed figure that is further than this from the measured one is reported, mm. */
 const PRINTED_OFF_MM = 5
@@ -21,7 +21,11 @@ export interface WorksheetRow {
   /** Size by the printed body chart. */
   byChart: ChosenSize | null
   wantedMm: number
-  wantedBy: 'table' | 'you'
+  wantedBy: EaseWanted['by']
+  /** The ease that the pattern's maker meant here, mm; null where no chart says for which body it is made. */
+  designedMm: number | null
+  /** What such an ease would make of the design, or why nobody gets into it, in a sentence; null where neither is so. */
+  silhouette: string | null
   /** The size to cut in this zone; null without a body figure. */
   chosen: (ChosenSize & { by: 'rule' | 'you' }) | null
   /** Wanted ease less the ease of the chosen printed size: what is missing when positive, mm. */
@@ -109,8 +113,9 @@ const measureFor = (zone: Zone, school: School): string | null =>
  * why, and what is still missing (craft 4).
  *
  * @param set the wearer's figures; null leaves the body's columns empty
+ * @param bought the pattern as bought, whose ease is the design's, where the pieces at hand have been changed
  */
-export function makeWorksheet(garment: Garment, sizing: Sizing, set: MeasureSet | null): Worksheet {
+export function makeWorksheet(garment: Garment, sizing: Sizing, set: MeasureSet | null, bought: Garment = garment): Worksheet {
   const zones = zonesOf(garment, sizing)
   const { school, schoolWhy } = schoolOf(garment, sizing, zones)
   const rows = zones.map((zone): WorksheetRow => {
@@ -126,8 +131,8 @@ export function makeWorksheet(garment: Garment, sizing: Sizing, set: MeasureSet 
     })
     const chartBody = figureMm(set, measureFor(zone, school) ?? '') ?? null
     const byChart = chart.length > 0 && chartBody !== null ? chooseSize(chart, chartBody, 0, sizing.fit, sizing.fabric) : null
-    const own = sizing.wantedMm[zone.id]
-    const wantedMm = own ?? wantedEase(zone.id, sizing.fit, sizing.fabric)
+    const wanted = easeWanted(bought, zone, sizing, set)
+    const wantedMm = wanted.mm
     const byRule =
       body === null ? null : school === 'finished' || !byChart ? chooseSize(measured, body, wantedMm, sizing.fit, sizing.fabric) : byChart
     const chosen = chosenSize(byRule, sizing.chosen[zone.id], measured, body)
@@ -148,13 +153,40 @@ export function makeWorksheet(garment: Garment, sizing: Sizing, set: MeasureSet 
       }),
       byChart,
       wantedMm,
-      wantedBy: own === undefined ? 'table' : 'you',
+      wantedBy: wanted.by,
+      designedMm: wanted.designedMm,
+      silhouette: null,
       chosen,
       remainderMm: chosen === null || body === null ? null : wantedMm - easeNow(chosen.sizeId)!,
       edges: edgesOf(garment, zone),
     }
   })
-  return { school, schoolWhy, rows, lengths: bodyLengths(garment, set), cup: adviseCup(set, sizing.cups) }
+  return {
+    school,
+    schoolWhy,
+    rows: rows.map((r) => ({ ...r, silhouette: tooClose(r, sizing.fabric) ?? silhouetteOf(r, rows) })),
+    lengths: bodyLengths(garment, set, sizing.wantedMm),
+    cup: adviseCup(set, sizing.cups),
+  }
+}
+
+/** Less than the body itself in a cloth that does not stretch: nobody gets into it. */
+function tooClose({ zone, wantedMm }: WorksheetRow, fabric: Sizing['fabric']): string | null {
+  if (wantedMm >= 0 || fabric === 'stretch') return null
+  return `The ${zone.name} is wanted ${lengthToken(-wantedMm)} smaller than the body, and this cloth does not stretch: ask for more ease, or choose a cloth that does.`
+}
+
+/** Another shape than the design's is said from this difference on, mm round the body: what one sees in the mirror. */
+const SHAPE_MM = 100
+
+/** What the wanted ease of a zone makes of the design beside the bust's: taken in or let out by more than the design has it. */
+function silhouetteOf(row: WorksheetRow, rows: readonly WorksheetRow[]): string | null {
+  const bust = rows.find((r) => r.zone.id === 'bust')
+  if (row.designedMm === null || row === bust || row.zone.limb) return null
+  const besideBust = bust?.designedMm == null ? 0 : bust.wantedMm - bust.designedMm
+  const mm = row.wantedMm - row.designedMm - besideBust
+  if (Math.abs(mm) < SHAPE_MM) return null
+  return `This takes the ${row.zone.name} ${mm < 0 ? 'in' : 'out'} by ${lengthToken(Math.abs(mm))} more than the design has it${bust ? ', beside the bust' : ''}: another silhouette. If that is not meant, choose “as designed”; if it is, a dart or a tie gives it more kindly than the side seams.`
 }
 
 function chosenSize(

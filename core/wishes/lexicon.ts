@@ -130,6 +130,8 @@ const WORDS = {
     'armhole follow the cap|armhole follows the cap|armhole to follow the cap|armhole follow the sleeve|armhole follows the sleeve|armhole fit the cap|armhole fit the sleeve|armhole to the cap|armhole to the sleeve|armhole does not fit the cap|armhole too long for the cap|armhole too short for the cap',
   'cap-ease': 'cap ease|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
+  'front-alone':
+    'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance|front rides up|waist seam rises in front|waist rises in front',
   'wrap-front':
     'wrap front|wrap-front|wrapped front|wrap over|wrap-over|wraps over|crossover front|crossover|cross over|crosses over|cross-over|overlap of the wrap|wrap overlap|overlap',
   'neck-shape':

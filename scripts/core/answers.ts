@@ -74,7 +74,7 @@ function workedOn({ project, folded, context }: Opened) {
 export function worksheetAnswer(opened: Opened) {
   const { project, context, ruler } = opened
   const traced = tracedFor(workedOn(opened).garment, context)
-  const sheet = makeWorksheet(traced, context.sizing, context.body)
+  const sheet = makeWorksheet(traced, context.sizing, context.body, context.bought)
   const words = (text: string) => writeLengths(text, ruler)
   return {
     garment: project.name,

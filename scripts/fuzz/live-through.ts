@@ -116,7 +116,7 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   const own = stopsBeforeSizes(stopsOf(project))
   const before = own.length === stopsOf(project).length ? folded.garment : foldPlan(project.garment, own, context).garment
   const traced = tracedFor(before, context)
-  const worksheet = makeWorksheet(traced, project.sizing, set)
+  const worksheet = makeWorksheet(traced, project.sizing, set, project.garment)
   listToTrace(traced, chosenSizes(worksheet))
   const proposed = planSizes(before, context, own)
   nameProposed(before, proposed, context)

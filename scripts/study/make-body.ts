@@ -23,6 +23,8 @@ export function makeBody(seed: number): MeasureSet {
   const waist = bust - between(30, 260)
   const hip = Math.max(waist + 40, bust + between(-60, 170))
   const backToWaist = between(365, 455)
+  /** From the nape to the level under the arm: deeper on larger bodies. */
+  const armDepth = 150 + highBust * 0.055 + between(-12, 12)
   const figures: Record<string, number> = {
     neck: between(320, 440),
     'high-bust': highBust,
@@ -32,7 +34,7 @@ export function makeBody(seed: number): MeasureSet {
     shoulder: between(106, 142),
     'back-neck-to-waist': backToWaist,
     'front-to-waist': backToWaist + between(0, 60),
-    'underarm-to-waist': between(160, 235),
+    'underarm-to-waist': backToWaist - armDepth,
     bicep: highBust * between(0.28, 0.4),
     'arm-length': between(530, 640),
     thigh: hip * between(0.54, 0.63),

@@ -187,6 +187,15 @@ export function measureAgain(garment: Garment, sizeId: string): MeasuredAgain {
   const front = body.find((l) => l.piece.kind === 'front')
   length('back-neck-to-waist', back, back ? corner(back, ['neck'], ['centre-back']) : null)
   length('front-to-waist', front, front ? corner(front, ['neck'], ['shoulder']) : null)
+  const leg = laid.find((l) => LEGS.includes(l.piece.kind))
+  const waistAtSide = leg ? corner(leg, ['waist'], ['outseam']) : null
+  for (const [id, role] of [
+    ['waist-to-hip', 'hip'],
+    ['waist-to-knee', 'knee'],
+  ] as const) {
+    const line = leg?.line(role)
+    if (line && waistAtSide) lengths[id] = levelOf(line) - waistAtSide.y
+  }
   length('underarm-to-waist', back, back ? corner(back, ['armhole'], ['side']) : null)
   const sideMm = (runs: readonly { pieceId: string; edgeId: string }[]) =>
     runs.reduce((mm, r) => mm + lengthOf(laid.find((l) => l.piece.id === r.pieceId)!.edge(r.edgeId)), 0)

@@ -7,6 +7,12 @@ import { makeWorksheet, type School } from '../../core/size'
 import { makeBody } from './make-body'
 import { measureAgain } from './measure-again'
 
+/** Zones whose size the plan chooses. */
+const PLANNED_ZONES: readonly string[] = ['bust', 'waist', 'hip']
+
+/** An armhole is meant to lie this far below the arm, mm. */
+const ARMHOLE_BELOW_MM = 20
+
 /** What became of one body on one garment by one school. */
 export interface Studied {
   garment: string
@@ -26,6 +32,8 @@ export interface Studied {
   legsMm: number
   /** The corner as sewn that became sharper by most, deg. */
   cornerDeg: number
+  /** Steps beyond the printed sizes, of the zone that lies furthest beyond. */
+  beyond: number
 }
 
 /** Takes one made body through worksheet and plan, and measures the pieces again. */
@@ -39,7 +47,7 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
   const ms = performance.now() - since
   const after = folded.garment
   const again = measureAgain(after, after.baseSizeId)
-  const sheet = makeWorksheet(garment, context.sizing, body)
+  const sheet = makeWorksheet(garment, context.sizing, body, garment)
   const ease: Record<string, number> = {}
   for (const row of sheet.rows) {
     const mm = again.rounds[row.zone.id]
@@ -48,7 +56,7 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
   const lengths: Record<string, number> = {}
   for (const [measure, mm] of Object.entries(again.lengths)) {
     const wanted = figureMm(body, measure)
-    if (wanted !== undefined) lengths[measure] = mm - wanted
+    if (wanted !== undefined) lengths[measure] = mm - wanted + (measure === 'underarm-to-waist' ? ARMHOLE_BELOW_MM : 0)
   }
   const turns = (g: typeof after) => new Map(cornersAsSewn(walkGarment(g, g.baseSizeId)).map((c) => [c.id, Math.abs(c.turnDeg)]))
   const [was, is] = [turns(garment), turns(after)]
@@ -66,6 +74,7 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
     lengths,
     seamMm: Math.max(0, ...again.seams.map((s) => s.offMm)),
     legsMm: again.legsMm,
+    beyond: Math.max(0, ...sheet.rows.filter((r) => PLANNED_ZONES.includes(r.zone.id)).map((r) => Math.abs(r.chosen?.beyond ?? 0))),
     cornerDeg: Math.max(0, ...[...is].map(([corner, deg]) => deg - (was.get(corner) ?? 0))),
   }
 }

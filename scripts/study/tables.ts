@@ -3,6 +3,9 @@ import type { Studied } from './study-body'
 /** What counts as kept, of the figures that were measured a second time. */
 export const KEPT = { easeMm: 2, lengthMm: 3, seamMm: 0.5, legsMm: 0.3, cornerDeg: 5 }
 
+/** Corners are counted for bodies within so many steps of the printed sizes. */
+const NEAR_STEPS = 3
+
 const share = (list: readonly Studied[], is: (s: Studied) => boolean): string =>
   list.length === 0 ? '-' : `${((list.filter(is).length / list.length) * 100).toFixed(0)} %`
 
@@ -24,7 +27,10 @@ export function sharesTable(list: readonly Studied[]): string {
       share(own, (s) => all(s.lengths, KEPT.lengthMm)),
       share(own, (s) => s.seamMm <= KEPT.seamMm),
       share(own, (s) => s.broken.length === 0),
-      share(own, (s) => s.cornerDeg <= KEPT.cornerDeg),
+      share(
+        own.filter((s) => s.beyond <= NEAR_STEPS),
+        (s) => s.cornerDeg <= KEPT.cornerDeg,
+      ),
       share(own, (s) => s.legsMm <= KEPT.legsMm),
       share(own, (s) => s.isFinite),
       part(

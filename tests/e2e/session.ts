@@ -50,6 +50,7 @@ export function useApplication() {
     paper: 'page-count',
     wearer: 'choose-wearer',
     size: 'worksheet',
+    tissue: 'tissue-figure',
   }
   async function openGarment(id: string, station: string) {
     await driver().get(`${server.url}/garment/${id}/${station}`)
@@ -60,6 +61,13 @@ export function useApplication() {
     await driver().executeScript('arguments[0].scrollIntoView({ block: "center" })', field)
     await field.click()
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER)
+  }
+
+  /** Chooses an option of a list by what it says. */
+  async function choose(name: string, option: string) {
+    const list = await byTest(driver(), name)
+    await driver().executeScript('arguments[0].scrollIntoView({ block: "center" })', list)
+    await list.findElement(By.xpath(`./option[contains(normalize-space(.), "${option}")]`)).click()
   }
 
   async function ask(wish: string, kind: string) {
@@ -124,6 +132,7 @@ export function useApplication() {
     freshDemo,
     openGarment,
     retype,
+    choose,
     ask,
     outline,
     outlineAtRest,

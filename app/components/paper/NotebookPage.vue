@@ -64,26 +64,10 @@ const heldWords = ({ held }: NotebookStop) =>
           </tbody>
         </table>
       </div>
-      <table v-if="page.lengths.length" class="mt-3 w-full text-sm">
-        <thead>
-          <tr class="border-b border-edge text-right text-soft">
-            <th class="py-1 text-left font-medium">length</th>
-            <th class="font-medium">body</th>
-            <th class="font-medium">garment, as bought</th>
-            <th class="font-medium">as altered</th>
-            <th class="font-medium">left over</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="l in page.lengths" :key="l.name" class="border-b border-edge/60 text-right">
-            <th class="py-1 text-left font-semibold">{{ l.name }}</th>
-            <td><LengthText :mm="l.bodyMm" bare /></td>
-            <td><LengthText :mm="l.beforeMm" bare /></td>
-            <td><LengthText :mm="l.afterMm" bare /></td>
-            <td class="font-semibold"><LengthChange :from="l.bodyMm" :to="l.afterMm" bare /></td>
-          </tr>
-        </tbody>
-      </table>
+      <template v-if="page.asked.length">
+        <h3 class="mt-4 mb-1 text-lg font-semibold">Asked, given, left over</h3>
+        <AskedGivenTable :rows="page.asked" :is-bought="page.stops.length === 0" />
+      </template>
       <p class="mt-1 text-xs text-soft">Figures in {{ prefs.units === 'in' ? 'inches' : 'centimetres' }}.</p>
     </section>
 

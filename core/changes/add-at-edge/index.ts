@@ -8,7 +8,8 @@ import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { Field, Handle, PaperStep, StepInput } from '../types'
-import { applyAddAtEdge, outAlong } from './apply'
+import { outAlong } from '../shared/widen-sides'
+import { applyAddAtEdge } from './apply'
 import { proposeRemainder } from './proposes'
 import { AddAtEdgeSchema, type AddAtEdgeInputs } from './schema'
 
@@ -50,6 +51,7 @@ export const addAtEdge = defineChange({
   schema: AddAtEdgeSchema,
   reads: readAddAtEdge,
   mayMend: { belly: 2, seat: 3, 'full-seat': 2, 'side-swings': 1 },
+  gives: ['bust', 'waist', 'hip'],
   phase: 'sides',
   proposes: (garmentNow, asked) => (hasSides(garmentNow(), asked.context.sizeId) ? proposeRemainder(garmentNow, asked) : []),
   takesOver: (_there, proposed) => proposed,

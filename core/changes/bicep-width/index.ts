@@ -47,6 +47,8 @@ export const bicepWidth = defineChange({
       return first && { ...first, amountMm, armhole: wayFor(garment, amountMm, context.sizeId) }
     }),
   mayMend: { bicep: 0, 'arm-drags': 0 },
+  gives: ['bicep'],
+  givesMore: (garment, _begun, missingMm, context) => ({ amountMm: missingMm, armhole: wayFor(garment, missingMm, context.sizeId) }),
   phase: 'widths',
   proposes: proposeBicep,
   takesOver: (_there, proposed) => proposed,

@@ -14,7 +14,7 @@ import {
 } from '../../pattern'
 import { pointOnChain, sideChains, zonesOnChain } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
-import { evenSides, surplusOf } from '../shared/even-sides'
+import { evenSides } from '../shared/even-sides'
 import { carryAlong, knotsOf } from './carry-along'
 import { planChain, weightsAlong, whole, zoneOfFollower, zonesOfSides, type BlendPlan } from './plan-chain'
 import type { BlendInputs, BlendZone } from './schema'
@@ -232,6 +232,6 @@ export function blendGarment(garment: Garment, inputs: BlendInputs): Garment {
   })
   const name = blendName(garment, inputs, zones).slice(0, 120)
   const used = [inputs.bust, inputs.waist, inputs.hip]
-  const evened = evenSides({ ...garment, pieces }, sizeId, (seam) => used.map((id) => surplusOf(garment, seam, id)))
+  const evened = evenSides(garment, { ...garment, pieces }, sizeId, { from: used }).garment
   return { ...evened, sizes: garment.sizes.map((s) => (s.id === sizeId ? { ...s, name } : s)) }
 }

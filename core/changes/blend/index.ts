@@ -1,4 +1,5 @@
 import { readBlend } from './reads'
+import { sideCautions } from '../shared/side-turns'
 import type { Point } from '../../geometry'
 import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -112,7 +113,7 @@ function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeConte
     }),
     leftOut: [],
     held: heldByBlend(garment, after, inputs),
-    cautions: [],
+    cautions: sideCautions(garment, after, garment.baseSizeId),
   })
 }
 
@@ -139,6 +140,7 @@ export const blend = defineChange({
   holds: 'Each zone measures what its size measures; front and back side seams stay equal.',
   schema: BlendSchema,
   reads: readBlend,
+  gives: ['high-bust', 'bust', 'waist', 'hip'],
   phase: 'sizes',
   costsAfter: { sides: 'the blend puts whole sizes in the place of what was let out or taken in.' },
   proposes: proposeBlend,

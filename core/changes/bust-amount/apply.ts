@@ -4,7 +4,7 @@ import type { SpreadBust } from '../../moves'
 import { edgeFamily, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { APEX_BELOW_MM, apexOfFront, findZones, finishedMm, frontKind, type FrontKind } from '../../measure'
-import { wantedEase } from '../../size'
+import { easeWanted } from '../../size'
 import { EQUAL_MM, LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
@@ -134,8 +134,7 @@ export function proposeBust(garment: Garment, context: ChangeContext): Proposal 
   const [fullBustMm, highBustMm] = [figureMm(context.body, 'bust'), figureMm(context.body, 'high-bust')]
   const zone = findZones(garment).find((z) => z.id === 'bust')
   if (fullBustMm === undefined || highBustMm === undefined || !zone) return null
-  const { wantedMm, fit, fabric } = context.sizing
-  const easeMm = wantedMm.bust ?? wantedEase('bust', fit, fabric)
+  const easeMm = easeWanted(context.bought ?? garment, zone, context.sizing, context.body).mm
   const missingMm = fullBustMm + easeMm - finishedMm(garment, zone, context.sizeId, context.sizing.shiftsMm.bust)
   const cupMm = fullBustMm - highBustMm
   const byCup = cupMm - DRAFTED_CUP_MM

@@ -35,12 +35,10 @@ import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { slitAt } from '../shared/darts/find-darts'
+import { freeId, openSideDart } from '../shared/darts/open-side-dart'
 import { halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 import { takeOutAtSide } from './take-out-at-side'
-
-/** A new dart on a front that had none. */
-const NEW_DART = 'bust-dart'
 
 /** What opens at the side of a front without a dart can be eased in up to this, mm: more shows as gathers. */
 const EASE_MM = 10
@@ -58,14 +56,6 @@ export interface BustDone {
   apex: Point
 }
 
-/** An id that no dart of the piece has. */
-function freeId(piece: Piece, id: string): string {
-  const ids = new Set(piece.darts.map((d) => d.id))
-  let free = id
-  for (let i = 2; ids.has(free); i++) free = `${id}-${i}`
-  return free
-}
-
 /** The front with its dart at the side: moved there, or a slit where there was none. */
 function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels' }>): Result<{ garment: Garment; dartId: string }> {
   const { piece } = front
@@ -77,8 +67,7 @@ function withSideDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels
   const mouthOf = slitAt(garment, piece, place.edgeId, place.atMm)
   if (front.how === 'other-dart')
     return ok(moveDart(garment, { pieceId: piece.id, dartId: front.dart.id, apexOf, mouthOf, share: 1, trued: true }))
-  const dartId = freeId(piece, NEW_DART)
-  return ok({ garment: insertDart(garment, piece.id, { id: dartId, name: 'bust dart' }, mouthOf, apexOf), dartId })
+  return ok(openSideDart(garment, piece, place, apexOf))
 }
 
 /** Rounds of asking for as much more as was lost in settling the side: each leaves a tenth. */

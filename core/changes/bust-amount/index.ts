@@ -32,6 +32,7 @@ export const bustAmount = defineChange({
   holds: 'Armhole, shoulder, neckline, and the side seam with its dart closed.',
   schema: BustAmountSchema,
   reads: (wish, garment, _context, begun) => readBust(wish, garment, begun),
+  gives: ['bust'],
   phase: 'bust',
   costsAfter: {
     'dart-height': 'the dart was set to its height before the bust was changed, which moves it again.',

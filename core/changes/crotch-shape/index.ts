@@ -54,6 +54,7 @@ export const crotchShape = defineChange({
   schema: CrotchShapeSchema,
   reads: (wish, _garment, _context, begun) => readCrotchShape(wish, begun),
   mayMend: { 'crotch-curve': 1, 'crotch-depth': 2, seat: 1 },
+  gives: ['crotch'],
   phase: 'widths',
   begin(garment, context) {
     const crotch = crotchOf(garment)

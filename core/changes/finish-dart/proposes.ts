@@ -15,14 +15,14 @@ const offMm = (garment: Garment, { piece, dart }: FoundDart): number => {
 
 /**
  * Darts that the plan has moved, finished afresh: the side dart of a front whose bust was changed, its legs equal and its tip where
- * it belongs; and every dart whose legs were equal as bought and are no longer, its tip where it is.
+ * it belongs; and every dart whose legs were equal as bought, or that the plan made, and are no longer, its tip where it is.
  */
 export function proposeFinish(garmentNow: () => Garment, { stops, context }: AskedByBody): { inputs: FinishDartInputs; note: string }[] {
   const fronts = stops.filter((s) => s.isNew && s.phase === 'bust').map((s) => s.pieceId)
   if (!stops.some((s) => s.isNew)) return []
   const garment = garmentNow()
   const { bought } = context
-  const wereEqual = bought ? dartsOf(bought).filter((d) => offMm(bought, d) <= LEGS_MM) : []
+  const wereUnequal = bought ? dartsOf(bought).filter((d) => offMm(bought, d) > LEGS_MM) : dartsOf(garment)
   return dartsOf(garment).flatMap((found) => {
     const { ref, piece, dart } = found
     const shape = shapeOf(piece, garment.baseSizeId)
@@ -30,7 +30,7 @@ export function proposeFinish(garmentNow: () => Garment, { stops, context }: Ask
     const equal = { dart: ref, legs: 'equal', pressTo: dart.pressTo } as const
     if (isSide && fronts.includes(piece.id))
       return [{ inputs: { ...equal, tipBackMm: tipBackMm('side') }, note: 'The fuller bust moved its legs.' }]
-    if (offMm(garment, found) <= LEGS_MM || !wereEqual.some((d) => d.ref === ref)) return []
+    if (offMm(garment, found) <= LEGS_MM || wereUnequal.some((d) => d.ref === ref)) return []
     const back = distance(findApex(piece, shape, dart).point, dartFigures(piece, shape, dart).tip)
     return [{ inputs: { ...equal, tipBackMm: back }, note: 'What was changed beside it moved its legs: they are made equal again.' }]
   })

@@ -1,11 +1,13 @@
-import { findPiece, shapeOf, sizeBeyond, type Garment, type Piece } from '../../pattern'
-import { findZones, zoneWidth, type ZoneId } from '../../measure'
+import { findPiece, shapeOf, sizeBeyond, timesCut, type Garment, type Piece } from '../../pattern'
+import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'
-import { rulesOf, tableOf } from './rules'
+import { askedPart, rulesOf, tableOf } from './rules'
 import type { Cardinal, GradeInputs } from './schema'
 import { settleCaps } from '../../seams'
+import { evenSides } from '../shared/even-sides'
+import { SIDE_KEYS, widenSides, type SideAmounts, type SideZone } from '../shared/widen-sides'
 import { settleBands } from '../shared/settle-bands'
 
 /** A size that a grade makes, with how much its body is larger than the size it starts from, mm. */
@@ -87,7 +89,7 @@ export function addGradedSize(garment: Garment, inputs: Pick<GradeInputs, 'centr
       const shape = rules ? gradeShape(piece, from, rules, size.totalMm, out.get(piece.id)) : from
       return { ...piece, shapes: { ...piece.shapes, [size.id]: shape } }
     })
-    return { ...garment, pieces }
+    return evenSides(garment, { ...garment, pieces }, size.id, { from: [size.fromId] }).garment
   }
   let grown = make()
   for (let round = 0; round < ROUNDS; round++) {
@@ -110,9 +112,37 @@ export function addGradedSize(garment: Garment, inputs: Pick<GradeInputs, 'centr
     if (worst <= SAME_POINT_MM) break
     grown = make()
   }
+  grown = widenSides(grown, missingInside(garment, grown, zones, inputs, size), size.id)
   const capped = settleCaps(garment, grown, size.fromId, size.id)
   // A cap that no height would fit stays as it is, and the promise of its ease says so.
   return settleBands(garment, capped.ok ? capped.value.garment : grown, size.fromId, size.id)
+}
+
+/** What a zone of the trunk still misses an edge where no corner with a rule of its own carries it: a waist drawn inside the side. */
+function missingInside(
+  garment: Garment,
+  grown: Garment,
+  zones: readonly Zone[],
+  inputs: Pick<GradeInputs, 'centre' | 'rules'>,
+  size: GradedSize,
+): SideAmounts {
+  const amounts: SideAmounts = { bustMm: 0, waistMm: 0, hipMm: 0 }
+  for (const zone of zones) {
+    const key = SIDE_KEYS[zone.id as SideZone]
+    const pieces = zone.parts.map((p) => findPiece(garment, p.pieceId)!)
+    if (!key || pieces.some((p) => !tableOf(p) || carriersOf(p, zone.id as ZoneId))) continue
+    const edges = pieces.reduce((sum, p) => sum + sideChains(p, shapeOf(p, size.fromId)).length * timesCut(p), 0)
+    const asked =
+      size.totalMm *
+      askedPart(
+        garment,
+        pieces.map((p) => p.id),
+        inputs,
+      )
+    const grew = finishedMm(grown, zone, size.id) - finishedMm(garment, zone, size.fromId)
+    if (edges > 0) amounts[key] = (asked - grew) / edges
+  }
+  return amounts
 }
 
 /**

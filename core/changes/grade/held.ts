@@ -6,7 +6,7 @@ import { lengthToken } from '../../units'
 import { holdMeasure } from '../shared/held'
 import type { Caution, HeldPromise } from '../types'
 import { gradedSizes } from './grade-garment'
-import { rulesOf, tableOf } from './rules'
+import { askedPart, growthByRules } from './rules'
 import type { GradeInputs } from './schema'
 
 /** What a grade holds in every size that it makes: growth as asked, cap ease, darts, seams that matched. All measured. */
@@ -53,30 +53,6 @@ export function heldByGrade(before: Garment, after: Garment, inputs: GradeInputs
         held.push(holdMeasure(`${dart.name}, intake`, `${piece.name}, size ${size.name}`, was.intakeMm, is.intakeMm, EQUAL_MM))
       }
   return held
-}
-
-/** The part of the interval that the rules in force give to a zone round the body: 1 when the sums are right. */
-function askedPart(garment: Garment, pieceIds: string[], inputs: GradeInputs): number {
-  const own = pieceIds.some((id) => {
-    const table = tableOf(findPiece(garment, id)!)
-    return table !== null && inputs.rules[table] !== undefined
-  })
-  return own ? growthByRules(garment, inputs) : 1
-}
-
-/** Sum over the trunk's pieces of what their rules give at the widest point, as part of the interval. */
-export function growthByRules(garment: Garment, inputs: Pick<GradeInputs, 'centre' | 'rules'>): number {
-  let sum = 0
-  for (const piece of garment.pieces) {
-    const table = tableOf(piece)
-    if (!table || table === 'sleeve' || table === 'skirt') continue
-    const rules = rulesOf(inputs, table)
-    const times = piece.cut.count * (piece.edges.some((e) => e.fold) ? 2 : 1)
-    const sides = table === 'one-piece' ? 2 : 1
-    if (table === 'leg') sum += ((rules['hip-side']?.across ?? 0) + (rules['crotch-point']?.across ?? 0)) * times
-    else sum += (rules.underarm?.across ?? 0) * times * sides
-  }
-  return sum
 }
 
 export function gradeCautions(garment: Garment, inputs: GradeInputs): Caution[] {

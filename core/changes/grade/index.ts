@@ -71,6 +71,7 @@ export const grade = defineChange({
   schema: GradeSchema,
   reads: (wish, _garment, _context, begun) => readGrade(wish, begun),
   mayMend: { bicep: 2, 'arm-drags': 2 },
+  gives: ['high-bust', 'bust', 'waist', 'hip'],
   phase: 'new-sizes',
   costsAfter: { sizes: 'the new sizes are made from the blend, not from the size that it took the place of.' },
   proposes: proposeSizes,

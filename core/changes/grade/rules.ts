@@ -1,7 +1,10 @@
-import type { Piece, PieceKind } from '../../pattern'
+import { findPiece, timesCut, type Garment, type Piece, type PieceKind } from '../../pattern'
 import type { Cardinal, GradeInputs, Rule, RuleTable } from './schema'
 
 const to = (across: number, along: number): Rule => ({ across, along })
+
+/** How far a shoulder falls for each millimetre that it goes out: some 20 degrees, as bodices are drafted. */
+const SHOULDER_SLOPE = 0.36
 
 /**
  * Our own rules, as parts of the interval. A quarter of it goes to each of the four sides of a body; the neck takes
@@ -11,10 +14,12 @@ const to = (across: number, along: number): Rule => ({ across, along })
 function ownRules(centre: GradeInputs['centre']): Record<RuleTable, Partial<Record<Cardinal, Rule>>> {
   const neck = centre === 'third' ? 0.25 / 3 / 2 : 0.03
   const shoulder = neck + 0.08
+  // Along the shoulder: straight across it would flatten with every size, and turn neckline and armhole where they are sewn.
+  const slope = 0.08 * SHOULDER_SLOPE
   const bodice = (front: boolean): Partial<Record<Cardinal, Rule>> => ({
     'neck-centre': to(0, front ? 0.02 : 0),
     'neck-point': to(neck, 0),
-    'shoulder-tip': to(shoulder, 0),
+    'shoulder-tip': to(shoulder, slope),
     underarm: to(0.25, 0.08),
     'waist-side': to(0.25, 0.12),
     'waist-centre': to(0, 0.12),
@@ -84,4 +89,28 @@ export function splitInterval(
 ): { sideMm: number; centreMm: number } {
   const part = centre === 'third' ? 1 / 3 : 0
   return { sideMm: (intervalMm * (1 - part)) / sides, centreMm: (intervalMm * part) / centres }
+}
+
+/** The part of the interval that the rules in force give to a zone round the body: 1 when the sums are right. */
+export function askedPart(garment: Garment, pieceIds: string[], inputs: Pick<GradeInputs, 'centre' | 'rules'>): number {
+  const own = pieceIds.some((id) => {
+    const table = tableOf(findPiece(garment, id)!)
+    return table !== null && inputs.rules[table] !== undefined
+  })
+  return own ? growthByRules(garment, inputs) : 1
+}
+
+/** Sum over the trunk's pieces of what their rules give at the widest point, as part of the interval. */
+export function growthByRules(garment: Garment, inputs: Pick<GradeInputs, 'centre' | 'rules'>): number {
+  let sum = 0
+  for (const piece of garment.pieces) {
+    const table = tableOf(piece)
+    if (!table || table === 'sleeve' || table === 'skirt') continue
+    const rules = rulesOf(inputs, table)
+    const times = timesCut(piece)
+    const sides = table === 'one-piece' ? 2 : 1
+    if (table === 'leg') sum += ((rules['hip-side']?.across ?? 0) + (rules['crotch-point']?.across ?? 0)) * times
+    else sum += (rules.underarm?.across ?? 0) * times * sides
+  }
+  return sum
 }

@@ -27,6 +27,8 @@ function levelFor(garment: Garment, row: LengthRow): Level | null {
     return at !== null && (!top || at > top.at) && at < bottom
   })
   if (line) return { id: 'line-1', share: 1, mark: { by: 'line', id: line.id }, belowMm: 0 }
+  const waist = row.from === 'waist' && !top ? piece.lines.find((l) => l.role === 'waist') : undefined
+  if (waist) return { id: 'line-1', share: 1, mark: { by: 'line', id: waist.id }, belowMm: (bottom - lineLevel(shape, waist.id)!) / 2 }
   if (!top) return null
   return { id: 'line-1', share: 1, mark: { by: 'corner', id: top.id }, belowMm: (bottom - top.at) / 2 }
 }
@@ -34,5 +36,7 @@ function levelFor(garment: Garment, row: LengthRow): Level | null {
 /** A length that ends above the hem, put in or taken out at one line. */
 export function lengthAtLine(garment: Garment, row: LengthRow): LengthenInputs | null {
   const level = row.to === 'hem' ? null : levelFor(garment, row)
-  return level && row.missingMm !== null ? { amountMm: row.missingMm, pieceId: row.pieceId, levels: [level], leftOut: [] } : null
+  // Back and front are lengthened alike; what one of them alone misses, and how deep the armhole lies, are changes of their own.
+  const isAlike = row.from !== 'shoulder' && row.from !== 'underarm'
+  return level && isAlike && row.missingMm !== null ? { amountMm: row.missingMm, pieceId: row.pieceId, levels: [level], leftOut: [] } : null
 }

@@ -44,6 +44,7 @@ export const lengthen = defineChange({
   schema: LengthenSchema,
   reads: readLengthen,
   mayMend: { 'collar-back': 1, 'crotch-depth': 1 },
+  gives: ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee', 'arm-length', 'crotch'],
   phase: 'lengths',
   costsAfter: {
     sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',

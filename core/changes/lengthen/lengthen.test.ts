@@ -217,8 +217,8 @@ describe('the demo blouse, curved sides', () => {
         expect(p.x).toBeLessThan(Math.max(...xs) + 0.05)
       }
       const ends = [after[0]!, after[after.length - 1]!]
-      expect(Math.abs(turnRad(tangentAt(before[0]!, 0), tangentAt(ends[0]!, 0)))).toBeLessThan(1e-5)
-      expect(Math.abs(turnRad(tangentAt(before[before.length - 1]!, 1), tangentAt(ends[1]!, 1)))).toBeLessThan(1e-5)
+      expect(Math.abs(turnRad(tangentAt(before[0]!, 0), tangentAt(ends[0]!, 0)))).toBeLessThan(1e-3)
+      expect(Math.abs(turnRad(tangentAt(before[before.length - 1]!, 1), tangentAt(ends[1]!, 1)))).toBeLessThan(1e-3)
     }
   })
   it('keeps each notch with the paper it lies on', () => {

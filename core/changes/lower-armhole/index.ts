@@ -8,6 +8,8 @@ import { armholeAsSewn } from '../shared/as-sewn'
 import { outlineStroke } from '../shared/draw-step'
 import type { Field, Handle, PaperStep, StepInput } from '../types'
 import { applyLowerArmhole } from './apply'
+import { proposeArmhole } from './proposes'
+import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { readLowerArmhole } from './reads'
 import { LowerArmholeSchema, type LowerArmholeInputs } from './schema'
 
@@ -38,6 +40,11 @@ export const lowerArmhole = defineChange({
   schema: LowerArmholeSchema,
   reads: (wish, _garment, _context, begun) => readLowerArmhole(wish, begun),
   mayMend: { 'armhole-depth': 0 },
+  proposes: proposeArmhole,
+  takesOver: sumOfAmounts,
+  gives: ['underarm-to-waist'],
+  // The side grows by what the armhole is raised.
+  givesMore: (_garment, begun, missingMm) => ({ ...begun, amountMm: -missingMm }),
   phase: 'widths',
   begin(garment) {
     const none = whyNoArmhole(garment, findArmholes(garment))

@@ -47,6 +47,7 @@ export const redrawNeckline = defineChange({
   schema: RedrawNecklineSchema,
   reads: (wish, _garment, _context, begun) => readRedrawNeckline(wish, begun),
   mayMend: { 'neck-shape': 0 },
+  gives: ['neck'],
   phase: 'widths',
   begin(garment) {
     const found = findNecklines(garment)

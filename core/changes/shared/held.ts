@@ -19,25 +19,25 @@ export function holdMeasure(
 }
 
 /** The length of an edge that must not change. */
-export function holdEdge(piece: Piece, before: Shape, after: Shape, edgeId: string): HeldPromise {
+export function holdEdge(piece: Piece, before: Shape, after: Shape, edgeId: string, allowed = EQUAL_MM): HeldPromise {
   const edge = piece.edges.find((e) => e.id === edgeId)!
   return holdMeasure(
     `${edge.name}, length`,
     piece.name,
     measureLength(edgePath(before, edgeId)),
     measureLength(edgePath(after, edgeId)),
-    EQUAL_MM,
+    allowed,
   )
 }
 
 /** The straight distance between an edge's two ends. */
-export function holdEdgeWidth(piece: Piece, before: Shape, after: Shape, edgeId: string): HeldPromise {
+export function holdEdgeWidth(piece: Piece, before: Shape, after: Shape, edgeId: string, allowed = EQUAL_MM): HeldPromise {
   const edge = piece.edges.find((e) => e.id === edgeId)!
   const across = (shape: Shape) => {
     const path = edgePath(shape, edgeId)
     return distance(path[0]!.from, path[path.length - 1]!.to)
   }
-  return holdMeasure(`${edge.name}, width`, piece.name, across(before), across(after), EQUAL_MM)
+  return holdMeasure(`${edge.name}, width`, piece.name, across(before), across(after), allowed)
 }
 
 /** The width at the narrowest place (the waist), where there is one before and after. */

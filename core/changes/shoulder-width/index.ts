@@ -1,3 +1,4 @@
+import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { readShoulderWidth } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { measureLength, subtract, unit } from '../../geometry'
@@ -33,8 +34,11 @@ export const shoulderWidth = defineChange({
   holds: 'Neckline, armhole length, everything below the hinge; front and back shoulders still meet.',
   schema: ShoulderWidthSchema,
   reads: (wish, _garment, _context, begun) => readShoulderWidth(wish, begun),
+  gives: ['shoulder'],
+  givesMore: (_garment, begun, missingMm) => ({ ...begun, amountMm: missingMm }),
   phase: 'widths',
   leftOut: partnersIn,
+  takesOver: sumOfAmounts,
   begin(garment, context) {
     const none = whyNoShoulder(garment, context.sizeId)
     if (none) return none

@@ -1,3 +1,4 @@
+import { proposeHem } from './proposes'
 import { readUnevenHem } from './reads'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { measureLength, placeAt } from '../../geometry'
@@ -32,12 +33,14 @@ export const unevenHem = defineChange({
   holds: 'Side seams equal on front and back, everything above the hem, a smooth run through the side seam.',
   schema: UnevenHemSchema,
   reads: readUnevenHem,
+  gives: ['waist-to-hem-front', 'waist-to-hem-side', 'waist-to-hem-back'],
   phase: 'hems',
   givesLength(garment, row, context) {
     if (row.to !== 'hem' || row.missingMm === null || !this.begin(garment, context).ok) return null
     const key = row.id.endsWith('back') ? 'centreBackMm' : row.id.endsWith('front') ? 'centreFrontMm' : 'sideMm'
     return { centreFrontMm: 0, sideMm: 0, centreBackMm: 0, [key]: row.missingMm }
   },
+  proposes: proposeHem,
   takesOver: sumOfAmounts,
   begin: (garment, context) =>
     findHem(garment, context.sizeId).length === 0

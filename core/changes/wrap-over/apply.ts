@@ -33,12 +33,12 @@ function heldByWrap(before: Garment, after: Garment, wrap: WrapPiece, inputs: Wr
 function wrapCautions(before: Garment, after: Garment, wrap: WrapPiece, context: ChangeContext): Caution[] {
   const { neckline, lower } = wrap
   const pieceId = neckline.piece.id
-  const row = bodyLengths(after, context.body).find((r) => r.id === 'front-to-waist' && r.pieceId === pieceId)
+  const row = bodyLengths(after, context.body, context.sizing.wantedMm).find((r) => r.id === 'front-to-waist' && r.pieceId === pieceId)
   const isShort = row?.missingMm != null && Math.abs(row.missingMm) > SEAM_EASE_MM
   const length: Caution[] = isShort
     ? [
         {
-          code: 'front-length',
+          code: 'front-off-body',
           pieceId,
           message: `From the shoulder to the waist the body measures ${lengthToken(row.bodyMm!)} in front, this piece ${lengthToken(row.garmentMm)}: bring the front to the body’s length first, or the edge gapes or pulls.`,
         },

@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { ListPlus } from 'lucide-vue-next'
+import { Check, ListPlus } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { changeForLength, layOnPlan, planWith, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
+import { askedGiven, changeForLength, layOnPlan, planWith, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
 import { finishedMeasures, type OwnZone } from '~~/core/measure'
-import { makeWorksheet, type LengthRow } from '~~/core/size'
+import { compareSchools, makeWorksheet } from '~~/core/size'
 import { db } from '~/data/db'
 import { sayDone, sayFault } from '~/messages'
-import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
+import { SCHOOL_NAMES } from '~/school-names'
 import { stationAt } from '~/stations'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
 const session = usePlanSession()
 const wardrobe = useWardrobe()
-const prefs = usePrefs()
 const router = useRouter()
 const project = computed(() => work.project!)
 const garment = computed(() => project.value.garment)
@@ -31,11 +30,14 @@ const worked = computed(() => (ownStops.value && session.computedPlan?.beforeSiz
 const traced = computed(() => tracedFor(worked.value, session.contextFor(garment.value)))
 const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
 const sheet = computed(() => {
-  const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value)
+  const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value, garment.value)
   // What is printed on the pattern was printed for the pieces as bought.
   const disagree = (id: string) => bought.value.rows.find((r) => r.zone.id === id)?.disagree ?? []
   return { ...now, rows: now.rows.map((r) => ({ ...r, disagree: disagree(r.zone.id) })) }
 })
+/** What each way of choosing would lead to, when one wants to see it. */
+const allSchools = ref(false)
+const schools = computed(() => (allSchools.value ? compareSchools(traced.value, sizing.value, set.value, garment.value) : []))
 const lit = ref<string | null>(null)
 
 /** A band is moved on every piece of its zone alike. */
@@ -86,8 +88,26 @@ const plan = computed(() =>
   ),
 )
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
+const chosenStops = computed(() => plan.value.filter((l, i) => l.how !== 'there' && !leftOut.value.has(keyOf(i))))
+/** What the body asks for beside what the pieces give as the plan leaves them. */
+const asked = computed(() =>
+  set.value ? askedGiven(garment.value, nest.value, session.computedPlan?.stops ?? [], { sizing: sizing.value, body: set.value }) : [],
+)
+/** Lengths that one stop brings to the body's. */
+const addable = computed(() => {
+  const context = session.contextFor(garment.value)
+  return new Set(sheet.value.lengths.flatMap((l) => (changeForLength(traced.value, l, context) ? [l.id] : [])))
+})
+/** Proposed stops that are not to be taken, by what they are called and where they stand. */
+const leftOut = ref(new Set<string>())
+const keyOf = (i: number) => `${plan.value[i]!.proposed.kind} ${i}`
+const toggle = (i: number) => {
+  const key = keyOf(i)
+  leftOut.value = leftOut.value.has(key) ? new Set([...leftOut.value].filter((k) => k !== key)) : new Set([...leftOut.value, key])
+}
+watch(proposed, () => (leftOut.value = new Set()))
 async function addPlan() {
-  const lost = await session.lostBy(missingStops.value)
+  const lost = await session.lostBy(chosenStops.value)
   if (!lost) return
   if (lost.length > 0) inTheWay.value = lost
   else await takePlan([])
@@ -96,8 +116,8 @@ async function addPlan() {
 const inTheWay = ref<{ id: string; title: string }[] | null>(null)
 async function takePlan(off: string[]) {
   inTheWay.value = null
-  const count = missingStops.value.length
-  if (!(await work.takeProposed(missingStops.value, off))) return
+  const count = chosenStops.value.length
+  if (!(await work.takeProposed(chosenStops.value, off))) return
   sayDone(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
     label: 'See it',
     run: () => void router.push(stationAt(project.value.garmentId, work.fitId, 'reshape')),
@@ -109,13 +129,15 @@ async function planAnotherFit() {
   const row = await db.garments.get(project.value.garmentId)
   const fit = work.fits.find((f) => f.id === work.fitId)
   if (!row || !fit) return sayFault('This garment or this fit was deleted in another tab. Look in the wardrobe.')
-  const { plan: stops } = planWith(missingStops.value, [], () => crypto.randomUUID())
+  const { plan: stops } = planWith(chosenStops.value, [], () => crypto.randomUUID())
   const id = await wardrobe.beginFit(row, project.value.wearerId, 'from the figures', { ...fit, plan: stops })
   if (id === null) return
   await router.push(stationAt(row.id, id, 'size'))
   sayDone('Another fit was begun with what the body asks for; the other one is as it was.')
 }
-async function addLength(row: LengthRow) {
+async function addLength(id: string) {
+  const row = sheet.value.lengths.find((l) => l.id === id)
+  if (!row) return
   const change = changeForLength(traced.value, row, session.contextFor(garment.value))
   if (!change) return
   const laid = layOnPlan([change], work.stops)
@@ -128,7 +150,19 @@ async function addLength(row: LengthRow) {
   <div class="station md:grid-cols-[minmax(0,1fr)_22rem] print:block">
     <div class="station-main p-4 print:overflow-visible">
       <SizingChoices :sizing="sizing" :school="sheet.school" @edit="work.setChoices" />
-      <p class="mb-3 text-sm text-soft print:hidden">{{ sheet.schoolWhy }}</p>
+      <p class="mb-3 text-sm text-soft print:hidden">
+        {{ sheet.schoolWhy }}
+        <button
+          v-if="garment.sizes.length > 1 && set"
+          class="underline"
+          :aria-expanded="allSchools"
+          data-test="all-schools"
+          @click="allSchools = !allSchools"
+        >
+          {{ allSchools ? 'Hide the other ways' : 'What every way would lead to' }}
+        </button>
+      </p>
+      <SchoolsTable v-if="allSchools && set" :outcomes="schools" :followed="sheet.school" :names="SCHOOL_NAMES" />
       <p v-if="ownStops" class="mb-3 text-sm print:hidden" data-test="worked-on">
         Measured on the pieces as {{ ownStops === 1 ? 'your other stop leaves' : `your ${ownStops} other stops leave` }} them.
       </p>
@@ -158,18 +192,30 @@ async function addLength(row: LengthRow) {
 
       <ZoneForm class="mt-3 print:hidden" :garment="garment" @add="addZone" />
 
-      <LengthsTable class="mt-5 print:hidden" :garment="traced" :rows="sheet.lengths" @add="addLength" />
-
       <section class="mt-5 rounded-lg border border-edge bg-panel p-4 print:hidden" aria-label="From body to plan">
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
-        <ol v-if="plan.length" class="mb-3 list-decimal space-y-1 pl-6">
-          <li v-for="(l, i) in plan" :key="i">
-            {{ proposed[i]!.words.title }}
-            <span v-if="proposed[i]!.words.amountMm !== null" class="text-soft">{{
-              prefs.length(proposed[i]!.words.amountMm!, { signed: true })
-            }}</span>
-            <span v-if="l.how === 'there'" class="text-sm text-good"> in the plan</span>
-            <span v-else-if="l.how === 'set'" class="text-sm text-ease"> in the plan with other figures</span>
+        <ol v-if="plan.length" class="mb-3 max-w-3xl divide-y divide-edge/60">
+          <li v-for="(l, i) in plan" :key="i" class="flex items-start gap-3 py-2" :data-test="`proposed-${i}`">
+            <input
+              v-if="l.how !== 'there'"
+              type="checkbox"
+              class="mt-0.5 size-5 accent-(--act)"
+              :checked="!leftOut.has(keyOf(i))"
+              :aria-label="`Take “${proposed[i]!.words.title}” into the plan`"
+              :data-test="`take-${i}`"
+              @change="toggle(i)"
+            />
+            <Check v-else class="mt-0.5 size-5 text-good" aria-hidden="true" />
+            <div class="min-w-0 flex-1">
+              <p>
+                <span class="font-semibold">{{ i + 1 }}. {{ proposed[i]!.words.title }}</span
+                >{{ ' ' }}<LengthText v-if="proposed[i]!.words.amountMm !== null" :mm="proposed[i]!.words.amountMm!" signed />
+                <span v-if="l.how === 'there'" class="ml-2 text-sm text-good">in the plan</span>
+                <span v-else-if="l.how === 'set'" class="ml-2 text-sm text-ease">in the plan with other figures</span>
+              </p>
+              <p v-if="proposed[i]!.change.note" class="text-sm text-soft">{{ proposed[i]!.change.note }}</p>
+              <p v-for="(c, k) in proposed[i]!.cautions" :key="k" class="text-sm text-note"><SentenceText :text="c" /></p>
+            </div>
           </li>
         </ol>
         <p v-else class="mb-2 text-soft">
@@ -181,9 +227,27 @@ async function addLength(row: LengthRow) {
               : 'With figures of a body a plan is made here.'
           }}
         </p>
-        <button v-if="session.proposed && missingStops.length" class="btn-act" data-test="make-plan" @click="addPlan">
-          <ListPlus class="size-5" />Take {{ missingStops.length === 1 ? 'this stop' : `these ${missingStops.length} stops` }} into the plan
+        <button
+          v-if="session.proposed && missingStops.length"
+          class="btn-act"
+          data-test="make-plan"
+          :disabled="chosenStops.length === 0"
+          @click="addPlan"
+        >
+          <ListPlus class="size-5" />Take {{ chosenStops.length === 1 ? 'this stop' : `these ${chosenStops.length} stops` }} into the plan
         </button>
+      </section>
+
+      <section v-if="asked.length" class="mt-5 print:hidden" aria-label="Asked, given, left over">
+        <h2 class="mb-1 font-display text-xl italic">Asked, given, left over</h2>
+        <p class="mb-2 text-sm text-soft">
+          {{
+            work.stops.length
+              ? 'Measured on the pieces as your plan leaves them. Asked is the body and the ease wanted there.'
+              : 'Measured on the pieces as bought. Asked is the body and the ease wanted there.'
+          }}
+        </p>
+        <AskedGivenTable :rows="asked" :is-bought="work.stops.length === 0" :addable="addable" @add="addLength" />
       </section>
 
       <TraceList class="mt-5 print:mt-0" :garment="traced" :sheet="sheet" :traced="sizing.traced" @tick="tick" />

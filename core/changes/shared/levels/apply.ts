@@ -4,7 +4,7 @@ import { limitToken } from '../../../units'
 import { findBrokenOutline } from '../../check-outlines'
 import { findLargestInSizes } from '../../find-largest'
 import type { Applied, ChangeContext } from '../../types'
-import { cautionsOf } from './cautions'
+import { cautionsOf, evenedCautions } from './cautions'
 import { heldAtLevels } from './held'
 import { moveGarment } from './move-garment'
 import type { LevelsInputs } from './schema'
@@ -32,12 +32,12 @@ export function applyAtLevels(garment: Garment, inputs: LevelsInputs, context: C
       largest,
     )
   }
-  const { garment: after, levels, touched, leftOut } = moved.value
+  const { garment: after, levels, touched, leftOut, evened } = moved.value
   return ok({
     garment: after,
     touched,
     leftOut,
-    held: heldAtLevels(garment, after, levels, context.sizeId),
-    cautions: cautionsOf(garment, after, inputs, levels, leftOut, context),
+    held: heldAtLevels(garment, after, levels, evened, context.sizeId),
+    cautions: [...cautionsOf(garment, after, inputs, levels, leftOut, context), ...evenedCautions(after, evened)],
   })
 }

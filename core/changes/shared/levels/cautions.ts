@@ -18,7 +18,7 @@ import {
   type Shape,
 } from '../../../pattern'
 import { lengthToken } from '../../../units'
-import { EQUAL_MM, ONE_LINE_MM, WINDOW_MIN_MM } from '../../../tolerances'
+import { EQUAL_MM, ONE_LINE_MM, SEAM_KEPT_MM, WINDOW_MIN_MM } from '../../../tolerances'
 import type { Caution, ChangeContext } from '../../types'
 import { isEvened, surplusOf } from '../evened'
 import { grainExtent } from './find-level'
@@ -204,3 +204,13 @@ export function cautionsOf(
   }
   return [...found, ...openingCautions(before, after, inputs.amountMm, context, new Set(levels.keys()))]
 }
+
+/** Says which hem corners went a little further, so that a seam whose sides slant differently is even; a pencil line is not told. */
+export const evenedCautions = (after: Garment, evened: MovedGarment['evened']): Caution[] =>
+  evened
+    .filter(({ mm }) => Math.abs(mm) > SEAM_KEPT_MM)
+    .map(({ seam, pieceId, mm }) => ({
+      code: 'side-evened',
+      pieceId,
+      message: `${findPiece(after, pieceId)!.name} ends ${lengthToken(mm)} further down at the ${seam.name}: its two sides slant differently, and so they stay equal.`,
+    }))

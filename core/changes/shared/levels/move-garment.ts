@@ -3,6 +3,7 @@ import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece
 import { add, dot, placeAt, scale, type Point } from '../../../geometry'
 import { ok, refuse, type Result } from '../../../result'
 import type { TouchedPiece } from '../../types'
+import { evenSides, type EvenedEnd } from '../even-sides'
 import { findLevel } from './find-level'
 import type { LevelsInputs } from './schema'
 
@@ -10,6 +11,8 @@ export interface MovedGarment {
   garment: Garment
   touched: TouchedPiece[]
   leftOut: { pieceId: string; seamId: string; seamName: string }[]
+  /** Ends of sides in the asked size that were moved a little more or less, so that their seams are even. */
+  evened: EvenedEnd[]
   /** Levels per touched piece in the asked size. */
   levels: Map<string, MoveLevel[]>
 }
@@ -42,7 +45,7 @@ export function moveGarment(garment: Garment, inputs: LevelsInputs, sizeId: stri
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')
   const amounts = shareOut(inputs)
   let pieces = garment.pieces
-  let main: { levels: Map<string, MoveLevel[]>; leftOut: MovedGarment['leftOut'] } | null = null
+  let main: Pick<MovedGarment, 'levels' | 'leftOut' | 'evened'> | null = null
   for (const size of garment.sizes) {
     const levels: MoveLevel[] = []
     for (const [i, level] of inputs.levels.entries()) {
@@ -58,8 +61,11 @@ export function moveGarment(garment: Garment, inputs: LevelsInputs, sizeId: stri
       const shape = moveBeyond(piece, piece.shapes[size.id]!, own, crossings.get(piece.id)!)
       return { ...piece, shapes: { ...piece.shapes, [size.id]: shape } }
     })
+    const evened = evenSides(garment, { ...garment, pieces }, size.id)
+    pieces = evened.garment.pieces
     if (size.id === sizeId)
       main = {
+        evened: evened.ends,
         levels: spread.levels,
         leftOut: [...spread.leftOut].map(([pieceId, { seamId, seamName }]) => ({ pieceId, seamId, seamName })),
       }
@@ -79,5 +85,5 @@ export function moveGarment(garment: Garment, inputs: LevelsInputs, sizeId: stri
       })),
     }
   })
-  return ok({ garment: pieces === garment.pieces ? garment : { ...garment, pieces }, touched, leftOut: main.leftOut, levels: main.levels })
+  return ok({ garment: pieces === garment.pieces ? garment : { ...garment, pieces }, touched, ...main })
 }

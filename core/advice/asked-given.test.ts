@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest'
+import { demoWardrobe } from '../../demo/wardrobe'
+import { latestSet } from '../body'
+import { foldPlan, withId } from '../changes'
+import { contextWith } from '../changes/test-context'
+import { askedGiven, planSizes } from './index'
+
+const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
+const take = (id: string, wearerId?: string) => {
+  const project = projects.find((p) => p.id === id)!
+  const { garment, sizing } = project
+  const body = latestSet(wearers.find((w) => w.id === (wearerId ?? project.wearerId)))
+  const context = contextWith({ sizeId: garment.baseSizeId, sizing, body, bought: garment })
+  const plan = planSizes(garment, context).map((c, i) => withId(c, `c${i}`))
+  return { garment, context, plan, folded: foldPlan(garment, plan, context) }
+}
+
+describe('asked, given, left over', () => {
+  it.each([
+    ['demo-blouse', 'cook'],
+    ['demo-dress', 'bather'],
+    ['demo-jacket', 'cook'],
+    ['demo-tapered', 'lamplighter'],
+  ])('%s: what is given is measured, left is asked less given, and whatever is left has its reason', (id, wearerId) => {
+    const { garment, context, folded } = take(id, wearerId)
+    const rows = askedGiven(garment, folded.garment, folded.stops, context)
+    expect(rows.length).toBeGreaterThan(4)
+    for (const r of rows) {
+      expect(r.leftMm, r.id).toBe(r.askedMm === null ? null : r.askedMm - r.givenMm)
+      const isLeft = r.leftMm !== null && Math.abs(r.leftMm) > (r.what === 'zone' ? 2 : 3)
+      const isTight = r.what === 'zone' && r.givenMm < r.bodyMm
+      expect(r.reason !== null, `${r.id} ${r.leftMm}`).toBe(isLeft || isTight)
+    }
+    const waist = rows.find((r) => r.id === 'waist')!
+    const trueWaist = context.body!.figures.waist as { mm: number }
+    expect(waist.bodyMm).toBe(trueWaist.mm)
+    expect(waist.leftMm!).toBeLessThan(2)
+  })
+  it('every row of the Cook’s blouse that the plan can reach is reached, and names the stops that did it', () => {
+    const { garment, context, folded } = take('demo-blouse')
+    const rows = new Map(askedGiven(garment, folded.garment, folded.stops, context).map((r) => [r.id, r]))
+    for (const id of ['bust', 'waist', 'back-neck-to-waist', 'front-to-waist', 'underarm-to-waist'])
+      expect(rows.get(id)!.reason, id).toBeNull()
+    expect(rows.get('back-neck-to-waist')!.by).toEqual(['Shorten the body'])
+    expect(rows.get('underarm-to-waist')!.by).toEqual(['Raise the armhole'])
+    // Before the plan the same rows say what is missing.
+    const bought = new Map(askedGiven(garment, garment, [], context).map((r) => [r.id, r]))
+    expect(bought.get('back-neck-to-waist')!.reason).toContain('Lengthen or shorten at lines')
+    expect(bought.get('back-neck-to-waist')!.leftMm).toBeCloseTo(398 - 412, 0)
+  })
+  it('says why: switched off, or as far as the pieces go', () => {
+    const { garment, context, plan } = take('demo-blouse')
+    const off = plan.map((c) => (c.kind === 'lower-armhole' ? { ...c, on: false } : c))
+    const folded = foldPlan(garment, off, context)
+    expect(askedGiven(garment, folded.garment, folded.stops, context).find((r) => r.id === 'underarm-to-waist')!.reason).toMatch(
+      /switched off/,
+    )
+    // A front of which the dart can give only so much.
+    const { figures } = context.body!
+    const body = { ...context.body!, figures: { ...figures, 'front-to-waist': { mm: 345 } } }
+    const short = planSizes(garment, { ...context, body }).map((c, i) => withId(c, `s${i}`))
+    const done = foldPlan(garment, short, { ...context, body })
+    expect(done.stops.every((s) => s.status === 'applied')).toBe(true)
+    const front = askedGiven(garment, done.garment, done.stops, { ...context, body }).find((r) => r.id === 'front-to-waist')!
+    expect(front.leftMm!).toBeLessThan(-3)
+    expect(front.reason).toMatch(/these pieces go no further/)
+  })
+  it('measures of the zones are those of the worksheet', () => {
+    const { garment, context } = take('demo-dress')
+    const rows = askedGiven(garment, garment, [], context)
+    const hip = rows.find((r) => r.id === 'hip')!
+    expect(hip.boughtMm).toBe(hip.givenMm)
+    expect(hip.askedMm! - hip.bodyMm).toBeGreaterThan(80)
+  })
+})

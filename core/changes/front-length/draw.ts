@@ -1,0 +1,209 @@
+import {
+  applyAffine,
+  distance,
+  dot,
+  IDENTITY,
+  mapPath,
+  measureLength,
+  scale,
+  slideBy,
+  subtract,
+  turnAbout,
+  type Path,
+  type Point,
+} from '../../geometry'
+import { apexOfFront, frontKind, sidePlace, type FrontKind } from '../../measure'
+import {
+  angleFrom,
+  cutPiece,
+  drawLegsTo,
+  drawTipBack,
+  mapShapes,
+  moveParts,
+  outwardOf,
+  partOfPlace,
+  placeOnRay,
+  pressAnew,
+  runsDown,
+  tipBackMm,
+  trueJoint,
+  type CutPiece,
+} from '../../moves'
+import {
+  dartFigures,
+  dartIn,
+  edgePath,
+  findPiece,
+  grainDirection,
+  shapeOf,
+  type Dart,
+  type Garment,
+  type NotchPlace,
+  type Piece,
+  type Shape,
+} from '../../pattern'
+import { ok, refuse, type Problem, type Result } from '../../result'
+import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
+import { evenSides } from '../shared/even-sides'
+import { openSideDart } from '../shared/darts/open-side-dart'
+import type { FrontLengthInputs } from './schema'
+
+/** How far to each side of the dart the side is drawn anew, mm, where it has so much room: what a curve needs to turn gently. */
+const TRUED_MM = 70
+
+/** A front whose length was changed, with what was cut in the base size. */
+export interface FrontDone {
+  garment: Garment
+  dartId: string
+  isNewDart: boolean
+  apex: Point
+  /** Where the cut meets the centre. */
+  atCentre: Point
+  cut: CutPiece
+  /** The part that was slid along the grain. */
+  slid: number
+}
+
+/** The one front of a garment that a length can be given to: none where it is in panels. */
+export const frontOf = (garment: Garment, pieceId: string): Exclude<FrontKind, { how: 'panels' }> | null => {
+  const piece = findPiece(garment, pieceId)
+  const front = piece ? frontKind(garment, piece) : null
+  return front && front.how !== 'panels' ? front : null
+}
+
+/** The front with a dart at its side to take what the centre gains. */
+function withDart(garment: Garment, front: Exclude<FrontKind, { how: 'panels' }>): Result<{ garment: Garment; dartId: string }> {
+  if (front.how === 'side-dart') return ok({ garment, dartId: front.dart.id })
+  const { piece } = front
+  const apexOf = (sizeId: string) => apexOfFront(front, sizeId).point
+  const place = sidePlace(piece, shapeOf(piece, garment.baseSizeId), apexOf(garment.baseSizeId))
+  if (!place) return refuse('no-side', piece.name, 'it has no side seam for a dart.', 'Name the side seam first.')
+  return ok(openSideDart(garment, piece, place, apexOf))
+}
+
+/**
+ * The side drawn smoothly over its dart folded closed at a point, and unfolded: both legs end alike, and the side runs on across
+ * the dart. Sliding one part of it has changed the angle of the dart, and with it how the two parts meet when it is sewn.
+ */
+function trueSide(piece: Piece, shape: Shape, dart: Dart, at: Point): Shape {
+  const d = dartFigures(piece, shape, dart)
+  const angle = angleFrom(at, shape, dart)
+  const turned = (path: Path, rad: number) => mapPath(path, (p) => applyAffine(turnAbout(at, rad), p))
+  const [before, after] = [edgePath(shape, d.before.id), edgePath(shape, d.after.id)]
+  const [first, second] = trueJoint(before, turned(after, -angle), TRUED_MM)
+  const notches = Object.fromEntries(
+    piece.notches.map((n): [string, NotchPlace] => {
+      const place = shape.notches[n.id]!
+      const isBefore = n.edgeId === d.before.id
+      if (!isBefore && n.edgeId !== d.after.id) return [n.id, place]
+      // From the end that did not move.
+      const far = isBefore ? 'start' : 'end'
+      const whole = measureLength(isBefore ? before : after)
+      return [n.id, { from: far, distanceMm: place.from === far ? place.distanceMm : whole - place.distanceMm }]
+    }),
+  )
+  const edges = { ...shape.edges, [d.before.id]: first, [d.after.id]: turned(second, angle) }
+  return drawLegsTo(piece, { ...shape, notches, edges }, dart, at)
+}
+
+/** One size: cut from the centre to the apex and through the dart, the lower part slid along the grain, the dart drawn anew. */
+function slideBelow(
+  piece: Piece,
+  shape: Shape,
+  dart: Dart,
+  apex: Point,
+  backMm: number,
+  amountMm: number,
+): Result<Pick<FrontDone, 'cut' | 'slid' | 'atCentre'> & { shape: Shape }> {
+  const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front')!
+  const down = grainDirection(shape)
+  const atMm = placeOnRay(edgePath(shape, centre.id), apex, scale(outwardOf(piece, shape, apex), -1))
+  if (atMm === null)
+    return refuse(
+      'no-front',
+      piece.name,
+      'its centre does not run past the level of the bust.',
+      'Take a wedge out of it, or put one in, below the neckline.',
+    )
+  const drawn = drawLegsTo(piece, shape, dart, apex)
+  const cut = cutPiece(piece, drawn, [{ from: { edgeId: centre.id, atMm }, through: [], to: { edgeId: dart.legs[1], atMm: 0 } }])
+  if (!cut.ok) return cut
+  const below = runsDown(piece, drawn, dart) ? dart.legs[1] : dart.legs[0]
+  const slid = partOfPlace(cut.value, below, measureLength(edgePath(drawn, below)) / 2)
+  const by = slideBy(scale(down, amountMm))
+  const moved = moveParts(
+    piece,
+    drawn,
+    cut.value,
+    cut.value.parts.map((_, i) => (i === slid ? by : IDENTITY)),
+  )
+  if (!moved.ok) return moved
+  const opened = dartFigures(piece, moved.value, dart)
+  const gap = dot(subtract(opened.second, opened.first), down)
+  if ((runsDown(piece, drawn, dart) ? gap : -gap) < -EQUAL_MM)
+    return refuse('amount-too-large', piece.name, 'its side dart has not so much to give.', 'Ask for less.')
+  // The bust stays where it was below the shoulder.
+  const points = Object.fromEntries(
+    Object.entries(moved.value.points).map(([id, p]) => [id, distance(shape.points[id]!, apex) <= SAME_POINT_MM ? apex : p]),
+  )
+  const toApex = drawLegsTo(piece, { ...moved.value, points, grain: shape.grain }, dart, apex)
+  const tipped = drawTipBack(piece, trueSide(piece, toApex, dart, apex), dart, apex, backMm)
+  // Once more about the tip, where it is folded in the end: its angle there is larger.
+  const even = trueSide(piece, tipped, dart, dartFigures(piece, tipped, dart).tip)
+  return ok({ shape: even, cut: cut.value, slid, atCentre: cut.value.slashes[0]!.from })
+}
+
+/**
+ * The whole change in every size: below the bust the front goes down, or up, along the grain from its centre to the side; above it
+ * stays; what its side gains or loses goes into the side dart, so that the side seam keeps its length (craft 6.11: the front grows
+ * in length where the bust needs it).
+ * Refuses: no front, panels, a shorter front without a dart at its side, more than the dart holds.
+ */
+export function changeFrontLength(garment: Garment, { pieceId, amountMm }: FrontLengthInputs): Result<FrontDone> {
+  const front = frontOf(garment, pieceId)
+  if (!front)
+    return refuse(
+      'reference-gone',
+      findPiece(garment, pieceId)?.name ?? 'piece',
+      'the front this was made for has gone, or is none.',
+      'Choose the front of a bodice that is not cut in panels.',
+    )
+  const { piece } = front
+  const isNewDart = front.how !== 'side-dart'
+  if (isNewDart && amountMm < 0)
+    return refuse(
+      'amount-too-large',
+      piece.name,
+      'it has no dart at its side to take the length from; a wedge at the centre, or both front and back shorter, does it.',
+      'Ask for more.',
+    )
+  const darted = withDart(garment, front)
+  if (!darted.ok) return darted
+  const { garment: prepared, dartId } = darted.value
+  const sided = findPiece(prepared, piece.id)!
+  const dart = dartIn(sided, dartId)
+  const apexOf = (sizeId: string) => apexOfFront(front, sizeId).point
+  let problem: Problem | null = null
+  let base: Pick<FrontDone, 'cut' | 'slid' | 'atCentre'> | null = null
+  const moved = mapShapes(prepared, piece.id, (p, shape, sizeId) => {
+    const apex = apexOf(sizeId)
+    const back = isNewDart ? tipBackMm('side') : distance(dartFigures(p, shape, dart).tip, apex)
+    const one = slideBelow(p, shape, dart, apex, back, amountMm)
+    if (!one.ok) {
+      problem ??= one.problem
+      return shape
+    }
+    if (sizeId === garment.baseSizeId) base = one.value
+    return one.value.shape
+  })
+  if (problem || !base) return { ok: false, problem: problem! }
+  const evened = garment.sizes.reduce((g, size) => evenSides(prepared, g, size.id, { from: [size.id], alone: true }).garment, moved)
+  const done = isNewDart ? pressAnew(evened, piece.id, dartId) : evened
+  return ok({
+    ...(base as Pick<FrontDone, 'cut' | 'slid' | 'atCentre'>),
+    garment: done,
+    dartId,
+    isNewDart,
+    apex: apexOf(garment.baseSizeId),
+  })
+}

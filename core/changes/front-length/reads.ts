@@ -1,0 +1,25 @@
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { Reading } from '../types'
+import type { FrontLengthInputs } from './schema'
+
+const LONGER: readonly Concept[] = ['longer', 'too-short', 'more']
+const SHORTER: readonly Concept[] = ['shorter', 'too-long', 'less']
+
+/** As it is said: “front too short 1”, “lengthen the front alone by 2 cm”, “front waist length 1/2 shorter”. */
+export function readFrontLength(wish: Wish, begun: () => FrontLengthInputs | null): Reading<FrontLengthInputs>[] {
+  if (!says(wish, 'front-alone')) return []
+  const way = towards(wish, LONGER, SHORTER)
+  const usual = begun()
+  if (!usual) return []
+  const mm = oneAmount(wish, way)
+  return [
+    {
+      inputs: { ...usual, amountMm: mm ?? 0 },
+      uses: used(wish, 'front-alone', 'front', 'length', 'waist', 'dart', ...LONGER, ...SHORTER),
+      sure: mm !== null,
+      ...(way === 0 ? {} : { towards: way }),
+      how: 'the back stays; the side dart takes the difference',
+    },
+  ]
+}

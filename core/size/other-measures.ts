@@ -1,0 +1,79 @@
+import { findMeasure, figureMm, type MeasureSet } from '../body'
+import { measureLength } from '../geometry'
+import { edgePath, shapeOf, timesCut, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+import type { LengthRow } from './body-lengths'
+
+/** A measure of the body beside the same of the garment, where it is no length between two levels of one piece. */
+export type MeasureRow = Pick<LengthRow, 'id' | 'name' | 'bodyMm' | 'garmentMm' | 'missingMm' | 'pieceId'>
+
+/** A sleeve shorter than this part of the arm is meant to be short. */
+const LONG_SLEEVE = 0.85
+
+const edgesMm = (piece: Piece, sizeId: string, role: EdgeRole): number =>
+  piece.edges.filter((e) => e.role === role).reduce((sum, e) => sum + measureLength(edgePath(shapeOf(piece, sizeId), e.id)), 0)
+
+const ofKind = (garment: Garment, kinds: readonly PieceKind[]) => garment.pieces.filter((p) => kinds.includes(p.kind))
+
+/** How far the points of one role of edges reach along the grain, mm: least and most. */
+function reach(piece: Piece, sizeId: string, roles: readonly EdgeRole[]): { from: number; to: number } | null {
+  const shape = shapeOf(piece, sizeId)
+  const { from, to } = shape.grain
+  const long = Math.hypot(to.x - from.x, to.y - from.y)
+  const at = piece.edges
+    .filter((e) => roles.includes(e.role))
+    .flatMap((e) => edgePath(shape, e.id).flatMap((s) => [s.from, s.to]))
+    .map((p) => (p.x * (to.x - from.x) + p.y * (to.y - from.y)) / long)
+  return at.length > 0 ? { from: Math.min(...at), to: Math.max(...at) } : null
+}
+
+interface Found {
+  mm: number
+  pieceId: string
+}
+
+function shoulder(garment: Garment): Found | null {
+  const piece = ofKind(garment, ['front', 'back']).find((p) => p.edges.some((e) => e.role === 'shoulder'))
+  return piece ? { mm: edgesMm(piece, garment.baseSizeId, 'shoulder'), pieceId: piece.id } : null
+}
+
+function sleeve(garment: Garment): Found | null {
+  for (const piece of ofKind(garment, ['sleeve'])) {
+    const cap = reach(piece, garment.baseSizeId, ['cap'])
+    const hem = reach(piece, garment.baseSizeId, ['hem'])
+    if (cap && hem) return { mm: hem.to - cap.from, pieceId: piece.id }
+  }
+  return null
+}
+
+function neck(garment: Garment): Found | null {
+  const pieces = ofKind(garment, ['front', 'back']).filter((p) => p.edges.some((e) => e.role === 'neck'))
+  const mm = pieces.reduce((sum, p) => sum + edgesMm(p, garment.baseSizeId, 'neck') * timesCut(p), 0)
+  return pieces[0] ? { mm, pieceId: pieces[0].id } : null
+}
+
+function crotch(garment: Garment): Found | null {
+  const pieces = garment.pieces.filter((p) => p.edges.some((e) => e.role === 'crotch'))
+  const mm = pieces.reduce((sum, p) => sum + edgesMm(p, garment.baseSizeId, 'crotch'), 0)
+  return pieces[0] ? { mm, pieceId: pieces[0].id } : null
+}
+
+/**
+ * What else a wearer has measured beside what the garment gives in its base size: shoulder seam, sleeve, neckline, crotch seam
+ * (craft 4: every measure that is taken is used). Nothing is missing where the garment may well differ: a short sleeve, a neckline
+ * that lies away from the neck, a crotch seam with room to sit.
+ */
+export function otherMeasures(garment: Garment, set: MeasureSet | null): MeasureRow[] {
+  const row = (id: string, found: Found | null, missing: (bodyMm: number, mm: number) => number | null): MeasureRow[] => {
+    const bodyMm = figureMm(set, id) ?? null
+    if (!found) return []
+    const missingMm = bodyMm === null ? null : missing(bodyMm, found.mm)
+    return [{ id, name: findMeasure(id)!.name, bodyMm, garmentMm: found.mm, missingMm, pieceId: found.pieceId }]
+  }
+  const atLeast = (bodyMm: number, mm: number) => (mm < bodyMm ? bodyMm - mm : null)
+  return [
+    ...row('neck', neck(garment), atLeast),
+    ...row('shoulder', shoulder(garment), (bodyMm, mm) => bodyMm - mm),
+    ...row('arm-length', sleeve(garment), (bodyMm, mm) => (mm >= LONG_SLEEVE * bodyMm ? bodyMm - mm : null)),
+    ...row('crotch', crotch(garment), atLeast),
+  ]
+}
