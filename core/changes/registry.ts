@@ -27,6 +27,7 @@ import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
 import { raiseDartKind } from './raise-dart'
 import { redrawNeckline } from './redraw-neckline'
+import { sideBalance } from './side-balance'
 import { shoulderSlope } from './shoulder-slope'
 import { shoulderWidth } from './shoulder-width'
 import { slashSwing } from './slash-swing'
@@ -52,6 +53,7 @@ const KINDS = [
   pieceSize,
   takeCup,
   addAtEdge,
+  sideBalance,
   pivotSlide,
   shoulderWidth,
   forwardShoulder,
@@ -96,13 +98,17 @@ export function findKind(kind: string): ChangeKind<unknown> | undefined {
   return BY_NAME.get(kind)
 }
 
-/** What proposed a stop: the body’s figures, or Match. One of one’s own has none. */
-const StopSourceSchema = z.enum(['body', 'match'])
+/** What proposed a stop: the body’s figures, Match, or what was seen in a fitting. One of one’s own has none. */
+const StopSourceSchema = z.enum(['body', 'match', 'fitting'])
 export type StopSource = z.infer<typeof StopSourceSchema>
+
+/** The fitting that asked for a stop, and the sign or pin of it. */
+const SeenInSchema = z.strictObject({ fittingId: Id, of: Id })
+export type SeenIn = z.infer<typeof SeenInSchema>
 
 /** One stop of a plan, of any kind: its inputs are those of its kind. */
 export type Change = {
-  [K in KindName]: { id: string; kind: K; inputs: InputsOf<K>; on: boolean; note: string; from?: StopSource }
+  [K in KindName]: { id: string; kind: K; inputs: InputsOf<K>; on: boolean; note: string; from?: StopSource; seen?: SeenIn }
 }[KindName]
 
 type WithoutId<C> = C extends Change ? Omit<C, 'id'> : never
@@ -118,6 +124,7 @@ const StopSchema = z.strictObject({
   /** Why, in the sewist's words. */
   note: z.string().max(2000),
   from: StopSourceSchema.optional(),
+  seen: SeenInSchema.optional(),
 })
 
 /** One stop of a plan: data only. */

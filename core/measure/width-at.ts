@@ -1,6 +1,6 @@
 import { dot, mix, type Path, type Point, type Segment } from '../geometry'
 import { alongGrain, crossPoints } from '../moves'
-import { centreEdge, edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
+import { centreEdge, centreLine, edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 import { middleAcross } from './middle-across'
 import { crossDarts, onwardThrough, type CrossDart } from './onward-through-darts'
@@ -31,12 +31,22 @@ function widthInside(spans: readonly Span[], grain: Point, levelMm: number, from
   return width
 }
 
-/** The middle of the body drawn inside a piece, at a level along the cross-grain, and on which side of it the body lies. */
+/** Where the middle of the body goes on below a centre edge that ends above a level: a hem that is let down at the side dips there. */
+function belowCentre(path: Path, grain: Point, levelMm: number): number | null {
+  const ends = [path[0]!.from, path[path.length - 1]!.to]
+  const lower = alongGrain(ends[0]!, grain) > alongGrain(ends[1]!, grain) ? ends[0]! : ends[1]!
+  return levelMm > alongGrain(lower, grain) ? dot(lower, { x: -grain.y, y: grain.x }) : null
+}
+
+/** The middle of the body: drawn inside a piece, or going on below its centre edge, at a level along the cross-grain, and on which side of it the body lies. */
 function middleAt(piece: Piece, shape: Shape, grain: Point, levelMm: number): { at: number; way: 1 | -1 } | null {
-  const at = middleAcross(piece, shape, levelMm)
   const edge = centreEdge(piece)
-  if (at === null || !edge) return null
-  const beyond = edgePath(shape, edge.id)[0]!
+  if (!edge) return null
+  const path = edgePath(shape, edge.id)
+  const at = middleAcross(piece, shape, levelMm) ?? belowCentre(path, grain, levelMm)
+  if (at === null) return null
+  if (!centreLine(piece)) return { at, way: dot(shape.grain.from, { x: -grain.y, y: grain.x }) >= at ? 1 : -1 }
+  const beyond = path[0]!
   return { at, way: dot(mix(beyond.from, beyond.to, 0.5), { x: -grain.y, y: grain.x }) <= at ? 1 : -1 }
 }
 

@@ -42,7 +42,7 @@ const WORDS = {
   'too-long': 'too long|overlong|bunches|bunching|bunches up|folds up',
   'too-short': 'too short|not long enough|rides up|pulls up',
   'too-tight': 'too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
-  'too-loose': 'too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|falls off|too full|too broad|empty',
+  'too-loose': 'too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
   'too-high': 'too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
   'too-low': 'too low|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
   gapes: 'gapes|gaping|gape|gaps|gap|stands away|stands off',
@@ -136,7 +136,10 @@ const WORDS = {
     'wrap front|wrap-front|wrapped front|wrap over|wrap-over|wraps over|crossover front|crossover|cross over|crosses over|cross-over|overlap of the wrap|wrap overlap|overlap',
   'neck-shape':
     'scoop neck|scooped neck|scoop the neck|scoop the neckline|scoop out the neck|scoop out the neckline|v neck|v-neck|boat neck|neckline shape',
-  'side-swings': 'side seam swings|side swings|swings forward|swings back|side hangs away|side seam hangs away',
+  'swings-forward':
+    'swings forward|swings to the front|swings toward the front|side seam swings forward|side seam swings to the front|side swings forward',
+  'swings-back': 'swings back|swings to the back|swings backward|side seam swings back|side seam swings to the back|side swings back',
+  'side-swings': 'side seam swings|side swings|side not upright|side seam not upright',
   'made-elsewhere':
     'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
   'mock-up': 'muslin|toile|mock-up|mockup|fitting',

@@ -9,6 +9,8 @@ const HOW: [seen: Concept[], how: string][] = [
   [['sloping-shoulder'], 'the depth of the fold at the end of the shoulder'],
   [['arm-drags'], 'the body’s bicep and the ease wanted, less the finished bicep'],
   [['bicep'], 'the body’s bicep and the ease wanted, less the finished bicep'],
+  [['swings-forward'], 'how far the side seam is off upright'],
+  [['swings-back'], 'how far the side seam is off upright'],
   [['side-swings'], 'how far the side seam is off upright'],
   [['belly'], 'what is missing at the fullest place of the belly, half of it on the half piece'],
   [['rounded-back'], 'what a slash across the upper back opens by'],

@@ -4,7 +4,7 @@ import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import type { ChangeContext, Reading } from '../types'
-import { chainsOf } from './chains'
+import { chainsOf } from '../shared/side-drawing'
 import type { AddAtEdgeInputs } from './schema'
 
 const OUT: readonly Concept[] = ['out', 'more', 'too-tight']

@@ -73,8 +73,11 @@ const PASSES = 3
  * One size with its sides let out or taken in so that each zone of every piece has grown by just what is asked, as sewn, and the
  * sides of its seams are even: where a level runs into a dart, or a side slants, an edge that goes out by an amount gives a little
  * more or less than that, and so does a side that is let down to meet its partner.
+ *
+ * @param inputs for every piece, or piece by piece
  */
-export function widenSides(garment: Garment, inputs: SideAmounts, sizeId: string): Garment {
+export function widenSides(garment: Garment, inputs: SideAmounts | ((piece: Piece) => SideAmounts), sizeId: string): Garment {
+  const asked = new Map(garment.pieces.map((p) => [p.id, typeof inputs === 'function' ? inputs(p) : inputs]))
   const zones = findZones(garment, { sewnTwice: true }).filter((z) => z.id in SIDE_KEYS)
   const sides = new Map(garment.pieces.map((p) => [p.id, sideChains(p, shapeOf(p, sizeId)).length]))
   const parts = zones.flatMap((zone) =>
@@ -87,7 +90,10 @@ export function widenSides(garment: Garment, inputs: SideAmounts, sizeId: string
     const pieces = garment.pieces.map((piece) =>
       sides.get(piece.id) === 0
         ? piece
-        : { ...piece, shapes: { ...piece.shapes, [sizeId]: widenShape(garment, piece, own.get(piece.id) ?? inputs, sizeId) } },
+        : {
+            ...piece,
+            shapes: { ...piece.shapes, [sizeId]: widenShape(garment, piece, own.get(piece.id) ?? asked.get(piece.id)!, sizeId) },
+          },
     )
     return evenSides(garment, { ...garment, pieces }, sizeId).garment
   }
@@ -95,11 +101,11 @@ export function widenSides(garment: Garment, inputs: SideAmounts, sizeId: string
   for (let pass = 0; pass < PASSES; pass++) {
     const off = parts.map(({ key, part, wasMm }) => {
       const grew = zoneWidth(drawn, part, sizeId) - wasMm
-      return { pieceId: part.pieceId, key, mm: inputs[key] - grew / sides.get(part.pieceId)! }
+      return { pieceId: part.pieceId, key, mm: asked.get(part.pieceId)![key] - grew / sides.get(part.pieceId)! }
     })
     if (off.every((o) => Math.abs(o.mm) <= EQUAL_MM)) break
     for (const { pieceId, key, mm } of off) {
-      const now = own.get(pieceId) ?? inputs
+      const now = own.get(pieceId) ?? asked.get(pieceId)!
       own.set(pieceId, { ...now, [key]: now[key] + mm })
     }
     drawn = draw()
