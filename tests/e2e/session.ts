@@ -1,6 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { By, error, Key, until, type WebElement } from 'selenium-webdriver'
+import { By, error, Key, Origin, until, type WebElement } from 'selenium-webdriver'
 import { afterAll, beforeAll } from 'vitest'
 import { byTest, click, openBrowser, serve, type Opened } from '../../scripts/browser'
 
@@ -111,12 +111,14 @@ export function useApplication() {
     await byTest(driver(), handle)
     // The ring itself: the figure beside it belongs to the handle too.
     const held = await driver().findElement(By.css(`[data-test="${handle}"] circle`))
+    const [halfX, halfY] = [Math.round(dx / 2), Math.round(dy / 2)]
+    // From where the hand is: the ring itself moves along with it, sooner or later.
     await driver()
       .actions({ async: true })
       .move({ origin: held })
       .press()
-      .move({ origin: held, x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 120 })
-      .move({ origin: held, x: dx, y: dy, duration: 120 })
+      .move({ origin: Origin.POINTER, x: halfX, y: halfY, duration: 120 })
+      .move({ origin: Origin.POINTER, x: dx - halfX, y: dy - halfY, duration: 120 })
       .release()
       .perform()
   }
