@@ -22,6 +22,7 @@ const LAYERS = [
   'changes',
   'advice',
   'tissue',
+  'fittings',
   'paper',
   'formats',
   'import',

@@ -6,7 +6,7 @@ it('a file is read; one that the disk no longer gives is named', async () => {
   settleMessage()
   expect(await readText(new File(['waist,760'], 'cook.csv'))).toBe('waist,760')
   expect(message.value).toBeNull()
-  const gone = Object.assign(new File([''], 'gone.csv'), { text: () => Promise.reject(new Error('NotReadableError')) })
+  const gone = Object.assign(new File([''], 'gone.csv'), { arrayBuffer: () => Promise.reject(new Error('NotReadableError')) })
   expect(await readText(gone)).toBeNull()
   expect(message.value).toMatchObject({ kind: 'fault', text: expect.stringMatching(/^gone\.csv cannot be read/) as string })
 })

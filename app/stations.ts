@@ -2,7 +2,7 @@
 export const stationAt = (
   garmentId: string,
   fitId: string | null,
-  station: 'wearer' | 'size' | 'reshape' | 'match' | 'tissue' | 'paper',
+  station: 'wearer' | 'size' | 'reshape' | 'match' | 'tissue' | 'paper' | 'fittings',
 ) => ({
   path: `/garment/${garmentId}/${station}`,
   query: fitId === null ? {} : { fit: fitId },

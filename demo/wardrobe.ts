@@ -1,9 +1,10 @@
 import { newStop, withId, type Change, type KindName } from '../core/changes'
 import { keepReading } from '../core/changes/crotch-shape'
 import type { Wearer } from '../core/body'
-import type { Project } from '../core/formats'
+import type { Log, Project } from '../core/formats'
 import { NO_SIZING, type Sizing } from '../core/size'
 import { draftBlouse } from './blouse'
+import { cooksBlouse, HARBOUR_FIT } from './cooks-blouse'
 import { crotchReadings } from './crotch-readings'
 import { CUPS, withCups } from './cups'
 import { chartOf, nestOf, STRAIGHT_EASE } from './nest'
@@ -41,11 +42,11 @@ const stop = (id: string, kind: KindName, inputs: unknown, note: string): Change
 /**
  * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
  * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons. The tapered trousers
- * are fitted to a second wearer too.
+ * are fitted to a second wearer too; the Cook’s blouse has been through two fittings.
  *
  * @param now when it was opened, for the dates of the rows
  */
-export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[] } {
+export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[]; log: Log } {
   // Rows a minute apart, newest first, so that they hang in this order.
   let minutes = 0
   const project = (
@@ -203,5 +204,13 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
   const begun = new Date(now.getTime() - 60_000 * minutes).toISOString()
   const second: Project = { ...trousers, id: 'demo-tapered-cook', wearerId: 'cook', plan: [], createdAt: begun, updatedAt: begun }
   const wearers = DEMO_WEARERS.map((w) => (w.id === 'lamplighter' ? { ...w, crotchCurves: readings } : w))
-  return { wearers, projects: [...projects, second] }
+  // The Cook’s blouse once more, as it was fitted for the harbour scene.
+  const blouse = projects.find((p) => p.id === 'demo-blouse')!
+  const story = cooksBlouse(
+    blouse.garment,
+    blouse.sizing,
+    wearers.find((w) => w.id === 'cook')!,
+  )
+  const fitted: Project = { ...blouse, id: HARBOUR_FIT, fitName: 'harbour scene', plan: story.plan, createdAt: begun, updatedAt: begun }
+  return { wearers, projects: [...projects, second, fitted], log: story.log }
 }

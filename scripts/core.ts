@@ -4,13 +4,15 @@ import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, typ
 import {
   contentsOf,
   emptyFit,
+  joinProject,
+  logOf,
   projectsOf,
-  readProjectFile,
+  readBackup,
   stopsOf,
   writeProjectFile,
   writeSvg,
   type Project,
-  type ProjectFile,
+  type Contents,
 } from '../core/formats'
 import { writePdf } from '../core/formats/pdf-out'
 import { bringIn, drawingOf, gridInRows, openFile, pagesOf, type PageGrid } from '../core/import'
@@ -39,8 +41,8 @@ class BadInput extends Error {}
 
 const sentence = (problem: Problem, ruler: Ruler = 'cm'): string => writeLengths(problemSentence(problem), ruler)
 
-async function readText(file: string): Promise<string> {
-  return readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
+async function readBytes(file: string): Promise<Uint8Array> {
+  return readFile(file).catch((error: NodeJS.ErrnoException) => {
     throw new BadInput(error.code === 'ENOENT' ? `There is no file ${file}.` : `${file} cannot be read: ${error.message}.`)
   })
 }
@@ -51,24 +53,25 @@ function wholeNumber(text: string, name: string, low: number, high: number): num
   return n
 }
 
-async function openProject(file: string, options: Options): Promise<{ whole: ProjectFile; project: Project }> {
-  const read = readProjectFile(await readText(file))
+async function openProject(file: string, options: Options): Promise<{ whole: Contents; project: Project }> {
+  const read = readBackup(await readBytes(file))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
-  const { garments } = read.value
+  const whole = read.value.file
+  const { garments } = whole
   if (garments.length === 0) throw new BadInput(`${file} has no garment in it.`)
   if (options.garment === undefined && garments.length > 1)
     throw new BadInput(
       `${file} has ${garments.length} garments (${garments.map((g, i) => `${i + 1} ${g.name}`).join(', ')}): choose one with --garment N.`,
     )
   const garment = garments[options.garment === undefined ? 0 : wholeNumber(options.garment, 'garment', 1, garments.length) - 1]!
-  const fits = projectsOf({ garments: [garment], fits: read.value.fits })
+  const fits = projectsOf({ garments: [garment], fits: whole.fits })
   // As the page does: the one that was last worked on.
   const newest = fits.reduce((a, b) => (b.updatedAt > a.updatedAt ? b : a))
   const project = options.fit === undefined ? newest : fits[wholeNumber(options.fit, 'fit', 1, fits.length) - 1]!
-  return { whole: read.value, project }
+  return { whole, project }
 }
 
-function contextFor(project: Project, wearers: ProjectFile['wearers']): ChangeContext {
+function contextFor(project: Project, wearers: Contents['wearers']): ChangeContext {
   return contextOf(project.garment, project, wearers.find((w) => w.id === project.wearerId) ?? null, DEFAULT_TOLERANCES)
 }
 
@@ -81,7 +84,7 @@ function planUpTo(project: Project, options: Options): Change[] {
 async function readChanges(file: string): Promise<Change[]> {
   let data: unknown
   try {
-    data = JSON.parse(await readText(file))
+    data = JSON.parse(new TextDecoder().decode(await readBytes(file)))
   } catch (error) {
     if (error instanceof BadInput) throw error
     throw new BadInput(`${file} is not whole JSON.`)
@@ -100,13 +103,16 @@ async function exportFile(
   project: Project,
   folded: FoldedPlan,
   plan: Change[],
-  whole: ProjectFile,
+  whole: Contents,
   options: Options,
 ): Promise<string | Uint8Array> {
   const format = options.format ?? 'svg'
   if (format === 'json') {
     const shown = { mends: plan.slice(0, project.mends.length), plan: plan.slice(project.mends.length) }
-    return writeProjectFile(contentsOf([{ ...project, ...shown }], whole.wearers, whole.recipes), new Date())
+    return writeProjectFile(
+      contentsOf([{ ...project, ...shown }], whole.wearers, whole.recipes, logOf(whole, new Set([project.id]))),
+      new Date(),
+    )
   }
   if (format !== 'svg' && format !== 'pdf') throw new WrongUse(`--format is svg, pdf or json, not ${format}.`)
   const paperName = options.paper ?? 'a4'
@@ -168,7 +174,7 @@ async function importFile(file: string, options: Options): Promise<string> {
   const now = new Date().toISOString()
   const name = toName(file.replace(/^.*\/|\.[^.]+$/g, '')) || 'imported'
   const row = { id: 'imported', name, garment, charts: NO_CHARTS, mends: [], createdAt: now, updatedAt: now }
-  return writeProjectFile({ garments: [row], fits: [emptyFit('imported', row.id, null, now)], wearers: [], recipes: [] }, new Date())
+  return writeProjectFile(contentsOf([joinProject(row, emptyFit('imported', row.id, null, now))]), new Date())
 }
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`

@@ -3,8 +3,10 @@ import { Check, CircleAlert, Moon, Redo2, Sun, Undo2 } from 'lucide-vue-next'
 import { computed, onMounted, onUnmounted } from 'vue'
 import { countFaults, faultTotal } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
+import { questionsOf } from '~~/core/fittings'
 import { writeLengths } from '~~/core/units'
 import { say } from '~/messages'
+import { useFittings } from '~/stores/fittings'
 import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
@@ -15,6 +17,7 @@ const route = useRoute()
 const prefs = usePrefs()
 const work = useWork()
 const session = usePlanSession()
+const log = useFittings()
 
 const inGarment = computed(() => route.path.startsWith('/garment/'))
 const scope = useScope()
@@ -32,6 +35,8 @@ const sized = computed(() => {
 /** The tissue fitting is settled when something was looked at and ticked. */
 const looked = computed(() => (work.project?.sizing.looked?.length ?? 0) > 0)
 
+const questions = computed(() => questionsOf(log.fittings).length)
+
 const stations = computed(() => {
   const to = (station: Parameters<typeof stationAt>[2]) => stationAt(String(route.params.id ?? ''), work.fitId, station)
   return [
@@ -47,6 +52,13 @@ const stations = computed(() => {
     },
     { name: 'Tissue', to: to('tissue'), open: 0, what: '', settled: looked.value },
     { name: 'Paper', to: to('paper'), open: 0, what: '', settled: false },
+    {
+      name: 'Fittings',
+      to: to('fittings'),
+      open: questions.value,
+      what: questions.value === 1 ? 'open question' : 'open questions',
+      settled: log.fittings.length > 0,
+    },
   ]
 })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowLeft, ArrowRight, Info, PersonStanding, Power, Trash2, TriangleAlert, Wrench } from 'lucide-vue-next'
+import { ArrowLeft, ArrowRight, Info, PersonStanding, Pin, Power, Trash2, TriangleAlert, Wrench } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import { adviseOrder } from '~~/core/advice'
 import { changedPieces, checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
@@ -7,6 +7,7 @@ import type { Garment } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
 import { say, sayDone, sayFault } from '~/messages'
+import { stationAt } from '~/stations'
 import { usePrefs } from '~/stores/prefs'
 import { useRecipes } from '~/stores/recipes'
 import { usePlanSession } from '~/stores/plan-session'
@@ -18,6 +19,7 @@ const props = defineProps<{ change: Change; stop: ComputedStop; index: number; c
 const SOURCES = {
   body: { icon: PersonStanding, words: 'From the body’s figures: a new plan sets it anew.' },
   match: { icon: Wrench, words: 'From Match: it mends a fault.' },
+  fitting: { icon: Pin, words: 'From a fitting.' },
 } as const
 const work = useWork()
 const session = usePlanSession()
@@ -32,6 +34,12 @@ const changedNames = computed(
       .map((p) => p.name)
       .join(', '),
 )
+
+/** The fitting that asked for it. */
+const toFitting = computed(() => {
+  const at = stationAt(work.project?.garmentId ?? '', work.fitId, 'fittings')
+  return { ...at, query: { ...at.query, fitting: props.change.seen?.fittingId } }
+})
 
 /** How many ways there are to do it on these pieces. */
 const ways = computed(() => kind.value?.choices?.(props.before, props.change.inputs, session.contextFor(props.before)).length ?? 0)
@@ -82,6 +90,7 @@ const forEverybody = computed(() => work.isForEverybody(props.change.id))
       <p v-if="kind" class="text-sm text-soft">{{ kind.does }}</p>
       <p v-if="change.from" class="mt-1 flex items-center gap-1.5 text-sm" data-test="stop-from">
         <component :is="SOURCES[change.from].icon" class="size-4 text-soft" aria-hidden="true" />{{ SOURCES[change.from].words }}
+        <NuxtLink v-if="change.seen && work.project" :to="toFitting" class="underline" data-test="to-fitting">What was seen</NuxtLink>
       </p>
     </div>
 

@@ -13,7 +13,7 @@ const saveFile = useSaveFile()
 const trying = ref(false)
 
 async function saveAll() {
-  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.json`, 'application/json')
+  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.zip`, 'application/zip')
 }
 async function tryAgain() {
   trying.value = true

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Pause, PersonStanding, Play, Users, Wrench } from 'lucide-vue-next'
+import { Pause, PersonStanding, Pin, Play, Users, Wrench } from 'lucide-vue-next'
 import { useRafFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -141,6 +141,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                 </svg>
                 <PersonStanding v-if="c.from === 'body'" class="size-4 shrink-0 text-soft" aria-label="from the body’s figures" />
                 <Wrench v-else-if="c.from === 'match'" class="size-4 shrink-0 text-soft" aria-label="from Match" />
+                <Pin v-else-if="c.from === 'fitting'" class="size-4 shrink-0 text-soft" aria-label="from a fitting" />
                 <Users v-if="work.isForEverybody(c.id)" class="size-4 shrink-0 text-soft" aria-label="for everybody" />
                 <span class="sr-only"
                   >Stop {{ i + 1 }} of {{ count }}{{ dot(i) === 'applied' ? '' : `, ${dot(i)}` }}. Alt and arrow keys move it.</span

@@ -12,7 +12,7 @@ import { EMPTY_TRAY } from './tray-row'
 const KEPT_ACTS = 300
 
 /** One transaction over all that people make; one that is under way already takes this in. */
-export const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts'], work)
+export const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts', 'pictures'], work)
 
 async function addAct(scope: string, label: string, changes: ActChange[]): Promise<void> {
   // A new act ends what could have been redone.
@@ -193,23 +193,30 @@ export const redoAct = (scope: string): Promise<string | null> => step(scope, fa
 export const deleteEverything = (): Promise<Result<void>> =>
   written('delete everything', () =>
     together(async () => {
-      for (const name of [...TABLE_NAMES, 'acts'] as const) await db.table(name).clear()
+      for (const name of [...TABLE_NAMES, 'acts', 'pictures'] as const) await db.table(name).clear()
     }),
   )
 
 /**
- * Deletes a row and everything that could bring it back: it cannot be undone. Fits that named it name none.
+ * Deletes a wearer, everything that was kept of their fittings with its pictures, and everything that could bring it back: it cannot
+ * be undone. Fits that named the wearer name none.
  */
-export const deleteForGood = (table: 'wearers', id: string): Promise<Result<void>> =>
+export const deleteForGood = (wearerId: string): Promise<Result<void>> =>
   written('delete for good', () =>
     together(async () => {
-      await db.table(table).delete(id)
-      await db.fits
-        .filter((f) => f.wearerId === id)
-        .modify((f) => {
-          f.wearerId = null
-        })
-      const touches = (change: ActChange) => change.table === table && (change.how === 'patch' ? change.id === id : change.ids.includes(id))
+      const fitIds = (await db.fits.filter((f) => f.wearerId === wearerId).toArray()).map((f) => f.id)
+      const [fittings, photos] = await Promise.all(
+        [db.fittings, db.photos].map((table) => table.where('fitId').anyOf(fitIds).primaryKeys()),
+      )
+      const gone: { [T in TableName]?: readonly string[] } = { wearers: [wearerId], fittings, photos }
+      for (const [table, ids] of Object.entries(gone)) await db.table(table).bulkDelete([...ids])
+      await db.pictures.bulkDelete(photos!)
+      await db.fits.where('id').anyOf(fitIds).modify({ wearerId: null })
+      await db.versions.where('fitId').anyOf(fitIds).modify({ setId: null })
+      const touches = (change: ActChange) => {
+        const ids = change.how === 'patch' ? [change.id] : change.ids
+        return ids.some((id) => gone[change.table]?.includes(id))
+      }
       await db.acts.filter(({ changes }) => changes.some(touches)).delete()
     }),
   )

@@ -3,6 +3,7 @@ import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
 import type { Recipe } from '~~/core/changes'
+import type { Fitting, Photo, Version } from '~~/core/fittings'
 import {
   projectToVersion2,
   projectToVersion3,
@@ -23,6 +24,9 @@ export interface Rows {
   wearers: Wearer
   tray: Tray
   recipes: Recipe
+  fittings: Fitting
+  versions: Version
+  photos: Photo
 }
 export type TableName = keyof Rows
 export type AnyRow = Rows[TableName]
@@ -31,6 +35,14 @@ export type AnyRow = Rows[TableName]
 export type ActChange =
   | { how: 'patch'; table: TableName; id: string; patches: Patches; inverse: Patches }
   | { how: 'rows'; table: TableName; ids: string[]; before: (AnyRow | null)[]; after: (AnyRow | null)[] }
+
+/** The picture of a photograph, under its id. It is written once, and never undone: see pictures.ts. */
+export interface PictureRow {
+  id: string
+  type: Photo['type']
+  data: Uint8Array<ArrayBuffer>
+  keptAt: string
+}
 
 /** One thing that was done. */
 export interface Act {
@@ -51,6 +63,10 @@ export class TidalSeamDb extends Dexie {
   declare acts: Table<Act, number>
   declare tray: Table<Tray, string>
   declare recipes: Table<Recipe, string>
+  declare fittings: Table<Fitting, string>
+  declare versions: Table<Version, string>
+  declare photos: Table<Photo, string>
+  declare pictures: Table<PictureRow, string>
 
   /** @param options another place than the browser's own storage */
   constructor(options?: DexieOptions) {
@@ -149,6 +165,8 @@ export class TidalSeamDb extends Dexie {
           .toCollection()
           .modify((row: Plain, ref: { value: Plain }) => void (ref.value = actToVersion6(row)))
       })
+    // Version 7: what was kept of fittings. There was nothing of it before.
+    this.version(7).stores({ fittings: 'id, fitId', versions: 'id, fitId', photos: 'id, fitId, fittingId', pictures: 'id' })
   }
 }
 

@@ -69,8 +69,12 @@ function reasonOf(error: unknown): string {
   return `the storage of this browser fails (${words.split('\n')[0]!.slice(0, 120)}).`
 }
 
-const ALL_TABLES: readonly (TableName | 'acts')[] = [...TABLE_NAMES, 'acts']
-type Snapshot = Map<TableName | 'acts', Map<unknown, string>>
+type StoredTable = TableName | 'acts' | 'pictures'
+const ALL_TABLES: readonly StoredTable[] = [...TABLE_NAMES, 'acts', 'pictures']
+type Snapshot = Map<StoredTable, Map<unknown, string>>
+
+/** A row as text, to tell whether it has changed. A picture never does, and is large. */
+const textOf = (table: StoredTable, row: object): string => (table === 'pictures' ? '' : JSON.stringify(row))
 
 /** What the browser's storage held when this page went on without it: only what was done since goes back. */
 let before: Snapshot = new Map()
@@ -79,8 +83,8 @@ let before: Snapshot = new Map()
  * Rows of all tables, by table and key.
  * @param lost what a table counts as that cannot be read; without it the failure is passed on
  */
-async function readAll(from: TidalSeamDb, lost?: []): Promise<Map<TableName | 'acts', { key: unknown; row: object }[]>> {
-  const all = new Map<TableName | 'acts', { key: unknown; row: object }[]>()
+async function readAll(from: TidalSeamDb, lost?: []): Promise<Map<StoredTable, { key: unknown; row: object }[]>> {
+  const all = new Map<StoredTable, { key: unknown; row: object }[]>()
   for (const table of ALL_TABLES) {
     const rows = await answered(from.table<object>(table).toArray()).catch((error: unknown) => lost ?? Promise.reject(error))
     all.set(
@@ -100,13 +104,13 @@ function moveToPage(why: string): Promise<void> {
     // Where the browser has none at all, what watches for changes needs one too.
     Dexie.dependencies.indexedDB ??= new IDBFactory()
     Dexie.dependencies.IDBKeyRange ??= IDBKeyRange
-    const there = db.isOpen() ? await readAll(db, []) : new Map<TableName | 'acts', { key: unknown; row: object }[]>()
+    const there = db.isOpen() ? await readAll(db, []) : new Map<StoredTable, { key: unknown; row: object }[]>()
     const page = new TidalSeamDb({ indexedDB: new IDBFactory(), IDBKeyRange })
     await page.open()
     before = new Map()
     for (const [table, rows] of there) {
       await page.table(table).bulkPut(rows.map((r) => r.row))
-      before.set(table, new Map(rows.map((r) => [r.key, JSON.stringify(r.row)])))
+      before.set(table, new Map(rows.map((r) => [r.key, textOf(table, r.row)])))
     }
     useDb(page)
     storage.where = 'page'
@@ -139,7 +143,7 @@ export async function backToBrowser(): Promise<Result<null>> {
       browser.transaction('rw', ALL_TABLES, async () => {
         for (const [table, rows] of here) {
           const was = before.get(table) ?? new Map<unknown, string>()
-          const changed = rows.filter((r) => was.get(r.key) !== JSON.stringify(r.row)).map((r) => r.row)
+          const changed = rows.filter((r) => was.get(r.key) !== textOf(table, r.row)).map((r) => r.row)
           const keys = new Set(rows.map((r) => r.key))
           // Acts are numbered anew: another tab may have counted on.
           const own = table === 'acts' ? changed.map((row) => ({ ...row, id: undefined })).map(({ id: _, ...row }) => row) : changed

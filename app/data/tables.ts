@@ -1,7 +1,8 @@
 import type { ZodObject, ZodType } from 'zod'
 import { WearerSchema } from '~~/core/body'
 import { RecipeSchema } from '~~/core/changes'
-import { FitRowSchema, GarmentRowSchema } from '~~/core/formats'
+import { FittingSchema, PhotoSchema, VersionSchema } from '~~/core/fittings'
+import { FitRowSchema, GarmentRowSchema, type Contents } from '~~/core/formats'
 import type { Rows, TableName } from './db'
 import { TraySchema } from './tray-row'
 
@@ -11,7 +12,7 @@ interface TableOf<T extends TableName> {
   /** What one row of it is to a sewist. */
   word: string
   /** The list of a project file that its rows go out and come in by; null for what only this browser needs. */
-  inFile: 'garments' | 'fits' | 'wearers' | 'recipes' | null
+  inFile: keyof Contents | null
 }
 
 /**
@@ -24,6 +25,9 @@ export const TABLES: { [T in TableName]: TableOf<T> } = {
   recipes: { schema: RecipeSchema, word: 'change with a name', inFile: 'recipes' },
   garments: { schema: GarmentRowSchema, word: 'garment', inFile: 'garments' },
   fits: { schema: FitRowSchema, word: 'fit', inFile: 'fits' },
+  fittings: { schema: FittingSchema, word: 'fitting', inFile: 'fittings' },
+  versions: { schema: VersionSchema, word: 'version', inFile: 'versions' },
+  photos: { schema: PhotoSchema, word: 'photograph', inFile: 'photos' },
   tray: { schema: TraySchema, word: 'tray', inFile: null },
 }
 

@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Archive, ArchiveRestore, Ellipsis, FilePlus2, ListChecks, Sailboat, Trash2, Users } from 'lucide-vue-next'
 import { computed, nextTick, ref, watch } from 'vue'
-import { projectsOf, type Contents, type Difference, type GarmentRow, type Keep, type Project } from '~~/core/formats'
+import { projectsOf, type GarmentRow, type Keep, type Project } from '~~/core/formats'
 import { problemSentence } from '~~/core/result'
 import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
@@ -10,10 +10,10 @@ import { useUnsettled } from '~/composables/useUnsettled'
 import { db } from '~/data/db'
 import { today } from '~/days'
 import { say, sayDone, sayFault } from '~/messages'
-import { readText } from '~/read-text'
+import { readBytes } from '~/read-bytes'
 import { stationAt } from '~/stations'
 import { usePrefs } from '~/stores/prefs'
-import { useWardrobe } from '~/stores/wardrobe'
+import { useWardrobe, type Backup } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
 
@@ -78,21 +78,21 @@ async function remove(rows: GarmentRow[]) {
   say(`Deleted ${rows.length === 1 ? `“${rows[0]!.name}”` : countOf(rows.length)}.`, undoable)
 }
 
-const backUp = async () => saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.json`, 'application/json')
+const backUp = async () => saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.zip`, 'application/zip')
 /** A backup of which something is here too and differs: what stays is asked. */
-const asked = ref<{ fileName: string; file: Contents; differences: Difference[] } | null>(null)
+const asked = ref<(Backup & { fileName: string }) | null>(null)
 async function restore(file: File) {
-  const text = await readText(file)
-  if (text === null) return
-  const read = await wardrobe.readBackup(text)
+  const bytes = await readBytes(file)
+  if (bytes === null) return
+  const read = await wardrobe.openBackup(bytes)
   if (!read.ok) return sayFault(problemSentence(read.problem))
   const backup = { fileName: file.name, ...read.value }
   if (backup.differences.length > 0) asked.value = backup
   else await takeIn(backup, new Map())
 }
-async function takeIn(backup: { fileName: string; file: Contents }, keep: ReadonlyMap<string, Keep>) {
+async function takeIn(backup: Backup & { fileName: string }, keep: ReadonlyMap<string, Keep>) {
   asked.value = null
-  const done = await wardrobe.takeIn(backup.file, `restore from ${backup.fileName}`, keep)
+  const done = await wardrobe.takeIn(backup, `restore from ${backup.fileName}`, keep)
   if (!done.ok) return
   if (done.value === 0) say(`Nothing of ${backup.fileName} had to be brought back.`)
   else sayDone(`${countOf(done.value)} restored from ${backup.fileName}.`, undoable)
@@ -118,7 +118,7 @@ async function giveTo(wearerId: string) {
   sayDone(`A fit for ${wearer.name} was begun in ${countOf(rows.length)}.`, undoable)
 }
 async function backUpChosen() {
-  saveFile(await wardrobe.backUpOnly(chosenRows.value.map((r) => r.id)), `tidal-seam-garments-${today()}.json`, 'application/json')
+  saveFile(await wardrobe.backUpOnly(chosenRows.value.map((r) => r.id)), `tidal-seam-garments-${today()}.zip`, 'application/zip')
 }
 
 /** The garment of which another fit is begun. */
@@ -139,7 +139,7 @@ work.close()
         <NuxtLink to="/wearers" class="btn" data-test="to-wearers"><Users class="size-5" />Wearers</NuxtLink>
         <button class="btn" data-test="open-demo" :disabled="loadingDemo" @click="openDemo"><Sailboat class="size-5" />Open demo</button>
         <button class="btn" data-test="back-up" :disabled="!garments?.length" @click="backUp"><Archive class="size-5" />Back up all</button>
-        <UiFileButton accept=".json,application/json" label="Backup file to restore" test="restore" @file="restore"
+        <UiFileButton accept=".zip,.json,application/zip,application/json" label="Backup file to restore" test="restore" @file="restore"
           ><ArchiveRestore class="size-5" />Restore</UiFileButton
         >
         <Menu as="div" class="relative">

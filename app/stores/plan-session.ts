@@ -3,6 +3,8 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { planWith, type LaidOn, type Proposed } from '~~/core/advice'
 import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
+import type { Wearer } from '~~/core/body'
+import type { Fitting } from '~~/core/fittings'
 import { stopsOf, type Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
 import { lengthToken, type Ruler } from '~~/core/units'
@@ -211,6 +213,19 @@ export const usePlanSession = defineStore('plan-session', () => {
     return bench.run((worker) => worker.steps(work.fitId!, ruler), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
   }
 
+  /** What may mend the open signs and pins of a fitting; null where that cannot be worked out, which is said on the page. */
+  const mendsOf = async (fitting: Fitting) => {
+    const plain = JSON.parse(JSON.stringify(fitting)) as unknown
+    return bench.run((worker) => worker.mend(work.fitId!, plain), SILENT_MS).catch(cannot('what may mend it cannot be worked out'))
+  }
+
+  /** The pieces of any fit after any stops; null where that cannot be worked out, which is said on the page. */
+  const alteredBy = async (row: Project, wearer: Wearer | null, stops: readonly Change[]) => {
+    const plain = JSON.parse(JSON.stringify([row.garment, stops, row.sizing, wearer])) as unknown[]
+    const asked: Asked = { wearer: plain[3], sizing: plain[2], tolerances: { ...prefs.tolerances } }
+    return bench.run((worker) => worker.altered(plain[0], plain[1], asked), SILENT_MS).catch(cannot('these pieces cannot be worked out'))
+  }
+
   let proposals = 0
   async function propose(): Promise<void> {
     if (!work.project || !computedPlan.value) return
@@ -252,6 +267,8 @@ export const usePlanSession = defineStore('plan-session', () => {
     wordsOf,
     paperSteps,
     lostBy,
+    mendsOf,
+    alteredBy,
     proposed,
     propose,
     ways,

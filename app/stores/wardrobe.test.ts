@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { slashSwing } from '~~/core/changes/slash-swing'
-import { contentsOf, FitRowSchema, GarmentRowSchema, readProjectFile, splitProject } from '~~/core/formats'
+import { contentsOf, FitRowSchema, GarmentRowSchema, readBackup, readProjectFile, splitProject } from '~~/core/formats'
 import { draftBlouse } from '~~/demo/blouse'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { doAct, undoAct } from '~/data/acts'
@@ -33,21 +33,21 @@ it('keeps a slash under a name, which can be undone, and asks for a name', async
 })
 
 /** Restores a file; what is here too and differs is taken from it. */
-async function restored(text: string) {
+async function restored(bytes: Uint8Array) {
   const wardrobe = useWardrobe()
-  const read = await wardrobe.readBackup(text)
+  const read = await wardrobe.openBackup(bytes)
   if (!read.ok) throw new Error(read.problem.message)
-  return wardrobe.takeIn(read.value.file, 'restore', new Map(read.value.differences.map((d) => [d.id, 'file'])))
+  return wardrobe.takeIn(read.value, 'restore', new Map(read.value.differences.map((d) => [d.id, 'file'])))
 }
 
 it('goes out with the whole wardrobe and comes back', async () => {
   const recipes = useRecipes()
   await recipes.keep(blouse, stop, 'stage flare')
-  const text = await useWardrobe().backUp()
-  const file = readProjectFile(text)
-  expect(file.ok && file.value.recipes.map((r) => r.name)).toEqual(['stage flare'])
+  const bytes = await useWardrobe().backUp()
+  const file = readBackup(bytes)
+  expect(file.ok && file.value.file.recipes.map((r) => r.name)).toEqual(['stage flare'])
   await db.recipes.clear()
-  await restored(text)
+  await restored(bytes)
   expect((await db.recipes.toArray()).map((r) => r.name)).toEqual(['stage flare'])
   const [kept] = await db.recipes.toArray()
   await recipes.forget(kept!)
@@ -75,7 +75,7 @@ it('duplicates a garment whose name leaves no room for another word, within what
   expect((await useWardrobe().duplicate(long)).ok).toBe(true)
   const copy = (await db.garments.toArray()).find((g) => g.name.endsWith('(copy)'))!
   expect(copy.name).toHaveLength(120)
-  expect(readProjectFile(await useWardrobe().backUp()).ok).toBe(true)
+  expect(readBackup(await useWardrobe().backUp()).ok).toBe(true)
 })
 
 describe('fits of a garment', () => {
@@ -114,7 +114,7 @@ describe('fits of a garment', () => {
     // What is done to the copy leaves the first alone.
     await doAct({ table: 'fits', id: copy!, scope: copy! }, 'switch off', (f) => void (f.plan[0]!.on = false))
     expect((await db.fits.get('demo-tapered'))!.plan[0]!.on).toBe(true)
-    expect(readProjectFile(await wardrobe.backUp()).ok).toBe(true)
+    expect(readBackup(await wardrobe.backUp()).ok).toBe(true)
   })
   it('are deleted and duplicated with their garment, and come back with it', async () => {
     const wardrobe = useWardrobe()
@@ -133,9 +133,11 @@ describe('fits of a garment', () => {
     await wardrobe.giveTo(rows, { id: 'bather', name: 'the Bather' })
     expect(await db.fits.where('wearerId').equals('bather').count()).toBeGreaterThanOrEqual(rows.length)
     const before = await db.fits.count()
-    const file = readProjectFile(await wardrobe.backUpOnly(rows.slice(0, 2).map((r) => r.id)))
-    expect(file.ok && file.value.garments.map((g) => g.id)).toEqual(rows.slice(0, 2).map((r) => r.id))
-    expect(file.ok && file.value.fits.every((f) => file.value.garments.some((g) => g.id === f.garmentId))).toBe(true)
+    const read = readBackup(await wardrobe.backUpOnly(rows.slice(0, 2).map((r) => r.id)))
+    if (!read.ok) throw new Error(read.problem.message)
+    const { file } = read.value
+    expect(file.garments.map((g) => g.id)).toEqual(rows.slice(0, 2).map((r) => r.id))
+    expect(file.fits.every((f) => file.garments.some((g) => g.id === f.garmentId))).toBe(true)
     await wardrobe.remove(rows)
     expect([await db.garments.count(), await db.fits.count()]).toEqual([0, 0])
     await wardrobe.undo()
@@ -143,18 +145,18 @@ describe('fits of a garment', () => {
   })
   it('come back from a backup beside what is here, and everything goes for good where that is asked', async () => {
     const wardrobe = useWardrobe()
-    const text = await wardrobe.backUp()
+    const bytes = await wardrobe.backUp()
     const count = await db.garments.count()
     await doAct({ table: 'fits', id: 'demo-tapered', scope: 'demo-tapered' }, 'switch off', (f) => void (f.plan[0]!.on = false))
-    const read = await wardrobe.readBackup(text)
+    const read = await wardrobe.openBackup(bytes)
     if (!read.ok) throw new Error(read.problem.message)
     expect(read.value.differences).toMatchObject([{ id: 'demo-tapered', newer: 'here' }])
-    expect(await wardrobe.takeIn(read.value.file, 'restore', new Map([['demo-tapered', 'both']]))).toEqual({ ok: true, value: 1 })
+    expect(await wardrobe.takeIn(read.value, 'restore', new Map([['demo-tapered', 'both']]))).toEqual({ ok: true, value: 1 })
     expect(await db.garments.count()).toBe(count + 1)
     expect((await db.fits.get('demo-tapered'))!.plan[0]!.on).toBe(false)
     await wardrobe.deleteEverything()
     expect([await db.garments.count(), await db.fits.count(), await db.wearers.count(), await db.acts.count()]).toEqual([0, 0, 0, 0])
-    await restored(text)
+    await restored(bytes)
     expect(await db.garments.count()).toBe(count)
   })
   it('go out alone: as a file, one fit has its garment and its own wearer, and no other', async () => {

@@ -3,27 +3,55 @@ import {
   compareContents,
   contentsOf,
   emptyFit,
+  logOf,
   mergeContents,
-  readProjectFile,
+  readBackup,
+  splitProject,
+  writeBackup,
   writeProjectFile,
   type Contents,
   type Difference,
   type FitRow,
   type GarmentRow,
   type Keep,
+  type Pictures,
   type Project,
 } from '~~/core/formats'
+import type { Version } from '~~/core/fittings'
 import { LONGEST_NAME, takeSize, toName, type Garment } from '~~/core/pattern'
 import { ok, refuse, type Result } from '~~/core/result'
 import { NO_CHARTS } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
 import { deleteEverything, doAct, doParts, doRows, type Part } from '~/data/acts'
-import { db } from '~/data/db'
+import { db, type TableName } from '~/data/db'
+import { keepPictures, picturesOf } from '~/data/pictures'
 import { TABLE_NAMES, TABLES } from '~/data/tables'
 
 const COPY = ' (copy)'
 /** Garments of an act, in its label: the one, or how many. */
 const namesOf = (rows: readonly { name: string }[]) => (rows.length === 1 ? `“${rows[0]!.name}”` : `${rows.length} garments`)
+
+/** A backup that was read, and what of it is here too and differs. */
+export interface Backup {
+  file: Contents
+  pictures: Pictures
+  differences: Difference[]
+}
+
+/** Rows that are deleted, by their table. */
+const without = (gone: Partial<Record<TableName, readonly string[]>>): Part[] =>
+  Object.entries(gone).map(([table, ids]) => ({ table, rows: ids.map((id) => ({ id, after: null })) }) as Part)
+
+/** The made-up photographs of the demo, which are served beside it; one that cannot be had is left out. */
+async function demoPictures(photos: readonly { id: string }[]): Promise<Pictures> {
+  const all = await Promise.all(
+    photos.map(async ({ id }) => {
+      const picture = await $fetch<ArrayBuffer>(`/demo-photographs/${id}.jpg`, { responseType: 'arrayBuffer' }).catch(() => null)
+      return picture ? [[id, new Uint8Array(picture)] as const] : []
+    }),
+  )
+  return new Map(all.flat())
+}
 
 /** What is done to the garments of this browser as wholes. */
 export const useWardrobe = defineStore('wardrobe', () => {
@@ -33,36 +61,47 @@ export const useWardrobe = defineStore('wardrobe', () => {
     fits: await db.fits.toArray(),
     wearers: await db.wearers.toArray(),
     recipes: await db.recipes.toArray(),
+    fittings: await db.fittings.toArray(),
+    versions: await db.versions.toArray(),
+    photos: await db.photos.toArray(),
   })
 
   /** A backup, and what of it is here too and differs. */
-  async function readBackup(text: string): Promise<Result<{ file: Contents; differences: Difference[] }>> {
-    const file = readProjectFile(text)
-    return file.ok ? ok({ file: file.value, differences: compareContents(file.value, await contents()) }) : file
+  async function openBackup(bytes: Uint8Array): Promise<Result<Backup>> {
+    const read = readBackup(bytes)
+    return read.ok ? ok({ ...read.value, differences: compareContents(read.value.file, await contents()) }) : read
   }
 
   /**
-   * Puts what a project file holds into the wardrobe, as one act.
+   * Puts what a backup holds into the wardrobe, as one act.
    * @param keep what is done with each thing that is here too and differs, by its id
    * @returns how many garments came in
    */
-  async function takeIn(file: Contents, label: string, keep: ReadonlyMap<string, Keep>): Promise<Result<number>> {
-    const { write, dropFits } = mergeContents(file, await contents(), keep, () => crypto.randomUUID())
+  async function takeIn({ file, pictures }: Backup, label: string, keep: ReadonlyMap<string, Keep>): Promise<Result<number>> {
+    const { write, drop, pictures: from } = mergeContents(file, await contents(), keep, () => crypto.randomUUID())
+    const rows = write.photos.flatMap(({ id, type }) => {
+      const data = pictures.get(from.get(id)!)
+      return data ? [{ id, type, data: new Uint8Array(data) }] : []
+    })
+    const kept = await keepPictures(rows)
+    if (!kept.ok) return kept
     const parts = TABLE_NAMES.flatMap((table): Part[] => {
       const { inFile } = TABLES[table]
       return inFile ? [{ table, rows: write[inFile].map((row) => ({ id: row.id, after: row })) } as Part] : []
     })
-    const stored = await doParts('wardrobe', label, [...parts, { table: 'fits', rows: dropFits.map((id) => ({ id, after: null })) }])
+    const stored = await doParts('wardrobe', label, [...parts, ...without(drop)])
     return stored.ok ? ok(write.garments.length) : stored
   }
 
   /** Hangs what of the demo is not here yet. */
   async function openDemo(): Promise<Result<number>> {
-    const text = await $fetch<string>('/api/demo', { responseType: 'text' }).catch(() => null)
-    if (text === null) return refuse('no-answer', 'demo', 'it could not be fetched: the server of this page does not answer.', 'Try again.')
-    const read = await readBackup(text)
+    const bytes = await $fetch<ArrayBuffer>('/api/demo', { responseType: 'arrayBuffer' }).catch(() => null)
+    if (bytes === null)
+      return refuse('no-answer', 'demo', 'it could not be fetched: the server of this page does not answer.', 'Try again.')
+    const read = await openBackup(new Uint8Array(bytes))
     if (!read.ok) return read
-    return takeIn(read.value.file, 'open the demo wardrobe', new Map(read.value.differences.map((d) => [d.id, 'here'])))
+    const pictures = await demoPictures(read.value.file.photos)
+    return takeIn({ ...read.value, pictures }, 'open the demo wardrobe', new Map(read.value.differences.map((d) => [d.id, 'here'])))
   }
 
   /** Hangs a new garment, with the fits that it begins with. */
@@ -83,6 +122,18 @@ export const useWardrobe = defineStore('wardrobe', () => {
     const row: GarmentRow = { id, name, garment, charts: NO_CHARTS, mends: [], createdAt: now, updatedAt: now }
     const fit = emptyFit(crypto.randomUUID(), id, project.wearerId, now)
     return (await hang(`take “${name}” out of its nest`, row, [fit])).ok ? id : null
+  }
+
+  /** A version as a garment of its own, for the same wearer; gives its id, or null where it cannot be stored. */
+  async function versionAsGarment(project: Project, version: Version): Promise<string | null> {
+    const now = new Date().toISOString()
+    const id = crypto.randomUUID()
+    const ending = `, ${version.name}`.slice(0, LONGEST_NAME / 2)
+    const name = toName(toName(project.name, LONGEST_NAME - ending.length) + ending)
+    const { row } = splitProject(project)
+    const garment: GarmentRow = { ...row, id, name, mends: version.mends, createdAt: now, updatedAt: now }
+    const fit: FitRow = { ...emptyFit(crypto.randomUUID(), id, project.wearerId, now), choices: version.choices, plan: version.plan }
+    return (await hang(`go on from “${version.name}” as a garment of its own`, garment, [fit])).ok ? id : null
   }
 
   const fitsOf = (garmentId: string) => db.fits.where('garmentId').equals(garmentId).toArray()
@@ -106,10 +157,8 @@ export const useWardrobe = defineStore('wardrobe', () => {
   /** Deletes garments with all of their fits, as one act. */
   async function remove(rows: readonly GarmentRow[]) {
     const fits = (await Promise.all(rows.map((row) => fitsOf(row.id)))).flat()
-    return doParts('wardrobe', `delete ${namesOf(rows)}`, [
-      { table: 'garments', rows: rows.map((row) => ({ id: row.id, after: null })) },
-      { table: 'fits', rows: fits.map((fit) => ({ id: fit.id, after: null })) },
-    ])
+    const gone = { garments: rows.map((row) => row.id), ...(await withLog(fits)) }
+    return doParts('wardrobe', `delete ${namesOf(rows)}`, without(gone))
   }
 
   /** Begins an empty fit of each garment for one wearer, as one act. */
@@ -137,34 +186,49 @@ export const useWardrobe = defineStore('wardrobe', () => {
     return stored.ok ? fit.id : null
   }
 
-  const removeFit = (garmentName: string, fit: { id: string }) =>
-    doRows('fits', `delete a fit of “${garmentName}”`, [{ id: fit.id, after: null }])
+  /** Fits with all that was kept of their fittings, by their ids. */
+  async function withLog(fits: readonly { id: string }[]) {
+    const fitIds = fits.map((f) => f.id)
+    const of = (table: 'fittings' | 'versions' | 'photos') =>
+      db.table(table).where('fitId').anyOf(fitIds).primaryKeys() as Promise<string[]>
+    return { fits: fitIds, fittings: await of('fittings'), versions: await of('versions'), photos: await of('photos') }
+  }
 
-  /** Everything that people made, as a project file. */
-  const backUp = async (): Promise<string> => writeProjectFile(await contents(), new Date())
+  const removeFit = async (garmentName: string, fit: { id: string }) =>
+    doParts('wardrobe', `delete a fit of “${garmentName}”`, without(await withLog([fit])))
 
-  /** Some garments with their fits and the wearers of those, as a project file. */
-  async function backUpOnly(garmentIds: readonly string[]): Promise<string> {
+  /** Everything that people made, as one file. */
+  async function backUp(): Promise<Uint8Array<ArrayBuffer>> {
+    const all = await contents()
+    return writeBackup(all, await picturesOf(all.photos), new Date())
+  }
+
+  /** Some garments with their fits, what was kept of those, and their wearers, as one file. */
+  async function backUpOnly(garmentIds: readonly string[]): Promise<Uint8Array<ArrayBuffer>> {
     const all = await contents()
     const fits = all.fits.filter((f) => garmentIds.includes(f.garmentId))
     const wearers = all.wearers.filter((w) => fits.some((f) => f.wearerId === w.id))
     const garments = all.garments.filter((g) => garmentIds.includes(g.id))
-    return writeProjectFile({ garments, fits, wearers, recipes: all.recipes }, new Date())
+    const log = logOf(all, new Set(fits.map((f) => f.id)))
+    return writeBackup({ garments, fits, wearers, recipes: all.recipes, ...log }, await picturesOf(log.photos), new Date())
   }
 
-  /** One fit with its garment and wearer as a project file: the figures of other people stay here. */
+  /** One fit with its garment, wearer and fittings as a project file: the figures of other people stay here, and all photographs. */
   async function fitAsFile(project: Project): Promise<string> {
     const wearer = project.wearerId === null ? undefined : await db.wearers.get(project.wearerId)
-    return writeProjectFile(contentsOf([project], wearer ? [wearer] : [], await db.recipes.toArray()), new Date())
+    const [fittings, versions] = await Promise.all([db.fittings, db.versions].map((t) => t.where('fitId').equals(project.id).toArray()))
+    const log = { fittings, versions, photos: [] } as Pick<Contents, 'fittings' | 'versions' | 'photos'>
+    return writeProjectFile(contentsOf([project], wearer ? [wearer] : [], await db.recipes.toArray(), log), new Date())
   }
 
   return {
     ...useActs('wardrobe'),
-    readBackup,
+    openBackup,
     takeIn,
     openDemo,
     duplicate,
     takeOut,
+    versionAsGarment,
     rename,
     remove,
     beginFit,

@@ -115,9 +115,9 @@ describe('a wardrobe file', () => {
   const edited = { ...cook, name: 'the Head Cook' }
   async function takeIn(content: string, keep: Keep) {
     const wardrobe = useWardrobe()
-    const read = await wardrobe.readBackup(content)
+    const read = await wardrobe.openBackup(new TextEncoder().encode(content))
     if (!read.ok) return read
-    return wardrobe.takeIn(read.value.file, 'restore', new Map(read.value.differences.map((d) => [d.id, keep])))
+    return wardrobe.takeIn(read.value, 'restore', new Map(read.value.differences.map((d) => [d.id, keep])))
   }
 
   it('opened beside what is there keeps garments and wearers that are there', async () => {
@@ -135,7 +135,7 @@ describe('a wardrobe file', () => {
   })
   it('that is not whole changes nothing', async () => {
     const wardrobe = useWardrobe()
-    const done = await wardrobe.readBackup(text.slice(0, 4000))
+    const done = await wardrobe.openBackup(new TextEncoder().encode(text.slice(0, 4000)))
     expect(done.ok).toBe(false)
     expect(await db.garments.count()).toBe(0)
     expect(await db.acts.count()).toBe(0)

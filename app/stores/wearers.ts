@@ -1,5 +1,14 @@
 import { defineStore } from 'pinia'
-import { findMeasure, readWearersCsv, writeWearersCsv, type CrotchCurve, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
+import {
+  findMeasure,
+  latestSet,
+  readWearersCsv,
+  writeWearersCsv,
+  type CrotchCurve,
+  type Figure,
+  type MeasureSet,
+  type Wearer,
+} from '~~/core/body'
 import { toName } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { lengthToken } from '~~/core/units'
@@ -50,6 +59,15 @@ export const useWearers = defineStore('wearers', () => {
     const stored = await act(scope, id, 'new set of figures', (w) => void w.sets.push(set))
     return stored.ok ? set.id : null
   }
+  /** A new set of a day that begins with the figures of the last one; gives its id. */
+  async function addSetFromLast(scope: string, id: string, takenOn: string): Promise<string | null> {
+    const setId = crypto.randomUUID()
+    const stored = await act(scope, id, 'new set of figures, begun from the last', (w) => {
+      const last = latestSet(w)
+      w.sets.push({ id: setId, takenOn, note: 'Begun from the set before.', figures: { ...last?.figures } })
+    })
+    return stored.ok ? setId : null
+  }
   const editSet = (scope: string, id: string, setId: string, change: Partial<Pick<MeasureSet, 'takenOn' | 'note'>>) =>
     act(scope, id, 'day or note of a set', (w) => {
       const set = w.sets.find((s) => s.id === setId)
@@ -71,7 +89,7 @@ export const useWearers = defineStore('wearers', () => {
   const addOwn = (scope: string, id: string, name: string, kind: 'round' | 'length') =>
     act(scope, id, `own measure “${name}”`, (w) => void w.ownMeasures.push({ id: crypto.randomUUID(), name: toName(name), kind }))
 
-  const remove = (wearer: Wearer) => deleteForGood('wearers', wearer.id)
+  const remove = (wearer: Wearer) => deleteForGood(wearer.id)
 
   const writeCsv = (wearers: readonly Wearer[]) => writeWearersCsv(wearers, prefs.units)
 
@@ -95,5 +113,20 @@ export const useWearers = defineStore('wearers', () => {
     return stored.ok ? { ok: true, count: rows.length } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
-  return { all, create, rename, setFigure, addSet, editSet, removeSet, addOwn, addCurve, removeCurve, remove, writeCsv, takeCsv }
+  return {
+    all,
+    create,
+    rename,
+    setFigure,
+    addSet,
+    addSetFromLast,
+    editSet,
+    removeSet,
+    addOwn,
+    addCurve,
+    removeCurve,
+    remove,
+    writeCsv,
+    takeCsv,
+  }
 })

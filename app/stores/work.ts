@@ -88,17 +88,20 @@ export const useWork = defineStore('work', () => {
   }
   const close = (): void => void (opened.value = null)
 
+  /** Stores the empty fit that a garment without any was opened in: it goes before the first thing done in it. */
+  const firstPart = (): Part[] => {
+    const fit = here.value?.fit
+    if (!fit || fits.value.length > 0) return []
+    return [{ table: 'fits', rows: [{ id: fit.id, after: JSON.parse(JSON.stringify(fit)) as FitRow }] }]
+  }
+
   /** Does something to the open fit and its garment, as one act of the fit; false where it could not be stored, which is said already. */
   async function act(label: string, recipes: { fit?: (draft: FitRow) => void; garment?: (draft: GarmentRow) => void }): Promise<boolean> {
     const { fit, garment } = here.value ?? {}
     if (!fit || !garment) return false
     const parts: Part[] = recipes.garment ? [{ table: 'garments', id: garment.id, recipe: recipes.garment }] : []
-    if (fits.value.length === 0) {
-      // The empty fit that a garment without any was opened in: it is stored with the first thing done in it.
-      const first = JSON.parse(JSON.stringify(fit)) as FitRow
-      recipes.fit?.(first)
-      parts.push({ table: 'fits', rows: [{ id: fit.id, after: first }] })
-    } else if (recipes.fit) parts.push({ table: 'fits', id: fit.id, recipe: recipes.fit })
+    if (recipes.fit) parts.push(...firstPart(), { table: 'fits', id: fit.id, recipe: recipes.fit })
+    else parts.push(...firstPart())
     return (await doParts(fit.id, label, parts)).ok
   }
 
@@ -235,6 +238,7 @@ export const useWork = defineStore('work', () => {
     open,
     close,
     act,
+    firstPart,
     setCharts,
     setChoices,
     isForEverybody,

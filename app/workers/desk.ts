@@ -23,6 +23,7 @@ import {
   type Handle,
   type PaperStep,
 } from '~~/core/changes'
+import { amountOf, FittingSchema, mendPin, mendSign, openQuestions, type FittingMend } from '~~/core/fittings'
 import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
@@ -240,6 +241,24 @@ export function makeDesk() {
           },
         ]
       })
+    },
+
+    /** What may mend each sign and pin of a fitting that is still open, by its id, on the pieces as altered; and how much a sign asks for, mm. */
+    mend(key: string, fitting: unknown): Record<string, FittingMend & { amountMm: number | null }> {
+      const { base, folded, context: own } = sessionOf(key)
+      if (!own) return {}
+      const garment = folded?.garment ?? base
+      const { sightings, pins } = openQuestions(FittingSchema.parse(fitting))
+      return Object.fromEntries([
+        ...sightings.map((s) => [s.id, { ...mendSign(s, garment, own), amountMm: amountOf(s, garment, own) }]),
+        ...pins.map((p) => [p.id, { ...mendPin(p, garment, own), amountMm: null }]),
+      ])
+    },
+
+    /** The pieces after a plan, whatever garment is given: nothing of it is kept. */
+    altered(garment: unknown, plan: unknown, asked: Asked): Garment {
+      const base = GarmentSchema.parse(garment)
+      return foldPlan(base, PlanSchema.parse(plan), readContext(base, asked)).garment
     },
 
     /** What is left to settle in a fit, whatever garment is given: nothing of it is kept. */

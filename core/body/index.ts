@@ -1,5 +1,5 @@
 export { BODY_MEASURES, findMeasure, type BodyMeasure, type MeasureKind } from './measures'
-export { FigureSchema, isDay, LEAST_FIGURE_MM, LONGEST_FIGURE_MM, MeasureSetSchema, OwnMeasureSchema, WearerSchema } from './schema'
+export { Day, FigureSchema, isDay, LEAST_FIGURE_MM, LONGEST_FIGURE_MM, MeasureSetSchema, OwnMeasureSchema, WearerSchema } from './schema'
 export type { Figure, MeasureSet, OwnMeasure, Wearer } from './schema'
 export { compareSets, figureMm, historyOf, latestSet, measuresOf, type ComparedFigure } from './figures'
 export { findDoubts, type Doubt } from './find-doubts'

@@ -21,7 +21,7 @@ export function isDay(text: string): boolean {
 /** Nobody measured earlier than this is fitted today: an earlier day is a slip. */
 const FIRST_DAY = '1900-01-01'
 
-const Day = z.string().refine(isDay, { message: 'it is not a day of the calendar (year-month-day)' })
+export const Day = z.string().refine(isDay, { message: 'it is not a day of the calendar (year-month-day)' })
 
 /** What was measured on one day. Sets are kept: a body changes. */
 export const MeasureSetSchema = z.strictObject({

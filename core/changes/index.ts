@@ -1,5 +1,6 @@
 export * from './types'
 export { alike } from './shared/sum-of-amounts'
+export { MOST_PINNED_MM, PinnedAmount, PinnedSchema, SideSchema, type BodySide, type Pinned } from './pinned'
 export { contextOf } from './context-of'
 export {
   CHANGE_KINDS,
@@ -9,6 +10,7 @@ export {
   recipeAsStop,
   RecipeSchema,
   withId,
+  type SeenIn,
   type StopSource,
   withInputs,
   type Change,

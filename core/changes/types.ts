@@ -4,6 +4,7 @@ import type { CrotchCurve, MeasureSet } from '../body'
 import type { Tolerances, WalkedCorner, WalkedDart, WalkedMark, WalkedSeam } from '../match'
 import type { Garment } from '../pattern'
 import type { Handle, PaperStep, PlayMove, SewnPicture } from './pictures'
+import type { BodySide, Pinned } from './pinned'
 import type { Result } from '../result'
 import type { LengthRow, Sizing, Worksheet } from '../size'
 import type { Ruler } from '../units'
@@ -248,6 +249,13 @@ export interface ChangeKind<I, K extends string = string> {
   givesLength?(garment: Garment, row: LengthRow, context: ChangeContext): I | null
   /** Changes that would mend a mismatch, best first. */
   mends?(garment: Garment, mismatch: Mismatch, context: ChangeContext): MendOffer<I>[]
+  /**
+   * Inputs that do what was pinned on the body; null where such a pin is for another kind.
+   * @param side the side of the body that it is done on; a kind that does both alike says so itself
+   */
+  ofPin?(garment: Garment, pinned: Pinned, side: BodySide, context: ChangeContext): Result<I> | null
+  /** It can do a pin on one side of the body alone. */
+  ofOneSide?: boolean
   /** How a stop of this kind is kept under a name, and used on another garment; a kind that has none is not kept. */
   recipe?: RecipeOf<I>
   /** The same inputs with its folded dart pressed the other way. */

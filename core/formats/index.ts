@@ -1,6 +1,8 @@
 export * from './project-schema'
-export { compareContents, mergeContents, usualKeep, type Difference, type Keep } from './merge-contents'
+export { compareContents, mergeContents, usualKeep, type Difference, type Keep, type Merged } from './merge-contents'
 export { contentsOf, emptyFit, joinProject, projectsOf, splitProject, stopsOf, type Contents, type Project } from './project'
+export { logOf, LOG_LISTS, type Log } from './merge-log'
+export { LARGEST_PICTURE, pictureType, readBackup, writeBackup, type Pictures } from './backup'
 export { readProjectFile, writeProjectFile } from './project-file'
 export {
   CHART_FIELDS,

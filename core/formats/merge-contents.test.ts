@@ -8,16 +8,19 @@ const here: Contents = contentsOf(projects.slice(0, 4), wearers)
 const copy = () => structuredClone(here)
 let counted = 0
 const newId = () => `new-${++counted}`
-const apply = (now: Contents, { write, dropFits }: ReturnType<typeof mergeContents>): Contents => {
+const apply = (now: Contents, { write, drop }: ReturnType<typeof mergeContents>): Contents => {
   const put = <T extends { id: string }>(rows: readonly T[], more: readonly T[]) => [
     ...rows.filter((r) => !more.some((m) => m.id === r.id)),
     ...more,
   ]
   return {
     garments: put(now.garments, write.garments),
-    fits: put(now.fits, write.fits).filter((f) => !dropFits.includes(f.id)),
+    fits: put(now.fits, write.fits).filter((f) => !drop.fits.includes(f.id)),
     wearers: put(now.wearers, write.wearers),
     recipes: put(now.recipes, write.recipes),
+    fittings: put(now.fittings, write.fittings).filter((f) => !drop.fittings.includes(f.id)),
+    versions: put(now.versions, write.versions).filter((v) => !drop.versions.includes(v.id)),
+    photos: put(now.photos, write.photos).filter((p) => !drop.photos.includes(p.id)),
   }
 }
 const later = '2026-02-02T00:00:00.000Z'
@@ -25,8 +28,8 @@ const later = '2026-02-02T00:00:00.000Z'
 describe('a backup beside what is here', () => {
   it('that is the same asks nothing and writes nothing', () => {
     expect(compareContents(copy(), here)).toEqual([])
-    const { write, dropFits } = mergeContents(copy(), here, new Map(), newId)
-    expect([write.garments, write.fits, write.wearers, write.recipes, dropFits]).toEqual([[], [], [], [], []])
+    const { write, drop } = mergeContents(copy(), here, new Map(), newId)
+    expect([write.garments, write.fits, write.wearers, write.recipes, drop.fits]).toEqual([[], [], [], [], []])
   })
   it('brings back what is not here', () => {
     const less = { ...copy(), garments: here.garments.slice(1), fits: here.fits.filter((f) => f.garmentId !== here.garments[0]!.id) }

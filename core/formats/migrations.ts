@@ -6,7 +6,7 @@ import { FILE_VERSION } from './project-schema'
 export type Migration = (file: Record<string, unknown>) => Record<string, unknown>
 
 /** The migration at index i leads from version i + 1 to version i + 2. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5, toVersion6]
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5, toVersion6, toVersion7]
 
 type Plain = Record<string, unknown>
 
@@ -107,6 +107,11 @@ function toVersion5({ projects, ...file }: Plain): Plain {
 /** From version 6 on a stop may say what proposed it; those before do not know. */
 function toVersion6(file: Plain): Plain {
   return file
+}
+
+/** Before version 7 nothing was kept of fittings. */
+function toVersion7(file: Plain): Plain {
+  return { ...file, fittings: [], versions: [], photos: [] }
 }
 
 function toVersion2(file: Plain): Plain {

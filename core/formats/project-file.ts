@@ -8,16 +8,10 @@ import { FILE_VERSION, ProjectFileSchema, type ProjectFile } from './project-sch
 
 /** Writes garments, fits and wearers as one project file: plain JSON, described in docs/formats.md. */
 export function writeProjectFile(contents: Contents, savedAt: Date): string {
-  const { garments, fits, wearers, recipes } = contents
-  const file: ProjectFile = {
-    format: 'tidal-seam',
-    version: FILE_VERSION,
-    savedAt: savedAt.toISOString(),
-    wearers,
-    garments,
-    fits,
-    recipes,
-  }
+  // Named one by one: a store may hand over more than belongs into a file.
+  const { wearers, garments, fits, recipes, fittings, versions, photos } = contents
+  const rows: Contents = { wearers, garments, fits, recipes, fittings, versions, photos }
+  const file: ProjectFile = { format: 'tidal-seam', version: FILE_VERSION, savedAt: savedAt.toISOString(), ...rows }
   return `${JSON.stringify(file, null, 1)}\n`
 }
 
@@ -45,6 +39,13 @@ function findTwin(file: ProjectFile): { where: string; id: string } | null {
     ['fits', file.fits],
     ['wearers', file.wearers],
     ['changes with a name', file.recipes],
+    ['fittings', file.fittings],
+    ['versions', file.versions],
+    ['photographs', file.photos],
+    ...file.fittings.flatMap((f): [string, { id: string }[]][] => [
+      [`fitting of ${f.heldOn}, signs`, f.sightings],
+      [`fitting of ${f.heldOn}, pins`, f.pins],
+    ]),
     ...file.garments.flatMap((g): [string, { id: string }[]][] => [
       [`garment “${g.name}”, sizes`, g.garment.sizes],
       [`garment “${g.name}”, own zones`, g.charts.ownZones],
@@ -74,6 +75,21 @@ function jsonPlace(text: string, error: unknown): string {
   const at = position ? Number(position[1]) : text.length
   const before = text.slice(0, at).split('\n')
   return `line ${before.length}, column ${before[before.length - 1]!.length + 1}`
+}
+
+/** The first row that belongs to another one which is not in the file. */
+function findHomeless(file: ProjectFile): { where: string; what: string; id: string } | null {
+  const idsOf = (rows: readonly { id: string }[]) => new Set(rows.map((r) => r.id))
+  const [garments, fits, fittings] = [idsOf(file.garments), idsOf(file.fits), idsOf(file.fittings)]
+  const owned: [where: string, what: string, owner: string, there: ReadonlySet<string>][] = [
+    ...file.fits.map((f, i) => [`fit ${i + 1}`, 'garment', f.garmentId, garments] as const),
+    ...file.fittings.map((f) => [`fitting of ${f.heldOn}`, 'fit', f.fitId, fits] as const),
+    ...file.versions.map((v) => [`version “${v.name}”`, 'fit', v.fitId, fits] as const),
+    ...file.photos.map((p, i) => [`photograph ${i + 1}`, 'fit', p.fitId, fits] as const),
+    ...file.photos.map((p, i) => [`photograph ${i + 1}`, 'fitting', p.fittingId, fittings] as const),
+  ].map((o) => [...o])
+  const lost = owned.find(([, , owner, there]) => !there.has(owner))
+  return lost ? { where: lost[0], what: lost[1], id: lost[2] } : null
 }
 
 /**
@@ -140,13 +156,12 @@ export function readProjectFile(text: string): Result<ProjectFile> {
       `the id “${twin.id}” is used twice.`,
       'Mend the file or try another copy; nothing was changed here.',
     )
-  const ids = new Set(read.data.garments.map((g) => g.id))
-  const lost = read.data.fits.findIndex((f) => !ids.has(f.garmentId))
-  if (lost >= 0)
+  const homeless = findHomeless(read.data)
+  if (homeless)
     return refuse(
       'file-wrong',
-      `fit ${lost + 1}`,
-      `it belongs to the garment “${read.data.fits[lost]!.garmentId}”, which is not in the file.`,
+      homeless.where,
+      `it belongs to the ${homeless.what} “${homeless.id}”, which is not in the file.`,
       'Mend the file or try another copy; nothing was changed here.',
     )
   for (const [i, row] of read.data.garments.entries()) {

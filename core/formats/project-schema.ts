@@ -2,14 +2,12 @@ import { z } from 'zod'
 import { WearerSchema } from '../body'
 import { ChangeSchema, RecipeSchema } from '../changes'
 import { GarmentSchema, Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
+import { FittingSchema, PhotoSchema, VersionSchema } from '../fittings'
 import { ChartsSchema, ChoicesSchema } from '../size'
+import { When } from '../when'
 
 /** Signs that the notes on a fit may have. */
 export const LONGEST_NOTES = 5000
-
-/** The last moment with a year of four digits: later ones are slips, and are written in another way. */
-const LAST_MOMENT = Date.parse('9999-12-31')
-const When = z.string().refine((s) => Date.parse(s) >= 0 && Date.parse(s) <= LAST_MOMENT, { message: 'it is not a time' })
 
 const Stops = z.array(ChangeSchema).max(500)
 
@@ -42,7 +40,7 @@ export const FitRowSchema = z.strictObject({
 export type FitRow = z.infer<typeof FitRowSchema>
 
 /** The version this application writes. Raise it together with a new migration. */
-export const FILE_VERSION = 6
+export const FILE_VERSION = 7
 
 export const ProjectFileSchema = z.strictObject({
   format: z.literal('tidal-seam'),
@@ -53,6 +51,10 @@ export const ProjectFileSchema = z.strictObject({
   fits: z.array(FitRowSchema).max(50000),
   /** Slashes that were given a name. */
   recipes: z.array(RecipeSchema).max(1000),
+  fittings: z.array(FittingSchema).max(50000),
+  versions: z.array(VersionSchema).max(100000),
+  /** Their pictures go beside the file, in a backup (backup.ts). */
+  photos: z.array(PhotoSchema).max(100000),
 })
 
 export type ProjectFile = z.infer<typeof ProjectFileSchema>

@@ -66,14 +66,19 @@ export const emptyFit = (id: string, garmentId: string, wearerId: string | null,
 })
 
 /** What a project file holds. */
-export type Contents = Pick<ProjectFile, 'garments' | 'fits' | 'wearers' | 'recipes'>
+export type Contents = Omit<ProjectFile, 'format' | 'version' | 'savedAt'>
 
-/** The rows of some fits; a garment with several of them once. */
-export function contentsOf(projects: readonly Project[], wearers: readonly Wearer[] = [], recipes: readonly Recipe[] = []): Contents {
+/** The rows of some fits; a garment with several of them once. @param log what was kept of their fittings */
+export function contentsOf(
+  projects: readonly Project[],
+  wearers: readonly Wearer[] = [],
+  recipes: readonly Recipe[] = [],
+  log: Pick<Contents, 'fittings' | 'versions' | 'photos'> = { fittings: [], versions: [], photos: [] },
+): Contents {
   const parts = projects.map(splitProject)
   const garments = new Map<string, GarmentRow>()
   for (const { row } of parts) if (!garments.has(row.id)) garments.set(row.id, row)
-  return { garments: [...garments.values()], fits: parts.map(({ fit }) => fit), wearers: [...wearers], recipes: [...recipes] }
+  return { garments: [...garments.values()], fits: parts.map(({ fit }) => fit), wearers: [...wearers], recipes: [...recipes], ...log }
 }
 
 /** Every fit with its garment, in the order of the garments; a garment without any gives an empty one, under its own id. */

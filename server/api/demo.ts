@@ -6,8 +6,8 @@ import { demoWardrobe } from '../../demo/wardrobe'
 
 function draft() {
   const now = new Date()
-  const { projects, wearers } = demoWardrobe(now)
-  const plain = Buffer.from(writeProjectFile(contentsOf(projects, wearers), now))
+  const { projects, wearers, log } = demoWardrobe(now)
+  const plain = Buffer.from(writeProjectFile(contentsOf(projects, wearers, [], log), now))
   return {
     version: `"${createHash('sha256').update(plain).digest('base64url').slice(0, 22)}"`,
     plain,

@@ -15,6 +15,24 @@ import { LevelWedgeSchema, type LevelWedgeInputs } from './schema'
 const WIDEST: EdgeRole[] = ['centre-back', 'centre-front', 'crotch', 'neck']
 const HINGES: EdgeRole[] = ['side', 'outseam']
 
+/** The same wedge with its hinge on the level of its mouth, where that meets the side; else where it was. */
+function levelAcross(piece: Piece, inputs: LevelWedgeInputs, sizeId: string): LevelWedgeInputs {
+  const shape = shapeOf(piece, sizeId)
+  const atMm = shape.edges[inputs.edgeId] ? placeBelow(shape, inputs.edgeId, inputs.belowMm) : null
+  const [hinge] =
+    atMm === null
+      ? []
+      : crossLevel(
+          edgePath(shape, inputs.hingeEdgeId),
+          grainDirection(shape),
+          alongGrain(placeAt(edgePath(shape, inputs.edgeId), atMm).point, grainDirection(shape)),
+        )
+  if (!hinge) return inputs
+  const sideMm = measureLength(edgePath(shape, inputs.hingeEdgeId))
+  const hingeBelowMm = startsAbove(shape, inputs.hingeEdgeId) ? hinge.atMm : sideMm - hinge.atMm
+  return { ...inputs, hingeBelowMm: Math.min(Math.max(hingeBelowMm, LEAST_MM), sideMm - LEAST_MM) }
+}
+
 /** Shares of the side seam at which a wedge is tried, best first. */
 const SHARES = [0.5, 0.35, 0.65, 0.2, 0.05]
 
@@ -97,6 +115,14 @@ export const levelWedge = defineChange({
       return piece ? firstWedge(piece, context.sizeId) : null
     }
     return readLevelWedge(wish, garment, wedgeOn)
+  },
+  ofPin(garment, pinned, _side, context) {
+    if (pinned.how !== 'wedge') return null
+    const piece = findPiece(garment, pinned.pieceId)
+    const begun = piece && firstWedge(piece, context.sizeId)
+    if (!begun) return refuse('no-centre', piece?.name ?? 'piece', 'it has no side at which a wedge could end.', 'Choose a piece with one.')
+    const inputs = { ...begun, edgeId: pinned.edgeId, belowMm: pinned.belowMm, amountMm: pinned.isOut ? -pinned.mm : pinned.mm }
+    return ok(levelAcross(piece, inputs, context.sizeId))
   },
   mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1, 'flat-seat': 1, 'full-seat': 1, seat: 2 },
   phase: 'widths',

@@ -6,6 +6,7 @@ import {
   edgeFamily,
   edgePath,
   findPiece,
+  marksAlong,
   otherHalf,
   refOf,
   shapeOf,
@@ -26,12 +27,6 @@ import type { Applied, Caution, ChangeContext } from '../types'
 import type { TakeInFoldInputs } from './schema'
 
 const DEG = 180 / Math.PI
-
-/** From where a fitter can measure along an edge: its two corners and its notches. */
-export function foldMarks(piece: Piece, edgeId: string): { id: string; name: string }[] {
-  const { start, end } = cornersOf(piece, edgeId)
-  return [start, end, ...piece.notches.filter((n) => n.edgeId === edgeId).map((n) => ({ id: `notch:${n.id}`, name: `${n.name} notch` }))]
-}
 
 /** The two pins along an edge, mm from its start; null where they lie beside it. */
 export function pinsOf(piece: Piece, shape: Shape, inputs: TakeInFoldInputs): { fromMm: number; toMm: number } | null {
@@ -59,7 +54,7 @@ function asked(garment: Garment, inputs: TakeInFoldInputs): Result<Asked> {
   const found = findDart(garment, inputs.dart)
   if (isRefused(found)) return found
   const edge = openEdges(found.piece).find((e) => e.id === inputs.edgeId)
-  if (!edge || !foldMarks(found.piece, edge.id).some((m) => m.id === inputs.from))
+  if (!edge || !marksAlong(found.piece, edge.id).some((m) => m.id === inputs.from))
     return refuse('reference-gone', found.piece.name, 'the edge or mark the fold was measured from has gone.', 'Choose them again.')
   const pins = pinsOf(found.piece, shapeOf(found.piece, garment.baseSizeId), inputs)
   if (!pins)

@@ -1,6 +1,6 @@
 import { readTakeInFold } from './reads'
 import { mix } from '../../geometry'
-import { dartIn, findPiece, dartFigures, shapeOf, type EdgeRole, type Garment } from '../../pattern'
+import { dartIn, findPiece, dartFigures, marksAlong, shapeOf, type EdgeRole, type Garment } from '../../pattern'
 import { halfNames, opensOut, tipBackMm } from '../../moves'
 import { ok, refuse } from '../../result'
 import { formatLength } from '../../units'
@@ -9,7 +9,7 @@ import { finishSteps } from '../shared/darts/finish-steps'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import { apexOf, dartOptions, dartsOf, openEdges, type FoundDart } from '../shared/darts/find-darts'
 import type { Handle, PaperStep, StepInput } from '../types'
-import { applyTakeInFold, foldMarks, onOneSide, pinPoints, pinsOf } from './apply'
+import { applyTakeInFold, onOneSide, pinPoints, pinsOf } from './apply'
 import { TakeInFoldSchema, type TakeInFoldInputs } from './schema'
 
 /** Edges at which folds are usually pinned. */
@@ -22,7 +22,7 @@ function inputsFor(garment: Garment, found: FoundDart): TakeInFoldInputs | null 
   const beside = dartFigures(piece, shape, dart).before
   const edge = PINNED.flatMap((r) => openEdges(piece).filter((e) => e.role === r)).find((e) => e.id !== beside.id)
   if (!edge) return null
-  const from = foldMarks(piece, edge.id)
+  const from = marksAlong(piece, edge.id)
   return { dart: found.ref, edgeId: edge.id, from: from[0]!.id, atMm: 100, amountMm: 0, sides: 'both', tipBackMm: tipBackMm(beside.role) }
 }
 
@@ -32,7 +32,7 @@ const NEAR_MARK_MM = 25
 /** The same fold pinned at another edge, from its first mark. */
 function atEdge(garment: Garment, inputs: TakeInFoldInputs, edgeId: string): TakeInFoldInputs {
   const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)!.piece
-  return edgeId === inputs.edgeId ? inputs : { ...inputs, edgeId, from: foldMarks(piece, edgeId)[0]!.id, atMm: NEAR_MARK_MM }
+  return edgeId === inputs.edgeId ? inputs : { ...inputs, edgeId, from: marksAlong(piece, edgeId)[0]!.id, atMm: NEAR_MARK_MM }
 }
 
 /** Craft 6.11: take in a pinned fold. */
@@ -50,6 +50,20 @@ export const takeInFoldKind = defineChange({
       (dart) => inputsFor(garment, dart),
       (inputs, edgeId) => atEdge(garment, inputs, edgeId),
     ),
+  ofOneSide: true,
+  ofPin(garment, pinned, side) {
+    if (pinned.how !== 'fold') return null
+    const { pieceId, edgeId, from, atMm, mm } = pinned
+    const piece = findPiece(garment, pieceId)
+    const name = piece?.name ?? 'piece'
+    const begun = dartsOf(garment).flatMap((d) => (d.piece.id === pieceId ? (inputsFor(garment, d) ?? []) : []))[0]
+    if (!piece || !begun)
+      return refuse('no-dart', name, 'it has no dart that could take the fold in.', 'Make or move a dart into it first.')
+    const sides = side === 'both' ? side : halfNames(piece, shapeOf(piece, garment.baseSizeId))[0] === side ? 'one' : 'other'
+    if (sides !== 'both' && !opensOut(piece))
+      return refuse('one-side', name, 'its two sides cannot be told apart here.', 'Pin both sides alike, or name its centre first.')
+    return ok({ ...begun, edgeId, from, atMm, amountMm: mm, sides })
+  },
   mayMend: { 'neck-shape': 2 },
   phase: 'widths',
   begin(garment) {
@@ -67,7 +81,7 @@ export const takeInFoldKind = defineChange({
   fields(garment, inputs) {
     const piece = dartsOf(garment).find((d) => d.ref === inputs.dart)?.piece
     const edges = piece ? openEdges(piece) : []
-    const marks = piece && edges.some((e) => e.id === inputs.edgeId) ? foldMarks(piece, inputs.edgeId) : []
+    const marks = piece && edges.some((e) => e.id === inputs.edgeId) ? marksAlong(piece, inputs.edgeId) : []
     const names = piece && opensOut(piece) ? halfNames(piece, shapeOf(piece, garment.baseSizeId)) : []
     const oneSide = names.map((name, i) => ({ value: i === 0 ? 'one' : 'other', label: `${name} only` }))
     return [
@@ -100,7 +114,7 @@ export const takeInFoldKind = defineChange({
     const pins = pinsOf(found.piece, shape, inputs)
     if (!pins) return []
     const [near, far] = pinPoints(shape, inputs.edgeId, pins)
-    const back = inputs.from === foldMarks(found.piece, inputs.edgeId)[1]!.id
+    const back = inputs.from === marksAlong(found.piece, inputs.edgeId)[1]!.id
     const at = back ? near : far
     const axis = back ? { x: -at.tangent.x, y: -at.tangent.y } : at.tangent
     return [
@@ -134,7 +148,7 @@ function foldSteps(input: StepInput<TakeInFoldInputs>): PaperStep[] {
   const [a, b] = pinPoints(shape, inputs.edgeId, pins)
   const figure = (mm: number) => formatLength(mm, ruler)
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
-  const mark = foldMarks(piece, edge.id).find((m) => m.id === inputs.from)!.name
+  const mark = marksAlong(piece, edge.id).find((m) => m.id === inputs.from)!.name
   const d = dartFigures(piece, shape, dart)
   const now = findPiece(applied.garment, piece.id)!
   const is = dartFigures(now, shapeOf(now, context.sizeId), dartIn(now, dart.id))

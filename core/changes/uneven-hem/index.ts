@@ -3,16 +3,21 @@ import { readUnevenHem } from './reads'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { measureLength, placeAt } from '../../geometry'
 import { finishedLength, type LengthPlace } from '../../measure'
-import { edgePath, findPiece, grainDirection, shapeOf } from '../../pattern'
-import { ok, refuse } from '../../result'
+import { edgePath, findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
 import { defineChange } from '../define-change'
-import type { Handle } from '../types'
+import type { ChangeContext, Handle } from '../types'
 import { applyUnevenHem } from './apply'
 import { findHem } from './find-hem'
 import { unevenHemPaperSteps } from './paper-steps'
-import { UnevenHemSchema } from './schema'
+import { UnevenHemSchema, type UnevenHemInputs } from './schema'
 
 const KEYS = ['centreFrontMm', 'sideMm', 'centreBackMm'] as const
+
+const beginHem = (garment: Garment, context: ChangeContext): Result<UnevenHemInputs> =>
+  findHem(garment, context.sizeId).length === 0
+    ? refuse('no-hem', 'garment', 'it has no hem that runs from a centre to a side.', 'Name the hem edges of front and back first.')
+    : ok({ centreFrontMm: 0, sideMm: 0, centreBackMm: 0 })
 
 /** Craft 6.2: lengthen at the hem, unevenly. */
 export const unevenHem = defineChange({
@@ -36,16 +41,20 @@ export const unevenHem = defineChange({
   gives: ['waist-to-hem-front', 'waist-to-hem-side', 'waist-to-hem-back'],
   phase: 'hems',
   givesLength(garment, row, context) {
-    if (row.to !== 'hem' || row.missingMm === null || !this.begin(garment, context).ok) return null
+    if (row.to !== 'hem' || row.missingMm === null || !beginHem(garment, context).ok) return null
     const key = row.id.endsWith('back') ? 'centreBackMm' : row.id.endsWith('front') ? 'centreFrontMm' : 'sideMm'
     return { centreFrontMm: 0, sideMm: 0, centreBackMm: 0, [key]: row.missingMm }
   },
+  ofPin(garment, pinned, _side, context) {
+    if (pinned.how !== 'hem') return null
+    const by = (mm: number) => (pinned.isLonger ? mm : 0 - mm)
+    const begun = beginHem(garment, context)
+    if (!begun.ok) return begun
+    return ok({ centreFrontMm: by(pinned.centreFrontMm), sideMm: by(pinned.sideMm), centreBackMm: by(pinned.centreBackMm) })
+  },
   proposes: proposeHem,
   takesOver: sumOfAmounts,
-  begin: (garment, context) =>
-    findHem(garment, context.sizeId).length === 0
-      ? refuse('no-hem', 'garment', 'it has no hem that runs from a centre to a side.', 'Name the hem edges of front and back first.')
-      : ok({ centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }),
+  begin: beginHem,
   fields: (garment) => {
     const now = (place: LengthPlace) => finishedLength(garment, place, garment.baseSizeId)
     return [

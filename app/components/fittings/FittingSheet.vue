@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { Trash2 } from 'lucide-vue-next'
+import { computed, ref, watch } from 'vue'
+import { isSign, openQuestions, type Fitting } from '~~/core/fittings'
+import { showDay } from '~/days'
+import { say } from '~/messages'
+import { useFittings } from '~/stores/fittings'
+import { useWork } from '~/stores/work'
+
+/** One fitting: the day, what was seen from the top down, pins, photographs, and what was decided. */
+const props = defineProps<{ fitting: Fitting; about: string | null }>()
+const emit = defineEmits<{ gone: [] }>()
+const log = useFittings()
+const work = useWork()
+
+const TABS = ['day', 'look', 'pins', 'photographs', 'decide'] as const
+type Tab = (typeof TABS)[number]
+const tab = ref<Tab>(props.about ? 'decide' : 'look')
+watch(
+  () => props.about,
+  (about) => about && (tab.value = 'decide'),
+)
+const open = computed(() => {
+  const { sightings, pins } = openQuestions(props.fitting)
+  return sightings.length + pins.length
+})
+const counts = computed((): Record<Tab, number> => ({
+  day: 0,
+  look: props.fitting.sightings.filter(isSign).length,
+  pins: props.fitting.pins.length,
+  photographs: log.photosOf(props.fitting.id).length,
+  decide: open.value,
+}))
+const NAMES: Record<Tab, string> = { day: 'The day', look: 'Look', pins: 'Pins', photographs: 'Photographs', decide: 'Decide' }
+
+async function remove() {
+  const done = await log.remove(props.fitting)
+  if (!done) return
+  say('The fitting was deleted.', { label: 'Undo', run: () => void work.undo() })
+  emit('gone')
+}
+</script>
+
+<template>
+  <section class="flex h-full min-h-0 flex-col" :aria-label="`Fitting of ${showDay(fitting.heldOn)}`">
+    <header class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-edge px-4 py-2">
+      <h1 class="font-display text-2xl italic" data-test="fitting-title">Fitting, {{ showDay(fitting.heldOn) }}</h1>
+      <div role="tablist" aria-label="Parts of the fitting" class="flex flex-wrap gap-1">
+        <button
+          v-for="t in TABS"
+          :key="t"
+          role="tab"
+          class="btn-quiet font-semibold"
+          :class="tab === t && 'bg-act text-act-ink hover:bg-act'"
+          :aria-selected="tab === t"
+          :data-test="`tab-${t}`"
+          @click="tab = t"
+        >
+          {{ NAMES[t]
+          }}<span
+            v-if="counts[t]"
+            class="rounded-full px-2 text-sm"
+            :class="tab === t ? 'bg-act-ink/20' : t === 'decide' ? 'bg-note-pale text-note' : 'bg-act-pale text-ink'"
+            >{{ counts[t] }}</span
+          >
+        </button>
+      </div>
+      <button class="btn-quiet ml-auto" aria-label="Delete this fitting" data-test="delete-fitting" @click="remove">
+        <Trash2 class="size-5" />
+      </button>
+    </header>
+    <div class="min-h-0 flex-1 overflow-y-auto" role="tabpanel" :aria-label="NAMES[tab]">
+      <FittingsDayForm v-if="tab === 'day'" :fitting="fitting" />
+      <FittingsLookList v-else-if="tab === 'look'" :fitting="fitting" @done="tab = 'decide'" />
+      <FittingsPinList v-else-if="tab === 'pins'" :fitting="fitting" />
+      <FittingsPhotoWall v-else-if="tab === 'photographs'" :fitting="fitting" />
+      <FittingsDecideList v-else :fitting="fitting" :about="about" @look="tab = 'look'" />
+    </div>
+  </section>
+</template>

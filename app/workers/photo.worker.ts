@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { scalePhoto } from './scale-photo'
+
+expose({ scalePhoto })

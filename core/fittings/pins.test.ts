@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest'
+import { demoWardrobe } from '../../demo/wardrobe'
+import { contextOf, findKind, type ChangeContext, type Pinned } from '../changes'
+import { DEFAULT_TOLERANCES } from '../match'
+import { marksAlong, type Garment } from '../pattern'
+import { foldMarksOf, mendPin, pinnedMm, PinSchema, pinWords, usualPin, type Pin } from './index'
+
+const { projects, wearers } = demoWardrobe(new Date('2026-05-01'))
+function seenWith(id: string): { garment: Garment; context: ChangeContext } {
+  const p = projects.find((x) => x.id === id)!
+  return { garment: p.garment, context: contextOf(p.garment, p, wearers.find((w) => w.id === p.wearerId) ?? null, DEFAULT_TOLERANCES) }
+}
+const blouse = seenWith('demo-blouse')
+const pin = (pinned: Pinned, side: Pin['side'] = 'both'): Pin => ({ id: 'pin', pinned, side, words: '', decision: { is: 'open' } })
+const done = (p: Pin, g = blouse) => mendPin(p, g.garment, g.context)
+
+describe('a pin', () => {
+  it('of each sort begins where it is usually found, with no depth, on every garment', () => {
+    for (const { garment, context } of projects.map((p) => seenWith(p.id)))
+      for (const how of ['fold', 'wedge', 'side', 'hem'] as const) {
+        const pinned = usualPin(garment, how)
+        expect(PinSchema.safeParse(pin(pinned)).success).toBe(true)
+        expect(pinnedMm(pinned)).toBe(0)
+        expect(mendPin(pin(pinned), garment, context)).toEqual({ offers: [], whyNot: ['Nothing was pinned yet: type how much.'] })
+      }
+  })
+  it('across the armhole is a fold into the dart of that piece, from the mark it was measured from', () => {
+    const pinned = { ...usualPin(blouse.garment, 'fold'), mm: 9 } as Pinned & { how: 'fold' }
+    const piece = blouse.garment.pieces.find((p) => p.id === pinned.pieceId)!
+    expect(foldMarksOf(blouse.garment, pinned.pieceId, pinned.edgeId)).toEqual(marksAlong(piece, pinned.edgeId))
+    expect(foldMarksOf(blouse.garment, pinned.pieceId, 'gone')).toEqual([])
+    const { offers, whyNot } = done(pin(pinned))
+    expect(whyNot).toEqual([])
+    expect(offers[0]!.change).toMatchObject({
+      kind: 'take-in-fold',
+      inputs: { edgeId: pinned.edgeId, from: pinned.from, atMm: pinned.atMm, amountMm: 9, sides: 'both' },
+    })
+    expect(findKind('take-in-fold').apply(blouse.garment, offers[0]!.change.inputs as never, blouse.context).ok).toBe(true)
+  })
+  it('on one side alone opens the piece out for that side', () => {
+    const pinned = { ...usualPin(blouse.garment, 'fold'), mm: 9 } as Pinned
+    const [left, right] = (['left', 'right'] as const).map((side) => done(pin(pinned, side)).offers[0]!.change.inputs as { sides: string })
+    expect([left!.sides, right!.sides].sort()).toEqual(['one', 'other'])
+  })
+  it('at the sides moves each edge by what was pinned; on one side alone it is said that both get it', () => {
+    const pinned: Pinned = { how: 'side', isOut: false, bustMm: 0, waistMm: 6, hipMm: 3 }
+    expect(done(pin(pinned)).offers[0]!.change).toMatchObject({
+      kind: 'add-at-edge',
+      inputs: { bustMm: 0 - 0, waistMm: -6, hipMm: -3 },
+    })
+    expect(done(pin(pinned, 'left')).whyNot).toEqual(['Pinned on the left only: this change does both sides alike.'])
+  })
+  it('as a wedge at the centre back takes out what was pinned, level to the side', () => {
+    const pinned = { ...usualPin(blouse.garment, 'wedge'), mm: 12 } as Pinned & { how: 'wedge' }
+    const change = done(pin(pinned)).offers[0]!.change
+    expect(change).toMatchObject({ kind: 'level-wedge', inputs: { edgeId: pinned.edgeId, belowMm: pinned.belowMm, amountMm: -12 } })
+    expect(done(pin({ ...pinned, isOut: false })).offers[0]!.change).toMatchObject({ inputs: { amountMm: 12 } })
+  })
+  it('at the hem turns up or lets down its three places', () => {
+    const pinned: Pinned = { how: 'hem', isLonger: false, centreFrontMm: 0, sideMm: 4, centreBackMm: 8 }
+    expect(done(pin(pinned)).offers[0]!.change).toMatchObject({ kind: 'uneven-hem', inputs: { sideMm: -4, centreBackMm: -8 } })
+  })
+  it('that the pieces do not bear is answered with why, and with the largest that works', () => {
+    const { offers, whyNot } = done(pin({ how: 'side', isOut: false, bustMm: 0, waistMm: 400, hipMm: 0 }))
+    expect(whyNot.length).toBeGreaterThan(0)
+    for (const o of offers) expect(o.sentence).toContain('the largest that works')
+  })
+  it('on a piece without a dart, or on one that has gone, says so', () => {
+    const trousers = seenWith('demo-tapered')
+    expect(done(pin({ how: 'fold', pieceId: 'front', edgeId: 'outseam', from: 'x', atMm: 50, mm: 9 }), trousers).whyNot[0]).toMatch(
+      /no dart/,
+    )
+    const gone = pin({ how: 'wedge', pieceId: 'gone', edgeId: 'gone', belowMm: 50, isOut: true, mm: 9 })
+    expect(done(gone).offers).toEqual([])
+    expect(pinWords(blouse.garment, gone)).toContain('has gone')
+  })
+  it('is said in words, with its side', () => {
+    expect(pinWords(blouse.garment, pin({ ...usualPin(blouse.garment, 'fold'), mm: 9 } as Pinned, 'left'))).toBe(
+      'Fold of {mm 9} at the armhole, Front for cup B, left only',
+    )
+    expect(pinWords(blouse.garment, pin({ how: 'hem', isLonger: true, centreFrontMm: 3, sideMm: 0, centreBackMm: 5 }))).toBe(
+      'Hem let down: {mm 3} at the centre front, {mm 5} at the centre back',
+    )
+  })
+})

@@ -1,0 +1,218 @@
+import { wishes, type Place } from './sign-types'
+
+/** Places from the shoulder to the waist, from the top down. */
+export const ABOVE: readonly Place[] = [
+  {
+    id: 'shoulder-line',
+    name: 'Shoulder line',
+    look: 'The seam runs along the top of the shoulder and lies flat on it.',
+    signs: [
+      {
+        id: 'slants-back',
+        seen: 'The seam slants to the back toward its end',
+        may: 'a forward shoulder',
+        measure: 'From the end of the seam to the middle between the bones in front and behind.',
+        tries: wishes('forward shoulder #'),
+      },
+      {
+        id: 'folds-to-arm',
+        seen: 'Folds run from the neck to the arm',
+        may: 'a more sloping shoulder',
+        measure: 'Pin the fold at the end of the shoulder: its whole depth there.',
+        tries: wishes('more sloping shoulder #'),
+      },
+      {
+        id: 'stands-off',
+        seen: 'The seam stands off at its end, or strains there',
+        may: 'a squarer shoulder',
+        measure: 'Open the seam at its end: the gap there.',
+        tries: wishes('squarer shoulder #'),
+      },
+    ],
+  },
+  {
+    id: 'shoulder-end',
+    name: 'Shoulder end',
+    look: 'The armhole seam crosses the corner of the shoulder, with the sleeve basted in.',
+    signs: [
+      {
+        id: 'hangs-over',
+        seen: 'The seam hangs over the corner of the shoulder',
+        may: 'a narrow shoulder',
+        measure: 'From the seam to the corner of the shoulder.',
+        tries: wishes('narrow the shoulder #'),
+      },
+      {
+        id: 'sits-inside',
+        seen: 'The seam sits inside the corner and pulls',
+        may: 'a broad shoulder',
+        measure: 'From the seam to the corner of the shoulder.',
+        tries: wishes('widen the shoulder #'),
+      },
+    ],
+  },
+  {
+    id: 'neck',
+    name: 'Neck',
+    look: 'The neckline lies flat all round and does not touch the throat.',
+    signs: [
+      {
+        id: 'rides-back',
+        seen: 'The collar rides back',
+        may: 'a forward shoulder, or a back that is too short',
+        measure: 'From the end of the shoulder seam to the middle of the shoulder; or what a slash across the back opens.',
+        tries: wishes('forward shoulder #', 'add a wedge of # at the centre back'),
+      },
+      {
+        id: 'chokes',
+        seen: 'The front neckline chokes',
+        may: 'a forward shoulder, or a neckline that is too high in front',
+        measure: 'From the end of the shoulder seam to the middle of the shoulder; or how much lower it is comfortable.',
+        tries: wishes('forward shoulder #', 'lower the front neckline #'),
+      },
+      {
+        id: 'neck-gapes',
+        seen: 'The neckline gapes',
+        may: 'a fold too much, to be swung into the dart',
+        measure: 'Pin the fold: its whole depth at the edge, from pin to pin.',
+        tries: wishes('take in a pinned fold of # at the neckline', 'raise the front neckline #'),
+      },
+    ],
+  },
+  {
+    id: 'armhole',
+    name: 'Armhole',
+    look: 'A finger fits under the arm; nothing gapes in front, nothing cuts in.',
+    signs: [
+      {
+        id: 'armhole-gapes',
+        seen: 'The armhole gapes in front',
+        may: 'a fold too much, to be swung into the dart',
+        measure: 'Pin the fold toward the bust point: its whole depth at the edge, from pin to pin.',
+        tries: wishes('take in a pinned fold of # at the armhole'),
+      },
+      {
+        id: 'cuts-in',
+        seen: 'The armhole cuts in under the arm',
+        may: 'an armhole that is too high',
+        measure: 'From the seam down to where a finger fits under the arm.',
+        tries: wishes('lower the armhole #'),
+      },
+      {
+        id: 'lifts-with-arm',
+        seen: 'The garment lifts when the arm is raised',
+        may: 'an armhole that is too low',
+        measure: 'From the seam up to where a finger fits under the arm.',
+        tries: wishes('raise the armhole #'),
+      },
+    ],
+  },
+  {
+    id: 'sleeve',
+    name: 'Sleeve',
+    look: 'It hangs without folds, and the arm bends in it.',
+    signs: [
+      {
+        id: 'drags-across',
+        seen: 'It drags across the upper arm, the cap pulls',
+        may: 'a fuller bicep, and the armhole with it',
+        measure: 'Body round the upper arm and the ease wanted, less what the sleeve has.',
+        fromBody: 'bicep',
+        tries: wishes('fuller bicep #'),
+      },
+      {
+        id: 'cap-folds',
+        seen: 'The cap folds at the back and strains in front',
+        may: 'a cap that has to slide forward with the shoulder',
+        measure: 'From the end of the shoulder seam to the middle between the bones in front and behind.',
+        tries: wishes('forward shoulder #'),
+      },
+      {
+        id: 'sleeve-long',
+        seen: 'It is too long',
+        may: 'a sleeve to be shortened',
+        measure: 'How much is turned up at the wrist.',
+        tries: wishes('shorten the sleeve #'),
+      },
+      {
+        id: 'sleeve-short',
+        seen: 'It is too short',
+        may: 'a sleeve to be lengthened',
+        measure: 'What is missing at the wrist, the arm bent.',
+        tries: wishes('lengthen the sleeve #'),
+      },
+    ],
+  },
+  {
+    id: 'bust',
+    name: 'Bust level and dart',
+    look: 'The dart points to the bust and ends short of it; no folds lead there.',
+    signs: [
+      {
+        id: 'drags-to-bust',
+        seen: 'Drag lines point to the bust, the hem lifts in front',
+        may: 'a fuller bust',
+        measure: 'Full bust and the ease wanted, less what the pieces have: all round the body.',
+        fromBody: 'bust',
+        tries: wishes('fuller bust #', 'lengthen the front alone #'),
+      },
+      {
+        id: 'empty-folds',
+        seen: 'Empty folds at the bust',
+        may: 'a smaller bust',
+        measure: 'Pin the folds: their whole depth, both sides together.',
+        tries: wishes('smaller bust #'),
+      },
+      {
+        id: 'dart-above',
+        seen: 'The dart points above the bust',
+        may: 'a dart to be lowered',
+        measure: 'From where it points down to the bust point.',
+        tries: wishes('lower the dart #'),
+      },
+      {
+        id: 'dart-below',
+        seen: 'The dart points below the bust',
+        may: 'a dart to be raised',
+        measure: 'From where it points up to the bust point.',
+        tries: wishes('raise the dart #'),
+      },
+    ],
+  },
+  {
+    id: 'waist',
+    name: 'Waist level',
+    look: 'Seam, casing or tie sit on a tied elastic.',
+    signs: [
+      {
+        id: 'waist-above',
+        seen: 'The waist sits above the elastic',
+        may: 'a body to be lengthened above it',
+        measure: 'From the waist of the garment down to the elastic.',
+        tries: wishes('lengthen the body #', 'lengthen the crotch depth #'),
+      },
+      {
+        id: 'waist-below',
+        seen: 'The waist sits below the elastic',
+        may: 'a body to be shortened above it',
+        measure: 'From the waist of the garment up to the elastic.',
+        tries: wishes('shorten the body #', 'shorten the rise #'),
+      },
+      {
+        id: 'waist-strains',
+        seen: 'The waist strains',
+        may: 'more at the sides, or the next size',
+        measure: 'The cloth that is missing, all round the body.',
+        fromBody: 'waist',
+        tries: wishes('let out the side seams at the waist #'),
+      },
+      {
+        id: 'waist-hangs',
+        seen: 'The waist hangs away',
+        may: 'less at the sides',
+        measure: 'Pin it in at the sides: all of it together, round the body.',
+        tries: wishes('take in the side seams at the waist #'),
+      },
+    ],
+  },
+]
