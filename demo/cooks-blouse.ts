@@ -76,7 +76,7 @@ export function cooksBlouse(garment: Garment, sizing: Sizing, cook: Wearer): { p
   const taken = (sighting: Sighting): Sighting => ({ ...sighting, decision: { is: 'taken', changeIds: [`for-${sighting.id}`] } })
   const decided = (sighting: Sighting, decision: Decision): Sighting => ({ ...sighting, decision })
   const well = ['neck', 'armhole', 'side-seam'].map((id) => seen(id, null, null))
-  const cloth = { kind: 'old sheeting, washed soft', drape: 'medium', stretch: 'none', isWashed: true } as const
+  const cloth = { kind: 'old sheeting', drape: 'medium', stretch: 'none', isWashed: true } as const
   const setId = cook.sets.at(-1)!.id
   const fitting = (id: string, heldOn: string, versionId: string, sightings: Sighting[], notes: string): Fitting => ({
     id,
@@ -134,7 +134,7 @@ export function cooksBlouse(garment: Garment, sizing: Sizing, cook: Wearer): { p
       'Good but for the hem. The waist no longer hangs away since the back is shorter.',
     ),
   ]
-  const photos = DEMO_PHOTOS.map(({ id, fitting: fittingId, text, bytes }): Photo => ({
+  const photos = DEMO_PHOTOS.map(({ id, fitting: fittingId, text, bytes }, i): Photo => ({
     id,
     fitId: HARBOUR_FIT,
     fittingId,
@@ -144,7 +144,7 @@ export function cooksBlouse(garment: Garment, sizing: Sizing, cook: Wearer): { p
     heightPx: PHOTO_PX.height,
     bytes,
     marks: MARKS[id] ?? [],
-    createdAt: `${fittingId === 'first' ? '2026-11-04' : '2026-11-18'}T15:30:00.000Z`,
+    createdAt: `${fittingId === 'first' ? '2026-11-04' : '2026-11-18'}T15:3${i}:00.000Z`,
   }))
   const versions = [
     version('first-mock-up', 'First mock-up', '2026-11-02', 'by-hand', [first]),

@@ -104,7 +104,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <div class="truncate font-semibold leading-tight" data-test="garment-name">{{ work.project.name }}</div>
       <FitChoice :project="work.project" />
     </div>
-    <nav v-if="inGarment" aria-label="Stations" class="flex gap-1 max-md:order-last max-md:w-full max-md:gap-0 max-md:overflow-x-auto">
+    <nav v-if="inGarment" aria-label="Stations" class="flex gap-1 max-lg:order-last max-lg:w-full max-md:gap-0 max-md:overflow-x-auto">
       <NuxtLink
         v-for="s in stations"
         :key="s.name"

@@ -171,6 +171,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
           </tbody>
         </table>
       </div>
+      <WearerCommonStops :wearer="wearer" :in-garment="scope !== 'wardrobe'" />
       <WearerCrotchCurves :wearer="wearer" :scope="scope" />
       <slot />
       <div class="border-t border-edge pt-3">
@@ -179,7 +180,8 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
         </button>
         <div v-else class="rounded-lg bg-fault-pale p-3">
           <p class="mb-2 text-sm text-fault">
-            All figures of {{ wearer.name }} go for good; this cannot be undone. Garments stay, without a wearer.
+            All figures of {{ wearer.name }} go for good, with the fittings and their photographs; this cannot be undone. Garments stay,
+            without a wearer.
           </p>
           <div class="flex gap-2">
             <button class="btn text-fault" data-test="delete-wearer-yes" @click="remove">Delete for good</button>

@@ -3,3 +3,4 @@ export { layOut, footprintOf, type Layout, type LaidPiece, type Footprint } from
 export { makeNotebook, type Fitted, type Notebook, type NotebookStop } from './notebook'
 export { layOutSheet, cutWords, type Sheet, type SheetPiece, type SheetWords } from './sheet'
 export { tilePages, PAPER_SIZES, MARGIN_MM, OVERLAP_MM, type Tiling, type Page, type PaperSize } from './tile-pages'
+export { makeFittingLog, type LoggedFitting, type LoggedItem } from './fitting-log'

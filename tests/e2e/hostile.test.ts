@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { readProjectFile } from '../../core/formats'
+import { readBackup } from '../../core/formats'
 import { byTest, click, openBrowser } from '../../scripts/browser'
 import { useApplication } from './session'
 
@@ -74,7 +74,7 @@ describe('figures of wearers from a file', () => {
     expect(await all('wearer-the Giant')).toHaveLength(0)
     await app.driver().get(app.url())
     await click(app.driver(), 'back-up')
-    const backup = readProjectFile(readFileSync(await download('.json'), 'utf8'))
+    const backup = readBackup(readFileSync(await download('.zip')))
     expect(backup.ok).toBe(true)
   })
   it('written out never begin a cell as a formula', async () => {
@@ -104,9 +104,9 @@ describe('storage that is full', () => {
     await retype(await byTest(app.driver(), 'field-amountMm'), '1 3/8')
     await soon('the pieces have the new figure', async () => /1\s*(⅜|3.8)/.test(await textOf('stop-0')))
     await click(app.driver(), 'storage-save')
-    const saved = readProjectFile(readFileSync(await download('.json'), 'utf8'))
+    const saved = readBackup(readFileSync(await download('.zip')))
     if (!saved.ok) throw new Error(saved.problem.message)
-    expect(saved.value.fits.find((f) => f.id === 'demo-blouse')!.plan[0]!.note).toBe('Too long above the waist')
+    expect(saved.value.file.fits.find((f) => f.id === 'demo-blouse')!.plan[0]!.note).toBe('Too long above the waist')
     await click(app.driver(), 'storage-again')
     await soon('still full', async () => (await bodyText()).includes('Not yet'))
     await giveRoom()

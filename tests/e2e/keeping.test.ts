@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { readBackup } from '../../core/formats'
 import { byTest, click, resizeTo } from '../../scripts/browser'
 import { useApplication } from './session'
 
@@ -19,7 +20,7 @@ describe('the wardrobe', () => {
 
   it('asks of a backup which of both stays where something differs, and hangs both where that is wanted', async () => {
     await click(driver, 'back-up')
-    const backup = await download('.json')
+    const backup = await download('.zip')
     const count = await cards()
     await openGarment('demo-tapered', 'reshape')
     await click(driver, 'stop-0')
@@ -55,8 +56,8 @@ describe('the wardrobe', () => {
     await click(driver, 'choose-several')
     for (const box of (await all('choose-garment')).slice(0, 2)) await box.click()
     await click(driver, 'back-up-chosen')
-    const file = JSON.parse(readFileSync(await download('.json'), 'utf8')) as { garments: unknown[] }
-    expect(file.garments).toHaveLength(2)
+    const backup = readBackup(readFileSync(await download('.zip')))
+    expect(backup.ok && backup.value.file.garments).toHaveLength(2)
     await click(driver, 'delete-chosen')
     await soon('two are gone', async () => (await cards()) === count - 2)
     // The log says what was done, and goes back to before it.
@@ -71,7 +72,7 @@ describe('the wardrobe', () => {
     await click(driver, 'delete-everything')
     expect(await textOf('delete-everything-choice')).toContain('cannot be undone')
     await click(driver, 'delete-everything-backup')
-    await download('.json')
+    await download('.zip')
     await click(driver, 'delete-everything-sure')
     await byTest(driver, 'open-demo-first')
     expect(await cards()).toBe(0)

@@ -51,6 +51,7 @@ export function useApplication() {
     wearer: 'choose-wearer',
     size: 'worksheet',
     tissue: 'tissue-figure',
+    fittings: 'story',
   }
   async function openGarment(id: string, station: string) {
     await driver().get(`${server.url}/garment/${id}/${station}`)

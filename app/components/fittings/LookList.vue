@@ -88,11 +88,14 @@ function onRowKey(event: KeyboardEvent) {
   else return
   event.preventDefault()
 }
-/** From the fields of a sign back to the list: Escape to its place, Ctrl and Enter to the next one. */
+/** From the fields of a sign back to the list: Escape to its place, Enter to the next one, once what was typed is a length. */
 function onFieldKey(event: KeyboardEvent) {
+  const { target } = event
   if (event.key === 'Escape') goTo(indexOfLit())
-  else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) goTo(indexOfLit() + 1)
-  else return
+  else if (event.key === 'Enter' && target instanceof HTMLInputElement) {
+    void nextTick(() => target.getAttribute('aria-invalid') !== 'true' && goTo(indexOfLit() + 1))
+    return
+  } else return
   event.preventDefault()
   event.stopPropagation()
 }
@@ -109,12 +112,14 @@ const SIDES = [
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 md:grid-cols-[18rem_1fr]">
+  <div class="grid h-full min-h-0 md:grid-cols-[9rem_1fr] lg:grid-cols-[18rem_1fr]">
     <div class="flex flex-col items-center border-edge p-3 max-md:hidden md:border-r">
       <div class="min-h-0 w-full flex-1">
         <FittingsPlaceFigure :at="lit?.id ?? null" :signs="fitting.sightings.filter(isSign).map((s) => s.placeId)" />
       </div>
-      <p class="mt-2 text-sm text-soft">Arrow keys walk. W: sits well. 1 to 9: a sign. O: own words. Ctrl and Enter: to the next place.</p>
+      <p class="mt-2 text-sm text-soft max-lg:hidden">
+        Arrow keys walk. W: sits well. 1 to 9: a sign. O: own words. Enter: the next place. Escape: back to the list.
+      </p>
     </div>
     <div class="flex min-h-0 flex-col">
       <p class="flex flex-wrap items-center gap-3 border-b border-edge px-4 py-2 text-sm">
@@ -158,7 +163,7 @@ const SIDES = [
               }}
             </span>
           </button>
-          <div v-if="lit?.id === p.id" class="space-y-3 px-4 pb-4 pl-12">
+          <div v-if="lit?.id === p.id" class="space-y-3 px-4 pb-4 lg:pl-12">
             <p class="text-sm text-soft">{{ p.look }}</p>
             <div class="flex flex-wrap gap-2">
               <button

@@ -78,8 +78,8 @@ const views = computed(() =>
 </script>
 
 <template>
-  <svg viewBox="0 0 252 440" class="h-full w-full" role="img" aria-label="Body, front and back; the place being looked at is ringed">
-    <g v-for="(v, i) in views" :key="v.view" :transform="`translate(${i * 128 - 37} 0)`">
+  <svg viewBox="0 0 280 440" class="h-full w-full" role="img" aria-label="Body, front and back; the place being looked at is ringed">
+    <g v-for="(v, i) in views" :key="v.view" :transform="`translate(${i * 140 - 30} 0)`">
       <ellipse cx="100" cy="36" rx="18" ry="23" fill="var(--land)" stroke="var(--ink)" stroke-width="1.6" />
       <g fill="var(--land)" stroke="var(--ink)" stroke-width="1.6" stroke-linejoin="round">
         <path :d="HALF" />

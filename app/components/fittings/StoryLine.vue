@@ -66,7 +66,7 @@ const isThere = (stop: Change) => work.stops.some((c) => c.id === stop.id)
 
 <template>
   <div class="flex h-full min-h-0 flex-col">
-    <div class="flex flex-wrap gap-2 border-b border-edge p-3">
+    <div class="flex flex-wrap gap-2 border-b border-edge p-3 max-lg:[&>button]:w-full">
       <button class="btn-act flex-1 px-2 whitespace-nowrap" data-test="new-fitting" @click="emit('begin')">
         <Plus class="size-5" />New fitting
       </button>

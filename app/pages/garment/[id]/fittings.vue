@@ -38,7 +38,7 @@ async function keep() {
 </script>
 
 <template>
-  <div class="station md:grid-cols-[19rem_1fr]">
+  <div class="station md:grid-cols-[15rem_1fr] lg:grid-cols-[19rem_1fr]">
     <aside class="station-side print:hidden" aria-label="Story">
       <FittingsStoryLine
         :shown="shown"

@@ -6,11 +6,14 @@ import regularFont from '@fontsource/source-sans-3/files/source-sans-3-latin-400
 import boldFont from '@fontsource/source-sans-3/files/source-sans-3-latin-700-normal.woff?url'
 import { changedPieces, type PaperStep } from '~~/core/changes'
 import { writeSvg } from '~~/core/formats'
-import { layOutSheet, makeNotebook, PAPER_SIZES, tilePages } from '~~/core/paper'
-import { today } from '~/days'
+import { layOutSheet, makeFittingLog, makeNotebook, PAPER_SIZES, tilePages } from '~~/core/paper'
+import { writeLengths } from '~~/core/units'
+import { picturesOf } from '~/data/pictures'
+import { showDay, today } from '~/days'
 import { sayDone, sayFault } from '~/messages'
 import { usePaperChoices, type PaperChoices } from '~/composables/usePaperChoices'
 import { useSaveFile } from '~/composables/useSaveFile'
+import { useFittings } from '~/stores/fittings'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { usePlanSession } from '~/stores/plan-session'
@@ -20,6 +23,7 @@ const work = useWork()
 const session = usePlanSession()
 const prefs = usePrefs()
 const wardrobe = useWardrobe()
+const log = useFittings()
 const saveFile = useSaveFile()
 const done = computed(() => session.computedPlan!)
 const garment = computed(() => done.value.garments.at(-1)!)
@@ -27,7 +31,7 @@ const choices = usePaperChoices(computed(() => work.fitId))
 const choose = (some: Partial<PaperChoices>) => (choices.value = { ...choices.value, ...some })
 const making = ref(false)
 const tab = ref(0)
-const TABS = ['Sheets', 'Paper steps', 'Notebook'] as const
+const TABS = ['Sheets', 'Steps', 'Notebook', 'Fitting'] as const
 
 const changed = computed(() => {
   const bought = done.value.garments[0]!
@@ -105,6 +109,7 @@ async function savePdf() {
       new Date(),
     )
     saveFile(bytes, fileName('pdf'), 'application/pdf')
+    await log.keepWhatGoesOut('printed')
     sayDone(`${chosen.value.length + 1} pages in ${fileName('pdf')}. Measure the square before cutting.`)
   } catch (error) {
     sayFault(`The PDF could not be made: ${error instanceof Error ? error.message : String(error)}`)
@@ -112,11 +117,13 @@ async function savePdf() {
     making.value = false
   }
 }
-function saveSvg() {
+async function saveSvg() {
   saveFile(writeSvg(sheet.value, work.project!.name), fileName('svg'), 'image/svg+xml')
+  await log.keepWhatGoesOut('exported')
   sayDone(`${fileName('svg')}: true millimetres, cut line and seam line of ${sheet.value.pieces.length} pieces.`)
 }
 async function saveProject() {
+  await log.keepWhatGoesOut('exported')
   saveFile(await wardrobe.fitAsFile(work.project!), fileName('json'), 'application/json')
   sayDone(`${fileName('json')}: this fit with its garment and wearer.`)
 }
@@ -135,7 +142,44 @@ const notebook = computed(() =>
     faults: done.value.faults,
   }),
 )
+const fittingLog = computed(() =>
+  makeFittingLog(garment.value, done.value.stops, { fittings: log.fittings, versions: log.versions, photos: log.photos }),
+)
+/** The fittings as pages for the folder, lengths as the ruler shows them. */
+async function saveLogPdf() {
+  making.value = true
+  try {
+    const { writeLogPdf } = await import('~~/core/formats/log-pdf')
+    const inWords = (text: string) => writeLengths(text, prefs.ruler)
+    const written = fittingLog.value.map((f) => ({
+      ...f,
+      heldOn: showDay(f.heldOn),
+      items: f.items.map((i) => ({ seen: inWords(i.seen), became: inWords(i.became) })),
+    }))
+    const title = {
+      name: work.project!.name,
+      line: [work.wearer ? `for ${work.wearer.name}` : '', showDay(today())].filter(Boolean).join(', '),
+    }
+    const bytes = await writeLogPdf(
+      title,
+      written,
+      await picturesOf(log.photos),
+      { regular: await fontBytes(regularFont), bold: await fontBytes(boldFont) },
+      new Date(),
+    )
+    saveFile(bytes, `${plainName.value}-fittings.pdf`, 'application/pdf')
+    sayDone(`${plainName.value}-fittings.pdf: ${written.length} ${written.length === 1 ? 'fitting' : 'fittings'}.`)
+  } catch (error) {
+    sayFault(`The PDF could not be made: ${error instanceof Error ? error.message : String(error)}`)
+  } finally {
+    making.value = false
+  }
+}
 const print = () => window.print()
+async function printSteps() {
+  await log.keepWhatGoesOut('printed')
+  print()
+}
 </script>
 
 <template>
@@ -147,13 +191,13 @@ const print = () => window.print()
   >
     <aside class="station-side space-y-5 p-4 print:hidden" aria-label="What to print">
       <h1 class="font-display text-2xl italic">Paper</h1>
-      <TabList class="flex rounded-lg border border-edge" aria-label="Sheets, steps or notebook">
+      <TabList class="flex rounded-lg border border-edge" aria-label="Sheets, steps, notebook or a blank fitting sheet">
         <Tab
           v-for="(t, i) in TABS"
           :key="t"
           class="min-h-11 flex-1 px-1 font-semibold first:rounded-l-md last:rounded-r-md"
           :class="tab === i ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
-          :data-test="`tab-${['sheets', 'steps', 'notebook'][i]}`"
+          :data-test="`tab-${['sheets', 'steps', 'notebook', 'fitting'][i]}`"
           >{{ t }}</Tab
         >
       </TabList>
@@ -207,15 +251,22 @@ const print = () => window.print()
           {{ stepCount }} steps with ruler and scissors, in the order of the plan. Figures are rounded to what a ruler shows and still add
           up.
         </p>
-        <button class="btn-act w-full" data-test="print-steps" :disabled="stepCount === 0" @click="print">
+        <button class="btn-act w-full" data-test="print-steps" :disabled="stepCount === 0" @click="printSteps">
           <Printer class="size-5" />Print the steps
         </button>
+      </template>
+      <template v-else-if="tab === 3">
+        <p class="text-sm">A sheet for the fitting room: the places of this garment from the top down, a figure, room for pins.</p>
+        <button class="btn-act w-full" data-test="print-blank" @click="print"><Printer class="size-5" />Print the sheet</button>
       </template>
       <template v-else>
         <p class="text-sm">
           For the folder: the body, sizes and ease before and after, every stop with its why, what was held, what is left over.
         </p>
         <button class="btn-act w-full" data-test="print-notebook" @click="print"><Printer class="size-5" />Print the page</button>
+        <button v-if="fittingLog.length" class="btn w-full" data-test="save-log-pdf" :disabled="making" @click="saveLogPdf">
+          <FileDown class="size-5" />Fittings as PDF
+        </button>
       </template>
     </aside>
 
@@ -223,13 +274,23 @@ const print = () => window.print()
       <TabPanel class="h-[70vh] bg-water p-5 md:h-full print:hidden"
         ><PaperPageMap v-model:left="left" :sheet="sheet" :tiling="tiling"
       /></TabPanel>
-      <TabPanel v-for="t in ['steps', 'notebook'] as const" :key="t" class="mx-auto max-w-4xl p-4 md:p-6">
-        <h2 class="font-display text-2xl">
+      <TabPanel v-for="t in ['steps', 'notebook', 'fitting'] as const" :key="t" class="mx-auto max-w-4xl p-4 md:p-6">
+        <h2 v-if="t !== 'fitting'" class="font-display text-2xl">
           {{ work.project!.name }}<span v-if="work.wearer" class="text-lg text-soft">, for {{ work.wearer.name }}</span>
           <span v-if="t === 'notebook'" class="ml-3 font-sans text-base text-soft">{{ words.date }}</span>
         </h2>
         <PaperStepList v-if="t === 'steps'" :stops="steps" />
-        <PaperNotebookPage v-else class="mt-4" :page="notebook" />
+        <PaperBlankFitting
+          v-else-if="t === 'fitting'"
+          class="mt-4"
+          :garment="garment"
+          :name="work.project!.name"
+          :wearer="work.wearer?.name ?? null"
+        />
+        <div v-else class="mt-4 space-y-6">
+          <PaperNotebookPage :page="notebook" />
+          <PaperFittingPages :fittings="fittingLog" />
+        </div>
       </TabPanel>
     </TabPanels>
   </TabGroup>
