@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { Trash2 } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { isSign, openQuestions, type Fitting } from '~~/core/fittings'
@@ -14,8 +15,8 @@ const log = useFittings()
 const work = useWork()
 
 const TABS = ['day', 'look', 'pins', 'photographs', 'decide'] as const
-type Tab = (typeof TABS)[number]
-const tab = ref<Tab>(props.about ? 'decide' : 'look')
+type Part = (typeof TABS)[number]
+const tab = ref<Part>(props.about ? 'decide' : 'look')
 watch(
   () => props.about,
   (about) => about && (tab.value = 'decide'),
@@ -24,14 +25,14 @@ const open = computed(() => {
   const { sightings, pins } = openQuestions(props.fitting)
   return sightings.length + pins.length
 })
-const counts = computed((): Record<Tab, number> => ({
+const counts = computed((): Record<Part, number> => ({
   day: 0,
   look: props.fitting.sightings.filter(isSign).length,
   pins: props.fitting.pins.length,
   photographs: log.photosOf(props.fitting.id).length,
   decide: open.value,
 }))
-const NAMES: Record<Tab, string> = { day: 'The day', look: 'Look', pins: 'Pins', photographs: 'Photographs', decide: 'Decide' }
+const NAMES: Record<Part, string> = { day: 'The day', look: 'Look', pins: 'Pins', photographs: 'Photographs', decide: 'Decide' }
 
 async function remove() {
   const done = await log.remove(props.fitting)
@@ -42,19 +43,22 @@ async function remove() {
 </script>
 
 <template>
-  <section class="flex h-full min-h-0 flex-col" :aria-label="`Fitting of ${showDay(fitting.heldOn)}`">
+  <TabGroup
+    as="section"
+    class="flex h-full min-h-0 flex-col"
+    :aria-label="`Fitting of ${showDay(fitting.heldOn)}`"
+    :selected-index="TABS.indexOf(tab)"
+    @change="(i: number) => (tab = TABS[i]!)"
+  >
     <header class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-edge px-4 py-2">
       <h1 class="font-display text-2xl italic" data-test="fitting-title">Fitting, {{ showDay(fitting.heldOn) }}</h1>
-      <div role="tablist" aria-label="Parts of the fitting" class="flex flex-wrap gap-1">
-        <button
+      <TabList class="flex flex-wrap gap-1" aria-label="Parts of the fitting">
+        <Tab
           v-for="t in TABS"
           :key="t"
-          role="tab"
           class="btn-quiet font-semibold"
           :class="tab === t && 'bg-act text-act-ink hover:bg-act'"
-          :aria-selected="tab === t"
           :data-test="`tab-${t}`"
-          @click="tab = t"
         >
           {{ NAMES[t]
           }}<span
@@ -63,18 +67,18 @@ async function remove() {
             :class="tab === t ? 'bg-act-ink/20' : t === 'decide' ? 'bg-note-pale text-note' : 'bg-act-pale text-ink'"
             >{{ counts[t] }}</span
           >
-        </button>
-      </div>
+        </Tab>
+      </TabList>
       <button class="btn-quiet ml-auto" aria-label="Delete this fitting" data-test="delete-fitting" @click="remove">
         <Trash2 class="size-5" />
       </button>
     </header>
-    <div class="min-h-0 flex-1 overflow-y-auto" role="tabpanel" :aria-label="NAMES[tab]">
-      <FittingsDayForm v-if="tab === 'day'" :fitting="fitting" />
-      <FittingsLookList v-else-if="tab === 'look'" :fitting="fitting" @done="tab = 'decide'" />
-      <FittingsPinList v-else-if="tab === 'pins'" :fitting="fitting" />
-      <FittingsPhotoWall v-else-if="tab === 'photographs'" :fitting="fitting" />
-      <FittingsDecideList v-else :fitting="fitting" :about="about" @look="tab = 'look'" />
-    </div>
-  </section>
+    <TabPanels class="min-h-0 flex-1 overflow-y-auto">
+      <TabPanel :tabindex="-1"><FittingsDayForm :fitting="fitting" /></TabPanel>
+      <TabPanel :tabindex="-1" class="h-full"><FittingsLookList :fitting="fitting" @done="tab = 'decide'" /></TabPanel>
+      <TabPanel :tabindex="-1"><FittingsPinList :fitting="fitting" /></TabPanel>
+      <TabPanel :tabindex="-1"><FittingsPhotoWall :fitting="fitting" /></TabPanel>
+      <TabPanel :tabindex="-1"><FittingsDecideList :fitting="fitting" :about="about" @look="tab = 'look'" /></TabPanel>
+    </TabPanels>
+  </TabGroup>
 </template>
