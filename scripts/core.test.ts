@@ -3,19 +3,21 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { contentsOf, readProjectFile, writeProjectFile } from '../core/formats'
+import { contentsOf, readProjectFile, writeBackup, writeProjectFile, type Contents } from '../core/formats'
 import { demoWardrobe } from '../demo/wardrobe'
 import { bundledCommand } from './core/bundled-command'
 
 let dir: string
 let file: string
+let contents: Contents
 const core = bundledCommand()
 
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'tidal-seam-core-'))
   file = join(dir, 'wardrobe.json')
-  const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
-  writeFileSync(file, writeProjectFile(contentsOf(projects, wearers), new Date('2026-01-01')))
+  const { projects, wearers, log } = demoWardrobe(new Date('2026-01-01'))
+  contents = contentsOf(projects, wearers, [], log)
+  writeFileSync(file, writeProjectFile(contents, new Date('2026-01-01')))
 })
 afterAll(() => rmSync(dir, { recursive: true, force: true }))
 
@@ -24,6 +26,29 @@ describe('the command line', () => {
     const run = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/core.ts', '--help'], { encoding: 'utf8' })
     expect(run.stderr).toContain('measure FILE')
     expect(run.stderr).toBe(core('--help').stderr)
+  })
+
+  it('tells the fittings and versions of a fit, also out of a backup, and compares a version with the plan', () => {
+    const zip = join(dir, 'wardrobe.zip')
+    writeFileSync(zip, writeBackup(contents, new Map(), new Date('2026-01-01')))
+    const told = core('fittings', zip, '--garment', '1', '--fit', '2', '--units', 'in')
+    expect(told.stderr).toBe('')
+    const { fittings, versions } = JSON.parse(told.stdout) as {
+      fittings: { items: { seen: string; became: string }[] }[]
+      versions: { name: string; added: string[] }[]
+    }
+    expect(fittings[0]!.items).toContainEqual({
+      seen: 'Shoulder line: The seam slants to the back toward its end, 3/8 in',
+      became: 'Forward shoulder 3/8 in',
+    })
+    expect(versions.map((v) => v.name)).toEqual(['As sewn for the harbour scene', 'Second mock-up', 'First mock-up'])
+    expect(versions[1]!.added).toHaveLength(3)
+    const compared = core('compare', zip, '--garment', '1', '--fit', '2', '--version', 'Second mock-up')
+    const { figures } = JSON.parse(compared.stdout) as { figures: { label: string; firstMm: number; secondMm: number }[] }
+    const back = figures.find((f) => f.label === 'centre back')!
+    expect(back.secondMm - back.firstMm).toBeCloseTo(-6.35, 1)
+    expect(core('compare', zip, '--garment', '1', '--fit', '2', '--version', 'Third')).toMatchObject({ status: 1 })
+    expect(core('compare', zip, '--garment', '1', '--fit', '2').status).toBe(2)
   })
 
   it('applies a change from a file and prints ledger and promises', () => {

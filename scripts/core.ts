@@ -1,6 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, type FoldedPlan } from '../core/changes'
+import { newestFirst, type Version } from '../core/fittings'
 import {
   contentsOf,
   emptyFit,
@@ -25,6 +26,8 @@ import { NO_CHARTS } from '../core/size'
 import { writeLengths, type Ruler } from '../core/units'
 import {
   checkAnswer,
+  compareAnswer,
+  fittingsAnswer,
   notebookAnswer,
   measureAnswer,
   planAnswer,
@@ -188,6 +191,18 @@ function sizeOf(folded: FoldedPlan, options: Options): string {
   return size.id
 }
 
+/** The version of that name; the newest of several. */
+function versionOf(versions: readonly Version[], { version: name }: Options): Version {
+  const named = newestFirst(versions)
+  if (name === undefined) throw new WrongUse('compare needs --version NAME.')
+  const version = named.find((v) => v.name === name)
+  if (!version) {
+    const there = named.length === 0 ? 'has no versions' : `has the versions ${named.map((v) => v.name).join(', ')}`
+    throw new BadInput(`--version ${name}: the fit ${there}.`)
+  }
+  return version
+}
+
 /** The garment with the changes of a file added to its plan. */
 async function applied(opened: Opened, plan: Change[], options: Options): Promise<unknown> {
   if (options.change === undefined) throw new WrongUse('apply needs --change FILE.')
@@ -209,6 +224,7 @@ async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: s
   const wearer = whole.wearers.find((w) => w.id === project.wearerId) ?? null
   const opened: Opened = { project, wearer, folded, context, ruler }
   if (command === 'export') return { out: await exportFile(project, folded, plan, whole, options), to }
+  const log = logOf(whole, new Set([project.id]))
   const answers: Record<Exclude<typeof command, 'import' | 'export'>, () => unknown> = {
     measure: () => measureAnswer(opened, sizeOf(folded, options)),
     shapes: () => shapesAnswer(opened, sizeOf(folded, options)),
@@ -217,6 +233,8 @@ async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: s
     stops: () => stopsAnswer(opened),
     steps: () => stepsAnswer(opened),
     notebook: () => notebookAnswer(opened),
+    fittings: () => fittingsAnswer(opened, log),
+    compare: () => compareAnswer(opened, versionOf(log.versions, options)),
     check: () => checkAnswer(opened),
     apply: () => applied(opened, plan, options),
   }

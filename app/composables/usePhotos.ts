@@ -1,4 +1,5 @@
 import { onScopeDispose, shallowReactive } from 'vue'
+import type { Photo } from '~~/core/fittings'
 import { problemSentence, refuse, type Result } from '~~/core/result'
 import { db } from '~/data/db'
 import { roomLeft } from '~/data/pictures'
@@ -9,6 +10,8 @@ import type { ScaledPhoto, scalePhoto } from '~/workers/scale-photo'
 
 /** A photograph that takes longer than this to scale down hangs, ms. */
 const SILENT_MS = 20_000
+/** The longer side of a photograph that was thinned out, pixels: what was decided can still be seen. */
+const THIN_PX = 800
 /** From so full on it is said before a photograph is lost. */
 const NEARLY_FULL = 0.9
 
@@ -59,5 +62,27 @@ export function usePhotos() {
     return kept
   }
 
-  return { pictureUrl, takeIn }
+  /** Makes kept photographs smaller, for good; gives how many. One that is small already, or whose picture is not here, stays as it is. */
+  async function thinOut(photos: readonly Photo[]): Promise<number> {
+    let made = 0
+    for (const photo of photos) {
+      const row = Math.max(photo.widthPx, photo.heightPx) > THIN_PX ? await db.pictures.get(photo.id) : undefined
+      if (!row) continue
+      const blob = new Blob([row.data], { type: row.type })
+      const scaled = await bench
+        .run<Result<ScaledPhoto>>((worker) => worker.scalePhoto(blob, photo.text || 'photograph', THIN_PX), SILENT_MS)
+        .catch(() => null)
+      if (!scaled?.ok || scaled.value.data.byteLength >= photo.bytes) continue
+      const { data, ...size } = scaled.value
+      if (!(await log.replacePicture(photo.id, { ...size, bytes: data.byteLength }, data))) continue
+      made += 1
+      const old = shown.get(photo.id)
+      if (old) URL.revokeObjectURL(old)
+      shown.delete(photo.id)
+      asked.delete(photo.id)
+    }
+    return made
+  }
+
+  return { pictureUrl, takeIn, thinOut }
 }

@@ -177,6 +177,15 @@ export const useFittings = defineStore('fittings', () => {
     const row: Photo = { ...photo, id, fitId: work.fitId!, text: '', marks: [], createdAt: new Date().toISOString() }
     return (await act('photograph', [put('photos', [row])])) ? id : null
   }
+  /** Puts a smaller picture in the place of one: for good, since pictures are not undone. */
+  async function replacePicture(
+    photoId: string,
+    size: Pick<Photo, 'type' | 'widthPx' | 'heightPx' | 'bytes'>,
+    data: Uint8Array<ArrayBuffer>,
+  ) {
+    const kept = await keepPictures([{ id: photoId, type: size.type, data }])
+    return kept.ok && act('make a photograph smaller', [{ table: 'photos', id: photoId, recipe: (p) => void Object.assign(p, size) }])
+  }
   const writePhoto = (photoId: string, label: string, recipe: (photo: Photo) => void) =>
     act(label, [{ table: 'photos', id: photoId, recipe }])
   const removePhoto = (photoId: string) => act('delete a photograph', [drop('photos', [photoId])])
@@ -199,6 +208,7 @@ export const useFittings = defineStore('fittings', () => {
     decide,
     accept,
     addPhoto,
+    replacePicture,
     writePhoto,
     removePhoto,
   }

@@ -22,7 +22,7 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'swings-forward': 'A side seam that swings forward asks for width moved from the back to the front.',
   'swings-back': 'A side seam that swings back asks for width moved from the front to the back.',
   'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here.',
-  'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and note what you see in the fit.',
+  'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and write down what you see under Fittings.',
   'grain-line': 'The grain of a piece stays as it is.',
 }
 

@@ -1,12 +1,25 @@
 import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
-import { toPathData, type Project } from '../../core/formats'
+import {
+  compareFigures,
+  mendPin,
+  mendSign,
+  newestFirst,
+  pinWords,
+  questionsOf,
+  seenWords,
+  stopsSince,
+  type ComparedSide,
+  type FittingMend,
+  type Version,
+} from '../../core/fittings'
+import { toPathData, type Contents, type Project } from '../../core/formats'
 import { measureLength, placeAt } from '../../core/geometry'
 import { walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
-import { makeNotebook } from '../../core/paper'
-import { cornerPoint, edgePath, shapeOf, type Piece } from '../../core/pattern'
+import { makeFittingLog, makeNotebook } from '../../core/paper'
+import { cornerPoint, edgePath, shapeOf, type Garment, type Piece } from '../../core/pattern'
 import { problemSentence } from '../../core/result'
 import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
 import { unitsOf, writeLengths, type Ruler } from '../../core/units'
@@ -180,4 +193,40 @@ export function checkAnswer({ project, folded, context, ruler }: Opened) {
     mends: f.mends.map((m) => ({ ...m, label: writeLengths(m.label, ruler) })),
   }))
   return { garment: project.name, faults, ...walkGarment(folded.garment, context.sizeId, context.tolerances) }
+}
+
+/** What was kept of the fittings of a fit. */
+type FitLog = Pick<Contents, 'fittings' | 'versions' | 'photos'>
+
+/** Its fittings with what may mend what is still open, and its versions, the newest first, with what each of them changed. */
+export function fittingsAnswer({ project, folded, context, ruler }: Opened, log: FitLog) {
+  const words = (text: string) => writeLengths(text, ruler)
+  const said = ({ offers, whyNot }: FittingMend) => ({ offers: offers.map((o) => words(o.sentence)), whyNot: whyNot.map(words) })
+  const fittings = makeFittingLog(folded.garment, folded.stops, log).map((f) => ({
+    ...f,
+    items: f.items.map((i) => ({ seen: words(i.seen), became: words(i.became) })),
+  }))
+  const open = questionsOf(log.fittings).map((q) => ({
+    fitting: q.fitting.heldOn,
+    ...('pin' in q
+      ? { seen: words(pinWords(folded.garment, q.pin)), ...said(mendPin(q.pin, folded.garment, context)) }
+      : { seen: seenWords(q.sighting), ...said(mendSign(q.sighting, folded.garment, context)) }),
+  }))
+  const versions = newestFirst(log.versions).map(({ name, madeAt, why, ...work }, i, all) => {
+    const since = stopsSince(all[i + 1] ?? null, work)
+    const idsOf = (list: readonly { id: string }[]) => list.map((c) => c.id)
+    return { name, madeAt, why, added: idsOf(since.added), changed: idsOf(since.changed), gone: idsOf(since.gone) }
+  })
+  return { garment: project.name, fittings, open, versions }
+}
+
+/** Every figure of a version beside those of the plan: those that differ. */
+export function compareAnswer({ project, folded, context }: Opened, version: Version) {
+  const then = foldPlan(project.garment, [...version.mends, ...version.plan], {
+    ...context,
+    sizing: { ...project.sizing, ...version.choices },
+  }).garment
+  const side = (garment: Garment): ComparedSide => ({ garment, sizeId: context.sizeId, sizing: context.sizing, body: context.body })
+  const figures = compareFigures(side(then), side(folded.garment)).filter((f) => f.firstMm !== f.secondMm)
+  return { garment: project.name, version: version.name, figures }
 }

@@ -12,6 +12,8 @@ export const COMMANDS = [
   'stops',
   'steps',
   'notebook',
+  'fittings',
+  'compare',
   'check',
   'apply',
   'export',
@@ -27,6 +29,8 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   stops FILE                the stops of the plan: promises, cautions, ledger
   steps FILE                the plan with ruler and scissors
   notebook FILE             the page for the folder: body, sizes and ease before and after, stops with their why, what is left over
+  fittings FILE             its fittings with what may mend what is still open, and its versions with what each of them changed
+  compare FILE --version V  every figure of that version beside those of the plan
   check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
   apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
   export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)
@@ -34,7 +38,7 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
 Options: --garment N (which garment of the file, from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
-  --change FILE, --format svg|pdf|json, --paper a4|letter,
+  --change FILE, --version NAME, --format svg|pdf|json, --paper a4|letter,
   --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --out FILE (instead of standard output)`
 
 const OPTIONS = {
@@ -45,6 +49,7 @@ const OPTIONS = {
   units: { type: 'string' },
   mark: { type: 'string' },
   change: { type: 'string' },
+  version: { type: 'string' },
   format: { type: 'string' },
   pages: { type: 'string' },
   paper: { type: 'string' },

@@ -159,7 +159,7 @@ describe('a phone', () => {
         const [wide, page] = (await driver.executeScript('return [document.documentElement.scrollWidth, innerWidth]')) as [number, number]
         expect(wide, what).toBeLessThanOrEqual(page)
       }
-      for (const station of ['wearer', 'size', 'reshape', 'match', 'paper']) {
+      for (const station of ['wearer', 'size', 'reshape', 'match', 'tissue', 'fittings', 'paper']) {
         await openGarment('demo-tapered', station)
         await isWithin(station)
       }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { Camera, Columns2, ImagePlus, Trash2, X } from 'lucide-vue-next'
-import { computed, ref, useTemplateRef } from 'vue'
+import { Camera, Columns2, ImagePlus, Minimize2, Trash2, X } from 'lucide-vue-next'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Fitting, Photo } from '~~/core/fittings'
 import { usePhotos } from '~/composables/usePhotos'
+import { roomLeft } from '~/data/pictures'
 import { showDay } from '~/days'
 import { say, sayDone } from '~/messages'
 import { useFittings } from '~/stores/fittings'
@@ -12,7 +13,7 @@ import { useWork } from '~/stores/work'
 const props = defineProps<{ fitting: Fitting }>()
 const log = useFittings()
 const work = useWork()
-const { pictureUrl, takeIn } = usePhotos()
+const { pictureUrl, takeIn, thinOut } = usePhotos()
 
 const own = computed(() => log.photosOf(props.fitting.id))
 const dayOf = (photo: Photo) => {
@@ -40,8 +41,22 @@ const openId = ref<string | null>(null)
 const open = computed(() => own.value.find((p) => p.id === openId.value) ?? null)
 const besideId = ref<string | null>(null)
 const beside = computed(() => all.value.find((p) => p.id === besideId.value && p.id !== openId.value) ?? null)
+const megabytes = (bytes: number) => (bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`)
 const size = (photo: Photo) =>
   photo.bytes < 1e6 ? `${Math.max(1, Math.round(photo.bytes / 1000))} kB` : `${(photo.bytes / 1e6).toFixed(1)} MB`
+/** Room of this browser, for what is kept in it. */
+const room = ref<Awaited<ReturnType<typeof roomLeft>>>(null)
+watch(
+  () => log.photos.length,
+  async () => (room.value = await roomLeft()),
+  { immediate: true },
+)
+async function thin() {
+  busy.value = true
+  const made = await thinOut(own.value).finally(() => (busy.value = false))
+  if (made === 0) say('They are small already: nothing was changed.')
+  else sayDone(`${made} ${made === 1 ? 'photograph' : 'photographs'} made smaller, for good.`)
+}
 const total = computed(() => log.photos.reduce((sum, p) => sum + p.bytes, 0))
 
 async function mark(event: MouseEvent, photo: Photo) {
@@ -75,6 +90,9 @@ async function remove(photo: Photo) {
         <ImagePlus class="size-5" />Add photographs
       </button>
       <button class="btn" :disabled="busy" data-test="take-photo" @click="camera?.click()"><Camera class="size-5" />Take one</button>
+      <button v-if="own.length" class="btn" :disabled="busy" data-test="thin-out" @click="thin">
+        <Minimize2 class="size-4" />Make all smaller
+      </button>
       <input
         ref="files"
         type="file"
@@ -90,7 +108,7 @@ async function remove(photo: Photo) {
         {{
           busy
             ? 'Scaling down and turning upright …'
-            : `They stay in this browser and in your backup; place and camera are not kept. In this fit: ${(total / 1e6).toFixed(1)} MB.`
+            : `They stay in this browser and in your backup; place and camera are not kept. In this fit: ${megabytes(total)}${room ? `; in this browser: ${megabytes(room.usedBytes)} of ${megabytes(room.ofBytes)}` : ''}.`
         }}
       </p>
     </div>

@@ -51,8 +51,8 @@ const places = computed(() => {
       <p v-for="i in 4" :key="i" class="h-8 border-b border-edge" />
     </div>
     <p class="text-sm">
-      Pins out before it is taken off. Blades closed, iron set down where nobody leans. Hems clear of the floor on stairs; no cords at the
-      neck of a child’s garment; near a flame the rules of the house decide.
+      Pins out before it is taken off. Rotary blade closed, fusible web away from the hot iron. Hems clear of the floor on stairs; no cords
+      at the neck of a child’s garment; near a flame the rules of the house decide.
     </p>
   </div>
 </template>

@@ -18,16 +18,23 @@ const work = useWork()
 const session = usePlanSession()
 const prefs = usePrefs()
 
-/** Each garment of the wearer once, with the stops of the fit that was last worked on. */
+/** Each garment of the wearer once, with the stops of all fits of it for them. */
 const worn = useLive(
   async (): Promise<(WornGarment & { garmentId: string })[]> => {
-    const fits = (await db.fits.where('wearerId').equals(props.wearer.id).sortBy('updatedAt')).reverse()
-    const newest = fits.filter((f, i) => fits.findIndex((g) => g.garmentId === f.garmentId) === i)
-    const rows = await db.garments.bulkGet(newest.map((f) => f.garmentId))
-    return newest.flatMap((fit, i) => {
-      const row = rows[i]
-      return row ? [{ garmentId: row.id, name: row.name, garment: row.garment, stops: [...row.mends, ...fit.plan] }] : []
-    })
+    const fits = await db.fits.where('wearerId').equals(props.wearer.id).toArray()
+    const rows = await db.garments.bulkGet([...new Set(fits.map((f) => f.garmentId))])
+    return rows.flatMap((row) =>
+      row
+        ? [
+            {
+              garmentId: row.id,
+              name: row.name,
+              garment: row.garment,
+              stops: [...row.mends, ...fits.flatMap((f) => (f.garmentId === row.id ? f.plan : []))],
+            },
+          ]
+        : [],
+    )
   },
   [],
   () => props.wearer.id,
