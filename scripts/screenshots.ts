@@ -26,18 +26,6 @@ async function open(path: string, sign: string): Promise<void> {
   await byTest(driver, sign)
 }
 
-/** One stop of the plan that the worksheet makes of the blouse; then the plan is taken back. */
-async function shootPlanned(stop: string, name: string): Promise<void> {
-  await open('garment/demo-blouse/size', 'worksheet')
-  await click(driver, 'make-plan')
-  await settle(1500)
-  await open('garment/demo-blouse/reshape', 'table')
-  await click(driver, stop)
-  await shoot(name)
-  await click(driver, 'undo')
-  await settle(500)
-}
-
 /** An invented coat as a tiled PDF, such as a stranger may bring. */
 async function tiledPattern(folder: string): Promise<string> {
   const hand: Hand = {
@@ -72,7 +60,6 @@ try {
   await shoot('wearer')
   await open('garment/demo-blouse/size', 'worksheet')
   await shoot('size')
-  await shootPlanned('stop-1', 'blend')
   await open('garment/demo-blouse/tissue', 'tissue-figure')
   await click(driver, 'tissue-front-to-waist')
   await shoot('tissue')
@@ -153,11 +140,19 @@ try {
   await byTest(driver, 'tray-picture')
   await shoot('tray')
 
-  await open('garment/demo-harper/reshape', 'table')
-  await click(driver, 'stop-0')
+  await open('garment/demo-blouse/fittings?fit=demo-blouse-harbour', 'story')
+  await driver.findElements(By.css('[data-test="story-fitting"]')).then((all) => all.at(-1)!.click())
+  await click(driver, 'tab-decide')
+  await click(driver, 'judge-again')
+  await byTest(driver, 'accept')
   await settle(1200)
-  await driver.executeScript(`document.querySelector('[data-test=folded]').scrollIntoView({ block: 'center' })`)
-  await shoot('dart')
+  await shoot('fittings')
+  await click(driver, 'undo')
+  await click(driver, 'to-compare')
+  const first = await byTest(driver, 'compare-first')
+  await first.findElement(By.xpath('./option[contains(., "as bought")]')).click()
+  await settle(1800)
+  await shoot('compare')
 } finally {
   await close()
   server.stop()

@@ -158,7 +158,7 @@ const print = () => window.print()
             <tr>
               <th colspan="4" scope="rowgroup" class="pt-2 text-left font-semibold">{{ g.name }}</th>
             </tr>
-            <tr v-for="r in g.rows" :key="r.id" class="border-b border-edge/60 text-right align-top">
+            <tr v-for="r in g.rows" :key="r.id" class="break-inside-avoid border-b border-edge/60 text-right align-top">
               <td class="py-1 pr-1 text-left">
                 {{ r.label }}<span v-if="r.where && g.name !== 'Ease'" class="block text-soft">{{ r.where }}</span>
               </td>

@@ -42,13 +42,11 @@ const places = computed(() => {
           </tr>
         </tbody>
       </table>
-      <div class="w-60 shrink-0 space-y-3">
-        <div class="h-96"><FittingsPlaceFigure :at="null" :signs="[]" /></div>
+      <div class="w-56 shrink-0">
+        <div class="h-80"><FittingsPlaceFigure :at="null" :signs="[]" /></div>
+        <p class="mt-3 text-sm font-semibold">Pins: edge, from which mark, how far, how deep, left or right</p>
+        <p v-for="i in 9" :key="i" class="h-8 border-b border-edge" />
       </div>
-    </div>
-    <div class="break-inside-avoid">
-      <p class="font-semibold">Pins: edge, from which mark, how far, how deep, left or right</p>
-      <p v-for="i in 4" :key="i" class="h-8 border-b border-edge" />
     </div>
     <p class="text-sm">
       Pins out before it is taken off. Rotary blade closed, fusible web away from the hot iron. Hems clear of the floor on stairs; no cords
