@@ -2,7 +2,7 @@ export { findPlace, findSign, PLACES, placesOf } from './places'
 export type { Place, Sign, Try } from './sign-types'
 export * from './schema'
 export { carriedOver, emptyFitting, emptySighting, inOrder, isSign, openQuestions, questionsOf, seenWords, type Question } from './fitting'
-export { amountOf, mendSign, sharedCauses, type FittingMend, type FittingOffer } from './mend-sign'
+export { amountOf, mendSign, sharedCauses, type FittingMend } from './mend-sign'
 export { mendPin, pinnedMm, pinWords } from './mend-pin'
 export { isSameWork, newestFirst, stopsSince, versionOf, type Work } from './versions'
 export {

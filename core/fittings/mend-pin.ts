@@ -1,5 +1,5 @@
-import { tryOffer } from '../advice'
-import { CHANGE_KINDS, newStop, type ChangeContext, type Pinned } from '../changes'
+import { tryOffer, type Offer } from '../advice'
+import { CHANGE_KINDS, newStop, wordsWithAmount, type ChangeContext, type Pinned } from '../changes'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { lengthToken } from '../units'
@@ -18,29 +18,27 @@ export const pinnedMm = (pinned: Pinned): number =>
 export function pinWords(garment: Garment, { pinned, side }: Pick<Pin, 'pinned' | 'side'>): string {
   const on = side === 'both' ? '' : `, ${side} only`
   const piece = 'pieceId' in pinned ? garment.pieces.find((p) => p.id === pinned.pieceId) : undefined
-  const edge = 'edgeId' in pinned ? (piece?.edges.find((e) => e.id === pinned.edgeId)?.name ?? 'an edge that has gone') : ''
-  const levels = (parts: [string, number][]) => parts.flatMap(([at, mm]) => (mm > 0 ? [`${lengthToken(mm)} at the ${at}`] : [])).join(', ')
+  const edge = 'edgeId' in pinned ? piece?.edges.find((e) => e.id === pinned.edgeId) : undefined
+  const at = `${edge ? `the ${edge.name}` : 'an edge that has gone'}, ${piece?.name ?? 'a piece that has gone'}${on}`
+  const levels = (parts: [string, number][]) =>
+    parts.flatMap(([level, mm]) => (mm > 0 ? [`${lengthToken(mm)} at the ${level}`] : [])).join(', ')
   switch (pinned.how) {
     case 'fold':
-      return `Fold of ${lengthToken(pinned.mm)} at the ${edge}, ${piece?.name ?? 'a piece that has gone'}${on}`
+      return `Fold of ${lengthToken(pinned.mm)} at ${at}`
     case 'wedge':
-      return `Wedge of ${lengthToken(pinned.mm)} ${pinned.isOut ? 'out' : 'in'} at the ${edge}, ${piece?.name ?? 'a piece that has gone'}${on}`
-    case 'side': {
-      const at = levels([
+      return `Wedge of ${lengthToken(pinned.mm)} ${pinned.isOut ? 'out' : 'in'} at ${at}`
+    case 'side':
+      return `Sides ${pinned.isOut ? 'let out' : 'taken in'}: each edge ${levels([
         ['bust', pinned.bustMm],
         ['waist', pinned.waistMm],
         ['hip', pinned.hipMm],
-      ])
-      return `Sides ${pinned.isOut ? 'let out' : 'taken in'}: each edge ${at}${on}`
-    }
-    case 'hem': {
-      const at = levels([
+      ])}${on}`
+    case 'hem':
+      return `Hem ${pinned.isLonger ? 'let down' : 'turned up'}: ${levels([
         ['centre front', pinned.centreFrontMm],
         ['sides', pinned.sideMm],
         ['centre back', pinned.centreBackMm],
-      ])
-      return `Hem ${pinned.isLonger ? 'let down' : 'turned up'}: ${at}${on}`
-    }
+      ])}${on}`
   }
 }
 
@@ -55,17 +53,12 @@ export function mendPin(pin: Pin, garment: Garment, context: ChangeContext): Fit
     if (!inputs) continue
     if (!inputs.ok) return { offers: [], whyNot: [problemSentence(inputs.problem)] }
     if (!kind.schema.safeParse(inputs.value).success) return { offers: [], whyNot: ['It is more than these pieces bear: pin less.'] }
-    const change = newStop(kind.kind, inputs.value)
-    const { title, amountMm } = kind.describe(garment, inputs.value)
-    const sentence = [title, ...(amountMm === null ? [] : [lengthToken(Math.abs(amountMm))])].join(' ')
-    const tried = tryOffer({ change, sentence, towards: 0, asksAmount: false, field: null }, garment, context)
+    const sentence = wordsWithAmount(kind.describe(garment, inputs.value))
+    const offer: Offer = { change: newStop(kind.kind, inputs.value), sentence, towards: 0, asksAmount: false, field: null }
+    const tried = tryOffer(offer, garment, context)
     const alike = pin.side !== 'both' && !kind.ofOneSide ? [`Pinned on the ${pin.side} only: this change does both sides alike.`] : []
-    if ('pieces' in tried) return { offers: [{ change, sentence, asksAmount: false }], whyNot: alike }
-    const { largest } = tried
-    return {
-      offers: largest ? [{ change: largest.change, sentence: largest.sentence, asksAmount: false }] : [],
-      whyNot: [tried.sentence, ...alike],
-    }
+    if ('pieces' in tried) return { offers: [offer], whyNot: alike }
+    return { offers: tried.largest ? [tried.largest] : [], whyNot: [tried.sentence, ...alike] }
   }
   return { offers: [], whyNot: ['No change is known for that pin.'] }
 }

@@ -1,22 +1,13 @@
 import { answerAsTried, answerWish, askedGiven, type Offer } from '../advice'
 import type { MeasureSet } from '../body'
-import type { ChangeContext, NewChange } from '../changes'
+import type { ChangeContext } from '../changes'
 import type { Garment } from '../pattern'
 import { findSign } from './places'
 import type { Sighting } from './schema'
 
-/** A change that may mend what was seen or pinned, as it would be made. */
-export interface FittingOffer {
-  change: NewChange
-  /** What it will do: direction, amount and place, with lengths as tokens. */
-  sentence: string
-  /** Its amount is not known yet: it is asked for next. */
-  asksAmount: boolean
-}
-
 /** What may mend something, in the order of trying, and why the rest of it is not possible on this garment. */
 export interface FittingMend {
-  offers: FittingOffer[]
+  offers: Offer[]
   /** Sentences with lengths as tokens. */
   whyNot: string[]
 }
@@ -38,15 +29,13 @@ export function amountOf(sighting: Sighting, garment: Garment, context: ChangeCo
 /** Amounts in a wish are read to a thousandth of a millimetre. */
 const inWords = (mm: number) => `${Number(mm.toFixed(3))} mm`
 
-const offered = ({ change, sentence, asksAmount }: Offer): FittingOffer => ({ change, sentence, asksAmount })
-
 /** What one wish comes to on a garment: it is offered where it is understood and can be done, else it is said why not. */
 function mendByWish(wish: string, garment: Garment, context: ChangeContext): FittingMend {
   const { answer } = answerAsTried(answerWish(wish, 'cm', garment, context), garment, context)
-  if (answer.how === 'does') return { offers: [offered(answer.offer)], whyNot: [] }
+  if (answer.how === 'does') return { offers: [answer.offer], whyNot: [] }
   if (answer.how === 'nothing') return { offers: [], whyNot: answer.why === null ? [] : [answer.why] }
   // As much as works is still of the same change; anything else would be a guess.
-  return { offers: answer.offers.filter((o) => o.sentence.includes('the largest that works')).map(offered), whyNot: [answer.why] }
+  return { offers: answer.offers.filter((o) => o.sentence.includes('the largest that works')), whyNot: [answer.why] }
 }
 
 /**
@@ -59,9 +48,9 @@ export function mendSign(sighting: Sighting, garment: Garment, context: ChangeCo
   const sign = sighting.signId === null ? undefined : findSign(sighting.signId)
   if (!sign) {
     const { answer } = answerAsTried(answerWish(sighting.words, 'cm', garment, context), garment, context)
-    if (answer.how === 'does') return { offers: [offered(answer.offer)], whyNot: [] }
+    if (answer.how === 'does') return { offers: [answer.offer], whyNot: [] }
     return answer.how === 'asks'
-      ? { offers: answer.offers.map(offered), whyNot: answer.offers.length === 0 ? [answer.why] : [] }
+      ? { offers: answer.offers, whyNot: answer.offers.length === 0 ? [answer.why] : [] }
       : { offers: [], whyNot: answer.why ? [answer.why] : [] }
   }
   const mm = amountOf(sighting, garment, context)

@@ -1,5 +1,5 @@
 import { inOrder, isSign, newestFirst, pinWords, seenWords, type Decision, type Fitting, type Photo, type Version } from '../fittings'
-import type { FoldedStop } from '../changes'
+import { wordsWithAmount, type FoldedStop } from '../changes'
 import type { Garment } from '../pattern'
 import { lengthToken } from '../units'
 
@@ -50,9 +50,7 @@ function becameOf(decision: Decision, stops: readonly Omit<FoldedStop, 'garment'
       return decision.changeIds
         .map((id) => {
           const stop = stops.find((s) => s.change.id === id)
-          if (!stop) return 'a stop that was deleted since'
-          const { title, amountMm } = stop.words
-          return amountMm === null ? title : `${title} ${lengthToken(Math.abs(amountMm))}`
+          return stop ? wordsWithAmount(stop.words) : 'a stop that was deleted since'
         })
         .join('; ')
   }

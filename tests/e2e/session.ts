@@ -23,7 +23,14 @@ export function useApplication() {
   const driver = () => browser.driver
 
   const all = (name: string) => driver().findElements(By.css(`[data-test="${name}"]`))
-  const textOf = async (name: string) => (await byTest(driver(), name)).getText()
+  /** The words of an element; one that is drawn afresh meanwhile is read again. */
+  const textOf = async (name: string): Promise<string> => {
+    const read = async () => ({ text: await (await byTest(driver(), name)).getText() })
+    const found = await driver().wait(() =>
+      read().catch((e: unknown) => (e instanceof error.StaleElementReferenceError ? null : Promise.reject(e))),
+    )
+    return found!.text
+  }
   /** Waits until something is so; an element that is not drawn yet, or was drawn afresh meanwhile, is looked for again. */
   const soon = (what: string, check: () => Promise<boolean>) =>
     driver().wait(

@@ -11,9 +11,9 @@ import {
   type Decision,
   type Fitting,
   type FittingMend,
-  type FittingOffer,
 } from '~~/core/fittings'
-import { findKind } from '~~/core/changes'
+import type { Offer } from '~~/core/advice'
+import { wordsWithAmount } from '~~/core/changes'
 import { lengthToken, writeLengths } from '~~/core/units'
 import { sayDone } from '~/messages'
 import { stationAt } from '~/stations'
@@ -72,15 +72,18 @@ watch(
   { immediate: true },
 )
 
-async function accept(item: Item, offer: FittingOffer) {
+async function accept(item: Item, offer: Offer) {
   const note = writeLengths([item.words, item.mm === null ? '' : lengthToken(item.mm)].filter(Boolean).join(', '), prefs.ruler).slice(
     0,
     2000,
   )
   const id = await log.accept(props.fitting.id, item.id, offer.change, note, offer.sentence)
   if (!id) return
-  if (offer.asksAmount) await router.push(stationAt(work.project!.garmentId, work.fitId, 'reshape'))
-  else sayDone(`${writeLengths(offer.sentence, prefs.ruler)}: it is a stop of the plan now.`)
+  if (offer.asksAmount) {
+    // How much is asked next, in its form.
+    useSelection().begun = { stopId: id, field: offer.field, towards: offer.towards }
+    await router.push(stationAt(work.project!.garmentId, work.fitId, 'reshape'))
+  } else sayDone(`${writeLengths(offer.sentence, prefs.ruler)}: it is a stop of the plan now.`)
 }
 const rejecting = ref<{ id: string; reason: string } | null>(null)
 async function reject() {
@@ -94,8 +97,7 @@ const again = (item: Item) => log.decide(props.fitting.id, item.id, { is: 'open'
 const stopsOf = (d: Decision) => (d.is === 'taken' ? d.changeIds.flatMap((id) => work.stops.find((c) => c.id === id) ?? []) : [])
 const stopWords = (id: string) => {
   const stop = session.computedPlan?.stops.find((s) => s.change.id === id)
-  if (!stop) return findKind(work.stops.find((c) => c.id === id)?.kind as string)?.title ?? 'a stop'
-  return [stop.words.title, ...(stop.words.amountMm === null ? [] : [lengthToken(Math.abs(stop.words.amountMm))])].join(' ')
+  return stop ? wordsWithAmount(stop.words) : 'a stop'
 }
 async function toStop(id: string) {
   useSelection().stopId = id

@@ -2,6 +2,7 @@
 import { Check, CircleAlert, X } from 'lucide-vue-next'
 import { computed, nextTick, ref } from 'vue'
 import { emptySighting, findSign, isSign, PLACES, placesOf, type Fitting, type Place, type Sighting } from '~~/core/fittings'
+import { focusLater } from '~/focus-later'
 import { useFittings } from '~/stores/fittings'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
@@ -44,14 +45,8 @@ async function addSign(place: Place, signId: string | null) {
   await toField(id)
 }
 /** The first field of what was just added: how much, or the words. */
-async function toField(id: string) {
-  for (let i = 0; i < 20; i++) {
-    await nextTick()
-    const field = list.value?.querySelector<HTMLElement>(`[data-sighting="${id}"] input, [data-sighting="${id}"] textarea`)
-    if (field) return field.focus()
-    await new Promise((resolve) => setTimeout(resolve, 25))
-  }
-}
+const toField = (id: string) =>
+  focusLater(() => list.value?.querySelector<HTMLElement>(`[data-sighting="${id}"] input, [data-sighting="${id}"] textarea`))
 const change = (s: Sighting, label: string, part: Partial<Sighting>) =>
   write(label, (f) => {
     const own = f.sightings.find((x) => x.id === s.id)

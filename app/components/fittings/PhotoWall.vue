@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { Camera, Columns2, ImagePlus, Minimize2, Trash2, X } from 'lucide-vue-next'
+import { Aperture, Camera, Columns2, ImagePlus, Minimize2, Trash2, X } from 'lucide-vue-next'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Fitting, Photo } from '~~/core/fittings'
 import { usePhotos } from '~/composables/usePhotos'
 import { roomLeft } from '~/data/pictures'
 import { showDay } from '~/days'
-import { say, sayDone } from '~/messages'
+import { say, sayDone, sayFault } from '~/messages'
 import { useFittings } from '~/stores/fittings'
 import { useWork } from '~/stores/work'
 
@@ -26,11 +26,21 @@ const all = computed(() => [...log.fittings].reverse().flatMap((f) => log.photos
 const busy = ref(false)
 const files = useTemplateRef('files')
 const camera = useTemplateRef('camera')
+/** A stand-in for a camera that is wired to this machine: it gives the picture of a made-up mock-up. */
+const SIMULATED = ['demo-mock-up-front', 'demo-mock-up-back', 'demo-second-front', 'demo-second-back']
+async function takeSimulated() {
+  const name = SIMULATED[own.value.length % SIMULATED.length]!
+  const picture = await $fetch<Blob>(`/demo-photographs/${name}.jpg`, { responseType: 'blob' }).catch(() => null)
+  if (!picture) return sayFault('The simulated camera does not answer: the server of this page cannot be reached. Try again.')
+  await keep([new File([picture], `${name}.jpg`, { type: 'image/jpeg' })])
+}
 async function take(event: Event) {
   const field = event.target as HTMLInputElement
   const chosen = [...(field.files ?? [])]
   field.value = ''
-  if (chosen.length === 0) return
+  if (chosen.length > 0) await keep(chosen)
+}
+async function keep(chosen: readonly File[]) {
   busy.value = true
   const kept = await takeIn(props.fitting.id, chosen).finally(() => (busy.value = false))
   if (kept === chosen.length) sayDone(`${kept} ${kept === 1 ? 'photograph' : 'photographs'} kept, in this browser alone.`)
@@ -90,6 +100,9 @@ async function remove(photo: Photo) {
         <ImagePlus class="size-5" />Add photographs
       </button>
       <button class="btn" :disabled="busy" data-test="take-photo" @click="camera?.click()"><Camera class="size-5" />Take one</button>
+      <button class="btn" :disabled="busy" data-test="simulated-camera" @click="takeSimulated">
+        <Aperture class="size-5" />Simulated camera
+      </button>
       <button v-if="own.length" class="btn" :disabled="busy" data-test="thin-out" @click="thin">
         <Minimize2 class="size-4" />Make all smaller
       </button>

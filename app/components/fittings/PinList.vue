@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Plus, X } from 'lucide-vue-next'
-import { computed, nextTick, ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Pinned } from '~~/core/changes'
 import { pinWords, usualPin, foldMarksOf, type Fitting, type Pin } from '~~/core/fittings'
+import { focusLater } from '~/focus-later'
 import { useFittings } from '~/stores/fittings'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
@@ -31,12 +32,7 @@ async function add(how: Pinned['how']) {
   const id = crypto.randomUUID()
   const pinned = usualPin(garment.value, how)
   await write('pin', (f) => void f.pins.push({ id, pinned, side: 'both', words: '', decision: { is: 'open' } }))
-  for (let i = 0; i < 20; i++) {
-    await nextTick()
-    const field = list.value?.querySelector<HTMLElement>(`[data-pin="${id}"] select, [data-pin="${id}"] input`)
-    if (field) return field.focus()
-    await new Promise((resolve) => setTimeout(resolve, 25))
-  }
+  await focusLater(() => list.value?.querySelector<HTMLElement>(`[data-pin="${id}"] select, [data-pin="${id}"] input`))
 }
 const change = (pin: Pin, label: string, recipe: (own: Pin) => void) =>
   write(label, (f) => {

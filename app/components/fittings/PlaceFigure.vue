@@ -63,8 +63,6 @@ const RINGS: Record<string, [view: 'front' | 'back', x: number, y: number, rx: n
   ],
   opening: [['front', 100, 140, 16, 62]],
 }
-const HALF =
-  'M100 60H108C109 70 111 74 120 77L139 83C150 87 153 96 155 110L161 160L166 206C167 216 158 218 155 209L148 162L140 122C138 114 136 116 136 124C136 142 130 154 129 170C129 186 140 200 142 222C144 252 137 292 133 322C131 342 136 362 130 402L132 414C132 420 112 420 111 412L113 400C113 370 110 342 110 322C108 290 104 262 100 242'
 const views = computed(() =>
   (['front', 'back'] as const).map((view) => ({
     view,
@@ -80,13 +78,7 @@ const views = computed(() =>
 <template>
   <svg viewBox="0 0 280 440" class="h-full w-full" role="img" aria-label="Body, front and back; the place being looked at is ringed">
     <g v-for="(v, i) in views" :key="v.view" :transform="`translate(${i * 140 - 30} 0)`">
-      <ellipse cx="100" cy="36" rx="18" ry="23" fill="var(--land)" stroke="var(--ink)" stroke-width="1.6" />
-      <g fill="var(--land)" stroke="var(--ink)" stroke-width="1.6" stroke-linejoin="round">
-        <path :d="HALF" />
-        <path :d="HALF" transform="translate(200 0) scale(-1 1)" />
-      </g>
-      <path d="M92 62H108V76H92Z" fill="var(--land)" />
-      <path d="M99 64H101V240H99Z" fill="var(--land)" />
+      <BodyOutline :back="v.view === 'back'" />
       <ellipse
         v-for="r in v.rings"
         :key="`${r.id} ${r.cx}`"

@@ -2,8 +2,7 @@
 import { CircleHelp, Flag, GitCompareArrows, Plus, Scissors, Spool } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { pinWords, questionsOf, seenWords, stopsSince, type Fitting, type Version } from '~~/core/fittings'
-import { findKind, type Change } from '~~/core/changes'
-import { lengthToken } from '~~/core/units'
+import { findKind, wordsWithAmount, type Change } from '~~/core/changes'
 import { showDay } from '~/days'
 import { useFittings } from '~/stores/fittings'
 import { usePlanSession } from '~/stores/plan-session'
@@ -38,7 +37,7 @@ const entries = computed((): Entry[] => {
 const words = (stop: Change): string => {
   const known = session.computedPlan?.stops.find((s) => s.change.id === stop.id)?.words
   const own = known ?? findKind(stop.kind as string)?.describe(work.project!.garment, stop.inputs)
-  return own ? [own.title, ...(own.amountMm === null ? [] : [lengthToken(Math.abs(own.amountMm))])].join(' ') : stop.kind
+  return own ? wordsWithAmount(own) : stop.kind
 }
 const stopsOfFitting = (f: Fitting) => work.stops.filter((c) => c.seen?.fittingId === f.id)
 /** Stops that a version has and the one before it had not, or otherwise; those that a fitting asked for are told there. */

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { GitCompareArrows, RotateCcw, Shirt, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
-import { findKind, type Change } from '~~/core/changes'
+import { findKind, wordsWithAmount, type Change } from '~~/core/changes'
 import { stopsSince, type Version } from '~~/core/fittings'
 import { LONGEST_NAME, toName } from '~~/core/pattern'
-import { lengthToken } from '~~/core/units'
 import { showDay } from '~/days'
 import { say, sayDone } from '~/messages'
 import { useFittings } from '~/stores/fittings'
@@ -29,7 +28,7 @@ const WHY = {
 const isNow = computed(() => log.current?.id === props.version.id)
 const words = (c: Change) => {
   const own = findKind(c.kind as string)?.describe(work.project!.garment, c.inputs)
-  return own ? [own.title, ...(own.amountMm === null ? [] : [lengthToken(Math.abs(own.amountMm))])].join(' ') : c.kind
+  return own ? wordsWithAmount(own) : c.kind
 }
 const stops = computed(() => [...props.version.mends, ...props.version.plan])
 const since = computed(() => (log.now ? stopsSince(props.version, log.now) : null))

@@ -3,8 +3,9 @@ import { ListPlus } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { Wearer } from '~~/core/body'
 import { beginLike, commonStops, type CommonStop, type WornGarment } from '~~/core/fittings'
+import { wordsWithAmount } from '~~/core/changes'
 import { problemSentence } from '~~/core/result'
-import { lengthToken, writeLengths } from '~~/core/units'
+import { writeLengths } from '~~/core/units'
 import { useLive } from '~/composables/useLive'
 import { db } from '~/data/db'
 import { sayDone, sayFault } from '~/messages'
@@ -42,14 +43,13 @@ const worn = useLive(
 const others = computed(() => worn.value.filter((w) => !props.inGarment || w.garmentId !== work.project?.garmentId))
 const common = computed(() => commonStops(others.value))
 const isThere = (one: CommonStop) => work.stops.some((c) => c.kind === one.kind)
-const words = (one: CommonStop) => `${one.title}${one.amountMm === null ? '' : ` ${lengthToken(Math.abs(one.amountMm))}`}`
 
 async function begin(one: CommonStop) {
   const garment = session.computedPlan?.garments.at(-1) ?? work.project!.garment
   const source = `In ${one.in} of ${one.of} garments of ${props.wearer.name}: ${one.garments.join(', ')}.`
   const stop = beginLike(one, garment, session.contextFor(garment), source.slice(0, 2000))
   if (!stop.ok) return sayFault(problemSentence(stop.problem))
-  if (await work.addChange(stop.value)) sayDone(`${writeLengths(words(one), prefs.ruler)} is a stop of this plan now.`)
+  if (await work.addChange(stop.value)) sayDone(`${writeLengths(wordsWithAmount(one), prefs.ruler)} is a stop of this plan now.`)
 }
 </script>
 
@@ -59,7 +59,7 @@ async function begin(one: CommonStop) {
     <ul>
       <li v-for="one in common" :key="`${one.kind} ${one.title}`" class="border-t border-edge/60 py-2 text-sm">
         <p>
-          <SentenceText class="font-semibold" :text="words(one)" /> in {{ one.in }} of {{ one.of }}:
+          <SentenceText class="font-semibold" :text="wordsWithAmount(one)" /> in {{ one.in }} of {{ one.of }}:
           <span class="text-soft">{{ one.garments.join(', ') }}</span>
         </p>
         <button v-if="inGarment && !isThere(one)" class="btn mt-1 text-sm" data-test="begin-common" @click="begin(one)">
