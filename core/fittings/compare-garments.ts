@@ -84,9 +84,15 @@ function laidOn(first: Piece, second: Piece, a: ComparedSide, b: ComparedSide, a
   return { move: chain(slideBy({ x: at.x - from.x, y: at.y - from.y }), turnAbout(from, turn)), at }
 }
 
-/** The piece of another garment that is meant by a piece: the same id, else the same name. */
-const likeOf = (piece: Piece, pieces: readonly Piece[]): Piece | undefined =>
-  pieces.find((p) => p.id === piece.id) ?? pieces.find((p) => p.name === piece.name)
+/** The piece of another garment that is meant by a piece: of its kind, with the same id, else the same name. */
+function likeOf(piece: Piece, pieces: readonly Piece[]): Piece | undefined {
+  const ofKind = pieces.filter((p) => p.kind === piece.kind)
+  return ofKind.find((p) => p.id === piece.id) ?? ofKind.find((p) => p.name === piece.name)
+}
+
+/** Is there something to lay on each other: has the other garment a piece like it for at least half of this one’s? */
+export const canCompare = (garment: Garment, other: Garment): boolean =>
+  garment.pieces.filter((p) => likeOf(p, other.pieces)).length * 2 >= garment.pieces.length
 
 /** The outlines of two garments, piece on piece. */
 export function comparePieces(a: ComparedSide, b: ComparedSide, anchor: Anchor): ComparedPiece[] {

@@ -10,6 +10,7 @@ import { choicesOf } from '../size'
 import {
   ANCHORS,
   beginLike,
+  canCompare,
   carriedOver,
   commonStops,
   compareFigures,
@@ -154,6 +155,11 @@ describe('two garments laid over each other', () => {
       })
     }
     expect(compareFigures(bought, bought).every((r) => r.firstMm === r.secondMm)).toBe(true)
+  })
+  it('can be laid where they have pieces of one kind: a jacket on a blouse, and no trousers', () => {
+    const of = (id: string) => projects.find((p) => p.id === id)!.garment
+    expect(['demo-jacket', 'demo-piper', 'demo-tapered'].map((id) => canCompare(harbour.garment, of(id)))).toEqual([true, true, false])
+    expect(canCompare(of('demo-tapered'), of('demo-flared'))).toBe(true)
   })
   it('show pieces that only one of them has', () => {
     const less = { ...bought, garment: { ...harbour.garment, pieces: harbour.garment.pieces.slice(1) } }

@@ -7,6 +7,7 @@ export { mendPin, pinnedMm, pinWords } from './mend-pin'
 export { isSameWork, newestFirst, stopsSince, versionOf, type Work } from './versions'
 export {
   ANCHORS,
+  canCompare,
   compareFigures,
   comparePieces,
   type Anchor,

@@ -26,6 +26,9 @@ export function amountOf(sighting: Sighting, garment: Garment, context: ChangeCo
   return fromBody === undefined ? null : missingOf(garment, fromBody, context.body, context)
 }
 
+/** From so much on a larger size is asked for before the sides are let out, mm round the body: what sizes usually grow by. */
+const A_SIZE_MM = 40
+
 /** Amounts in a wish are read to a thousandth of a millimetre. */
 const inWords = (mm: number) => `${Number(mm.toFixed(3))} mm`
 
@@ -54,10 +57,12 @@ export function mendSign(sighting: Sighting, garment: Garment, context: ChangeCo
       : { offers: [], whyNot: answer.why ? [answer.why] : [] }
   }
   const mm = amountOf(sighting, garment, context)
+  const isSize = sign.fromBody !== undefined && mm !== null && mm >= A_SIZE_MM && garment.sizes.length > 1
   const found = sign.tries.map(({ wish, share = 1 }) =>
     mendByWish(wish.replace('#', mm === null || mm === 0 ? '' : inWords(mm * share)), garment, context),
   )
-  return { offers: found.flatMap((f) => f.offers), whyNot: [...new Set(found.flatMap((f) => f.whyNot))] }
+  const size = isSize ? ['That is as much as a size or more: choose another size there first, under Size.'] : []
+  return { offers: found.flatMap((f) => f.offers), whyNot: [...size, ...new Set(found.flatMap((f) => f.whyNot))] }
 }
 
 /**

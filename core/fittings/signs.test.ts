@@ -91,6 +91,14 @@ describe('what may mend a sign', () => {
     // A body of which nothing is known: it is asked.
     expect(mendSign(sign, blouse.garment, { ...blouse.context, body: null }).offers[0]!.asksAmount).toBe(true)
   })
+  it('of as much as a size says so first, where the pattern has other sizes', () => {
+    const trousers = GARMENTS.find((g) => g.id === 'demo-tapered')!
+    const much = (mm: number) => mend(sighting('hip', 'hip-strains', mm), trousers).whyNot
+    expect(much(60)[0]).toContain('choose another size there first')
+    expect(much(12)).toEqual([])
+    const one = { ...trousers.garment, sizes: trousers.garment.sizes.slice(0, 1) }
+    expect(mendSign(sighting('hip', 'hip-strains', 60), one, trousers.context).whyNot).toEqual([])
+  })
   it('is the largest that works, said so, where the amount is more than the pieces bear', () => {
     const { offers, whyNot } = mend(sighting('shoulder-end', 'hangs-over', 400))
     expect(whyNot.join(' ')).not.toBe('')

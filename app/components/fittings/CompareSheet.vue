@@ -2,7 +2,7 @@
 import { Printer } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { latestSet, type Wearer } from '~~/core/body'
-import { compareFigures, comparePieces, type Anchor, type ComparedSide } from '~~/core/fittings'
+import { canCompare, compareFigures, comparePieces, type Anchor, type ComparedSide } from '~~/core/fittings'
 import { projectsOf, type Project } from '~~/core/formats'
 import { useLive } from '~/composables/useLive'
 import { db } from '~/data/db'
@@ -17,14 +17,13 @@ const log = useFittings()
 const work = useWork()
 const session = usePlanSession()
 
-/** Every fit of garments that have a piece in common with the open one. */
+/** Every other fit of this garment, and of garments with such pieces. */
 const others = useLive(
   async (): Promise<{ project: Project; wearer: Wearer | null }[]> => {
     const open = work.project
     if (!open) return []
-    const ids = new Set(open.garment.pieces.map((p) => p.id))
     const [garments, fits, wearers] = await Promise.all([db.garments.toArray(), db.fits.toArray(), db.wearers.toArray()])
-    return projectsOf({ garments: garments.filter((g) => g.garment.pieces.some((p) => ids.has(p.id))), fits })
+    return projectsOf({ garments: garments.filter((g) => canCompare(open.garment, g.garment)), fits })
       .filter((p) => p.id !== open.id)
       .map((project) => ({ project, wearer: wearers.find((w) => w.id === project.wearerId) ?? null }))
   },
