@@ -2,7 +2,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { Trash2 } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
-import { isSign, openQuestions, type Fitting } from '~~/core/fittings'
+import { isSign, questionsOf, type Fitting } from '~~/core/fittings'
 import { showDay } from '~/days'
 import { say } from '~/messages'
 import { useFittings } from '~/stores/fittings'
@@ -21,10 +21,7 @@ watch(
   () => props.about,
   (about) => about && (tab.value = 'decide'),
 )
-const open = computed(() => {
-  const { sightings, pins } = openQuestions(props.fitting)
-  return sightings.length + pins.length
-})
+const open = computed(() => questionsOf(log.fittings).filter((q) => q.fitting.id === props.fitting.id).length)
 const counts = computed((): Record<Part, number> => ({
   day: 0,
   look: props.fitting.sightings.filter(isSign).length,
