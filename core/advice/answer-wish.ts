@@ -24,6 +24,8 @@ export interface Offer {
   /** Its amount was not typed: it is asked for next, in this field of the form or in its first one for an amount. */
   asksAmount: boolean
   field: string | null
+  /** More was asked for than works: it is as much of the same as does. */
+  isLargest?: true
 }
 
 /** What Enter does with a wish. */

@@ -9,7 +9,7 @@ function largestOf(kind: ChangeKind<unknown>, inputs: unknown, garment: Garment)
   const { title, amountMm } = kind.describe(garment, inputs)
   const amount = amountMm === null ? '' : ` ${limitToken(Math.abs(amountMm))}`
   const sentence = `${title}${amount}, the largest that works`
-  return { change: newStop(kind.kind, inputs), sentence, towards: 0, asksAmount: false, field: null }
+  return { change: newStop(kind.kind, inputs), sentence, towards: 0, asksAmount: false, field: null, isLargest: true }
 }
 
 /** What is typed can be read and yet not be done, since it is too much: then it asks, and offers the largest that works. */

@@ -38,7 +38,7 @@ function mendByWish(wish: string, garment: Garment, context: ChangeContext): Fit
   if (answer.how === 'does') return { offers: [answer.offer], whyNot: [] }
   if (answer.how === 'nothing') return { offers: [], whyNot: answer.why === null ? [] : [answer.why] }
   // As much as works is still of the same change; anything else would be a guess.
-  return { offers: answer.offers.filter((o) => o.sentence.includes('the largest that works')), whyNot: [answer.why] }
+  return { offers: answer.offers.filter((o) => o.isLargest), whyNot: [answer.why] }
 }
 
 /**

@@ -90,6 +90,8 @@ describe('a fitting', () => {
     await press('tab-photographs')
     await (await field('photo-files')).sendKeys(photographWithPlace())
     await soon('kept', async () => (await all('photo')).length === 1)
+    await press('simulated-camera')
+    await soon('one more of the simulated camera', async () => (await all('photo')).length === 2)
     await press('photo')
     await press('mark-middle')
     const mark = await field('mark-text')
@@ -103,7 +105,7 @@ describe('a fitting', () => {
     const { file, pictures } = backup.value
     const fitting = file.fittings.find((f) => f.fitId === 'demo-dancer')!
     expect([fitting.sightings.filter((s) => !s.isWell).length, fitting.pins.length]).toEqual([4, 2])
-    const photo = file.photos.find((p) => p.fittingId === fitting.id)!
+    const photo = file.photos.find((p) => p.fittingId === fitting.id && p.marks.length > 0)!
     expect(photo.marks.map((m) => m.text)).toEqual(['gapes here'])
     const bytes = Buffer.from(pictures.get(photo.id)!)
     expect(bytes.length).toBe(photo.bytes)
