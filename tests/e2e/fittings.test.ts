@@ -92,6 +92,11 @@ describe('a fitting', () => {
     await soon('kept', async () => (await all('photo')).length === 1)
     await press('simulated-camera')
     await soon('one more of the simulated camera', async () => (await all('photo')).length === 2)
+    // A store that is nearly full is said before a photograph is lost.
+    await app.driver().executeScript('navigator.storage.estimate = async () => ({ usage: 9.5e9, quota: 10e9 })')
+    await press('simulated-camera')
+    await soon('said', async () => (await textOf('message')).includes('nearly full'))
+    expect(await all('photo')).toHaveLength(2)
     await press('photo')
     await press('mark-middle')
     const mark = await field('mark-text')
