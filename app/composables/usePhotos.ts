@@ -33,7 +33,11 @@ export function usePhotos() {
   function pictureUrl(id: string): string | undefined {
     if (!asked.has(id)) {
       asked.add(id)
-      void db.pictures.get(id).then((row) => shown.set(id, row ? URL.createObjectURL(new Blob([row.data], { type: row.type })) : ''))
+      void db.pictures
+        .get(id)
+        // One that cannot be read is said to be missing, where it should stand.
+        .catch(() => undefined)
+        .then((row) => shown.set(id, row ? URL.createObjectURL(new Blob([row.data], { type: row.type })) : ''))
     }
     return shown.get(id)
   }

@@ -78,13 +78,17 @@ async function sideOf(value: string): Promise<ComparedSide | null> {
   return garment && side(garment, then, set ?? body)
 }
 const sides = shallowRef<{ first: ComparedSide; second: ComparedSide } | null>(null)
+/** One of both could not be worked out. */
+const cannot = ref(false)
 let asked = 0
 watch(
   [firstOf, secondOf, () => session.computedPlan, others, () => log.versions],
   async () => {
     const own = ++asked
     const [first, second] = await Promise.all([sideOf(firstOf.value), sideOf(secondOf.value)])
-    if (own === asked) sides.value = first && second ? { first, second } : null
+    if (own !== asked) return
+    sides.value = first && second ? { first, second } : null
+    cannot.value = sides.value === null
   },
   { immediate: true },
 )
@@ -122,7 +126,9 @@ const print = () => window.print()
     <p class="hidden px-4 pt-2 text-lg font-semibold print:block">
       {{ work.project!.name }}: {{ nameOf(firstOf) }} and {{ nameOf(secondOf) }}
     </p>
-    <p v-if="!sides" class="p-4 text-soft" role="status">Working the pieces out …</p>
+    <p v-if="!sides" class="p-4 text-soft" role="status">
+      {{ cannot ? 'One of the two cannot be worked out, or was deleted: choose another.' : 'Working the pieces out …' }}
+    </p>
     <div v-else class="grid min-h-0 flex-1 md:grid-cols-[1fr_24rem] print:block">
       <div class="flex min-h-72 min-w-0 flex-col bg-water p-3 print:h-[60vh] print:bg-white">
         <p class="mb-2 flex flex-wrap gap-x-4 text-sm" data-test="compare-legend">

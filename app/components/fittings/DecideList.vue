@@ -67,7 +67,8 @@ watch(
   async () => {
     const own = ++asked
     const found = await session.mendsOf(props.fitting)
-    if (own === asked) mends.value = found
+    // Why nothing could be tried stands on the page already.
+    if (own === asked) mends.value = found ?? {}
   },
   { immediate: true },
 )

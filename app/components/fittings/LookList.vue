@@ -3,6 +3,7 @@ import { Check, CircleAlert, X } from 'lucide-vue-next'
 import { computed, nextTick, ref } from 'vue'
 import { emptySighting, findSign, isSign, PLACES, placesOf, type Fitting, type Place, type Sighting } from '~~/core/fittings'
 import { focusLater } from '~/focus-later'
+import { isPinnable } from '~/pinned-amount'
 import { useFittings } from '~/stores/fittings'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
@@ -204,7 +205,7 @@ const SIDES = [
                   label="How much"
                   test="sign-mm"
                   positive
-                  @update:model-value="change(s, 'how much was seen', { mm: Math.min($event, 500) || null })"
+                  @update:model-value="isPinnable($event) && change(s, 'how much was seen', { mm: $event || null })"
                 />
                 <UiChoice
                   :model-value="s.half ?? ''"

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Pinned } from '~~/core/changes'
 import { pinWords, usualPin, foldMarksOf, type Fitting, type Pin } from '~~/core/fittings'
 import { focusLater } from '~/focus-later'
+import { isPinnable } from '~/pinned-amount'
 import { useFittings } from '~/stores/fittings'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
@@ -64,7 +65,8 @@ const marksOf = (pieceId: string, edgeId: string) =>
   foldMarksOf(garment.value, pieceId, edgeId).map((m) => ({ value: m.id, label: m.name }))
 const LEVELS = { bustMm: 'At the bust', waistMm: 'At the waist', hipMm: 'At the hip' } as const
 const HEMS = { centreFrontMm: 'Centre front', sideMm: 'Sides', centreBackMm: 'Centre back' } as const
-const most = (mm: number) => Math.min(mm, 500)
+/** Sets an amount that was pinned. */
+const setMm = (pin: Pin, key: string, mm: number) => isPinnable(mm) && set(pin, { [key]: mm })
 </script>
 
 <template>
@@ -121,7 +123,7 @@ const most = (mm: number) => Math.min(mm, 500)
               label="From pin to pin"
               test="pin-mm"
               positive
-              @update:model-value="set(pin, { mm: most($event) })"
+              @update:model-value="setMm(pin, 'mm', $event)"
             />
           </template>
           <template v-else-if="pin.pinned.how === 'wedge'">
@@ -161,7 +163,7 @@ const most = (mm: number) => Math.min(mm, 500)
               label="How deep"
               test="pin-mm"
               positive
-              @update:model-value="set(pin, { mm: most($event) })"
+              @update:model-value="setMm(pin, 'mm', $event)"
             />
           </template>
           <template v-else-if="pin.pinned.how === 'side'">
@@ -182,7 +184,7 @@ const most = (mm: number) => Math.min(mm, 500)
               :label="`${label}, each edge`"
               :test="`pin-${key}`"
               positive
-              @update:model-value="set(pin, { [key]: most($event) })"
+              @update:model-value="setMm(pin, key, $event)"
             />
           </template>
           <template v-else>
@@ -203,7 +205,7 @@ const most = (mm: number) => Math.min(mm, 500)
               :label="label"
               :test="`pin-${key}`"
               positive
-              @update:model-value="set(pin, { [key]: most($event) })"
+              @update:model-value="setMm(pin, key, $event)"
             />
           </template>
           <UiChoice
