@@ -111,6 +111,11 @@ blouse: sides in by 1 at the waist -> add-at-edge waistMm=-0.25 hipMm=0
 legs: take in the outseam 1 -> add-at-edge hipMm=-0.25
 legs: waist too tight by 1 -> add-at-edge waistMm=0.25
 dress: take the waist in 3/4 -> add-at-edge waistMm=-0.1875
+blouse: take in part of the side seam 1/4 at the waist -> seam-stretch seam="front side-upper" amountMm=-0.25
+blouse: let out part of the sleeve seam 3/8 -> seam-stretch seam="sleeve seam-front" amountMm=0.375
+legs: take in the inseam 1/4 along a stretch -> seam-stretch seam="front inseam" amountMm=-0.25
+legs: let out the inseam 1/4 -> asks seam-stretch
+legs: take the center back seam in by 3/8 -> asks seam-stretch
 blouse: smaller bust -> bust-amount amountMm=0
 blouse: smaller bust 1 -> bust-amount amountMm=-0.5
 blouse: fuller bust 2 -> bust-amount amountMm=1
@@ -496,6 +501,7 @@ describe('a wish that is not clear', () => {
     const answer = answerOn('legs', 'let it out 1')
     expect(answer.how === 'asks' && answer.offers.map((o) => [o.change.kind, (o.change.inputs as { mm?: number }).mm])).toEqual([
       ['add-at-edge', undefined],
+      ['seam-stretch', undefined],
     ])
     expect(answer.how === 'asks' && answer.offers[0]!.sentence).toBe('Let the sides out {mm 25.4}')
   })

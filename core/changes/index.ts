@@ -1,6 +1,6 @@
 export * from './types'
 export { alike } from './shared/sum-of-amounts'
-export { MOST_PINNED_MM, PinnedAmount, PinnedSchema, SideSchema, type BodySide, type Pinned } from './pinned'
+export { MOST_ALONG_MM, MOST_PINNED_MM, PinnedAmount, PinnedSchema, SideSchema, type BodySide, type Pinned } from './pinned'
 export { contextOf } from './context-of'
 export {
   CHANGE_KINDS,

@@ -5,7 +5,9 @@ import { Id } from '../pattern'
 export const MOST_PINNED_MM = 500
 /** An amount as it was measured or pinned, mm: its direction is said in words. */
 export const PinnedAmount = z.number().finite().min(0).max(MOST_PINNED_MM)
-const Along = z.number().finite().min(0).max(5000)
+/** The farthest that something is measured along an edge, mm. */
+export const MOST_ALONG_MM = 5000
+const Along = z.number().finite().min(0).max(MOST_ALONG_MM)
 
 /** On which side of the body something was seen or pinned. */
 export const SideSchema = z.enum(['both', 'left', 'right'])
@@ -24,6 +26,17 @@ export const PinnedSchema = z.discriminatedUnion('how', [
   }),
   /** The side seams, let out or taken in at some levels: at each edge, so half of what a fold of both layers takes. */
   z.strictObject({ how: z.literal('side'), isOut: z.boolean(), bustMm: PinnedAmount, waistMm: PinnedAmount, hipMm: PinnedAmount }),
+  /** A seam let out or taken in along a stretch: deepest so far below its upper end, at each edge, running out above and below. */
+  z.strictObject({
+    how: z.literal('seam'),
+    pieceId: Id,
+    edgeId: Id,
+    atMm: Along,
+    aboveMm: Along,
+    belowMm: Along,
+    isOut: z.boolean(),
+    mm: PinnedAmount,
+  }),
   /** A wedge put in or taken out, widest at an edge so far below its upper end, nothing at the side. */
   z.strictObject({ how: z.literal('wedge'), pieceId: Id, edgeId: Id, belowMm: Along, isOut: z.boolean(), mm: PinnedAmount }),
   /** The hem, to be let down or turned up at its three places. */

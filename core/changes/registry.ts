@@ -27,6 +27,7 @@ import { pivotSlide } from './pivot-slide'
 import { placeSeam } from './place-seam'
 import { raiseDartKind } from './raise-dart'
 import { redrawNeckline } from './redraw-neckline'
+import { seamStretch } from './seam-stretch'
 import { sideBalance } from './side-balance'
 import { shoulderSlope } from './shoulder-slope'
 import { shoulderWidth } from './shoulder-width'
@@ -54,6 +55,7 @@ const KINDS = [
   takeCup,
   addAtEdge,
   sideBalance,
+  seamStretch,
   pivotSlide,
   shoulderWidth,
   forwardShoulder,

@@ -17,3 +17,4 @@ export {
 } from './compare-garments'
 export { beginLike, commonStops, type CommonStop, type WornGarment } from './common-stops'
 export { foldMarksOf, usualPin } from './usual-pin'
+export { pinDrawing } from './pin-drawing'

@@ -27,6 +27,8 @@ export function pinWords(garment: Garment, { pinned, side }: Pick<Pin, 'pinned' 
       return `Fold of ${lengthToken(pinned.mm)} at ${at}`
     case 'wedge':
       return `Wedge of ${lengthToken(pinned.mm)} ${pinned.isOut ? 'out' : 'in'} at ${at}`
+    case 'seam':
+      return `Seam ${pinned.isOut ? 'let out' : 'taken in'} by ${lengthToken(pinned.mm)} at ${at}`
     case 'side':
       return `Sides ${pinned.isOut ? 'let out' : 'taken in'}: each edge ${levels([
         ['bust', pinned.bustMm],

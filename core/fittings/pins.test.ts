@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { contextOf, findKind, type ChangeContext, type Pinned } from '../changes'
+import { distance, mix } from '../geometry'
 import { DEFAULT_TOLERANCES } from '../match'
 import { marksAlong, type Garment } from '../pattern'
-import { foldMarksOf, mendPin, pinnedMm, PinSchema, pinWords, usualPin, type Pin } from './index'
+import { foldMarksOf, mendPin, pinDrawing, pinnedMm, PinSchema, pinWords, usualPin, type Pin } from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-05-01'))
 function seenWith(id: string): { garment: Garment; context: ChangeContext } {
@@ -17,7 +18,7 @@ const done = (p: Pin, g = blouse) => mendPin(p, g.garment, g.context)
 describe('a pin', () => {
   it('of each sort begins where it is usually found, with no depth, on every garment', () => {
     for (const { garment, context } of projects.map((p) => seenWith(p.id)))
-      for (const how of ['fold', 'wedge', 'side', 'hem'] as const) {
+      for (const how of ['fold', 'wedge', 'side', 'seam', 'hem'] as const) {
         const pinned = usualPin(garment, how)
         expect(PinSchema.safeParse(pin(pinned)).success).toBe(true)
         expect(pinnedMm(pinned)).toBe(0)
@@ -55,6 +56,33 @@ describe('a pin', () => {
     const change = done(pin(pinned)).offers[0]!.change
     expect(change).toMatchObject({ kind: 'level-wedge', inputs: { edgeId: pinned.edgeId, belowMm: pinned.belowMm, amountMm: -12 } })
     expect(done(pin({ ...pinned, isOut: false })).offers[0]!.change).toMatchObject({ inputs: { amountMm: 12 } })
+  })
+  it('along a seam moves both its edges where it was pinned, whichever of them was named', () => {
+    const legs = seenWith('demo-tapered')
+    const pinned: Pinned = { how: 'seam', pieceId: 'back', edgeId: 'inseam', atMm: 90, aboveMm: 60, belowMm: 120, isOut: true, mm: 7 }
+    expect(done(pin(pinned), legs).offers[0]!.change).toMatchObject({
+      kind: 'seam-stretch',
+      inputs: { seam: 'front inseam', atMm: 90, aboveMm: 60, belowMm: 120, amountMm: 7 },
+    })
+    expect(done(pin({ ...pinned, isOut: false, edgeId: 'crotch' }), legs).offers[0]!.change).toMatchObject({
+      inputs: { seam: 'back crotch', amountMm: -7 },
+    })
+    expect(done(pin({ ...pinned, edgeId: 'opening' }), legs).whyNot[0]).toMatch(/Choose another seam/)
+    expect(pinWords(legs.garment, pin(pinned))).toContain('Seam let out by {mm 7} at the inseam, Back leg')
+  })
+  it('is drawn where it sits on its piece: both pins of a fold, three of a seam, none beside it, nothing for a hem', () => {
+    const { garment } = blouse
+    const marks = (pinned: Pinned) =>
+      pinDrawing(garment, pinned)!
+        .strokes.filter((s) => s.kind === 'cut')
+        .map((s) => s.path[0]!)
+    const fold = { ...usualPin(garment, 'fold'), mm: 20 } as Pinned & { how: 'fold' }
+    const [first, second] = marks(fold)
+    expect(distance(mix(first!.from, first!.to, 0.5), mix(second!.from, second!.to, 0.5))).toBeCloseTo(20, 0)
+    const side = { how: 'seam', pieceId: 'back', edgeId: 'side', atMm: 100, aboveMm: 60, belowMm: 5000, isOut: true, mm: 7 } as const
+    expect(marks(side)).toHaveLength(2)
+    expect(pinDrawing(garment, { ...side, edgeId: 'gone' })).toBeNull()
+    expect(pinDrawing(garment, usualPin(garment, 'hem'))).toBeNull()
   })
   it('at the hem turns up or lets down its three places', () => {
     const pinned: Pinned = { how: 'hem', isLonger: false, centreFrontMm: 0, sideMm: 4, centreBackMm: 8 }

@@ -12,6 +12,10 @@ export function foldMarksOf(garment: Garment, pieceId: string, edgeId: string): 
   return piece?.edges.some((e) => e.id === edgeId) ? marksAlong(piece, edgeId) : []
 }
 
+/** A seam is usually pinned in over so much above and below its deepest place, and that so far below its upper end, mm. */
+const SEAM_REACH_MM = 101.6
+const SEAM_AT_MM = 152.4
+
 /** The first edge of one of the roles, by their order, on a piece of such a kind; else any edge. */
 function firstEdge(garment: Garment, kind: string, roles: readonly EdgeRole[]): { pieceId: string; edgeId: string } {
   const pieces = [...garment.pieces].sort((a, b) => Number(b.kind.includes(kind)) - Number(a.kind.includes(kind)))
@@ -32,6 +36,10 @@ export function usualPin(garment: Garment, how: Pinned['how']): Pinned {
     }
     case 'wedge':
       return { how, ...firstEdge(garment, 'back', ['centre-back', 'crotch', 'neck']), belowMm: WEDGE_BELOW_MM, isOut: true, mm: 0 }
+    case 'seam': {
+      const { pieceId, edgeId } = firstEdge(garment, 'back', ['centre-back', 'panel', 'inseam', 'underarm', 'side'])
+      return { how, pieceId, edgeId, atMm: SEAM_AT_MM, aboveMm: SEAM_REACH_MM, belowMm: SEAM_REACH_MM, isOut: false, mm: 0 }
+    }
     case 'side':
       return { how, isOut: false, bustMm: 0, waistMm: 0, hipMm: 0 }
     case 'hem':

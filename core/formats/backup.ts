@@ -54,9 +54,11 @@ export function readBackup(bytes: Uint8Array): Result<{ file: Contents; pictures
   try {
     files = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
-        const isOurs = name === PROJECT ? originalSize <= LARGEST_PROJECT : name.startsWith(FOLDER) && originalSize <= LARGEST_PICTURE
-        unpacked += isOurs ? originalSize : 0
-        return isOurs && unpacked <= LARGEST_BACKUP
+        if (name !== PROJECT && !name.startsWith(FOLDER)) return false
+        unpacked += originalSize
+        // What is too large by itself is said with what is too large together.
+        if (originalSize > (name === PROJECT ? LARGEST_PROJECT : LARGEST_PICTURE)) unpacked = Infinity
+        return unpacked <= LARGEST_BACKUP
       },
     })
   } catch {

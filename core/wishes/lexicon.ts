@@ -58,6 +58,9 @@ const WORDS = {
   inseam: 'inseam|inseams|inside leg|inner leg|inside leg seam',
   shoulder: 'shoulder|shoulders|shoulder seam',
   neckline: 'neckline|neck|neck edge|neck opening|wrap|wrap edge',
+  'panel-seam': 'panel seam|panel seams|princess seam|princess seams|princess line|princess lines|seam of the panel',
+  'stretch-of-seam':
+    'along a stretch|along the stretch|part of a seam|part of the seam|stretch of a seam|stretch of the seam|part of the|for a stretch',
   armhole: 'armhole|armholes|armscye|arm hole',
   bust: 'bust|chest|full bust|bustline',
   waist: 'waist|waistline|waste',

@@ -72,16 +72,16 @@ describe('the tideline', () => {
     await retype(await byTest(driver, 'field-centreBackMm'), '2')
     await click(driver, 'field-centreBackMm-plus')
     await soon('two stops', async () => (await all('stop-1')).length === 1)
-    expect(await textOf('stop-1')).toContain('Uneven hem')
+    expect(await textOf('stop-1')).toContain('Longer hem at centre back')
     // The hem has been let down before the pieces are looked at.
     await soon('two inches longer', async () => (await textOf('stop-1')).includes('+2'))
     const altered = await outlineAtRest('skirt-back')
 
     await (await byTest(driver, 'stop-1')).sendKeys(Key.chord(Key.ALT, Key.ARROW_LEFT))
-    await soon('reordered by keyboard', async () => (await textOf('stop-0')).includes('Uneven hem'))
+    await soon('reordered by keyboard', async () => (await textOf('stop-0')).includes('hem'))
     expect(await outline('skirt-back')).toBe(altered)
     await driver.navigate().refresh()
-    await soon('still in that order', async () => (await textOf('stop-0')).includes('Uneven hem'))
+    await soon('still in that order', async () => (await textOf('stop-0')).includes('hem'))
 
     await click(driver, 'stop-0')
     await click(driver, 'switch')
@@ -176,7 +176,7 @@ describe('by hand', () => {
       .move({ origin: to, x: -40, y: 0, duration: 300 })
       .release()
       .perform()
-    await soon('dragged in front', async () => (await textOf('stop-0')).includes('Uneven hem'))
+    await soon('dragged in front', async () => (await textOf('stop-0')).includes('hem'))
     await driver.get(`${server.url}/garment/nobody/reshape`)
     await soon('a plain sentence', async () => (await driver.findElement(By.css('main')).getText()).includes('no such garment'))
   })

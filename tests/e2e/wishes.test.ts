@@ -29,7 +29,7 @@ describe('what should change?', () => {
     await box.sendKeys('hem longer at the back by 1')
     await soon('it says so', async () => (await textOf('wish-does')).startsWith('Hem 1 in longer at centre back'))
     await box.sendKeys(Key.ENTER)
-    await soon('the stop', async () => (await textOf('stop-title')) === 'Uneven hem')
+    await soon('the stop', async () => (await textOf('stop-title')) === 'Longer hem at centre back only')
     expect([await valueOf('field-centreBackMm'), await valueOf('field-sideMm'), await valueOf('field-centreFrontMm')]).toEqual([
       '1',
       '0',

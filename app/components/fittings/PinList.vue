@@ -2,9 +2,10 @@
 import { Plus, X } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import type { Pinned } from '~~/core/changes'
-import { pinWords, usualPin, foldMarksOf, type Fitting, type Pin } from '~~/core/fittings'
+import { foldMarksOf, pinDrawing, pinWords, usualPin, type Fitting, type Pin } from '~~/core/fittings'
 import { focusLater } from '~/focus-later'
-import { isPinnable } from '~/pinned-amount'
+import { pinFields } from '~/pin-fields'
+import { isOnAnEdge, isPinnable } from '~/pinned-amount'
 import { useFittings } from '~/stores/fittings'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
@@ -19,6 +20,7 @@ const garment = computed(() => session.computedPlan?.garments.at(-1) ?? work.pro
 const HOWS = [
   { how: 'fold', label: 'Fold at an edge' },
   { how: 'side', label: 'Side seams' },
+  { how: 'seam', label: 'Part of a seam' },
   { how: 'wedge', label: 'Wedge' },
   { how: 'hem', label: 'Hem' },
 ] as const
@@ -43,7 +45,7 @@ const change = (pin: Pin, label: string, recipe: (own: Pin) => void) =>
 /** Sets parts of what was pinned; another piece or edge begins with its first one. */
 function set(pin: Pin, part: Record<string, unknown>) {
   const next = { ...pin.pinned, ...part } as Pinned
-  if (next.how === 'fold' || next.how === 'wedge') {
+  if ('pieceId' in next) {
     const piece = garment.value.pieces.find((p) => p.id === next.pieceId)
     if (!piece?.edges.some((e) => e.id === next.edgeId)) next.edgeId = piece?.edges[0]?.id ?? next.edgeId
     if (next.how === 'fold' && !foldMarksOf(garment.value, next.pieceId, next.edgeId).some((m) => m.id === next.from))
@@ -52,21 +54,10 @@ function set(pin: Pin, part: Record<string, unknown>) {
   return change(pin, 'what was pinned', (own) => void (own.pinned = next))
 }
 const remove = (pin: Pin) => write('take a pin away', (f) => void (f.pins = f.pins.filter((p) => p.id !== pin.id)))
-const pieces = computed(() => garment.value.pieces.map((p) => ({ value: p.id, label: p.name })))
-const edgesOf = (pieceId: string) =>
-  (garment.value.pieces.find((p) => p.id === pieceId)?.edges ?? [])
-    .filter((e) => e.role !== 'dart-leg' && !e.fold)
-    .map((e) => ({ value: e.id, label: e.name }))
-const centresOf = (pieceId: string) =>
-  (garment.value.pieces.find((p) => p.id === pieceId)?.edges ?? [])
-    .filter((e) => e.role !== 'dart-leg')
-    .map((e) => ({ value: e.id, label: e.name }))
-const marksOf = (pieceId: string, edgeId: string) =>
-  foldMarksOf(garment.value, pieceId, edgeId).map((m) => ({ value: m.id, label: m.name }))
-const LEVELS = { bustMm: 'At the bust', waistMm: 'At the waist', hipMm: 'At the hip' } as const
-const HEMS = { centreFrontMm: 'Centre front', sideMm: 'Sides', centreBackMm: 'Centre back' } as const
-/** Sets an amount that was pinned. */
-const setMm = (pin: Pin, key: string, mm: number) => isPinnable(mm) && set(pin, { [key]: mm })
+const drawingOf = (pin: Pin) => pinDrawing(garment.value, pin.pinned)
+/** Sets how much was pinned, or where. */
+const setMm = (pin: Pin, { key, isAmount }: { key: string; isAmount: boolean }, mm: number) =>
+  (isAmount ? isPinnable(mm) : isOnAnEdge(mm)) && set(pin, { [key]: mm })
 </script>
 
 <template>
@@ -88,133 +79,35 @@ const setMm = (pin: Pin, key: string, mm: number) => isPinnable(mm) && set(pin, 
             <X class="size-4" />
           </button>
         </div>
-        <div class="flex flex-wrap items-end gap-3">
-          <template v-if="pin.pinned.how === 'fold'">
+        <div class="flex items-start gap-4">
+          <div class="flex flex-1 flex-wrap items-end gap-3">
+            <template v-for="field in pinFields(garment, pin.pinned)" :key="field.key">
+              <UiChoice
+                v-if="field.type === 'choice'"
+                :model-value="field.value"
+                :label="field.label"
+                :test="field.test"
+                :options="field.options"
+                @update:model-value="set(pin, field.set($event))"
+              />
+              <FieldsLengthField
+                v-else
+                :model-value="field.mm"
+                :label="field.label"
+                :test="field.test"
+                positive
+                @update:model-value="setMm(pin, field, $event)"
+              />
+            </template>
             <UiChoice
-              :model-value="pin.pinned.pieceId"
-              label="Piece"
-              test="pin-piece"
-              :options="pieces"
-              @update:model-value="set(pin, { pieceId: $event })"
+              :model-value="pin.side"
+              label="On the body"
+              test="pin-side"
+              :options="SIDES"
+              @update:model-value="change(pin, 'side of a pin', (own) => void (own.side = $event as Pin['side']))"
             />
-            <UiChoice
-              :model-value="pin.pinned.edgeId"
-              label="At the"
-              test="pin-edge"
-              :options="edgesOf(pin.pinned.pieceId)"
-              @update:model-value="set(pin, { edgeId: $event })"
-            />
-            <UiChoice
-              :model-value="pin.pinned.from"
-              label="Measured from"
-              test="pin-from"
-              :options="marksOf(pin.pinned.pieceId, pin.pinned.edgeId)"
-              @update:model-value="set(pin, { from: $event })"
-            />
-            <FieldsLengthField
-              :model-value="pin.pinned.atMm"
-              label="To the nearer pin"
-              test="pin-at"
-              positive
-              @update:model-value="set(pin, { atMm: $event })"
-            />
-            <FieldsLengthField
-              :model-value="pin.pinned.mm"
-              label="From pin to pin"
-              test="pin-mm"
-              positive
-              @update:model-value="setMm(pin, 'mm', $event)"
-            />
-          </template>
-          <template v-else-if="pin.pinned.how === 'wedge'">
-            <UiChoice
-              :model-value="pin.pinned.pieceId"
-              label="Piece"
-              test="pin-piece"
-              :options="pieces"
-              @update:model-value="set(pin, { pieceId: $event })"
-            />
-            <UiChoice
-              :model-value="pin.pinned.edgeId"
-              label="Widest at"
-              test="pin-edge"
-              :options="centresOf(pin.pinned.pieceId)"
-              @update:model-value="set(pin, { edgeId: $event })"
-            />
-            <FieldsLengthField
-              :model-value="pin.pinned.belowMm"
-              label="Below its upper end"
-              test="pin-at"
-              positive
-              @update:model-value="set(pin, { belowMm: $event })"
-            />
-            <UiChoice
-              :model-value="pin.pinned.isOut ? 'out' : 'in'"
-              label="Wedge"
-              test="pin-way"
-              :options="[
-                { value: 'out', label: 'taken out' },
-                { value: 'in', label: 'put in' },
-              ]"
-              @update:model-value="set(pin, { isOut: $event === 'out' })"
-            />
-            <FieldsLengthField
-              :model-value="pin.pinned.mm"
-              label="How deep"
-              test="pin-mm"
-              positive
-              @update:model-value="setMm(pin, 'mm', $event)"
-            />
-          </template>
-          <template v-else-if="pin.pinned.how === 'side'">
-            <UiChoice
-              :model-value="pin.pinned.isOut ? 'out' : 'in'"
-              label="Side seams"
-              test="pin-way"
-              :options="[
-                { value: 'in', label: 'taken in' },
-                { value: 'out', label: 'let out' },
-              ]"
-              @update:model-value="set(pin, { isOut: $event === 'out' })"
-            />
-            <FieldsLengthField
-              v-for="(label, key) in LEVELS"
-              :key="key"
-              :model-value="pin.pinned[key]"
-              :label="`${label}, each edge`"
-              :test="`pin-${key}`"
-              positive
-              @update:model-value="setMm(pin, key, $event)"
-            />
-          </template>
-          <template v-else>
-            <UiChoice
-              :model-value="pin.pinned.isLonger ? 'longer' : 'shorter'"
-              label="Hem"
-              test="pin-way"
-              :options="[
-                { value: 'shorter', label: 'turned up' },
-                { value: 'longer', label: 'let down' },
-              ]"
-              @update:model-value="set(pin, { isLonger: $event === 'longer' })"
-            />
-            <FieldsLengthField
-              v-for="(label, key) in HEMS"
-              :key="key"
-              :model-value="pin.pinned[key]"
-              :label="label"
-              :test="`pin-${key}`"
-              positive
-              @update:model-value="setMm(pin, key, $event)"
-            />
-          </template>
-          <UiChoice
-            :model-value="pin.side"
-            label="On the body"
-            test="pin-side"
-            :options="SIDES"
-            @update:model-value="change(pin, 'side of a pin', (own) => void (own.side = $event as Pin['side']))"
-          />
+          </div>
+          <PaperStepPicture v-if="drawingOf(pin)" class="max-w-44 shrink-0" :drawing="drawingOf(pin)!" data-test="pin-picture" />
         </div>
       </section>
     </div>

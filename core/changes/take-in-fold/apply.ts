@@ -7,7 +7,9 @@ import {
   edgePath,
   findPiece,
   marksAlong,
+  notchOfMark,
   otherHalf,
+  placeFromMark,
   refOf,
   shapeOf,
   type Edge,
@@ -33,13 +35,9 @@ export function pinsOf(piece: Piece, shape: Shape, inputs: TakeInFoldInputs): { 
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)
   if (!edge) return null
   const length = measureLength(edgePath(shape, edge.id))
-  const { end } = cornersOf(piece, edge.id)
-  // From the far corner one measures back along the edge.
-  const back = inputs.from === end.id
-  const place = inputs.from.startsWith('notch:') ? shape.notches[inputs.from.slice(6)] : undefined
-  const notchMm = place ? (place.from === 'start' ? place.distanceMm : length - place.distanceMm) : 0
-  const near = back ? length - inputs.atMm : notchMm + inputs.atMm
-  const [fromMm, toMm] = back ? [near - inputs.amountMm, near] : [near, near + inputs.amountMm]
+  const near = placeFromMark(piece, shape, edge.id, inputs.from, inputs.atMm)
+  const far = near.atMm + near.way * inputs.amountMm
+  const [fromMm, toMm] = near.way < 0 ? [far, near.atMm] : [near.atMm, far]
   return fromMm < EQUAL_MM || toMm > length - EQUAL_MM ? null : { fromMm, toMm }
 }
 
@@ -190,7 +188,7 @@ export function onOneSide(garment: Garment, inputs: TakeInFoldInputs): { garment
   if (inputs.sides === 'one') return { garment: opened, inputs, side: names[0] }
   const onFold = piece.edges.find((e) => e.fold)
   const shared = onFold ? Object.values(cornersOf(piece, onFold.id)).map((c) => c.id) : []
-  const from = inputs.from.startsWith('notch:') || !shared.includes(inputs.from) ? otherHalf(inputs.from) : inputs.from
+  const from = notchOfMark(inputs.from) !== undefined || !shared.includes(inputs.from) ? otherHalf(inputs.from) : inputs.from
   const pieceId = onFold ? piece.id : otherHalf(piece.id)
   return {
     garment: opened,

@@ -1,5 +1,5 @@
 import { proposeHem } from './proposes'
-import { readUnevenHem } from './reads'
+import { readUnevenHem, WHERE } from './reads'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { measureLength, placeAt } from '../../geometry'
 import { finishedLength, type LengthPlace } from '../../measure'
@@ -65,7 +65,12 @@ export const unevenHem = defineChange({
   },
   describe(_garment, inputs) {
     const most = KEYS.reduce((a, b) => (Math.abs(inputs[b]) > Math.abs(inputs[a]) ? b : a))
-    return { title: 'Uneven hem', amountMm: inputs[most] }
+    if (inputs[most] === 0) return { title: 'Uneven hem', amountMm: 0 }
+    // Its largest figure is named with its place: the others are in the stop.
+    const isAlone = KEYS.every((key) => key === most || inputs[key] === 0)
+    const isAlike = KEYS.every((key) => inputs[key] === inputs[most])
+    const where = isAlike ? 'all round' : `${WHERE[most]}${isAlone ? ' only' : ''}`
+    return { title: `${inputs[most] > 0 ? 'Longer' : 'Shorter'} hem ${where}`, amountMm: inputs[most] }
   },
   apply: applyUnevenHem,
   handles(garment, inputs, applied, context): Handle[] {

@@ -16,7 +16,8 @@ const PLACES: [keyof UnevenHemInputs, readonly Concept[]][] = [
   ['centreBackMm', BACK],
 ]
 
-const WHERE = { centreFrontMm: 'at centre front', sideMm: 'at the sides', centreBackMm: 'at centre back' }
+/** The places of a hem as they are said. */
+export const WHERE = { centreFrontMm: 'at centre front', sideMm: 'at the sides', centreBackMm: 'at centre back' }
 
 /** Craft 6.2 as it is said: “hem longer at the back by 1”, “back 1 1/2, sides 3/4”, “raise the hem 1/2”. */
 export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeContext): Reading<UnevenHemInputs>[] {

@@ -1,0 +1,40 @@
+import { findZones, zoneLevel } from '../../measure'
+import { alongGrain } from '../../moves'
+import { grainDirection, findPiece, shapeOf, type Garment } from '../../pattern'
+import { lengthOfSide, placeOnSeam, sidesOfSeam } from '../../seams'
+import { refOfSeam, type FoundSeam } from './find-seams'
+import type { SeamStretchInputs } from './schema'
+
+/** Usual reach of a stretch above and below its deepest place, mm. */
+const REACH_MM = 101.6
+/** Places of a seam at which its level is looked at. */
+const SAMPLES = 200
+
+/** How far below the upper end of a seam a level of the body lies, mm; null where the seam does not cross it. */
+export function placeOfZone(garment: Garment, { piece, edge }: FoundSeam, zoneId: string, sizeId: string): number | null {
+  const part = findZones(garment)
+    .find((z) => z.id === zoneId)
+    ?.parts.find((p) => p.pieceId === piece.id)
+  const level = part ? zoneLevel(garment, part, sizeId) : null
+  if (level === null) return null
+  const side = sidesOfSeam(garment, piece.id, edge.id, sizeId)[0]!
+  const total = lengthOfSide(garment, side, sizeId)
+  const off = (mm: number) => {
+    const { point, pieceId } = placeOnSeam(garment, side, mm, sizeId)
+    return pieceId === piece.id
+      ? Math.abs(alongGrain(point, grainDirection(shapeOf(findPiece(garment, pieceId)!, sizeId))) - level)
+      : Infinity
+  }
+  const best = Array.from({ length: SAMPLES + 1 }, (_, i) => (total * i) / SAMPLES).reduce((a, b) => (off(b) < off(a) ? b : a))
+  return off(best) <= total / SAMPLES ? best : null
+}
+
+/** A stretch of a seam as one would pin it first: about its middle, or about a level of the body; no amount yet. */
+export function usualStretch(garment: Garment, seam: FoundSeam, sizeId: string, zoneId?: string): SeamStretchInputs {
+  const total = lengthOfSide(garment, sidesOfSeam(garment, seam.piece.id, seam.edge.id, sizeId)[0]!, sizeId)
+  const named = zoneId === undefined ? null : placeOfZone(garment, seam, zoneId, sizeId)
+  // The middle of trousers is pinned at the waist, where its seam ends.
+  const atMm = named ?? (seam.edge.role === 'crotch' && seam.piece.kind.startsWith('leg') ? 0 : total / 2)
+  const reach = Math.min(REACH_MM, total / 2)
+  return { seam: refOfSeam(seam), atMm, aboveMm: Math.min(reach, atMm), belowMm: reach, amountMm: 0 }
+}

@@ -1,0 +1,91 @@
+import type { Garment } from '../../pattern'
+import type { Concept, Wish } from '../../wishes'
+import { isNamed } from '../shared/reading/things'
+import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import type { ChangeContext, Reading } from '../types'
+import { findSeams, type FoundSeam } from './find-seams'
+import { usualStretch } from './places'
+import type { SeamStretchInputs } from './schema'
+
+const OUT: readonly Concept[] = ['out', 'more', 'too-tight']
+const IN: readonly Concept[] = ['in', 'less', 'too-loose']
+const ZONES = ['bust', 'waist', 'hip'] as const
+/** What has another change. */
+const OTHERS: readonly Concept[] = [
+  'dart',
+  'two-tipped',
+  'shoulder',
+  'neckline',
+  'armhole',
+  'hem',
+  'wedge',
+  'fold',
+  'gapes',
+  'waist-seam',
+  'true',
+  'swing',
+  'slash',
+  'longer',
+  'shorter',
+  'place',
+]
+
+/** The seams that a wish names, by their edges. */
+function meant(garment: Garment, wish: Wish): FoundSeam[] {
+  const seams = findSeams(garment)
+  const isLeg = (s: FoundSeam) => s.piece.kind.startsWith('leg')
+  const isHalf = (s: FoundSeam, half: string) => s.piece.kind.includes(half) || s.piece.name.toLowerCase().includes(half)
+  const by: [Concept, (s: FoundSeam) => boolean][] = [
+    // The middle of the back of trousers is the upper part of their crotch seam.
+    ['centre-back', (s) => s.edge.role === 'centre-back' || (s.edge.role === 'crotch' && isLeg(s) && isHalf(s, 'back'))],
+    ['centre-front', (s) => s.edge.role === 'centre-front' || (s.edge.role === 'crotch' && isLeg(s) && isHalf(s, 'front'))],
+    ['inseam', (s) => s.edge.role === 'inseam'],
+    ['underarm', (s) => s.edge.role === 'underarm'],
+    ['sleeve', (s) => s.edge.role === 'underarm'],
+    ['panel-seam', (s) => s.edge.role === 'panel'],
+    ['side', (s) => s.edge.role === 'side' || s.edge.role === 'outseam'],
+  ]
+  const found = by.find(([concept]) => wish.said.has(concept))
+  const named = seams.filter((s) => isNamed(wish, s.name))
+  return named.length > 0 ? named : found ? seams.filter(found[1]) : seams
+}
+
+/** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”. */
+export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
+  const isStretch = says(wish, 'stretch-of-seam')
+  const hasOwn = says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
+  // Sides and sleeves as a whole have changes of their own.
+  if (!isStretch && (!hasOwn || says(wish, 'side', 'bicep'))) return []
+  if (says(wish, ...OTHERS)) return []
+  const way = towards(wish, OUT, IN)
+  if (way === 0 && !isStretch) return []
+  const zone = ZONES.find((z) => wish.said.has(z))
+  const mm = oneAmount(wish, way)
+  return meant(garment, wish).map((seam) => ({
+    inputs: { ...usualStretch(garment, seam, context.sizeId, zone), amountMm: mm ?? 0 },
+    uses: used(
+      wish,
+      'stretch-of-seam',
+      'centre-back',
+      'centre-front',
+      'inseam',
+      'underarm',
+      'panel-seam',
+      'side',
+      'sleeve',
+      'seam',
+      'each',
+      'back',
+      'front',
+      ...ZONES,
+      ...OUT,
+      ...IN,
+    ),
+    // “Let out the inseam” may mean all of it: where it is deepest is asked.
+    sure: mm !== null && way !== 0 && (isStretch || zone !== undefined || says(wish, 'seam')),
+    ...(way === 0 ? {} : { towards: way }),
+    field: 'amountMm',
+    where: zone ? `at the ${zone}` : '',
+    how: 'each edge, where it is deepest',
+  }))
+}
