@@ -64,11 +64,18 @@ describe('the demo wardrobe', () => {
     const sheet = layOutSheet(
       foldOf('demo-tapered').garment,
       'one',
-      { garmentName: 'Trousers', wearerName: 'the Lamplighter', sizeName: 'own draft', date: '2026-05-01', changes: ['Lengthen the leg'] },
+      {
+        garmentName: 'Trousers',
+        wearerName: 'the Lamplighter',
+        sizeName: 'own draft',
+        date: '2026-05-01',
+        changes: ['Lengthen the leg'],
+        ruler: 'in' as const,
+      },
       900,
     )
     for (const p of sheet.pieces) {
-      const text = p.label.lines.join(' · ')
+      const text = p.words.map((w) => w.text).join(' ')
       for (const word of [
         p.piece.name,
         'Trousers',

@@ -19,7 +19,7 @@ import { writePdf } from '../core/formats/pdf-out'
 import { bringIn, drawingOf, gridInRows, openFile, pagesOf, type PageGrid } from '../core/import'
 import { issueWords } from '../core/issue-words'
 import { DEFAULT_TOLERANCES } from '../core/match'
-import { layOutSheet, PAPER_SIZES, tilePages } from '../core/paper'
+import { drawPieces, MARGIN_MM, PAPER_IDS, ROLL_MM, sheetFor } from '../core/paper'
 import { checkGarment, toName } from '../core/pattern'
 import { problemSentence, type Problem } from '../core/result'
 import { NO_CHARTS } from '../core/size'
@@ -108,6 +108,7 @@ async function exportFile(
   plan: Change[],
   whole: Contents,
   options: Options,
+  ruler: Ruler,
 ): Promise<string | Uint8Array> {
   const format = options.format ?? 'svg'
   if (format === 'json') {
@@ -119,8 +120,8 @@ async function exportFile(
   }
   if (format !== 'svg' && format !== 'pdf') throw new WrongUse(`--format is svg, pdf or json, not ${format}.`)
   const paperName = options.paper ?? 'a4'
-  if (paperName !== 'a4' && paperName !== 'letter') throw new WrongUse(`--paper is a4 or letter, not ${paperName}.`)
-  const paper = PAPER_SIZES[paperName]
+  const paper = PAPER_IDS.find((id) => id === paperName)
+  if (!paper) throw new WrongUse(`--paper is ${PAPER_IDS.slice(0, -1).join(', ')} or ${PAPER_IDS.at(-1)}, not ${paperName}.`)
   const wearer = whole.wearers.find((w) => w.id === project.wearerId)?.name ?? null
   const { garment } = folded
   const words = {
@@ -129,8 +130,10 @@ async function exportFile(
     sizeName: garment.sizes.find((s) => s.id === garment.baseSizeId)!.name,
     date: new Date().toISOString().slice(0, 10),
     changes: folded.stops.filter((s) => s.status === 'applied').map((s) => s.words.title),
+    ruler,
   }
-  const sheet = layOutSheet(garment, garment.baseSizeId, words, 5 * (paper.widthMm - 30) + 10)
+  const drawn = drawPieces(garment, garment.baseSizeId, words)
+  const { sheet, tiling } = sheetFor(drawn, { paper, rollMm: ROLL_MM.usual, marginMm: MARGIN_MM })
   if (format === 'svg') return writeSvg(sheet, project.name)
   const font = async (weight: 400 | 700) =>
     new Uint8Array(
@@ -138,7 +141,7 @@ async function exportFile(
     )
   return writePdf(
     sheet,
-    tilePages(sheet, paper),
+    tiling,
     { garmentName: project.name, lines: [wearer ? `for ${wearer}` : words.date] },
     { regular: await font(400), bold: await font(700) },
     new Date(),
@@ -223,7 +226,7 @@ async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: s
   const folded = foldPlan(project.garment, plan, context)
   const wearer = whole.wearers.find((w) => w.id === project.wearerId) ?? null
   const opened: Opened = { project, wearer, folded, context, ruler }
-  if (command === 'export') return { out: await exportFile(project, folded, plan, whole, options), to }
+  if (command === 'export') return { out: await exportFile(project, folded, plan, whole, options, ruler), to }
   const log = logOf(whole, new Set([project.id]))
   const answers: Record<Exclude<typeof command, 'import' | 'export'>, () => unknown> = {
     measure: () => measureAnswer(opened, sizeOf(folded, options)),

@@ -1,36 +1,24 @@
 import fontkit from '@pdf-lib/fontkit'
+import { PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib'
+import { line, mapPath } from '../geometry'
 import {
-  appendBezierCurve,
-  clip,
-  closePath,
-  concatTransformationMatrix,
-  endPath,
-  lineTo,
-  moveTo,
-  PDFDocument,
-  popGraphicsState,
-  pushGraphicsState,
-  rectangle,
-  rgb,
-  setDashPattern,
-  setLineWidth,
-  setStrokingColor,
-  stroke,
-  type PDFFont,
-  type PDFOperator,
-  type PDFPage,
-  type RGB,
-} from 'pdf-lib'
-import { line, type Path } from '../geometry'
-import { MARGIN_MM, OVERLAP_MM, type Page, type Sheet, type Tiling } from '../paper'
+  frontPages,
+  grainStrokes,
+  JOINT_MM,
+  markStrokes,
+  OVERLAP_MM,
+  roomOf,
+  tapeFor,
+  widthOfWords,
+  type Joint,
+  type Page,
+  type Sheet,
+  type SheetPiece,
+  type Tiling,
+} from '../paper'
 import { TEST_SQUARE_IN_MM, TEST_SQUARE_MM } from '../tolerances'
-
-/** Points in a millimetre. */
-const PT = 72 / 25.4
-
-const INK = rgb(0.08, 0.13, 0.2)
-const FAINT = rgb(0.55, 0.62, 0.68)
-const PALE = rgb(0.85, 0.88, 0.9)
+import { addLayers, type PdfLayers } from './pdf-layers'
+import { boxPath, drawStrokes, FAINT, INK, PALE, PAPER, PT, within, wrap, write, writePlaced, type Stroke, type Window } from './pdf-pen'
 
 /** Font files (TrueType or WOFF), so that every letter prints as on the screen. */
 export interface PdfFonts {
@@ -43,103 +31,70 @@ export interface PdfTitle {
   lines: string[]
 }
 
-interface Stroke {
-  path: Path
-  closed: boolean
-  widthMm: number
-  color: RGB
-  dashMm?: number[]
+interface Fonts {
+  regular: PDFFont
+  bold: PDFFont
 }
 
-function pathOperators(path: Path, closed: boolean): PDFOperator[] {
-  const ops = [moveTo(path[0]!.from.x, path[0]!.from.y)]
-  for (const s of path)
-    ops.push(s.kind === 'line' ? lineTo(s.to.x, s.to.y) : appendBezierCurve(s.c1.x, s.c1.y, s.c2.x, s.c2.y, s.to.x, s.to.y))
-  if (closed) ops.push(closePath())
-  return ops
-}
+/** Names of the layers, in the order in which they are listed. */
+const LAYERS = {
+  cut: 'Cut line',
+  seam: 'Seam line',
+  marks: 'Grain, folds and notches',
+  inner: 'Lines and marks within',
+  words: 'Words',
+  pages: 'Page marks',
+} as const
 
-/** Draws strokes given in mm with y down, inside a window of the page, mm from its top left. */
-function drawStrokes(
-  page: PDFPage,
-  strokes: readonly Stroke[],
-  at: { x: number; y: number; scale: number },
-  window?: { x: number; y: number; w: number; h: number },
-): void {
-  const top = page.getHeight() / PT
-  page.pushOperators(pushGraphicsState(), concatTransformationMatrix(PT, 0, 0, -PT, 0, top * PT))
-  if (window) page.pushOperators(rectangle(window.x, window.y, window.w, window.h), clip(), endPath())
-  page.pushOperators(concatTransformationMatrix(at.scale, 0, 0, at.scale, at.x, at.y))
-  for (const s of strokes)
-    page.pushOperators(
-      setStrokingColor(s.color),
-      setLineWidth(s.widthMm / at.scale),
-      setDashPattern(
-        (s.dashMm ?? []).map((d) => d / at.scale),
-        0,
-      ),
-      ...pathOperators(s.path, s.closed),
-      stroke(),
-    )
-  page.pushOperators(popGraphicsState())
-}
+/** Dashes of sizes that are drawn over the one in full, in their order, mm. */
+const SIZE_DASHES = [
+  [8, 2],
+  [5, 1.5, 1, 1.5],
+  [2, 1],
+  [10, 2, 1, 2, 1, 2],
+  [1, 1.2],
+  [6, 3],
+  [3, 3],
+]
 
-function boxPath(x: number, y: number, w: number, h: number): Path {
-  const p = [
-    { x, y },
-    { x: x + w, y },
-    { x: x + w, y: y + h },
-    { x, y: y + h },
-  ]
-  return p.map((from, i) => line(from, p[(i + 1) % 4]!))
-}
+const ink = (path: SheetPiece['cutLine'], widthMm: number, dashMm?: number[], color = INK, closed = false): Stroke => ({
+  path,
+  closed,
+  widthMm,
+  color,
+  ...(dashMm ? { dashMm } : {}),
+})
 
-function write(page: PDFPage, text: string, xMm: number, yMm: number, sizeMm: number, font: PDFFont, color = INK): void {
-  page.drawText(text, { x: xMm * PT, y: page.getHeight() - yMm * PT, size: sizeMm * PT, font, color })
-}
-
-/** Words wrapped to a width. */
-function wrap(text: string, widthMm: number, sizeMm: number, font: PDFFont): string[] {
-  const lines: string[] = []
-  let current = ''
-  for (const word of text.split(' ')) {
-    const tried = current ? `${current} ${word}` : word
-    if (current && font.widthOfTextAtSize(tried, sizeMm * PT) > widthMm * PT) {
-      lines.push(current)
-      current = word
-    } else current = tried
-  }
-  return current ? [...lines, current] : lines
-}
-
-function pieceStrokes(sheet: Sheet): Stroke[] {
-  return sheet.pieces.flatMap((p): Stroke[] => [
-    { path: p.cutLine, closed: true, widthMm: 0.35, color: INK },
-    { path: p.seamLine, closed: true, widthMm: 0.2, color: INK, dashMm: [3, 1.5] },
-    ...p.notches.map((path): Stroke => ({ path, closed: false, widthMm: 0.5, color: INK })),
-    { path: [line(p.grain.from, p.grain.to)], closed: false, widthMm: 0.3, color: INK },
-    ...arrowHeads(p.grain.from, p.grain.to).map((path): Stroke => ({ path, closed: false, widthMm: 0.3, color: INK })),
-    ...p.innerLines.map((l): Stroke =>
-      l.folded
-        ? { path: l.path, closed: false, widthMm: 0.3, color: INK, dashMm: [3, 1.5] }
-        : { path: l.path, closed: false, widthMm: 0.2, color: FAINT, dashMm: [6, 2, 1, 2] },
-    ),
-    ...p.points.flatMap((q): Stroke[] => [
-      { path: [line({ x: q.at.x - 3, y: q.at.y }, { x: q.at.x + 3, y: q.at.y })], closed: false, widthMm: 0.25, color: INK },
-      { path: [line({ x: q.at.x, y: q.at.y - 3 }, { x: q.at.x, y: q.at.y + 3 })], closed: false, widthMm: 0.25, color: INK },
-    ]),
+/** Everything that is drawn of a piece, by layer. */
+function strokesOf(p: SheetPiece, sizes: readonly string[]): Map<string, Stroke[]> {
+  const layers = new Map<string, Stroke[]>([
+    [LAYERS.cut, [ink(p.cutLine, 0.35, undefined, INK, true)]],
+    [LAYERS.seam, [ink(p.seamLine, 0.2, [3, 1.5], INK, true)]],
+    [
+      LAYERS.marks,
+      [
+        ...p.notches.map((path) => ink(path, 0.5)),
+        ...grainStrokes(p.grain).map((path) => ink(path, 0.3)),
+        ...p.folds.map((path) => ink(path, 0.3)),
+      ],
+    ],
+    [
+      LAYERS.inner,
+      [
+        ...p.innerLines.map((l) => (l.folded ? ink(l.path, 0.3, [3, 1.5]) : ink(l.path, 0.2, [6, 2, 1, 2], FAINT))),
+        ...p.points.flatMap((q) => markStrokes(q.at).map((path) => ink(path, 0.25))),
+      ],
+    ],
   ])
+  for (const other of p.others)
+    layers.set(sizeLayer(other.name), [ink(other.cutLine, 0.3, SIZE_DASHES[sizes.indexOf(other.name) % SIZE_DASHES.length], INK, true)])
+  return layers
 }
 
-function arrowHeads(from: { x: number; y: number }, to: { x: number; y: number }): Path[] {
-  const length = Math.hypot(to.x - from.x, to.y - from.y)
-  const u = { x: (to.x - from.x) / length, y: (to.y - from.y) / length }
-  const head = (tip: typeof from, back: number): Path[] =>
-    [-1, 1].map((side) => [line(tip, { x: tip.x + back * 5 * u.x - side * 2.2 * u.y, y: tip.y + back * 5 * u.y + side * 2.2 * u.x })])
-  return [...head(from, 1), ...head(to, -1)]
-}
+const sizeLayer = (name: string): string => `Size ${name}`
+const otherSizes = (sheet: Sheet): string[] => [...new Set(sheet.pieces.flatMap((p) => p.others.map((o) => o.name)))]
 
-function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTitle, fonts: { regular: PDFFont; bold: PDFFont }): void {
+function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTitle, fonts: Fonts): void {
   const { widthMm, heightMm } = tiling.paper
   const page = doc.addPage([widthMm * PT, heightMm * PT])
   const left = 16
@@ -174,100 +129,151 @@ function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTit
   write(page, '5 cm', left + 20, y + 27, 4.4, fonts.regular)
   write(page, '2 in', left + TEST_SQUARE_MM + 14 + 20, y + 27, 4.4, fonts.regular)
   y += TEST_SQUARE_IN_MM + 10
-  write(
-    page,
-    `Page map: ${tiling.pages.filter((p) => !p.empty).length} pages, ${tiling.columns} across and ${tiling.rows} down; pages without drawing are left out.`,
-    left,
-    y,
-    3.8,
-    fonts.regular,
-  )
+  const isSmall = frontPages(tiling) === 1
+  const map = isSmall ? page : doc.addPage([widthMm * PT, heightMm * PT])
+  if (!isSmall) y = tiling.marginMm + 6
+  write(map, mapWords(tiling), left, y, 3.8, fonts.regular)
   y += 4
-  drawMap(page, sheet, tiling, { x: left, y, w: widthMm - 2 * left, h: heightMm - y - 12 }, fonts.regular)
+  drawMap(map, sheet, tiling, { x: left, y, w: widthMm - 2 * left, h: heightMm - y - Math.max(12, tiling.marginMm) }, fonts.regular)
 }
 
-function drawMap(page: PDFPage, sheet: Sheet, tiling: Tiling, room: { x: number; y: number; w: number; h: number }, font: PDFFont): void {
+/** What the map says: how many pages, and what it takes to put them together. */
+function mapWords(tiling: Tiling): string {
+  const pages = tiling.pages.filter((p) => !p.empty).length
+  const { joints, tapeMm } = tapeFor(tiling)
+  const glue = joints === 0 ? '' : ` ${joints} joints, about ${Math.ceil(tapeMm / 500) / 2} m of tape.`
+  return `Page map: ${pages} ${pages === 1 ? 'page' : 'pages'}, ${tiling.columns} across and ${tiling.rows} down.${glue}`
+}
+
+/** The map fills its room: lying on its side where it is larger so. */
+function drawMap(page: PDFPage, sheet: Sheet, tiling: Tiling, room: Window, font: PDFFont): void {
   const stepX = tiling.windowWidthMm - OVERLAP_MM
   const stepY = tiling.windowHeightMm - OVERLAP_MM
-  const scale = Math.min(room.w / (tiling.columns * stepX + OVERLAP_MM), room.h / (tiling.rows * stepY + OVERLAP_MM))
-  const strokes: Stroke[] = tiling.pages.map((p) => ({
-    path: boxPath(p.x, p.y, stepX, stepY),
-    closed: true,
-    widthMm: 0.15,
-    color: p.empty ? PALE : FAINT,
-  }))
-  strokes.push(...sheet.pieces.map((p): Stroke => ({ path: p.cutLine, closed: true, widthMm: 0.25, color: INK })))
-  drawStrokes(page, strokes, { x: room.x, y: room.y, scale })
-  for (const p of tiling.pages) if (!p.empty) write(page, p.name, room.x + p.x * scale + 1.2, room.y + p.y * scale + 4, 3, font, FAINT)
-  for (const p of sheet.pieces)
-    write(
-      page,
-      p.piece.name,
-      room.x + ((p.box.minX + p.box.maxX) / 2) * scale - 6,
-      room.y + ((p.box.minY + p.box.maxY) / 2) * scale,
-      3,
-      font,
-    )
+  const [w, h] = [tiling.columns * stepX + OVERLAP_MM, tiling.rows * stepY + OVERLAP_MM]
+  const [upright, lying] = [Math.min(room.w / w, room.h / h), Math.min(room.w / h, room.h / w)]
+  const isLying = lying > upright * 1.15
+  const scale = isLying ? lying : upright
+  // Turned to the right: what is on the left of the sheet comes to lie above.
+  const place = (p: { x: number; y: number }) =>
+    isLying ? { x: room.x + (h - p.y) * scale, y: room.y + p.x * scale } : { x: room.x + p.x * scale, y: room.y + p.y * scale }
+  const onMap = (path: Stroke['path']): Stroke['path'] => mapPath(path, place)
+  const strokes: Stroke[] = [
+    ...tiling.pages.map((p) => ink(onMap(boxPath(p.x, p.y, stepX, stepY)), 0.15, undefined, p.empty ? PALE : FAINT, true)),
+    ...sheet.pieces.map((p) => ink(onMap(p.cutLine), 0.25, undefined, INK, true)),
+  ]
+  drawStrokes(page, strokes, { x: 0, y: 0, scale: 1 })
+  const middleOf = (box: { minX: number; minY: number; maxX: number; maxY: number }) =>
+    place({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 })
+  for (const p of tiling.pages.filter((q) => !q.empty)) {
+    const corner = place({ x: p.x, y: isLying ? p.y + stepY : p.y })
+    write(page, p.name, corner.x + 1.2, corner.y + 4, 3, font, FAINT)
+  }
+  for (const p of sheet.pieces) {
+    const at = middleOf(p.box)
+    const half = widthOfWords(p.piece.name, 3) / 2
+    // Lines of pages end behind a name.
+    page.drawRectangle({
+      x: (at.x - half - 0.6) * PT,
+      y: page.getHeight() - (at.y + 2) * PT,
+      width: (2 * half + 1.2) * PT,
+      height: 4 * PT,
+      color: PAPER,
+    })
+    write(page, p.piece.name, at.x - half, at.y + 1, 3, font)
+  }
 }
 
-function tilePage(
-  doc: PDFDocument,
-  sheet: Sheet,
-  tiling: Tiling,
-  tile: Page,
-  title: PdfTitle,
-  fonts: { regular: PDFFont; bold: PDFFont },
-): void {
+function jointStrokes({ x, y }: Joint): Stroke[] {
+  const corners = [
+    { x: x - JOINT_MM, y },
+    { x, y: y - JOINT_MM },
+    { x: x + JOINT_MM, y },
+    { x, y: y + JOINT_MM },
+  ]
+  return corners.map((from, i) => ink([line(from, corners[(i + 1) % 4]!)], 0.3))
+}
+
+/** The letter of a joint stands on both sides of its line, on each page once. */
+function jointLetters({ letter, x, y, along }: Joint): { x: number; y: number }[] {
+  const half = widthOfWords(letter, 3.4, true) / 2
+  return along === 'down'
+    ? [
+        { x: x - 2.6 - half, y: y + 1.2 },
+        { x: x + 2.6 - half, y: y + 1.2 },
+      ]
+    : [
+        { x: x - half, y: y - 1.2 },
+        { x: x - half, y: y + 3.8 },
+      ]
+}
+
+/** The frame of a page: where its rim is cut off to be laid over its neighbour, and where the next one comes to lie. */
+function frameStrokes(tiling: Tiling, tile: Page, window: Window): Stroke[] {
+  const strokes = [ink(boxPath(window.x, window.y, window.w, window.h), 0.1, undefined, FAINT, true)]
+  const { x, y, w, h } = window
+  const dashed = (from: { x: number; y: number }, to: { x: number; y: number }) => ink([line(from, to)], 0.15, [4, 3], FAINT)
+  for (const joint of tiling.joints.filter((j) => j.pages[0] === tile.name))
+    strokes.push(
+      joint.along === 'down'
+        ? dashed({ x: x + w - OVERLAP_MM, y }, { x: x + w - OVERLAP_MM, y: y + h })
+        : dashed({ x, y: y + h - OVERLAP_MM }, { x: x + w, y: y + h - OVERLAP_MM }),
+    )
+  for (const joint of tiling.joints.filter((j) => j.pages[1] === tile.name))
+    strokes.push(ink([joint.along === 'down' ? line({ x, y }, { x, y: y + h }) : line({ x, y }, { x: x + w, y })], 0.3))
+  return strokes
+}
+
+function tilePage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, tile: Page, title: PdfTitle, fonts: Fonts, layers: PdfLayers): void {
   const page = doc.addPage([tiling.paper.widthMm * PT, tiling.paper.heightMm * PT])
-  const window = { x: MARGIN_MM, y: MARGIN_MM, w: tiling.windowWidthMm, h: tiling.windowHeightMm }
-  const origin = { x: MARGIN_MM - tile.x, y: MARGIN_MM - tile.y, scale: 1 }
-  drawStrokes(page, pieceStrokes(sheet), origin, window)
-  const marks: Stroke[] = [{ path: boxPath(window.x, window.y, window.w, window.h), closed: true, widthMm: 0.1, color: FAINT }]
-  // Where the next page's edge comes to lie: glue up to these lines.
-  if (tile.column + 1 < tiling.columns)
-    marks.push({
-      path: [line({ x: window.x + window.w - OVERLAP_MM, y: window.y }, { x: window.x + window.w - OVERLAP_MM, y: window.y + window.h })],
-      closed: false,
-      widthMm: 0.15,
-      color: FAINT,
-      dashMm: [4, 3],
-    })
-  if (tile.row + 1 < tiling.rows)
-    marks.push({
-      path: [line({ x: window.x, y: window.y + window.h - OVERLAP_MM }, { x: window.x + window.w, y: window.y + window.h - OVERLAP_MM })],
-      closed: false,
-      widthMm: 0.15,
-      color: FAINT,
-      dashMm: [4, 3],
-    })
-  drawStrokes(page, marks, { x: 0, y: 0, scale: 1 })
-  write(page, tile.name, window.x + 3, window.y + 8, 6, fonts.bold, FAINT)
-  write(
-    page,
-    `${title.garmentName} · row ${tile.row + 1} of ${tiling.rows}, column ${tile.column + 1} of ${tiling.columns} · glue the next page up to the dashed line`,
-    window.x + 14,
-    window.y + 4,
-    2.4,
-    fonts.regular,
-    FAINT,
+  const window = { x: tiling.marginMm, y: tiling.marginMm, w: tiling.windowWidthMm, h: tiling.windowHeightMm }
+  const move = { x: window.x - tile.x, y: window.y - tile.y }
+  const origin = { ...move, scale: 1 }
+  const shown = sheet.pieces.filter(
+    ({ box: b }) => b.maxX >= tile.x && b.minX <= tile.x + window.w && b.maxY >= tile.y && b.minY <= tile.y + window.h,
   )
-  // Labels are cut by the window like the drawing, so that every part of them comes out once.
-  page.pushOperators(
-    pushGraphicsState(),
-    rectangle(window.x * PT, page.getHeight() - (window.y + window.h) * PT, window.w * PT, window.h * PT),
-    clip(),
-    endPath(),
-  )
-  for (const p of sheet.pieces) {
-    const x = p.label.at.x + origin.x
-    let y = p.label.at.y + origin.y
-    p.label.lines.forEach((text, i) => {
-      const size = i === 0 ? p.label.sizeMm * 1.6 : p.label.sizeMm
-      write(page, text, x, y, size, i === 0 ? fonts.bold : fonts.regular)
-      y += p.label.sizeMm * (i === 0 ? 1.76 : 1.36)
-    })
+  const sizes = otherSizes(sheet)
+  const drawn = shown.map((p) => strokesOf(p, sizes))
+  for (const name of [...sizes.map(sizeLayer), LAYERS.cut, LAYERS.seam, LAYERS.marks, LAYERS.inner]) {
+    const strokes = drawn.flatMap((d) => d.get(name) ?? [])
+    if (strokes.length > 0) layers.within(page, name, () => drawStrokes(page, strokes, origin, window))
   }
-  page.pushOperators(popGraphicsState())
+  layers.within(page, LAYERS.pages, () => {
+    drawStrokes(page, frameStrokes(tiling, tile, window), { x: 0, y: 0, scale: 1 })
+    const own = tiling.joints.filter((j) => j.pages.includes(tile.name))
+    drawStrokes(page, own.flatMap(jointStrokes), origin, window)
+    within(page, window, () => {
+      for (const joint of own)
+        for (const at of jointLetters(joint))
+          writePlaced(page, { text: joint.letter, at, turnRad: 0, sizeMm: 3.4, bold: true }, move, fonts)
+    })
+    const hasNext = tiling.joints.some((j) => j.pages[0] === tile.name)
+    const hasBefore = tiling.joints.some((j) => j.pages[1] === tile.name)
+    const how = [hasBefore ? 'cut off the rim along the solid line' : '', hasNext ? 'glue the next page up to the dashed line' : '']
+    const said = [title.garmentName, `row ${tile.row + 1} of ${tiling.rows}, column ${tile.column + 1} of ${tiling.columns}`, ...how]
+    footer(page, tile.name, said.filter(Boolean).join(' · '), window, fonts)
+  })
+  // Words are cut by the window like the drawing, so that every part of them comes out once.
+  layers.within(page, LAYERS.words, () =>
+    within(page, window, () => {
+      for (const words of shown.flatMap((p) => p.words)) {
+        const { middle, halfMm } = roomOf(words)
+        const isSeen =
+          middle.x + halfMm > tile.x &&
+          middle.x - halfMm < tile.x + window.w &&
+          middle.y + halfMm > tile.y &&
+          middle.y - halfMm < tile.y + window.h
+        if (isSeen) writePlaced(page, words, move, fonts)
+      }
+    }),
+  )
+}
+
+/** The page’s name and what to do with it: in the rim where there is room, so that it lies on no line. */
+function footer(page: PDFPage, name: string, text: string, window: Window, fonts: Fonts): void {
+  const isNarrow = window.y < 5
+  const y = isNarrow ? window.y + 4 : window.y - 1.6
+  write(page, name, window.x + 1, y, 3.6, fonts.bold)
+  write(page, text, window.x + 12, y, 2.4, fonts.regular, FAINT)
 }
 
 /**
@@ -287,7 +293,8 @@ export async function writePdf(sheet: Sheet, tiling: Tiling, title: PdfTitle, fo
     regular: await doc.embedFont(fonts.regular, { subset: true }),
     bold: await doc.embedFont(fonts.bold, { subset: true }),
   }
+  const layers = addLayers(doc, [...Object.values(LAYERS), ...otherSizes(sheet).map(sizeLayer)])
   firstPage(doc, sheet, tiling, title, embedded)
-  for (const tile of tiling.pages) if (!tile.empty) tilePage(doc, sheet, tiling, tile, title, embedded)
+  for (const tile of tiling.pages) if (!tile.empty) tilePage(doc, sheet, tiling, tile, title, embedded, layers)
   return doc.save()
 }

@@ -37,17 +37,19 @@ export function writeSvg(sheet: Sheet, title: string): string {
       `<g id="${id}-seam-line" data-part="seam line" stroke-dasharray="3 1.5" stroke-width="0.2"><path d="${toPathData(p.seamLine, true)}"/></g>`,
     )
     out.push(`<g id="${id}-grain" data-part="grain"><path d="M${p.grain.from.x} ${p.grain.from.y}L${p.grain.to.x} ${p.grain.to.y}"/></g>`)
+    if (p.folds.length > 0)
+      out.push(`<g id="${id}-fold" data-part="fold">${p.folds.map((f) => `<path d="${toPathData(f)}"/>`).join('')}</g>`)
     out.push(
       `<g id="${id}-notches" data-part="notches" stroke-width="0.5">${p.notches.map((n) => `<path d="${toPathData(n)}"/>`).join('')}</g>`,
     )
     out.push(
       `<g id="${id}-lines" data-part="lines" stroke-dasharray="6 2 1 2" stroke-width="0.2">${p.innerLines.map((l) => `<path d="${toPathData(l.path)}"><title>${escape(l.name)}</title></path>`).join('')}</g>`,
     )
-    const lines = p.label.lines.map(
-      (text, i) =>
-        `<text x="${p.label.at.x}" y="${p.label.at.y + p.label.sizeMm * (i === 0 ? 0 : 0.4 + 1.36 * i)}" font-size="${p.label.sizeMm * (i === 0 ? 1.6 : 1)}">${escape(text)}</text>`,
-    )
-    out.push(`<g id="${id}-text" data-part="text" fill="#14213d" stroke="none">${lines.join('')}</g>`)
+    const words = p.words.map(({ text, at, turnRad, sizeMm, bold }) => {
+      const turn = turnRad === 0 ? '' : ` transform="rotate(${(turnRad * 180) / Math.PI} ${at.x} ${at.y})"`
+      return `<text x="${at.x}" y="${at.y}" font-size="${sizeMm}"${bold ? ' font-weight="700"' : ''}${turn}>${escape(text)}</text>`
+    })
+    out.push(`<g id="${id}-text" data-part="text" fill="#14213d" stroke="none">${words.join('')}</g>`)
     out.push('</g>')
   }
   const y = sheet.heightMm + RIM_MM

@@ -84,7 +84,14 @@ describe('lines inside that mean a dart with two tips', () => {
   })
   it('a piece written as SVG brings its dart back', () => {
     const garment = draftWaistDart()
-    const words = { garmentName: 'Waistcoat', wearerName: null, sizeName: 'own draft', date: '2026-01-01', changes: [] }
+    const words = {
+      garmentName: 'Waistcoat',
+      wearerName: null,
+      sizeName: 'own draft',
+      date: '2026-01-01',
+      changes: [],
+      ruler: 'in' as const,
+    }
     const sheet = layOutSheet(garment, 'one', words, 1200)
     const read = readSvg(writeSvg(sheet, 'waistcoat'))
     if (!read.ok) throw new Error(read.problem.message)

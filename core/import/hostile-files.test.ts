@@ -65,7 +65,7 @@ describe('frames and backgrounds', () => {
     else expect(names(svg(inner))).toHaveLength(1)
   })
   it('round the demo’s own sheet: every piece is found as without it', () => {
-    const words = { garmentName: 'Blouse', wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [] }
+    const words = { garmentName: 'Blouse', wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [], ruler: 'in' as const }
     const text = writeSvg(layOutSheet(draftBlouse(), 'one', words, 1200), 'Blouse')
     const [, x, y, w, h] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(text)!
     const framed = text.replace('<title>', `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="#fff" stroke="none"/><title>`)

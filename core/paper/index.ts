@@ -1,6 +1,33 @@
 export { cutLineOf, takeAllowanceOff } from './cut-line'
 export { layOut, footprintOf, type Layout, type LaidPiece, type Footprint } from './lay-out'
 export { makeNotebook, type Fitted, type Notebook, type NotebookStop } from './notebook'
-export { layOutSheet, cutWords, type Sheet, type SheetPiece, type SheetWords } from './sheet'
-export { tilePages, PAPER_SIZES, MARGIN_MM, OVERLAP_MM, type Tiling, type Page, type PaperSize } from './tile-pages'
+export {
+  arrange,
+  cutWords,
+  drawPieces,
+  grainStrokes,
+  layOutSheet,
+  markStrokes,
+  sheetFor,
+  type DrawnPieces,
+  type Sheet,
+  type SheetChoice,
+  type SheetPiece,
+  type SheetWords,
+} from './sheet'
+export { roomOf, widthOfWords, type PlacedWords } from './place-words'
+export { edgeWords, notchNumbers } from './write-on-piece'
+export {
+  MARGIN_MM,
+  MOST_MARGIN_MM,
+  OVERLAP_MM,
+  PAPER_IDS,
+  PAPER_SIZES,
+  paperFor,
+  ROLL_MM,
+  type PaperChoice,
+  type PaperId,
+  type PaperSize,
+} from './paper-sizes'
+export { frontPages, JOINT_MM, tapeFor, tilePages, withoutPages, type Joint, type Page, type Tiling } from './tile-pages'
 export { makeFittingLog, type LoggedFitting, type LoggedItem } from './fitting-log'

@@ -7,12 +7,26 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { writePdf } from '../formats/pdf-out'
-import { boundsOf, findSelfCrossing, measureArea } from '../geometry'
+import { boundsOf, findSelfCrossing, flattenPath, measureArea } from '../geometry'
 import { outlineOf, shapeOf } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
-import { cutLineOf, layOut, layOutSheet, PAPER_SIZES, tilePages } from './index'
+import {
+  arrange,
+  cutLineOf,
+  drawPieces,
+  frontPages,
+  JOINT_MM,
+  layOut,
+  layOutSheet,
+  PAPER_IDS,
+  PAPER_SIZES,
+  sheetFor,
+  tapeFor,
+  tilePages,
+  withoutPages,
+} from './index'
 
-const words = { garmentName: 'Panel', wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [] }
+const words = { garmentName: 'Panel', wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [], ruler: 'in' as const }
 const font = (w: number) =>
   new Uint8Array(
     readFileSync(createRequire(import.meta.url).resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${w}-normal.woff`)),
@@ -96,6 +110,49 @@ function darkRuns(pgm: Buffer, rowOf: (h: number) => number) {
   return dark
 }
 
+describe('joints', () => {
+  const sheet = layOutSheet(draftBlouse(), 'one', words, 900)
+  const tiling = tilePages(sheet, PAPER_SIZES.a4)
+  it('join every two printed pages that meet, each with a letter of its own, marked within what both show', () => {
+    const used = tiling.pages.filter((p) => !p.empty)
+    const meet = used.flatMap((a) =>
+      used
+        .filter((b) => (b.row === a.row && b.column === a.column + 1) || (b.column === a.column && b.row === a.row + 1))
+        .map((b) => `${a.name} ${b.name}`),
+    )
+    expect(tiling.joints.map((j) => j.pages.join(' ')).sort()).toEqual(meet.sort())
+    expect(new Set(tiling.joints.map((j) => j.letter)).size).toBe(tiling.joints.length)
+    for (const { x, y, along, pages } of tiling.joints) {
+      const [first, second] = pages.map((name) => used.find((p) => p.name === name)!)
+      expect(along === 'down' ? x : y).toBeCloseTo(along === 'down' ? second!.x : second!.y, 9)
+      expect(x + JOINT_MM).toBeLessThan(first!.x + tiling.windowWidthMm)
+      expect(y + JOINT_MM).toBeLessThan(first!.y + tiling.windowHeightMm)
+    }
+  })
+  it('go with pages that are left out; tape is what remains', () => {
+    const [first] = tiling.joints
+    const fewer = withoutPages(tiling, [first!.pages[0]])
+    expect(fewer.joints.some((j) => j.pages.includes(first!.pages[0]))).toBe(false)
+    expect(tapeFor(fewer).tapeMm).toBeLessThan(tapeFor(tiling).tapeMm)
+  })
+})
+
+describe('papers', () => {
+  const drawn = drawPieces(draftBlouse(), 'one', words)
+  it.each(PAPER_IDS)('%s: all that is drawn lies on its pages, within the rim', (paper) => {
+    for (const marginMm of [3, 12]) {
+      const { sheet, tiling } = sheetFor(drawn, { paper, rollMm: 800, marginMm })
+      const used = tiling.pages.filter((p) => !p.empty)
+      expect(tiling.windowWidthMm).toBeCloseTo(tiling.paper.widthMm - 2 * marginMm, 9)
+      for (const { from } of sheet.pieces.flatMap((p) => p.cutLine))
+        expect(
+          used.some((p) => from.x >= p.x && from.x <= p.x + tiling.windowWidthMm && from.y >= p.y && from.y <= p.y + tiling.windowHeightMm),
+        ).toBe(true)
+      if (paper === 'roll') expect(used).toHaveLength(1)
+    }
+  })
+})
+
 describe('PDF', () => {
   it('prints the 50 mm square as 50 mm, and a 120 mm seam line as 120 mm, at 300 dpi', async () => {
     const piece = polygonPiece(
@@ -165,5 +222,56 @@ describe('PDF', () => {
         new Date(0),
       )
     expect((await make()).length).toBe((await make()).length)
+  })
+  it('puts lines, words, page marks and sizes on layers, and pages put together by their marks give the whole drawing', async () => {
+    const garment = draftBlouse()
+    const drawn = drawPieces(garment, 'one', words)
+    const fonts = { regular: font(400), bold: font(700) }
+    const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-joint-'))
+    const DPI = 75
+    const px = (mm: number) => Math.round((mm / 25.4) * DPI)
+    const picture = (name: string) => {
+      const pgm = readFileSync(join(dir, name))
+      const head = /^P5\s+(\d+)\s+(\d+)\s+(\d+)\s/.exec(pgm.subarray(0, 60).toString('latin1'))!
+      return { w: Number(head[1]), h: Number(head[2]), at: (x: number, y: number) => pgm[head[0].length + y * Number(head[1]) + x]! }
+    }
+    try {
+      const sheet = arrange(drawn, 700)
+      const tiling = tilePages(sheet, PAPER_SIZES.a4)
+      const bytes = await writePdf(sheet, tiling, { garmentName: 'Blouse', lines: [] }, fonts, new Date(0))
+      const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
+      const config = await (await getDocument({ data: bytes.slice(), verbosity: 0 }).promise).getOptionalContentConfig()
+      expect([...config].map(([, group]) => (group as { name: string }).name)).toEqual([
+        'Cut line',
+        'Seam line',
+        'Grain, folds and notches',
+        'Lines and marks within',
+        'Words',
+        'Page marks',
+      ])
+      writeFileSync(join(dir, 'p.pdf'), bytes)
+      execFileSync('pdftoppm', ['-r', String(DPI), '-gray', join(dir, 'p.pdf'), join(dir, 'p')])
+      const front = frontPages(tiling)
+      const used = tiling.pages.filter((p) => !p.empty)
+      const digits = String(used.length + front).length
+      const pages = new Map(used.map((p, i) => [p.name, picture(`p-${String(i + 1 + front).padStart(digits, '0')}.pgm`)]))
+      // Along every cut line: ink on each page that shows the place, where its marks put it.
+      let looked = 0
+      for (const piece of sheet.pieces)
+        for (const p of flattenPath(piece.cutLine, 0.5))
+          for (const page of used) {
+            const [x, y] = [p.x - page.x, p.y - page.y]
+            if (x < 1 || y < 1 || x > tiling.windowWidthMm - 1 || y > tiling.windowHeightMm - 1) continue
+            const own = pages.get(page.name)!
+            const [cx, cy] = [px(x + tiling.marginMm), px(y + tiling.marginMm)]
+            let darkest = 255
+            for (let dy = -1; dy <= 1; dy++) for (let dx = -1; dx <= 1; dx++) darkest = Math.min(darkest, own.at(cx + dx, cy + dy))
+            expect(darkest, `${piece.piece.name} on ${page.name}`).toBeLessThan(160)
+            looked += 1
+          }
+      expect(looked).toBeGreaterThan(150)
+    } finally {
+      rmSync(dir, { recursive: true, force: true })
+    }
   })
 })

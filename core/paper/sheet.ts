@@ -1,7 +1,28 @@
-import { add, boundsOf, mapPath, measureLength, scale, leftOf, line, type Box, type Path, type Point } from '../geometry'
-import { FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import {
+  add,
+  boundsOf,
+  distance,
+  line,
+  mapPath,
+  measureLength,
+  placeAt,
+  scale,
+  leftOf,
+  subtract,
+  unit,
+  type Box,
+  type Path,
+  type Point,
+} from '../geometry'
+import { halfNames, openOut } from '../moves'
+import { edgePath, FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import type { Ruler } from '../units'
 import { cutLineOf } from './cut-line'
 import { layOut } from './lay-out'
+import { OVERLAP_MM, paperFor, roomAcross, type PaperChoice } from './paper-sizes'
+import type { PlacedWords } from './place-words'
+import { tilePages, type Tiling } from './tile-pages'
+import { notchNumbers, writeOnPiece } from './write-on-piece'
 
 /** Everything drawn of one piece on paper, in sheet coordinates, mm. */
 export interface SheetPiece {
@@ -11,15 +32,21 @@ export interface SheetPiece {
   /** Each a short stroke from the seam line to the cut line. */
   notches: Path[]
   grain: { from: Point; to: Point }
+  /** A bracket along each fold, its ends pointing to it. */
+  folds: Path[]
   /** With those inside which cloth is folded away: darts and pleats. */
   innerLines: { name: string; path: Path; folded: boolean }[]
   points: { name: string; at: Point }[]
-  /** Lines of text, first the name; placed inside the piece. `sizeMm` is the height of the letters after the first line. */
-  label: { at: Point; lines: string[]; sizeMm: number }
+  /** All words on it, none on a line or on another. */
+  words: PlacedWords[]
+  /** The same piece in other sizes, cut line and seam line. */
+  others: { name: string; cutLine: Path; seamLine: Path }[]
   box: Box
 }
 
 export interface Sheet {
+  /** The size that is drawn out in full. */
+  sizeName: string
   pieces: SheetPiece[]
   widthMm: number
   heightMm: number
@@ -34,10 +61,25 @@ export interface SheetWords {
   date: string
   /** One sentence a change. */
   changes: string[]
+  /** What allowances are written by. */
+  ruler: Ruler
+}
+
+/** Which pieces are laid out, and how often. */
+export interface SheetChoice {
+  /** All when left out. */
+  pieceIds?: readonly string[]
+  /** Each piece as often as it is cut, pairs turned over, those on the fold opened out: for cloth that lies flat. */
+  everyLayer?: boolean
+  /** Other sizes that are drawn over it, by id. */
+  otherSizes?: readonly string[]
 }
 
 /** Kept free around all pieces, so that no line is printed on a page's own edge, mm. */
 const RIM_MM = 3
+
+/** Between two pieces on the sheet, mm. */
+const GAP_MM = 12
 
 /** Length of a notch mark when the edge has no allowance, mm. */
 const NOTCH_MM = 6
@@ -61,75 +103,185 @@ function notchStrokes(piece: Piece, sizeId: string): Path[] {
   })
 }
 
-/** How often to cut, in words: “cut 2, one turned over”, “cut 1 on the fold”. */
+/** A fold’s bracket stands so far within, over so much of it, with such heads on its ends, mm. */
+const BRACKET = { insideMm: 9, part: 0.12, headMm: 2.6 }
+
+function foldBrackets(piece: Piece, sizeId: string): Path[] {
+  const shape = shapeOf(piece, sizeId)
+  return piece.edges
+    .filter((e) => e.fold)
+    .flatMap((e) => {
+      const path = edgePath(shape, e.id)
+      const total = measureLength(path)
+      const ends = [BRACKET.part, 1 - BRACKET.part].map((part) => placeAt(path, total * part))
+      const feet = ends.map((p) => p.point)
+      const corners = ends.map((p) => add(p.point, scale(leftOf(p.tangent), -BRACKET.insideMm)))
+      const along = unit(subtract(feet[1]!, feet[0]!))
+      const heads = feet.flatMap((foot, i) => {
+        const back = unit(subtract(corners[i]!, foot))
+        return [-1, 1].map((way) => [line(foot, add(add(foot, scale(back, BRACKET.headMm)), scale(along, (way * BRACKET.headMm) / 2)))])
+      })
+      return [[line(feet[0]!, corners[0]!), line(corners[0]!, corners[1]!), line(corners[1]!, feet[1]!)], ...heads]
+    })
+}
+
+/** How often to cut, in words: “cut 2, half of them turned over”, “cut 1 on the fold”. */
 export function cutWords(piece: Piece): string {
   const fold = piece.edges.some((e) => e.fold) ? ' on the fold' : ''
   const turned = piece.cut.mirrored && piece.cut.count > 1 ? ', half of them turned over' : ''
   return `cut ${piece.cut.count}${fold}${turned}`
 }
 
-/** Height of ordinary letters, and of those on pieces too small for them, mm. */
-const LETTERS_MM = 3.4
-const SMALL_LETTERS_MM = 2.6
+/** One drawing of a piece, in its own coordinates. */
+type Drawing = Omit<SheetPiece, 'box'>
 
-/** Where the text goes: beside the grainline; on a low piece, such as a band, everything in two small lines along it. */
-function placeLabel(piece: Piece, sizeId: string, lines: string[]): SheetPiece['label'] {
+/** Both ends of the grain’s arrow, each with two strokes. */
+export function grainStrokes({ from, to }: { from: Point; to: Point }): Path[] {
+  const length = distance(from, to)
+  if (length === 0) return []
+  const u = scale(subtract(to, from), 1 / length)
+  const head = (tip: Point, back: number): Path[] =>
+    [-1, 1].map((side) => [line(tip, { x: tip.x + back * 5 * u.x - side * 2.2 * u.y, y: tip.y + back * 5 * u.y + side * 2.2 * u.x })])
+  return [[line(from, to)], ...head(from, 1), ...head(to, -1)]
+}
+
+/** The two strokes of a mark inside a piece. */
+export const markStrokes = (at: Point): Path[] => [
+  [line({ x: at.x - 3, y: at.y }, { x: at.x + 3, y: at.y })],
+  [line({ x: at.x, y: at.y - 3 }, { x: at.x, y: at.y + 3 })],
+]
+
+function drawPiece(
+  garment: Garment,
+  piece: Piece,
+  sizeId: string,
+  words: SheetWords,
+  numbers: ReadonlyMap<string, number>,
+  layer: string,
+  otherSizes: readonly string[],
+): Drawing {
   const shape = shapeOf(piece, sizeId)
-  const box = boundsOf(outlineOf(piece, shape))
-  const height = (lines.length + 1) * LETTERS_MM * 1.36
-  if (box.maxY - box.minY < height * 1.5) {
-    const at = { x: box.minX + 6, y: (box.minY + box.maxY) / 2 - 1 }
-    return { at, lines: [lines[0]!, lines.slice(1).join(' · ')], sizeMm: SMALL_LETTERS_MM }
+  const drawing = {
+    piece,
+    cutLine: cutLineOf(piece, shape),
+    seamLine: outlineOf(piece, shape),
+    notches: notchStrokes(piece, sizeId),
+    grain: shape.grain,
+    folds: foldBrackets(piece, sizeId),
+    innerLines: piece.lines.map((l) => ({ name: l.name, path: shape.lines[l.id]!, folded: FOLDED_ROLES.includes(l.role) })),
+    points: piece.points.map((p) => ({ name: p.name, at: shape.points[p.id]! })),
+    others: otherSizes.map((id) => ({
+      name: garment.sizes.find((s) => s.id === id)?.name ?? id,
+      cutLine: cutLineOf(piece, shapeOf(piece, id)),
+      seamLine: outlineOf(piece, shapeOf(piece, id)),
+    })),
   }
-  const { grain } = shape
-  return { at: { x: (grain.from.x + grain.to.x) / 2 + 8, y: grain.from.y + (grain.to.y - grain.from.y) * 0.35 }, lines, sizeMm: LETTERS_MM }
+  const lines = [
+    piece.name,
+    layer || cutWords(piece),
+    words.garmentName,
+    `size: ${words.sizeName}`,
+    ...(words.wearerName ? [`for ${words.wearerName}`] : []),
+    words.date,
+    ...(words.changes.length > 0 ? [`changed: ${words.changes.join('; ')}`] : ['as bought']),
+  ]
+  const drawn = [
+    drawing.cutLine,
+    ...drawing.notches,
+    ...drawing.folds,
+    ...grainStrokes(shape.grain),
+    ...drawing.innerLines.map((l) => l.path),
+    ...drawing.points.flatMap((p) => markStrokes(p.at)),
+    ...drawing.others.flatMap((o) => [o.cutLine, o.seamLine]),
+  ]
+  return { ...drawing, words: writeOnPiece(garment, piece, shape, lines, drawn, numbers, words.ruler) }
+}
+
+/** A garment with every chosen piece opened out as often as it is cut, and the layers: which piece, which of how many. */
+function layersOf(
+  garment: Garment,
+  chosen: readonly Piece[],
+  sizeId: string,
+): { garment: Garment; layers: { piece: Piece; words: string }[] } {
+  let opened = garment
+  for (const piece of chosen) opened = openOut(opened, piece.id, halfNames(piece, shapeOf(piece, sizeId)))
+  const layers = opened.pieces
+    .filter((p) => !garment.pieces.includes(p) || chosen.includes(p))
+    .flatMap((piece) =>
+      Array.from({ length: piece.cut.count }, (_, i) => ({
+        piece,
+        words: piece.cut.count > 1 ? `layer ${i + 1} of ${piece.cut.count}` : 'cut 1, cloth flat',
+      })),
+    )
+  return { garment: opened, layers }
+}
+
+/** Pieces drawn and written on, before they have their place on a sheet. */
+export interface DrawnPieces {
+  sizeName: string
+  drawings: Drawing[]
+}
+
+/** Draws the altered pieces at true scale, with all that is written on them. */
+export function drawPieces(garment: Garment, sizeId: string, words: SheetWords, choice: SheetChoice = {}): DrawnPieces {
+  const chosen = garment.pieces.filter((p) => !choice.pieceIds || choice.pieceIds.includes(p.id))
+  const { garment: shown, layers } = choice.everyLayer
+    ? layersOf(garment, chosen, sizeId)
+    : { garment, layers: chosen.map((piece) => ({ piece, words: '' })) }
+  const numbers = notchNumbers(shown)
+  const others = (choice.otherSizes ?? []).filter((id) => id !== sizeId)
+  return {
+    sizeName: words.sizeName,
+    drawings: layers.map(({ piece, words: layer }) => drawPiece(shown, piece, sizeId, words, numbers, layer, others)),
+  }
 }
 
 /**
- * Lays the altered pieces out as one big true-scale sheet, with all that is drawn and written on them.
+ * Lays drawn pieces side by side on one big sheet.
  *
  * @param sheetWidthMm wanted width of the layout
- * @param pieceIds which pieces; all when left out
  */
-export function layOutSheet(
-  garment: Garment,
-  sizeId: string,
-  words: SheetWords,
-  sheetWidthMm: number,
-  pieceIds?: readonly string[],
-): Sheet {
-  const chosen = garment.pieces.filter((p) => !pieceIds || pieceIds.includes(p.id))
-  const cutLines = new Map(chosen.map((p) => [p.id, cutLineOf(p, shapeOf(p, sizeId))]))
+export function arrange({ sizeName, drawings }: DrawnPieces, sheetWidthMm: number): Sheet {
   const layout = layOut(
-    chosen.map((p) => ({ pieceId: p.id, box: boundsOf(cutLines.get(p.id)!) })),
-    sheetWidthMm,
-    12,
+    drawings.map((d, i) => ({ pieceId: String(i), box: boundsOf([...d.cutLine, ...d.others.flatMap((o) => [...o.cutLine])]) })),
+    sheetWidthMm - 2 * RIM_MM,
+    GAP_MM,
   )
   const pieces = layout.pieces.map((laid): SheetPiece => {
-    const piece = chosen.find((p) => p.id === laid.pieceId)!
-    const shape = shapeOf(piece, sizeId)
+    const d = drawings[Number(laid.pieceId)]!
     const move = (p: Point): Point => ({ x: p.x + laid.dx + RIM_MM, y: p.y + laid.dy + RIM_MM })
     const moved = (path: Path) => mapPath(path, move)
-    const label = placeLabel(piece, sizeId, [
-      piece.name,
-      words.garmentName,
-      `size: ${words.sizeName}`,
-      ...(words.wearerName ? [`for ${words.wearerName}`] : []),
-      cutWords(piece),
-      words.date,
-      ...(words.changes.length > 0 ? ['changed:', ...words.changes] : ['as bought']),
-    ])
     return {
-      piece,
-      cutLine: moved(cutLines.get(piece.id)!),
-      seamLine: moved(outlineOf(piece, shape)),
-      notches: notchStrokes(piece, sizeId).map(moved),
-      grain: { from: move(shape.grain.from), to: move(shape.grain.to) },
-      innerLines: piece.lines.map((l) => ({ name: l.name, path: moved(shape.lines[l.id]!), folded: FOLDED_ROLES.includes(l.role) })),
-      points: piece.points.map((p) => ({ name: p.name, at: move(shape.points[p.id]!) })),
-      label: { ...label, at: move(label.at) },
+      piece: d.piece,
+      cutLine: moved(d.cutLine),
+      seamLine: moved(d.seamLine),
+      notches: d.notches.map(moved),
+      grain: { from: move(d.grain.from), to: move(d.grain.to) },
+      folds: d.folds.map(moved),
+      innerLines: d.innerLines.map((l) => ({ ...l, path: moved(l.path) })),
+      points: d.points.map((p) => ({ ...p, at: move(p.at) })),
+      words: d.words.map((w) => ({ ...w, at: move(w.at) })),
+      others: d.others.map((o) => ({ ...o, cutLine: moved(o.cutLine), seamLine: moved(o.seamLine) })),
       box: { minX: laid.box.minX + RIM_MM, minY: laid.box.minY + RIM_MM, maxX: laid.box.maxX + RIM_MM, maxY: laid.box.maxY + RIM_MM },
     }
   })
-  return { pieces, widthMm: layout.widthMm + 2 * RIM_MM, heightMm: layout.heightMm + 2 * RIM_MM }
+  return { sizeName, pieces, widthMm: layout.widthMm + 2 * RIM_MM, heightMm: layout.heightMm + 2 * RIM_MM }
 }
+
+/** Pages across that are tried for the fewest pages. */
+const COLUMNS = [1, 2, 3, 4, 5, 6, 8]
+
+/** The sheet that needs the fewest pages of a paper, and its pages. */
+export function sheetFor(drawn: DrawnPieces, choice: PaperChoice): { sheet: Sheet; tiling: Tiling } {
+  const room = roomAcross(choice)
+  const tried = (choice.paper === 'roll' ? [1] : COLUMNS).map((columns) => {
+    const sheet = arrange(drawn, columns * (room - OVERLAP_MM) + OVERLAP_MM)
+    const tiling = tilePages(sheet, paperFor(choice, sheet.heightMm), choice.marginMm)
+    return { sheet, tiling, pages: tiling.pages.filter((p) => !p.empty).length }
+  })
+  return tried.reduce((a, b) => (b.pages < a.pages ? b : a))
+}
+
+/** Draws pieces and lays them side by side at once: for files, whose sheet has no pages. */
+export const layOutSheet = (garment: Garment, sizeId: string, words: SheetWords, sheetWidthMm: number, choice: SheetChoice = {}): Sheet =>
+  arrange(drawPieces(garment, sizeId, words, choice), sheetWidthMm)

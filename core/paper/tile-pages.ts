@@ -1,22 +1,8 @@
 import { flattenPath, type Point } from '../geometry'
 import { FLATTEN_MM } from '../tolerances'
+import { roomOf } from './place-words'
+import { MARGIN_MM, OVERLAP_MM, type PaperSize } from './paper-sizes'
 import type { Sheet } from './sheet'
-
-export interface PaperSize {
-  name: string
-  widthMm: number
-  heightMm: number
-}
-
-export const PAPER_SIZES: Record<'a4' | 'letter', PaperSize> = {
-  a4: { name: 'A4', widthMm: 210, heightMm: 297 },
-  letter: { name: 'Letter', widthMm: 215.9, heightMm: 279.4 },
-}
-
-/** White rim that home printers leave, mm. */
-export const MARGIN_MM = 10
-/** How far neighbouring pages share the drawing, mm: a strip to glue on. */
-export const OVERLAP_MM = 10
 
 export interface Page {
   column: number
@@ -30,14 +16,30 @@ export interface Page {
   empty: boolean
 }
 
+/** Where two pages meet: a mark that is drawn half on each of them, with the same letter on both sides. */
+export interface Joint {
+  letter: string
+  /** Middle of the mark on the sheet, mm. */
+  x: number
+  y: number
+  /** The line on which the second page's edge comes to lie. */
+  along: 'down' | 'across'
+  /** Names of the two pages. */
+  pages: [string, string]
+  /** How long the joint is, mm. */
+  lengthMm: number
+}
+
 export interface Tiling {
   paper: PaperSize
+  marginMm: number
   columns: number
   rows: number
   /** The part of the sheet a page shows, overlap included, mm. */
   windowWidthMm: number
   windowHeightMm: number
   pages: Page[]
+  joints: Joint[]
 }
 
 const columnName = (i: number): string => (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26))
@@ -65,12 +67,72 @@ function touches(a: Point, b: Point, { x, y, w, h }: Window): boolean {
   return clip(-dx, a.x - x) && clip(dx, x + w - a.x) && clip(-dy, a.y - y) && clip(dy, y + h - a.y)
 }
 
+/** Half the height of a joint’s mark, mm: it lies within the strip that both pages show. */
+export const JOINT_MM = 6
+
+/** Parts of a joint at which its mark may stand, the best first. */
+const JOINT_PLACES = [0.5, 0.4, 0.6, 0.3, 0.7, 0.45, 0.55, 0.35, 0.65, 0.2, 0.8, 0.25, 0.75, 0.15, 0.85]
+
+/** Joints of pages that both are printed, in reading order; each mark stands where nothing is drawn or written, if there is such a place. */
+function jointsOf(pages: readonly Page[], windowWidthMm: number, windowHeightMm: number, isFree: (box: Window) => boolean): Joint[] {
+  const at = new Map(pages.filter((p) => !p.empty).map((p) => [`${p.column} ${p.row}`, p]))
+  const box = ({ x, y }: Point): Window => ({ x: x - JOINT_MM, y: y - JOINT_MM, w: 2 * JOINT_MM, h: 2 * JOINT_MM })
+  const place = (along: (part: number) => Point): Point => {
+    const part = JOINT_PLACES.find((p) => isFree(box(along(p)))) ?? JOINT_PLACES[0]!
+    return along(part)
+  }
+  const found = [...at.values()].flatMap((page): Omit<Joint, 'letter'>[] => {
+    const [right, below] = [at.get(`${page.column + 1} ${page.row}`), at.get(`${page.column} ${page.row + 1}`)]
+    const joints: Omit<Joint, 'letter'>[] = []
+    if (right)
+      joints.push({
+        ...place((part) => ({ x: right.x, y: page.y + windowHeightMm * part })),
+        along: 'down',
+        pages: [page.name, right.name],
+        lengthMm: windowHeightMm,
+      })
+    if (below)
+      joints.push({
+        ...place((part) => ({ x: page.x + windowWidthMm * part, y: below.y })),
+        along: 'across',
+        pages: [page.name, below.name],
+        lengthMm: windowWidthMm,
+      })
+    return joints
+  })
+  return found.map((joint, i) => ({ ...joint, letter: columnName(i).toLowerCase() }))
+}
+
+/** What pages are to be put together with: joints that are glued, and about how much tape, mm. */
+export const tapeFor = (tiling: Tiling): { joints: number; tapeMm: number } => ({
+  joints: tiling.joints.length,
+  tapeMm: tiling.joints.reduce((sum, j) => sum + j.lengthMm, 0),
+})
+
+/** The map of more pages than this has a page of its own. */
+const PAGES_BESIDE_MAP = 4
+
+/** Pages before the drawing: one with the squares and the map, or two where the map needs its own. */
+export const frontPages = (tiling: Tiling): 1 | 2 => (tiling.pages.filter((p) => !p.empty).length <= PAGES_BESIDE_MAP ? 1 : 2)
+
+/** The same pages without some of them, by name; joints with them go too. */
+export function withoutPages(tiling: Tiling, names: readonly string[]): Tiling {
+  return {
+    ...tiling,
+    pages: tiling.pages.map((p) => ({ ...p, empty: p.empty || names.includes(p.name) })),
+    joints: tiling.joints.filter((j) => !j.pages.some((name) => names.includes(name))),
+  }
+}
+
 /**
- * Cuts a sheet into pages: neighbouring windows share an overlap; pages on which nothing is drawn are marked empty.
+ * Cuts a sheet into pages: neighbouring windows share an overlap; pages on which nothing is drawn are marked empty; every two pages
+ * that meet share a mark with a letter.
+ *
+ * @param marginMm rim that the printer leaves white
  */
-export function tilePages(sheet: Sheet, paper: PaperSize): Tiling {
-  const windowWidthMm = paper.widthMm - 2 * MARGIN_MM
-  const windowHeightMm = paper.heightMm - 2 * MARGIN_MM
+export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM): Tiling {
+  const windowWidthMm = paper.widthMm - 2 * marginMm
+  const windowHeightMm = paper.heightMm - 2 * marginMm
   const stepX = windowWidthMm - OVERLAP_MM
   const stepY = windowHeightMm - OVERLAP_MM
   const columns = Math.max(1, Math.ceil((sheet.widthMm - OVERLAP_MM) / stepX))
@@ -85,15 +147,38 @@ export function tilePages(sheet: Sheet, paper: PaperSize): Tiling {
       for (let column = first(Math.min(a.x, b.x), stepX, windowWidthMm); column <= last(Math.max(a.x, b.x), stepX, columns); column++)
         if (touches(a, b, windowAt(column, row))) hit.add(`${column} ${row}`)
   }
-  for (const p of sheet.pieces)
+  const chords = sheet.pieces.flatMap((p) =>
     // Chords close to the curves, and the grain.
-    for (const points of [flattenPath(p.cutLine, FLATTEN_MM), flattenPath(p.seamLine, FLATTEN_MM), [p.grain.from, p.grain.to]])
-      for (let i = 0; i + 1 < points.length; i++) mark(points[i]!, points[i + 1]!)
+    [
+      ...[p.cutLine, p.seamLine, ...p.others.map((o) => o.cutLine)].map((path) => flattenPath(path, FLATTEN_MM)),
+      [p.grain.from, p.grain.to],
+    ].flatMap((points) => points.slice(1).map((b, i) => [points[i]!, b] as const)),
+  )
+  for (const [a, b] of chords) mark(a, b)
   const pages: Page[] = []
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
       const { x, y } = windowAt(column, row)
       pages.push({ column, row, name: `${columnName(column)}${row + 1}`, x, y, empty: !hit.has(`${column} ${row}`) })
     }
-  return { paper, columns, rows, windowWidthMm, windowHeightMm, pages }
+  const within = sheet.pieces.flatMap((p) =>
+    [...p.notches, ...p.folds, ...p.innerLines.map((l) => l.path)].flat().map((s) => [s.from, s.to] as const),
+  )
+  const rooms = sheet.pieces.flatMap((p) => p.words.map(roomOf))
+  const isFree = (box: Window) =>
+    ![...chords, ...within].some(([a, b]) => touches(a, b, box)) &&
+    !rooms.some(
+      ({ middle, halfMm }) =>
+        Math.abs(middle.x - box.x - box.w / 2) < halfMm + box.w / 2 && Math.abs(middle.y - box.y - box.h / 2) < halfMm + box.h / 2,
+    )
+  return {
+    paper,
+    marginMm,
+    columns,
+    rows,
+    windowWidthMm,
+    windowHeightMm,
+    pages,
+    joints: jointsOf(pages, windowWidthMm, windowHeightMm, isFree),
+  }
 }

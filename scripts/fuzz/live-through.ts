@@ -124,7 +124,7 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   const sheet = layOutSheet(
     folded.garment,
     sizeId,
-    { garmentName: project.name, wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [] },
+    { garmentName: project.name, wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [], ruler: 'in' as const },
     1000,
   )
   tilePages(sheet, PAPER_SIZES.a4)

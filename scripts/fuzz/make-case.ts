@@ -205,7 +205,7 @@ export function makeCase(part: Part, seed: number): Case {
     }
     case 'svg': {
       const { garment, name } = dice.pick([...GARMENTS.values()])
-      const words = { garmentName: name, wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [] }
+      const words = { garmentName: name, wearerName: null, sizeName: 'one', date: '2026-01-01', changes: [], ruler: 'in' as const }
       const text = dice.chance(0.75) ? drawing(dice) : writeSvg(layOutSheet(garment, garment.baseSizeId, words, 900), name)
       return { part, text: mutated(dice, text, dice.pick([0, 1, 4])) }
     }

@@ -8,6 +8,9 @@ const props = defineProps<{ sheet: Sheet; tiling: Tiling }>()
 /** Names of pages that are not printed. */
 const left = defineModel<string[]>('left', { required: true })
 const used = computed(() => props.tiling.pages.filter((p) => !p.empty))
+/** A name fits into its piece. */
+const nameSize = ({ box, piece }: Sheet['pieces'][number]) =>
+  Math.min(34, (box.maxY - box.minY) * 0.5, ((box.maxX - box.minX) * 1.6) / piece.name.length)
 const flip = (name: string) => (left.value = left.value.includes(name) ? left.value.filter((x) => x !== name) : [...left.value, name])
 </script>
 
@@ -31,7 +34,7 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
       :stroke-dasharray="p.empty ? '3 9' : undefined"
       :stroke-width="p.empty ? 0.8 : 1.4"
     />
-    <g v-for="p in sheet.pieces" :key="p.piece.id">
+    <g v-for="(p, n) in sheet.pieces" :key="n">
       <path :d="toPathData(p.cutLine, true)" fill="var(--land)" fill-opacity="0.72" stroke="var(--ink)" stroke-width="2.4" />
       <path
         v-for="(d, i) in [toPathData(p.seamLine, true), ...p.innerLines.filter((l) => l.folded).map((l) => toPathData(l.path))]"
@@ -42,7 +45,21 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
         stroke-width="1.2"
         stroke-dasharray="8 5"
       />
-      <text :x="p.label.at.x" :y="p.label.at.y" font-size="26" class="font-display italic" fill="var(--ink)">{{ p.piece.name }}</text>
+      <text
+        :x="(p.box.minX + p.box.maxX) / 2"
+        :y="(p.box.minY + p.box.maxY) / 2"
+        text-anchor="middle"
+        dominant-baseline="central"
+        :font-size="nameSize(p)"
+        class="font-display italic"
+        fill="var(--ink)"
+        paint-order="stroke"
+        stroke="var(--land)"
+        stroke-width="5"
+        stroke-linejoin="round"
+      >
+        {{ p.piece.name }}
+      </text>
     </g>
     <g
       v-for="p in used"
