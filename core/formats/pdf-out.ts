@@ -17,6 +17,7 @@ import {
   type Tiling,
 } from '../paper'
 import { TEST_SQUARE_IN_MM, TEST_SQUARE_MM } from '../tolerances'
+import { addLayPage, type LayOnPage } from './pdf-lay'
 import { addLayers, type PdfLayers } from './pdf-layers'
 import { boxPath, drawStrokes, FAINT, INK, PALE, PAPER, PT, within, wrap, write, writePlaced, type Stroke, type Window } from './pdf-pen'
 
@@ -280,8 +281,16 @@ function footer(page: PDFPage, name: string, text: string, window: Window, fonts
  * Writes a sheet as a true-scale PDF: a first page with the test squares and the page map, then one page per tile that
  * has something on it.
  * @param now date written into the file's data
+ * @param lays cloths with the pieces on them, a page each
  */
-export async function writePdf(sheet: Sheet, tiling: Tiling, title: PdfTitle, fonts: PdfFonts, now: Date): Promise<Uint8Array> {
+export async function writePdf(
+  sheet: Sheet,
+  tiling: Tiling,
+  title: PdfTitle,
+  fonts: PdfFonts,
+  now: Date,
+  lays: readonly LayOnPage[] = [],
+): Promise<Uint8Array> {
   const doc = await PDFDocument.create()
   doc.registerFontkit(fontkit)
   doc.setTitle(title.garmentName)
@@ -295,6 +304,7 @@ export async function writePdf(sheet: Sheet, tiling: Tiling, title: PdfTitle, fo
   }
   const layers = addLayers(doc, [...Object.values(LAYERS), ...otherSizes(sheet).map(sizeLayer)])
   firstPage(doc, sheet, tiling, title, embedded)
+  for (const lay of lays) addLayPage(doc, tiling.paper, lay, embedded)
   for (const tile of tiling.pages) if (!tile.empty) tilePage(doc, sheet, tiling, tile, title, embedded, layers)
   return doc.save()
 }

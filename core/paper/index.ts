@@ -1,4 +1,5 @@
 export { cutLineOf, takeAllowanceOff } from './cut-line'
+export { layersOf, type Layer } from './layers'
 export { layOut, footprintOf, type Layout, type LaidPiece, type Footprint } from './lay-out'
 export { makeNotebook, type Fitted, type Notebook, type NotebookStop } from './notebook'
 export {

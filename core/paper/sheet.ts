@@ -14,10 +14,10 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { halfNames, openOut } from '../moves'
 import { edgePath, FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import type { Ruler } from '../units'
 import { cutLineOf } from './cut-line'
+import { layersOf } from './layers'
 import { layOut } from './lay-out'
 import { OVERLAP_MM, paperFor, roomAcross, type PaperChoice } from './paper-sizes'
 import type { PlacedWords } from './place-words'
@@ -197,25 +197,6 @@ function drawPiece(
   return { ...drawing, words: writeOnPiece(garment, piece, shape, lines, drawn, numbers, words.ruler) }
 }
 
-/** A garment with every chosen piece opened out as often as it is cut, and the layers: which piece, which of how many. */
-function layersOf(
-  garment: Garment,
-  chosen: readonly Piece[],
-  sizeId: string,
-): { garment: Garment; layers: { piece: Piece; words: string }[] } {
-  let opened = garment
-  for (const piece of chosen) opened = openOut(opened, piece.id, halfNames(piece, shapeOf(piece, sizeId)))
-  const layers = opened.pieces
-    .filter((p) => !garment.pieces.includes(p) || chosen.includes(p))
-    .flatMap((piece) =>
-      Array.from({ length: piece.cut.count }, (_, i) => ({
-        piece,
-        words: piece.cut.count > 1 ? `layer ${i + 1} of ${piece.cut.count}` : 'cut 1, cloth flat',
-      })),
-    )
-  return { garment: opened, layers }
-}
-
 /** Pieces drawn and written on, before they have their place on a sheet. */
 export interface DrawnPieces {
   sizeName: string
@@ -225,14 +206,12 @@ export interface DrawnPieces {
 /** Draws the altered pieces at true scale, with all that is written on them. */
 export function drawPieces(garment: Garment, sizeId: string, words: SheetWords, choice: SheetChoice = {}): DrawnPieces {
   const chosen = garment.pieces.filter((p) => !choice.pieceIds || choice.pieceIds.includes(p.id))
-  const { garment: shown, layers } = choice.everyLayer
-    ? layersOf(garment, chosen, sizeId)
-    : { garment, layers: chosen.map((piece) => ({ piece, words: '' })) }
-  const numbers = notchNumbers(shown)
+  const layers = choice.everyLayer ? layersOf(garment, chosen, sizeId).layers : chosen.map((piece) => ({ piece, words: '' }))
+  const numbers = notchNumbers(garment)
   const others = (choice.otherSizes ?? []).filter((id) => id !== sizeId)
   return {
     sizeName: words.sizeName,
-    drawings: layers.map(({ piece, words: layer }) => drawPiece(shown, piece, sizeId, words, numbers, layer, others)),
+    drawings: layers.map(({ piece, words: layer }) => drawPiece(garment, piece, sizeId, words, numbers, layer, others)),
   }
 }
 

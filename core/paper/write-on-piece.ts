@@ -1,5 +1,5 @@
 import { add, boundsOf, flattenPath, leftOf, measureLength, placeAt, scale, type Path, type Point } from '../geometry'
-import { edgePath, findPiece, notchPlace, seamsOfEdge, type Edge, type Garment, type Piece, type Shape } from '../pattern'
+import { beforeOpening, edgePath, findPiece, notchPlace, seamsOfEdge, type Edge, type Garment, type Piece, type Shape } from '../pattern'
 import { PARALLEL_RAD } from '../tolerances'
 import { formatLength, type Ruler } from '../units'
 import { placeFirst, widthOfWords, type Chord, type Ground, type PlacedWords } from './place-words'
@@ -30,9 +30,11 @@ export function notchNumbers(garment: Garment): ReadonlyMap<string, number> {
   return numbers
 }
 
-/** What stands along an edge: what it is called, what it is sewn to, and how much is added to it. */
+/** What stands along an edge, also of a piece that was opened out since: what it is called, what it is sewn to, and how much is added to it. */
 export function edgeWords(garment: Garment, piece: Piece, edge: Edge, ruler: Ruler): string {
-  const others = seamsOfEdge(garment, piece.id, edge.id).flatMap(({ seam, side }) => seam.sides[side === 0 ? 1 : 0])
+  const others = seamsOfEdge(garment, beforeOpening(piece.id), beforeOpening(edge.id)).flatMap(
+    ({ seam, side }) => seam.sides[side === 0 ? 1 : 0],
+  )
   const names = [...new Set(others.map((r) => findPiece(garment, r.pieceId)!.name))].filter((name) => name !== piece.name)
   const allowance = edge.allowanceMm > 0 ? `+ ${formatLength(edge.allowanceMm, ruler)}` : 'no allowance'
   return [edge.name, names.length > 0 ? `to ${names.join(' and ')}` : '', allowance].filter(Boolean).join(' · ')
@@ -180,7 +182,7 @@ export function writeOnPiece(
   const own = ownWords(ground, lines, wanted) ?? block([lines[0]!], wanted, LETTERS_MM.at(-1)!, 0)
   const notches = piece.notches.flatMap((n) => {
     const place = notchPlace(piece, shape, n.id, measureLength)
-    const number = numbers.get(`${piece.id} ${n.id}`)
+    const number = numbers.get(beforeOpening(`${piece.id} ${n.id}`))
     return place && number !== undefined ? (besideNotch(ground, place.point, leftOf(place.tangent), number) ?? []) : []
   })
   const edges = piece.edges

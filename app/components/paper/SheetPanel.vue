@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { Download, FileDown } from 'lucide-vue-next'
 import { ref } from 'vue'
+import { lengthToBuy, USE_NAMES } from '~~/core/cloth'
 import { writeSvg } from '~~/core/formats'
+import type { LayOnPage } from '~~/core/formats/pdf-lay'
 import { frontPages, MOST_MARGIN_MM, PAPER_IDS, PAPER_SIZES, ROLL_MM } from '~~/core/paper'
+import { useCloth } from '~/composables/useCloth'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useSheets } from '~/composables/useSheets'
 import { sayDone, sayFault } from '~/messages'
@@ -18,6 +21,7 @@ const wardrobe = useWardrobe()
 const log = useFittings()
 const prefs = usePrefs()
 const saveFile = useSaveFile()
+const { lay, use } = useCloth()
 const making = ref(false)
 const {
   words,
@@ -49,6 +53,21 @@ function setWithin(mm: number, least: number, most: number, what: string, take: 
   else sayFault(`${what} is between ${prefs.length(least)} and ${prefs.length(most)}: type it again.`)
 }
 const fileName = (ending: string) => `${plainName.value}.${ending}`
+/** The cloth as it was laid: a page of the sheets, so that it lies beside the scissors. */
+function lays(): LayOnPage[] {
+  const own = lay.value
+  if (!own) return []
+  const { cloth } = own
+  const lies = [cloth.isFolded ? 'folded along its length' : 'flat', ...(cloth.isOneWay ? ['all pieces one way'] : [])].join(', ')
+  const repeat = cloth.repeatMm > 0 ? [`Stripes repeat every ${prefs.length(cloth.repeatMm)}.`] : []
+  return [
+    {
+      name: `${USE_NAMES[use.value]}: ${prefs.length(lengthToBuy(own))}`,
+      lines: [`${prefs.length(cloth.widthMm)} wide, ${lies}. ${Math.round(own.used * 100)} % of it is used.`, ...repeat],
+      lay: own,
+    },
+  ]
+}
 async function savePdf() {
   making.value = true
   try {
@@ -61,10 +80,10 @@ async function savePdf() {
         `Pieces: ${[...new Set(sheet.value.pieces.map((p) => p.piece.name))].join(', ')}.`,
       ],
     }
-    const bytes = await writePdf(sheet.value, printed.value, title, await pdfFonts(), new Date())
+    const bytes = await writePdf(sheet.value, printed.value, title, await pdfFonts(), new Date(), lays())
     saveFile(bytes, fileName('pdf'), 'application/pdf')
     await log.keepWhatGoesOut('printed')
-    sayDone(`${pages.value + frontPages(printed.value)} pages in ${fileName('pdf')}. Measure the square before cutting.`)
+    sayDone(`${pages.value + frontPages(printed.value) + lays().length} pages in ${fileName('pdf')}. Measure the square before cutting.`)
   } catch (error) {
     sayFault(`The PDF could not be made: ${error instanceof Error ? error.message : String(error)}`)
   } finally {
@@ -129,7 +148,9 @@ async function saveProject() {
         <button class="btn-act w-full" data-test="save-pdf" :disabled="making || pages === 0" @click="savePdf">
           <FileDown class="size-5" />{{ making ? 'Making the PDF …' : 'Download PDF' }}
         </button>
-        <p class="mt-0.5 text-sm text-soft">to print at home and tape together; lines and sizes are layers</p>
+        <p class="mt-0.5 text-sm text-soft">
+          to print at home and tape together; lines and sizes are layers{{ lay ? '; the lay on the cloth is a page of it' : '' }}
+        </p>
       </div>
       <div>
         <button class="btn w-full" data-test="save-svg" :disabled="sheet.pieces.length === 0" @click="saveSvg">

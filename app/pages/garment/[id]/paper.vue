@@ -8,6 +8,7 @@ import { writeLengths } from '~~/core/units'
 import { picturesOf } from '~/data/pictures'
 import { showDay, today } from '~/days'
 import { sayDone, sayFault } from '~/messages'
+import { useCloth } from '~/composables/useCloth'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useSheets } from '~/composables/useSheets'
 import { useFittings } from '~/stores/fittings'
@@ -25,9 +26,15 @@ const done = computed(() => session.computedPlan!)
 const garment = computed(() => done.value.garments.at(-1)!)
 const making = ref(false)
 const tab = ref(0)
-const TABS = ['Sheets', 'Steps', 'Notebook', 'Fitting'] as const
+/** What can be put on paper, by the name of its tab. */
+const TABS = { sheets: 'Sheets', cloth: 'Cloth', steps: 'Steps', notebook: 'Notebook', fitting: 'Fitting' } as const
+type TabName = keyof typeof TABS
+const NAMES = Object.keys(TABS) as TabName[]
+const open = computed(() => NAMES[tab.value]!)
 
 const { words, sheet, tiling, left, plainName } = useSheets()
+// Held here, so that the lay is still there when another tab was looked at.
+useCloth()
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])
 watch([done, () => prefs.ruler], async () => (steps.value = (await session.paperSteps(prefs.ruler)) ?? steps.value), { immediate: true })
 const stepCount = computed(() => steps.value.reduce((s, x) => s + x.steps.length, 0))
@@ -85,18 +92,19 @@ async function printSteps() {
   >
     <aside class="station-side space-y-5 p-4 print:hidden" aria-label="What to print">
       <h1 class="font-display text-2xl italic">Paper</h1>
-      <TabList class="flex rounded-lg border border-edge" aria-label="Sheets, steps, notebook or a blank fitting sheet">
+      <TabList class="grid grid-cols-3 overflow-hidden rounded-lg border border-edge" aria-label="What is put on paper">
         <Tab
-          v-for="(t, i) in TABS"
+          v-for="t in NAMES"
           :key="t"
-          class="min-h-11 flex-1 px-1 font-semibold first:rounded-l-md last:rounded-r-md"
-          :class="tab === i ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
-          :data-test="`tab-${['sheets', 'steps', 'notebook', 'fitting'][i]}`"
-          >{{ t }}</Tab
+          class="min-h-11 px-1 font-semibold"
+          :class="open === t ? 'bg-act text-act-ink' : 'hover:bg-act-pale'"
+          :data-test="`tab-${t}`"
+          >{{ TABS[t] }}</Tab
         >
       </TabList>
-      <PaperSheetPanel v-if="tab === 0" />
-      <template v-else-if="tab === 1">
+      <PaperSheetPanel v-if="open === 'sheets'" />
+      <PaperClothPanel v-else-if="open === 'cloth'" />
+      <template v-else-if="open === 'steps'">
         <p class="text-sm">
           {{ stepCount }} steps with ruler and scissors, in the order of the plan. Figures are rounded to what a ruler shows and still add
           up.
@@ -105,7 +113,7 @@ async function printSteps() {
           <Printer class="size-5" />Print the steps
         </button>
       </template>
-      <template v-else-if="tab === 3">
+      <template v-else-if="open === 'fitting'">
         <p class="text-sm">A sheet for the fitting room: the places of this garment from the top down, a figure, room for pins.</p>
         <button class="btn-act w-full" data-test="print-blank" @click="print"><Printer class="size-5" />Print the sheet</button>
       </template>
@@ -124,6 +132,7 @@ async function printSteps() {
       <TabPanel class="h-[70vh] bg-water p-5 md:h-full print:hidden"
         ><PaperPageMap v-model:left="left" :sheet="sheet" :tiling="tiling"
       /></TabPanel>
+      <TabPanel class="mx-auto max-w-6xl space-y-6 p-4 md:p-6"><PaperClothTable /><PaperCuttingCards /></TabPanel>
       <TabPanel v-for="t in ['steps', 'notebook', 'fitting'] as const" :key="t" class="mx-auto max-w-4xl p-4 md:p-6">
         <h2 v-if="t !== 'fitting'" class="font-display text-2xl">
           {{ work.project!.name }}<span v-if="work.wearer" class="text-lg text-soft">, for {{ work.wearer.name }}</span>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { Printer, Ruler, RotateCcw, Square } from 'lucide-vue-next'
+import { onMounted } from 'vue'
+import { CLOTH_MM, lengthToBuy, MOST_REPEAT_MM, USE_NAMES, USES, type Cloth } from '~~/core/cloth'
+import { useCloth } from '~/composables/useCloth'
+import { sayFault } from '~/messages'
+import { usePrefs } from '~/stores/prefs'
+
+/** The cloth as it lies on the table, and how much of it is needed. */
+const prefs = usePrefs()
+const { use, cloth, lay, problem, part, bestMm, byWidth, isAsked, layOut, stop, compareWidths, wake } = useCloth()
+onMounted(wake)
+const print = () => window.print()
+const set = (some: Partial<Cloth>) => (cloth.value = { ...cloth.value, ...some })
+function setWidth(mm: number) {
+  if (mm >= CLOTH_MM.least && mm <= CLOTH_MM.most) set({ widthMm: mm })
+  else sayFault(`Cloth is between ${prefs.length(CLOTH_MM.least)} and ${prefs.length(CLOTH_MM.most)} wide: type it again.`)
+}
+function setRepeat(mm: number) {
+  if (mm >= 0 && mm <= MOST_REPEAT_MM) set({ repeatMm: mm })
+  else sayFault(`A repeat is no longer than ${prefs.length(MOST_REPEAT_MM)}: type it again.`)
+}
+function setShrink(key: 'shrinksAlong' | 'shrinksAcross', text: string) {
+  const percent = Number(text.replace(',', '.').replace('%', ''))
+  if (text.trim() !== '' && percent >= 0 && percent <= 25) set({ [key]: percent })
+  else sayFault('Cloth loses between 0 and 25 in a hundred: type it again.')
+}
+</script>
+
+<template>
+  <div class="space-y-5">
+    <UiSegmented v-model="use" label="What is laid" test="cloth-use" :options="USES.map((u) => ({ value: u, label: USE_NAMES[u] }))" />
+    <section class="rounded-lg bg-act-pale p-3" aria-live="polite" data-test="cloth-needed">
+      <p v-if="!isAsked" class="text-soft">Nothing is cut from this cloth: say how often in the cutting cards.</p>
+      <template v-else-if="part !== null">
+        <p class="font-semibold">Laying the pieces …</p>
+        <progress class="my-1 h-2 w-full" :value="part" max="1" aria-label="How far the search is" />
+        <p v-if="bestMm" class="text-sm">so far <LengthText :mm="bestMm" /></p>
+      </template>
+      <p v-else-if="problem" class="text-fault" data-test="cloth-problem"><SentenceText :text="problem" /></p>
+      <template v-else-if="lay">
+        <p class="text-sm text-soft">To buy, {{ prefs.length(cloth.widthMm) }} wide</p>
+        <p class="text-2xl font-semibold"><LengthText :mm="lengthToBuy(lay)" /></p>
+        <p class="text-sm">
+          {{ (lengthToBuy(lay) / 1000).toFixed(2) }} m · {{ Math.round(lay.used * 100) }} % of it is used<template
+            v-if="cloth.shrinksAlong || cloth.shrinksAcross"
+            >; <LengthText :mm="lay.lengthMm" /> once washed</template
+          >
+        </p>
+      </template>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <button v-if="part !== null" class="btn" data-test="cloth-stop" @click="stop"><Square class="size-4" />Stop</button>
+        <template v-else-if="isAsked">
+          <button class="btn whitespace-nowrap" data-test="lay-again" @click="layOut"><RotateCcw class="size-4" />Lay again</button>
+          <button class="btn whitespace-nowrap" data-test="other-widths" @click="compareWidths">
+            <Ruler class="size-4" />Other widths
+          </button>
+        </template>
+      </div>
+      <table v-if="byWidth.length" class="mt-3 w-full text-sm" data-test="by-width">
+        <tbody>
+          <tr v-for="w in byWidth" :key="w.widthMm" class="border-t border-edge">
+            <th class="py-1 text-left font-normal"><LengthText :mm="w.widthMm" /> wide</th>
+            <td class="py-1 text-right font-semibold">
+              <LengthText v-if="typeof w.words === 'number'" :mm="w.words" /><SentenceText v-else class="font-normal" :text="w.words" />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <FieldsLengthField
+      :model-value="cloth.widthMm"
+      label="Width of the cloth"
+      test="cloth-width"
+      positive
+      @update:model-value="setWidth($event)"
+    />
+    <UiSegmented
+      :model-value="cloth.isFolded ? 'folded' : 'flat'"
+      label="It lies"
+      test="cloth-lies"
+      :options="[
+        { value: 'flat', label: 'flat' },
+        { value: 'folded', label: 'on the fold' },
+      ]"
+      @update:model-value="set({ isFolded: $event === 'folded' })"
+    />
+    <UiCheck :model-value="cloth.isOneWay" test="cloth-one-way" @update:model-value="set({ isOneWay: $event })"
+      >nap, or a print with an up and a down</UiCheck
+    >
+    <FieldsLengthField
+      :model-value="cloth.repeatMm"
+      label="From stripe to stripe"
+      hint="0 for none. Seams meet on the same stripe at their first notch."
+      test="cloth-repeat"
+      positive
+      @update:model-value="setRepeat($event)"
+    />
+    <div class="grid grid-cols-2 gap-3">
+      <UiTextField
+        :model-value="String(cloth.shrinksAlong)"
+        label="Shrinks along, %"
+        test="cloth-shrinks-along"
+        @update:model-value="setShrink('shrinksAlong', $event)"
+      />
+      <UiTextField
+        :model-value="String(cloth.shrinksAcross)"
+        label="across, %"
+        test="cloth-shrinks-across"
+        @update:model-value="setShrink('shrinksAcross', $event)"
+      />
+    </div>
+    <button class="btn w-full" data-test="print-cloth" @click="print"><Printer class="size-5" />Print lay and cards</button>
+    <p class="rounded-lg bg-note-pale p-3 text-sm text-note">
+      Wash and press the cloth as the garment will be, before it is laid. Keep the rotary blade closed between cuts.
+    </p>
+  </div>
+</template>

@@ -1,0 +1,177 @@
+import { createSharedComposable, useStorage } from '@vueuse/core'
+import { proxy } from 'comlink'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import {
+  ClothSchema,
+  cuttingCards,
+  layFaults,
+  lengthOfLaid,
+  movedBy,
+  turnedRound,
+  usualCloth,
+  usualCounts,
+  type Cloth,
+  type Counts,
+  type Lay,
+  type LaidOnCloth,
+  type Use,
+} from '~~/core/cloth'
+import type { Point } from '~~/core/geometry'
+import type { Piece } from '~~/core/pattern'
+import { problemSentence, type Result } from '~~/core/result'
+import { useSheets } from '~/composables/useSheets'
+import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
+import { Bench, Ended } from '~/workers/bench'
+import type { LayJobs } from '~/workers/lay-jobs'
+
+/** What was settled about the cloth of one fit. */
+interface ClothChoices {
+  cloths: Partial<Record<Use, Cloth>>
+  /** By piece; a piece that is not there is cut as its pattern says. */
+  counts: Record<string, Counts>
+}
+
+/** Fits of which it is remembered; those longest ago are forgotten. */
+const KEPT_FITS = 60
+/** A lay is searched for so long, and for so long where several widths are compared, ms. */
+const BUDGET_MS = 2500
+const QUICK_MS = 700
+/** Without a sign of life for so long the worker is ended, ms. */
+const SILENT_MS = 15_000
+/** Widths that cloth is sold in, mm. */
+const WIDTHS_MM = [900, 1150, 1400, 1500]
+
+const bench = new Bench<LayJobs>(() => new Worker(new URL('../workers/cloth.worker.ts', import.meta.url), { type: 'module' }))
+
+/** The open fit on its cloths: what is cut from each, how it lies, and how much of it is needed. */
+export const useCloth = createSharedComposable(() => {
+  const work = useWork()
+  const prefs = usePrefs()
+  const { garment } = useSheets()
+  const kept = useStorage<Record<string, ClothChoices>>('tidal-seam-cloth', {}, prefs.place)
+  const choices = computed({
+    get: (): ClothChoices => kept.value[work.fitId ?? ''] ?? { cloths: {}, counts: {} },
+    set: (own) => {
+      const others = Object.entries(kept.value).filter(([id]) => id !== work.fitId)
+      kept.value = Object.fromEntries([...others.slice(-KEPT_FITS), [work.fitId ?? '', own]])
+    },
+  })
+  const use = ref<Use>('main')
+  const cloth = computed({
+    get: () => {
+      const read = ClothSchema.safeParse(choices.value.cloths[use.value])
+      return read.success ? read.data : usualCloth()
+    },
+    set: (own) => (choices.value = { ...choices.value, cloths: { ...choices.value.cloths, [use.value]: own } }),
+  })
+  const countsOf = (piece: Piece): Counts => choices.value.counts[piece.id] ?? usualCounts(piece)
+  const cards = computed(() => cuttingCards(garment.value, garment.value.baseSizeId, countsOf))
+  const setCount = (pieceId: string, of: Use, count: number) => {
+    const piece = garment.value.pieces.find((p) => p.id === pieceId)
+    if (piece) choices.value = { ...choices.value, counts: { ...choices.value.counts, [pieceId]: { ...countsOf(piece), [of]: count } } }
+  }
+  const counts = computed(() => Object.fromEntries(cards.value.map((c) => [c.pieceId, c.counts[use.value]])))
+  const isAsked = computed(() => Object.values(counts.value).some((n) => n > 0))
+
+  const lay = shallowRef<Lay | null>(null)
+  const problem = ref('')
+  /** How far the search is, 0 to 1; null while nothing is searched. */
+  const part = ref<number | null>(null)
+  const bestMm = ref<number | null>(null)
+  const byWidth = shallowRef<{ widthMm: number; words: number | string }[]>([])
+  let asked = 0
+
+  async function search(of: Cloth, budgetMs: number, tell: (part: number, best: number) => void): Promise<Result<Lay>> {
+    const [plain, own, wanted] = [toRaw(garment.value), { ...of }, { ...counts.value }]
+    const heard = (done: number, best: number) => {
+      bench.alive()
+      tell(done, best)
+    }
+    return bench.run((remote) => remote.lay(plain, wanted, own, budgetMs, proxy(heard)) as Promise<Result<Lay>>, SILENT_MS)
+  }
+  /** Lays the pieces anew; what was moved by hand is forgotten. */
+  async function layOut(): Promise<void> {
+    asked += 1
+    const mine = asked
+    bench.stop()
+    problem.value = ''
+    byWidth.value = []
+    part.value = 0
+    bestMm.value = null
+    try {
+      const made = await search(cloth.value, BUDGET_MS, (done, best) => {
+        if (mine !== asked) return
+        part.value = done
+        bestMm.value = Number.isFinite(best) ? best : null
+      })
+      if (mine !== asked) return
+      lay.value = made.ok ? made.value : null
+      problem.value = made.ok ? '' : problemSentence(made.problem)
+    } catch (error) {
+      if (mine === asked && !(error instanceof Ended && error.why === 'stopped'))
+        problem.value = `The pieces could not be laid: ${error instanceof Error ? error.message : String(error)}`
+    } finally {
+      if (mine === asked) part.value = null
+    }
+  }
+  /** Ends the search; the cloth is empty then. */
+  function stop() {
+    asked += 1
+    bench.stop()
+    part.value = null
+  }
+  /** How much would be needed of cloth in other widths. */
+  async function compareWidths(): Promise<void> {
+    asked += 1
+    const mine = asked
+    byWidth.value = []
+    for (const [i, widthMm] of WIDTHS_MM.entries()) {
+      part.value = i / WIDTHS_MM.length
+      try {
+        const made = await search({ ...cloth.value, widthMm }, QUICK_MS, () => {})
+        if (mine !== asked) return
+        byWidth.value = [...byWidth.value, { widthMm, words: made.ok ? made.value.lengthMm : problemSentence(made.problem) }]
+      } catch {
+        return
+      }
+    }
+    part.value = null
+  }
+  const change = (id: string, how: (l: LaidOnCloth) => LaidOnCloth) => {
+    if (!lay.value) return
+    const laid = lay.value.laid.map((l) => (l.id === id ? how(l) : l))
+    const lengthMm = lengthOfLaid(laid)
+    lay.value = { ...lay.value, laid, lengthMm, used: (lay.value.used * lay.value.lengthMm) / lengthMm }
+  }
+  /** Somebody has looked at the cloth: from then on it is laid anew whenever cloth, pieces or counts are others. */
+  const isAwake = ref(false)
+  watch([isAwake, garment, cloth, counts], () => {
+    if (!isAwake.value) return
+    if (isAsked.value) void layOut()
+    else {
+      stop()
+      lay.value = null
+      problem.value = ''
+    }
+  })
+  return {
+    wake: () => (isAwake.value = true),
+    use,
+    cloth,
+    cards,
+    setCount,
+    isAsked,
+    lay,
+    problem,
+    part,
+    bestMm,
+    byWidth,
+    faults: computed(() => (lay.value ? layFaults(lay.value) : [])),
+    layOut,
+    stop,
+    compareWidths,
+    move: (id: string, by: Point) => change(id, (l) => movedBy(l, by)),
+    turn: (id: string) => change(id, turnedRound),
+  }
+})

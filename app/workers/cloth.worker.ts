@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { layJobs } from './lay-jobs'
+
+expose(layJobs)

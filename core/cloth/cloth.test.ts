@@ -1,0 +1,198 @@
+import fc from 'fast-check'
+import paperCore from 'paper/dist/paper-core.js'
+import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../demo/blouse'
+import { draftJacket } from '../../demo/jacket'
+import { draftQuayDress } from '../../demo/quay-dress'
+import { draftTrousers, TAPERED } from '../../demo/trousers'
+import { flattenPath, measureArea, type Path } from '../geometry'
+import { cutLineOf } from '../paper'
+import { grainDirection, shapeOf, type Garment } from '../pattern'
+import { garmentOf, polygonPiece } from '../pattern/test-pieces'
+import { bandsOf } from './bands'
+import { boughtMm, makeLay, usableMm, usualCloth, wantedOf, type Cloth, type Lay } from './index'
+import { pack } from './pack'
+
+// Typed as the whole library; the core is the part without a canvas.
+const paper = paperCore as unknown as paper.PaperScope
+paper.setup(new paper.Size(10, 10))
+
+const GARMENTS: [string, Garment][] = [
+  ['blouse', draftBlouse()],
+  ['dress', draftQuayDress()],
+  ['trousers', draftTrousers(TAPERED)],
+  ['jacket', draftJacket()],
+]
+const countsOf = (garment: Garment) => Object.fromEntries(garment.pieces.map((p) => [p.id, p.cut.count]))
+const CLOTHS: [string, Cloth][] = [
+  ['flat', usualCloth()],
+  ['folded', { ...usualCloth(), widthMm: 1500, isFolded: true }],
+  ['narrow, one way', { ...usualCloth(), widthMm: 1150, isOneWay: true }],
+  ['striped', { ...usualCloth(), repeatMm: 64 }],
+]
+function lay(garment: Garment, cloth: Cloth, rounds = 60): Lay {
+  const result = makeLay(garment, garment.baseSizeId, wantedOf(garment, countsOf(garment)), cloth, { rounds })
+  if (!result.ok) throw new Error(result.problem.message)
+  return result.value
+}
+
+/** A cut line where it lies, for code that shares nothing with the packing. */
+function shapeAt(path: Path, dx: number, dy: number) {
+  const points = flattenPath(path, 0.05).map((p) => new paper.Point(p.x + dx, p.y + dy))
+  const shape = new paper.Path({ segments: points, closed: true, insert: false })
+  return shape
+}
+
+describe.each(GARMENTS.flatMap(([name, garment]) => CLOTHS.map(([how, cloth]) => ({ name, garment, how, cloth }))))(
+  'the $name on $how cloth',
+  ({ garment, cloth }) => {
+    const made = lay(garment, cloth)
+    const shapes = made.laid.map((l) => ({ l, shape: shapeAt(l.cutLine, l.xMm, l.yMm) }))
+    it('has nothing on anything else, and all of it on the cloth', () => {
+      shapes.forEach((a, i) => {
+        expect(a.shape.bounds.left).toBeGreaterThan(-0.01)
+        expect(a.shape.bounds.right).toBeLessThan(made.lengthMm + 0.01)
+        expect(a.shape.bounds.top).toBeGreaterThan(a.l.onFold ? -0.01 : 0)
+        expect(a.shape.bounds.bottom).toBeLessThan((a.l.isSingle ? usableMm(cloth) : made.acrossMm) + 0.01)
+        for (const b of shapes.slice(i + 1)) {
+          const common = a.shape.intersect(b.shape, { insert: false }) as { area?: number }
+          expect(Math.abs(common.area ?? 0), `${a.l.name} on ${b.l.name}`).toBeLessThan(1e-3)
+        }
+      })
+    })
+    it('has every layer that is cut, each of its own size, none off its grain', () => {
+      for (const piece of garment.pieces) {
+        const own = made.laid.filter((l) => l.pieceId === piece.id || l.pieceId.startsWith(`${piece.id}~`))
+        const layers = own.reduce((sum, l) => sum + (cloth.isFolded && !l.onFold && !l.isSingle ? 2 : 1), 0)
+        expect(layers, piece.name).toBe(piece.cut.count)
+        const area = Math.abs(measureArea(cutLineOf(piece, shapeOf(piece, 'one'))))
+        const onFold = piece.edges.some((e) => e.fold)
+        for (const l of own) {
+          const times = onFold && !l.onFold ? 2 : 1
+          expect(Math.abs(measureArea(l.cutLine)) / (area * times), l.name).toBeCloseTo(1, 3)
+        }
+        // Grain along the cloth: the piece keeps its length along it.
+        const g = grainDirection(shapeOf(piece, 'one'))
+        const along = cutLineOf(piece, shapeOf(piece, 'one')).map((s) => s.from.x * g.x + s.from.y * g.y)
+        const longMm = Math.max(...along) - Math.min(...along)
+        for (const l of own) {
+          const xs = l.cutLine.map((s) => s.from.x)
+          expect(Math.abs(Math.max(...xs) - Math.min(...xs) - longMm), l.name).toBeLessThan(0.5)
+        }
+      }
+    })
+    it('turns nothing on cloth with a way of its own', () => {
+      const isOneWay = cloth.isOneWay || cloth.repeatMm > 0
+      if (isOneWay) expect(made.laid.filter((l) => l.isTurned)).toEqual([])
+      expect(made.laid.filter((l) => l.isOver && !cloth.isFolded)).toEqual([])
+    })
+  },
+)
+
+describe('stripes', () => {
+  it('meet at the first notch of the side seam, front and back', () => {
+    const garment = draftTrousers(TAPERED)
+    const made = lay(garment, { ...usualCloth(), repeatMm: 50 })
+    const seam = garment.seams.find((s) => s.id === 'outseam')!
+    const [a, b] = seam.marks.find((m) => m.every((x) => 'notchId' in x))!
+    const at = (mark: typeof a) => {
+      const piece = garment.pieces.find((p) => p.id === mark.pieceId)!
+      const laid = made.laid.find((l) => l.pieceId === piece.id)!
+      const shape = shapeOf(piece, 'one')
+      const g = grainDirection(shape)
+      const along = (p: { x: number; y: number }) => p.x * g.x + p.y * g.y
+      const notch = piece.notches.find((n) => 'notchId' in mark && n.id === mark.notchId)!
+      const path = shape.edges[notch.edgeId]!
+      const place = shape.notches[notch.id]!
+      const points = flattenPath(path, 0.01)
+      let rest = place.distanceMm
+      if (place.from === 'end') points.reverse()
+      let point = points[0]!
+      for (let i = 1; i < points.length; i++) {
+        const step = Math.hypot(points[i]!.x - points[i - 1]!.x, points[i]!.y - points[i - 1]!.y)
+        const part = Math.min(1, rest / step)
+        point = {
+          x: points[i - 1]!.x + (points[i]!.x - points[i - 1]!.x) * part,
+          y: points[i - 1]!.y + (points[i]!.y - points[i - 1]!.y) * part,
+        }
+        if (rest <= step) break
+        rest -= step
+      }
+      const least = Math.min(...flattenPath(cutLineOf(piece, shape), 0.05).map(along))
+      return laid.xMm + along(point) - least
+    }
+    const off = (((at(a) - at(b)) % 50) + 50) % 50
+    expect(Math.min(off, 50 - off)).toBeLessThan(0.6)
+  })
+})
+
+describe('a lay', () => {
+  it('needs at most 8 % more than the best of many thrown orders', () => {
+    const garment = draftQuayDress()
+    const own = lay(garment, usualCloth(), 400).lengthMm
+    const thrown = Array.from({ length: 40 }, (_, i) =>
+      makeLay(garment, 'one', wantedOf(garment, countsOf(garment)), usualCloth(), { isThrown: true, seed: i + 5 }),
+    )
+    const best = Math.min(...thrown.flatMap((t) => (t.ok ? [t.value.lengthMm] : [])))
+    expect(own).toBeLessThan(best * 1.08)
+  })
+  it('is the same for the same seed', () => {
+    const [a, b] = [lay(draftBlouse(), usualCloth()), lay(draftBlouse(), usualCloth())]
+    expect(a).toEqual(b)
+  })
+  it('of nothing needs nothing; a piece wider than the cloth is named, with both widths', () => {
+    const garment = draftBlouse()
+    const none = makeLay(garment, 'one', wantedOf(garment, { front: 0, gone: 3 }), usualCloth())
+    expect(none.ok && none.value.lengthMm).toBe(0)
+    const narrow = makeLay(garment, 'one', wantedOf(garment, countsOf(garment)), { ...usualCloth(), widthMm: 300 })
+    expect(!narrow.ok && narrow.problem).toMatchObject({ code: 'too-wide-for-cloth' })
+    expect(!narrow.ok && narrow.problem.message).toMatch(/\{mm .*\{mm 300/)
+  })
+  it('asks for more cloth where it shrinks', () => {
+    const cloth = { ...usualCloth(), shrinksAlong: 5, shrinksAcross: 4 }
+    expect(usableMm(cloth)).toBeCloseTo(1344, 6)
+    expect(boughtMm(cloth, 950)).toBeCloseTo(1000, 6)
+  })
+  it('of squares is as short as squares allow', () => {
+    const at = (x: number, y: number) => ({ x, y })
+    const square = (id: string) =>
+      polygonPiece(id, 'other', [at(0, 0), at(200, 0), at(200, 200), at(0, 200)], ['other', 'other', 'other', 'other'], { allowanceMm: 0 })
+    const garment = garmentOf(['a', 'b', 'c', 'd', 'e', 'f'].map(square))
+    const made = lay(garment, { ...usualCloth(), widthMm: 612 })
+    expect(made.lengthMm).toBeLessThan(2 * 203 + 4)
+  })
+})
+
+describe('packing', () => {
+  it('of made polygons never lets two bands meet, and never leaves the cloth', () => {
+    const blob = fc.array(fc.tuple(fc.integer({ min: 0, max: 180 }), fc.integer({ min: 0, max: 140 })), { minLength: 3, maxLength: 7 })
+    fc.assert(
+      fc.property(fc.array(blob, { minLength: 2, maxLength: 7 }), (blobs) => {
+        const parcels = blobs.map((points) => {
+          const polygon = points.map(([x, y]) => ({ x, y }))
+          const high = Math.ceil((Math.max(...polygon.map((p) => p.y)) + 4) / 10)
+          return [{ bands: bandsOf(polygon, -2, 10, high, 4), firstRow: 0, lastRow: 30 - high, phaseMm: 0 }]
+        })
+        const packed = pack(
+          parcels,
+          parcels.map((_, i) => i),
+          30,
+          0,
+        )!
+        packed.placed.forEach((a, i) => {
+          const own = parcels[i]![0]!.bands
+          expect(a.xMm + own.leastMm).toBeGreaterThan(-1e-9)
+          packed.placed.slice(i + 1).forEach((b, k) => {
+            const other = parcels[i + 1 + k]![0]!.bands
+            for (let row = Math.max(a.row, b.row); row < Math.min(a.row + own.from.length, b.row + other.from.length); row++) {
+              const [a0, a1] = [a.xMm + own.from[row - a.row]!, a.xMm + own.to[row - a.row]!]
+              const [b0, b1] = [b.xMm + other.from[row - b.row]!, b.xMm + other.to[row - b.row]!]
+              expect(a1 <= b0 + 1e-9 || b1 <= a0 + 1e-9).toBe(true)
+            }
+          })
+        })
+      }),
+      { numRuns: 60 },
+    )
+  })
+})

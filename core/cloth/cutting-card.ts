@@ -1,0 +1,91 @@
+import { boundsOf, dot, mapPath, measureArea, measureLength, placeAt, type Point } from '../geometry'
+import { cutLineOf } from '../paper'
+import { edgePath, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
+import type { Use } from './cloth'
+
+/** How often a piece is cut from each cloth. */
+export type Counts = Record<Use, number>
+
+/** What is cut of a piece where nobody has said otherwise: all of it from the main cloth, and interfacing for half the layers of a band. */
+export const usualCounts = (piece: Piece): Counts => ({
+  main: piece.cut.count,
+  lining: 0,
+  interfacing: piece.kind === 'band' ? Math.ceil(piece.cut.count / 2) : 0,
+})
+
+/** Edges that run within so much of the bias stretch (craft 8), degrees. */
+const NEAR_BIAS_DEG = 20
+const BIAS_DEG = 45
+/** So much of an edge has to run so before it is said, mm. */
+const LEAST_BIAS_MM = 60
+const STEP_MM = 4
+/** A piece of no more than this is small and exact: cut in a single layer, mm². */
+const SMALL_MM2 = 30_000
+
+/** An edge that stretches: how much of it runs near the bias, mm. */
+export interface BiasEdge {
+  name: string
+  lengthMm: number
+}
+
+/** What one needs to know of a piece before it is cut, worked out from its outline. */
+export interface CuttingCard {
+  pieceId: string
+  name: string
+  counts: Counts
+  onFold: boolean
+  /** Half of them are turned over. */
+  isPair: boolean
+  /** Along the grain and across it, allowances included; twice across where it lies on a fold, mm. */
+  alongMm: number
+  acrossMm: number
+  /** Stay-stitch these, and handle them gently. */
+  biasEdges: BiasEdge[]
+  /** Small and exact: cut in a single layer. */
+  isSmall: boolean
+  /** Inner layers that nobody sees: they may be cut from lining. */
+  hiddenLayers: number
+}
+
+/** Edges of a piece that run within 20 degrees of the bias, with how much of each does. */
+export function biasEdges(piece: Piece, sizeId: string): BiasEdge[] {
+  const shape = shapeOf(piece, sizeId)
+  const grain = grainDirection(shape)
+  return piece.edges
+    .filter((e) => e.role !== 'dart-leg' && !e.fold)
+    .flatMap((e) => {
+      const path = edgePath(shape, e.id)
+      const total = measureLength(path)
+      const steps = Math.max(1, Math.round(total / STEP_MM))
+      const near = Array.from({ length: steps }, (_, i) => placeAt(path, ((i + 0.5) * total) / steps).tangent).filter((t) => {
+        const deg = (Math.acos(Math.min(1, Math.abs(dot(t, grain)))) * 180) / Math.PI
+        return Math.abs(deg - BIAS_DEG) <= NEAR_BIAS_DEG
+      })
+      const lengthMm = (near.length / steps) * total
+      return lengthMm >= LEAST_BIAS_MM ? [{ name: e.name, lengthMm }] : []
+    })
+}
+
+/** The cutting card of each piece (craft 8). */
+export function cuttingCards(garment: Garment, sizeId: string, countsOf: (piece: Piece) => Counts): CuttingCard[] {
+  return garment.pieces.map((piece): CuttingCard => {
+    const shape = shapeOf(piece, sizeId)
+    const g = grainDirection(shape)
+    const cutLine = cutLineOf(piece, shape)
+    const box = boundsOf(mapPath(cutLine, (p: Point) => ({ x: dot(p, g), y: dot(p, { x: -g.y, y: g.x }) })))
+    const onFold = piece.edges.some((e) => e.fold)
+    const times = onFold ? 2 : 1
+    return {
+      pieceId: piece.id,
+      name: piece.name,
+      counts: countsOf(piece),
+      onFold,
+      isPair: piece.cut.mirrored && piece.cut.count > 1,
+      alongMm: box.maxX - box.minX,
+      acrossMm: (box.maxY - box.minY) * times,
+      biasEdges: biasEdges(piece, sizeId),
+      isSmall: Math.abs(measureArea(cutLine)) * times <= SMALL_MM2 || piece.kind === 'band',
+      hiddenLayers: piece.kind === 'band' ? Math.floor(piece.cut.count / 2) : 0,
+    }
+  })
+}

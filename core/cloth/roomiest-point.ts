@@ -1,0 +1,33 @@
+import { add, distance, dot, scale, subtract, type Point } from '../geometry'
+import { containsPoint } from '../moves'
+
+/** Places looked at along and across. */
+const GRID = 18
+
+/** How far a point lies from a chord. */
+function toChord(p: Point, a: Point, b: Point): number {
+  const along = subtract(b, a)
+  const long2 = dot(along, along)
+  const t = long2 === 0 ? 0 : Math.min(1, Math.max(0, dot(subtract(p, a), along) / long2))
+  return distance(p, add(a, scale(along, t)))
+}
+
+const known = new WeakMap<readonly Point[], Point>()
+
+/** A place within a polygon with much room round it, for a word; the same polygon is looked at once. */
+export function roomiestPoint(polygon: readonly Point[]): Point {
+  const before = known.get(polygon)
+  if (before) return before
+  const [xs, ys] = [polygon.map((p) => p.x), polygon.map((p) => p.y)]
+  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  let best = { at: { x: (minX + maxX) / 2, y: (minY + maxY) / 2 }, room: -Infinity }
+  for (let i = 1; i < GRID; i++)
+    for (let k = 1; k < GRID; k++) {
+      const at = { x: minX + ((maxX - minX) * i) / GRID, y: minY + ((maxY - minY) * k) / GRID }
+      if (!containsPoint(polygon, at)) continue
+      const room = Math.min(...polygon.map((a, n) => toChord(at, a, polygon[(n + 1) % polygon.length]!)))
+      if (room > best.room) best = { at, room }
+    }
+  known.set(polygon, best.at)
+  return best.at
+}
