@@ -59,6 +59,7 @@ export const useSheets = createSharedComposable(() => {
   const left = computed({ get: () => choices.value.left, set: (names) => choose({ left: names }) })
   const printed = computed(() => withoutPages(laid.value.tiling, left.value))
   return {
+    drawn,
     words,
     garment,
     offered,

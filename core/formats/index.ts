@@ -15,8 +15,22 @@ export {
   wearerToVersion4,
 } from './migrations'
 export { toPathData } from './path-data'
+export { writePlainDxf, writeTradeDxf } from './dxf-out'
 export { writeSvg } from './svg-out'
 export { finishDrawing, type Drawing, type DrawnShape, type DrawnText } from './drawing'
 export { readPdf, type PageProgress, type PdfPage } from './pdf-in'
 export { readDxf } from './dxf-in'
 export { readSvg } from './svg-in'
+export {
+  MOST_PENS,
+  MOST_SPEED_CM,
+  PLOTTED,
+  PLOTTED_NAMES,
+  plotOf,
+  usualPens,
+  writeHpgl,
+  type PenChoice,
+  type Plot,
+  type Plotted,
+  type PlotStroke,
+} from './hpgl-out'

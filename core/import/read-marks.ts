@@ -34,7 +34,8 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
   const grain = readGrain(free, path, texts)
   const rest = free.filter((m) => !grain?.of.has(m))
   const notches = readNestNotches(
-    rest,
+    // A drill hole lies within the piece, however near the outline.
+    rest.filter((m) => !/^drill/i.test(m.name)),
     cutLine ? [path, cutLine] : [path],
     outline.sizes.map((s) => s.path),
   )

@@ -32,3 +32,4 @@ export {
 } from './paper-sizes'
 export { frontPages, JOINT_MM, tapeFor, tilePages, withoutPages, type Joint, type Page, type Tiling } from './tile-pages'
 export { makeFittingLog, type LoggedFitting, type LoggedItem } from './fitting-log'
+export { calibrate, ProjectorSchema, SQUARE_PX, throwMatrix, type Projector, type Throw } from './projector'

@@ -34,7 +34,7 @@ function setShrink(key: 'shrinksAlong' | 'shrinksAcross', text: string) {
       <p v-if="!isAsked" class="text-soft">Nothing is cut from this cloth: say how often in the cutting cards.</p>
       <template v-else-if="part !== null">
         <p class="font-semibold">Laying the pieces …</p>
-        <progress class="my-1 h-2 w-full" :value="part" max="1" aria-label="How far the search is" />
+        <progress class="my-1 h-2 w-full accent-(--act)" :value="part" max="1" aria-label="How far the search is" />
         <p v-if="bestMm" class="text-sm">so far <LengthText :mm="bestMm" /></p>
       </template>
       <p v-else-if="problem" class="text-fault" data-test="cloth-problem"><SentenceText :text="problem" /></p>

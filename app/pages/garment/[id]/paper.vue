@@ -27,7 +27,7 @@ const garment = computed(() => done.value.garments.at(-1)!)
 const making = ref(false)
 const tab = ref(0)
 /** What can be put on paper, by the name of its tab. */
-const TABS = { sheets: 'Sheets', cloth: 'Cloth', steps: 'Steps', notebook: 'Notebook', fitting: 'Fitting' } as const
+const TABS = { sheets: 'Sheets', cloth: 'Cloth', machines: 'Machines', steps: 'Steps', notebook: 'Notebook', fitting: 'Fitting' } as const
 type TabName = keyof typeof TABS
 const NAMES = Object.keys(TABS) as TabName[]
 const open = computed(() => NAMES[tab.value]!)
@@ -104,6 +104,7 @@ async function printSteps() {
       </TabList>
       <PaperSheetPanel v-if="open === 'sheets'" />
       <PaperClothPanel v-else-if="open === 'cloth'" />
+      <PaperMachinePanel v-else-if="open === 'machines'" />
       <template v-else-if="open === 'steps'">
         <p class="text-sm">
           {{ stepCount }} steps with ruler and scissors, in the order of the plan. Figures are rounded to what a ruler shows and still add
@@ -133,6 +134,7 @@ async function printSteps() {
         ><PaperPageMap v-model:left="left" :sheet="sheet" :tiling="tiling"
       /></TabPanel>
       <TabPanel class="mx-auto max-w-6xl space-y-6 p-4 md:p-6"><PaperClothTable /><PaperCuttingCards /></TabPanel>
+      <TabPanel class="h-[70vh] bg-water p-5 md:h-full print:hidden"><PaperPlotterTable /></TabPanel>
       <TabPanel v-for="t in ['steps', 'notebook', 'fitting'] as const" :key="t" class="mx-auto max-w-4xl p-4 md:p-6">
         <h2 v-if="t !== 'fitting'" class="font-display text-2xl">
           {{ work.project!.name }}<span v-if="work.wearer" class="text-lg text-soft">, for {{ work.wearer.name }}</span>
