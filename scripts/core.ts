@@ -1,6 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, type FoldedPlan } from '../core/changes'
+import { CLOTH_MM, usualCloth } from '../core/cloth'
 import { newestFirst, type Version } from '../core/fittings'
 import {
   contentsOf,
@@ -10,8 +11,13 @@ import {
   projectsOf,
   readBackup,
   stopsOf,
+  plotOf,
+  usualPens,
+  writeHpgl,
+  writePlainDxf,
   writeProjectFile,
   writeSvg,
+  writeTradeDxf,
   type Project,
   type Contents,
 } from '../core/formats'
@@ -26,6 +32,7 @@ import { NO_CHARTS } from '../core/size'
 import { writeLengths, type Ruler } from '../core/units'
 import {
   checkAnswer,
+  clothAnswer,
   compareAnswer,
   fittingsAnswer,
   notebookAnswer,
@@ -37,7 +44,7 @@ import {
   worksheetAnswer,
   type Opened,
 } from './core/answers'
-import { readArguments, USE, WrongUse, type Options } from './core/read-arguments'
+import { readArguments, USE, widthOf, WrongUse, type Options } from './core/read-arguments'
 
 /** Bad input: a plain sentence on standard error, exit 1. */
 class BadInput extends Error {}
@@ -102,6 +109,9 @@ async function readChanges(file: string): Promise<Change[]> {
   })
 }
 
+/** What altered pieces can be written as. */
+const FORMATS = ['svg', 'pdf', 'dxf', 'dxf-plain', 'hpgl', 'json']
+
 async function exportFile(
   project: Project,
   folded: FoldedPlan,
@@ -118,7 +128,7 @@ async function exportFile(
       new Date(),
     )
   }
-  if (format !== 'svg' && format !== 'pdf') throw new WrongUse(`--format is svg, pdf or json, not ${format}.`)
+  if (!FORMATS.includes(format)) throw new WrongUse(`--format is ${FORMATS.slice(0, -1).join(', ')} or ${FORMATS.at(-1)}, not ${format}.`)
   const paperName = options.paper ?? 'a4'
   const paper = PAPER_IDS.find((id) => id === paperName)
   if (!paper) throw new WrongUse(`--paper is ${PAPER_IDS.slice(0, -1).join(', ')} or ${PAPER_IDS.at(-1)}, not ${paperName}.`)
@@ -133,8 +143,20 @@ async function exportFile(
     ruler,
   }
   const drawn = drawPieces(garment, garment.baseSizeId, words)
-  const { sheet, tiling } = sheetFor(drawn, { paper, rollMm: ROLL_MM.usual, marginMm: MARGIN_MM })
+  const { sheet, tiling } = sheetFor(drawn, {
+    paper,
+    rollMm: widthOf(options, ROLL_MM.usual, ROLL_MM.least, ROLL_MM.most),
+    marginMm: MARGIN_MM,
+  })
   if (format === 'svg') return writeSvg(sheet, project.name)
+  if (format === 'dxf')
+    return writeTradeDxf(
+      garment,
+      garment.sizes.map((s) => s.id),
+      project.name,
+    )
+  if (format === 'dxf-plain') return writePlainDxf(sheet)
+  if (format === 'hpgl') return writeHpgl(plotOf(sheet, usualPens()))
   const font = async (weight: 400 | 700) =>
     new Uint8Array(
       await readFile(createRequire(import.meta.url).resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${weight}-normal.woff`)),
@@ -238,6 +260,13 @@ async function answer(args: string[]): Promise<{ out: string | Uint8Array; to: s
     notebook: () => notebookAnswer(opened),
     fittings: () => fittingsAnswer(opened, log),
     compare: () => compareAnswer(opened, versionOf(log.versions, options)),
+    cloth: () =>
+      clothAnswer(opened, {
+        ...usualCloth(),
+        widthMm: widthOf(options, CLOTH_MM.usual, CLOTH_MM.least, CLOTH_MM.most),
+        isFolded: options.folded === true,
+        isOneWay: options['one-way'] === true,
+      }),
     check: () => checkAnswer(opened),
     apply: () => applied(opened, plan, options),
   }

@@ -1,6 +1,7 @@
 import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
+import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
 import {
   compareFigures,
   mendPin,
@@ -218,6 +219,36 @@ export function fittingsAnswer({ project, folded, context, ruler }: Opened, log:
     return { name, madeAt, why, added: idsOf(since.added), changed: idsOf(since.changed), gone: idsOf(since.gone) }
   })
   return { garment: project.name, fittings, open, versions }
+}
+
+/** How the pieces lie on a cloth, how much of it is needed, and the cutting cards; or why they do not lie there. */
+export function clothAnswer({ project, folded: { garment }, ruler }: Opened, cloth: Cloth) {
+  const counts = Object.fromEntries(garment.pieces.map((p) => [p.id, p.cut.count]))
+  const made = makeLay(garment, garment.baseSizeId, wantedOf(garment, counts), cloth)
+  const cards = cuttingCards(garment, garment.baseSizeId, usualCounts)
+  if (!made.ok) return { garment: project.name, cloth, problem: writeLengths(problemSentence(made.problem), ruler), cards }
+  const { laid, lengthMm, used, openedAtMm } = made.value
+  return {
+    garment: project.name,
+    cloth,
+    problem: null,
+    lengthMm,
+    toBuyMm: lengthToBuy(made.value),
+    used,
+    openedAtMm,
+    laid: laid.map(({ id, pieceId, name, words, xMm, yMm, isTurned, isOver, onFold }) => ({
+      id,
+      pieceId,
+      name,
+      words,
+      xMm,
+      yMm,
+      isTurned,
+      isOver,
+      onFold,
+    })),
+    cards,
+  }
 }
 
 /** Every figure of a version beside those of the plan: those that differ. */

@@ -14,6 +14,7 @@ export const COMMANDS = [
   'notebook',
   'fittings',
   'compare',
+  'cloth',
   'check',
   'apply',
   'export',
@@ -31,14 +32,15 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   notebook FILE             the page for the folder: body, sizes and ease before and after, stops with their why, what is left over
   fittings FILE             its fittings with what may mend what is still open, and its versions with what each of them changed
   compare FILE --version V  every figure of that version beside those of the plan
+  cloth FILE                how its pieces lie on a cloth, how much is needed, and what to mind while cutting
   check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
   apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
-  export FILE               the altered pieces as a file: --format svg|pdf|json (default svg)
+  export FILE               the altered pieces as a file: --format svg|pdf|dxf|dxf-plain|hpgl|json (default svg)
   import FILE               an SVG, PDF or DXF file as a project file: pieces, first guesses, proposed seams
 Options: --garment N (which garment of the file, from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
-  --change FILE, --version NAME, --format svg|pdf|json, --paper a4|letter,
+  --change FILE, --version NAME, --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way (cloth),
   --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --out FILE (instead of standard output)`
 
 const OPTIONS = {
@@ -53,9 +55,13 @@ const OPTIONS = {
   format: { type: 'string' },
   pages: { type: 'string' },
   paper: { type: 'string' },
+  width: { type: 'string' },
+  folded: { type: 'boolean' },
+  'one-way': { type: 'boolean' },
   out: { type: 'string' },
 } as const
-export type Options = Partial<Record<keyof typeof OPTIONS, string>>
+type Named = typeof OPTIONS
+export type Options = { [K in keyof Named]?: Named[K]['type'] extends 'string' ? string : boolean }
 
 function parsed(args: string[]) {
   try {
@@ -86,4 +92,12 @@ function rulerOf({ units = 'cm', mark }: Options): Ruler {
   const found = own.find((r) => plain(RULERS[r].mark) === plain(mark))
   if (!found) throw new WrongUse(`--mark for ${units} is ${own.map((r) => plain(RULERS[r].mark)).join(' or ')}, not ${mark}.`)
   return found
+}
+
+/** A width in millimetres as it was asked for. @throws WrongUse where it is none between two bounds */
+export function widthOf({ width }: Options, usual: number, least: number, most: number): number {
+  if (width === undefined) return usual
+  const mm = Number(width)
+  if (!(mm >= least && mm <= most)) throw new WrongUse(`--width is between ${least} and ${most} mm, not ${width}.`)
+  return mm
 }
