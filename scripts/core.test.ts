@@ -117,6 +117,32 @@ describe('the command line', () => {
     )
     expect(readProjectFile(core('export', file, '--garment', '1', '--format', 'json').stdout).ok).toBe(true)
   })
+  it('exports DXF that it imports again, and HPGL; a paper or width that there is not is wrong use', () => {
+    const dxf = join(dir, 'blouse.dxf')
+    expect(core('export', file, '--garment', '1', '--format', 'dxf', '--out', dxf).status).toBe(0)
+    const read = readProjectFile(core('import', dxf).stdout)
+    expect(read.ok && read.value.garments[0]!.garment.pieces.map((p) => p.name).sort()).toEqual([
+      'Back',
+      'Front for cup B',
+      'Neckband',
+      'Sleeve',
+    ])
+    expect(read.ok && read.value.garments[0]!.garment.sizes.length).toBeGreaterThan(1)
+    expect(core('export', file, '--garment', '1', '--format', 'hpgl').stdout).toMatch(/^IN;/)
+    expect(core('export', file, '--garment', '1', '--format', 'pdf', '--paper', 'a9').status).toBe(2)
+    expect(core('export', file, '--garment', '1', '--format', 'pdf', '--paper', 'roll', '--width', '9').status).toBe(2)
+  })
+  it('lays the pieces on a cloth, and says why not', () => {
+    type Answer = { problem: string | null; lengthMm: number; toBuyMm: number; laid: { name: string }[]; cards: { name: string }[] }
+    const on = (...args: string[]) => JSON.parse(core('cloth', file, '--garment', '2', ...args).stdout) as Answer
+    const flat = on('--width', '1500')
+    expect(flat.laid).toHaveLength(6)
+    expect(flat.lengthMm).toBeGreaterThan(1000)
+    expect(on('--width', '1150', '--one-way').lengthMm).toBeGreaterThan(flat.lengthMm)
+    expect(on('--folded').laid).toHaveLength(4)
+    expect(on('--width', '250').problem).toMatch(/wide across its grain, and the cloth has room for 25/)
+    expect(flat.cards.map((c) => c.name)).toContain('Waistband')
+  })
   it('says what the worksheet, the plan, the stops and the steps say, in the units asked for', () => {
     const of = <T>(...args: string[]) => JSON.parse(core(...args, '--garment', '2').stdout) as T
     const sheet = of<{ rows: { id: string; bodyMm: number | null; chosen: { why: string } | null }[]; trace: { name: string }[] }>(

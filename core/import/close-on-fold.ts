@@ -3,7 +3,7 @@ import { measureArea, measureLength, placeAt, reversePath } from '../geometry'
 import { endOf, startOf, type Stroke } from './chain-strokes'
 import { runsBeside } from './pair-lines'
 import { along } from './share-lines'
-import { contains, sized, type Sized } from './sized'
+import { contains, isCalledInner, sized, type Sized } from './sized'
 
 /** A seam line is at least this part as long as the line around it, less its fold. */
 const LEAST_PART = 0.4
@@ -17,7 +17,9 @@ const LEAST_MM = 150
  */
 export function closeOnFold(candidates: readonly Sized[], strokes: readonly Stroke[]): Sized[] {
   const used = new Set(candidates.flatMap((c) => [c.stroke.path, ...(c.stroke.of ?? []).map((s) => s.path)]))
-  const open = strokes.filter((s) => !s.shape.closed && !used.has(s.path) && s.path.length >= 3 && measureLength(s.path) >= LEAST_MM)
+  const open = strokes.filter(
+    (s) => !s.shape.closed && !isCalledInner(s.shape) && !used.has(s.path) && s.path.length >= 3 && measureLength(s.path) >= LEAST_MM,
+  )
   return candidates.flatMap((outer) => {
     if (outer.isOpen) return []
     const around = measureLength(outer.loop)

@@ -4,7 +4,7 @@ import { FIT_MM, GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
 import { chainStrokes, endOf, startOf, type Stroke } from './chain-strokes'
 import { mendGaps, type Mended } from './mend-gaps'
 import { shareLines } from './share-lines'
-import { sized, type Sized } from './sized'
+import { isCalledInner, sized, type Sized } from './sized'
 import { takeOutNotches } from './take-out-notches'
 
 /** Takes out parts of no length and lets each part start exactly where the one before ends; empty when nothing is left. */
@@ -81,7 +81,7 @@ function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[
 /** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
 export function findClosedLines(strokes: readonly Stroke[]): Sized[] {
   const chains = chainByManner(
-    strokes.filter((s) => !s.shape.closed),
+    strokes.filter((s) => !s.shape.closed && !isCalledInner(s.shape)),
     strokes,
   )
   const candidates = [

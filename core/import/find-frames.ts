@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import type { Box } from '../geometry'
-import { liesIn, type Sized } from './sized'
+import { calledLine, liesIn, type Sized } from './sized'
 
 /** A frame fills its own box at least to this part: rounded corners and a title block cut out of it included. */
 const FILLS = 0.88
@@ -50,7 +50,8 @@ export function findFrames(candidates: readonly Sized[], page: Box | null): Set<
   const frames = new Set<Sized>()
   const isPage = (one: Sized) => page !== null && wide(one.box) >= PAGE_PART * wide(page) && high(one.box) >= PAGE_PART * high(page)
   for (const [i, one] of candidates.entries()) {
-    if (!fillsBox(one)) continue
+    // What the file calls a cut line or a seam line is no frame.
+    if (!fillsBox(one) || calledLine(one.stroke.shape)) continue
     spend(candidates.length - i)
     const twinOfFrame = [...frames].some((f) => isTwin(f, one))
     const inside = candidates.slice(i + 1).filter((c) => !isTwin(c, one) && liesIn(c, one))

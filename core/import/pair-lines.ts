@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import { measureLength, nearestPlace, placeAt } from '../geometry'
-import { calledLine, liesIn, type Sized } from './sized'
+import { calledLine, groupName, liesIn, type Sized } from './sized'
 import { sizeCalled } from './size-called'
 import { splitEdges } from './split-edges'
 
@@ -58,6 +58,13 @@ function mayPair(a: Sized, b: Sized, over: readonly Sized[]): boolean {
   return styles.size <= 2 || colourOf(a) === colourOf(b)
 }
 
+/** Does the file itself call two lines cut line and seam line of one piece? Then they need not run side by side: a cap crosses a dart. */
+const isNamedPair = (a: Sized, b: Sized): boolean => {
+  const [p, q] = [a, b].map((s) => calledLine(s.stroke.shape))
+  const piece = groupName(a.stroke.shape)
+  return Boolean(p && q && p !== q && piece && piece === groupName(b.stroke.shape))
+}
+
 /**
  * Pairs the seam line of a piece with the cut line around it.
  * @param candidates closed lines, largest first
@@ -72,7 +79,12 @@ export function pairLines(candidates: readonly Sized[]): Map<Sized, Sized> {
     const over = candidates.filter((c) => c !== outer && !c.isOpen && boxesAreNear(c, outer))
     const all = [outer, ...over]
     const inner = over.find(
-      (c) => c.area < outer.area && !seams.has(c) && liesIn(c, outer) && mayPair(c, outer, all) && runsBeside(c, outer),
+      (c) =>
+        c.area < outer.area &&
+        !seams.has(c) &&
+        liesIn(c, outer) &&
+        mayPair(c, outer, all) &&
+        (isNamedPair(c, outer) || runsBeside(c, outer)),
     )
     if (!inner) continue
     pairs.set(outer, inner)

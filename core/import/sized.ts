@@ -65,6 +65,10 @@ export const calledLine = (shape: DrawnShape): 'seam line' | 'cut line' | null =
   return /\bcut(ting)? line\b/.test(words) ? 'cut line' : null
 }
 
+/** Does the file itself say that a line is something within a piece? Then it is part of no outline. */
+export const isCalledInner = (shape: DrawnShape): boolean =>
+  [shape.name, ...shape.groups].some((name) => /^(?:(?:fold|inner) line|grain|notch|drill hole)$/i.test(name))
+
 /** Names that drawing programs give by themselves, and those of layers. */
 const GIVEN =
   /line|layer|^size\b|^(?:g|path|svg|rect|polygon|polyline|ellipse|circle|line|use|text|group|object|shape|id|image|clip|page|slide|container|surface|figure|drawing)[\s_.-]*[\d_.-]*(?:id)?[\d_-]*$|^[\d_.-]+$|^[a-z]{1,3}[\d_-]+$/i

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { roomiestPoint } from '~~/core/cloth'
 import { toPathData } from '~~/core/formats'
+import { flattenPath } from '~~/core/geometry'
 import type { Sheet, Tiling } from '~~/core/paper'
 
 /** The pages of a sheet with what lies on each; a click takes one out of print, or back in. */
@@ -8,6 +10,8 @@ const props = defineProps<{ sheet: Sheet; tiling: Tiling }>()
 /** Names of pages that are not printed. */
 const left = defineModel<string[]>('left', { required: true })
 const used = computed(() => props.tiling.pages.filter((p) => !p.empty))
+/** Names stand where a piece has much room, beside its darts. */
+const names = computed(() => props.sheet.pieces.map((p) => roomiestPoint(flattenPath(p.seamLine, 2))))
 /** A name fits into its piece. */
 const nameSize = ({ box, piece }: Sheet['pieces'][number]) =>
   Math.min(34, (box.maxY - box.minY) * 0.5, ((box.maxX - box.minX) * 1.6) / piece.name.length)
@@ -46,8 +50,8 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
         stroke-dasharray="8 5"
       />
       <text
-        :x="(p.box.minX + p.box.maxX) / 2"
-        :y="(p.box.minY + p.box.maxY) / 2"
+        :x="names[n]!.x"
+        :y="names[n]!.y"
         text-anchor="middle"
         dominant-baseline="central"
         :font-size="nameSize(p)"
