@@ -1,6 +1,7 @@
 import { createSharedComposable, useStorage } from '@vueuse/core'
 import { proxy } from 'comlink'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import { z } from 'zod'
 import {
   ClothSchema,
   cuttingCards,
@@ -8,6 +9,7 @@ import {
   lengthOfLaid,
   movedBy,
   turnedRound,
+  USES,
   usualCloth,
   usualCounts,
   type Cloth,
@@ -25,12 +27,13 @@ import { useWork } from '~/stores/work'
 import { Bench, Ended } from '~/workers/bench'
 import type { LayJobs } from '~/workers/lay-jobs'
 
-/** What was settled about the cloth of one fit. */
-interface ClothChoices {
-  cloths: Partial<Record<Use, Cloth>>
-  /** By piece; a piece that is not there is cut as its pattern says. */
-  counts: Record<string, Counts>
-}
+const Count = z.int().min(0).max(99)
+/** What was settled about the cloth of one fit; a piece without counts is cut as its pattern says. */
+const ChoicesSchema = z.object({
+  cloths: z.partialRecord(z.enum(USES), ClothSchema),
+  counts: z.record(z.string(), z.object({ main: Count, lining: Count, interfacing: Count })),
+})
+type ClothChoices = z.infer<typeof ChoicesSchema>
 
 /** Fits of which it is remembered; those longest ago are forgotten. */
 const KEPT_FITS = 60
@@ -51,7 +54,8 @@ export const useCloth = createSharedComposable(() => {
   const { garment } = useSheets()
   const kept = useStorage<Record<string, ClothChoices>>('tidal-seam-cloth', {}, prefs.place)
   const choices = computed({
-    get: (): ClothChoices => kept.value[work.fitId ?? ''] ?? { cloths: {}, counts: {} },
+    // What cannot be read is begun anew.
+    get: (): ClothChoices => ChoicesSchema.safeParse(kept.value[work.fitId ?? '']).data ?? { cloths: {}, counts: {} },
     set: (own) => {
       const others = Object.entries(kept.value).filter(([id]) => id !== work.fitId)
       kept.value = Object.fromEntries([...others.slice(-KEPT_FITS), [work.fitId ?? '', own]])
@@ -59,10 +63,7 @@ export const useCloth = createSharedComposable(() => {
   })
   const use = ref<Use>('main')
   const cloth = computed({
-    get: () => {
-      const read = ClothSchema.safeParse(choices.value.cloths[use.value])
-      return read.success ? read.data : usualCloth()
-    },
+    get: () => choices.value.cloths[use.value] ?? usualCloth(),
     set: (own) => (choices.value = { ...choices.value, cloths: { ...choices.value.cloths, [use.value]: own } }),
   })
   const countsOf = (piece: Piece): Counts => choices.value.counts[piece.id] ?? usualCounts(piece)

@@ -1,6 +1,6 @@
 import { createSharedComposable, useStorage } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { plotOf, usualPens, type PenChoice } from '~~/core/formats'
+import { PenChoiceSchema, plotOf, usualPens, type PenChoice } from '~~/core/formats'
 import { arrange, ROLL_MM } from '~~/core/paper'
 import { useSheets } from '~/composables/useSheets'
 import { usePrefs } from '~/stores/prefs'
@@ -22,8 +22,15 @@ interface Answer {
 /** The open fit's sheet for the plotter: its lines, how far the machine is with them, and going on from where it stopped. */
 export const usePlotter = createSharedComposable(() => {
   const { drawn: pieces } = useSheets()
-  const pens = useStorage<PenChoice>('tidal-seam-pens', usualPens(), usePrefs().place, { mergeDefaults: true })
-  const widthMm = useStorage('tidal-seam-plotter-width', ROLL_MM.usual, usePrefs().place)
+  const { place } = usePrefs()
+  const keptPens = useStorage<PenChoice>('tidal-seam-pens', usualPens(), place)
+  // What cannot be read is begun anew.
+  const pens = computed({ get: () => PenChoiceSchema.safeParse(keptPens.value).data ?? usualPens(), set: (own) => (keptPens.value = own) })
+  const keptWidth = useStorage('tidal-seam-plotter-width', ROLL_MM.usual, place)
+  const widthMm = computed({
+    get: () => (keptWidth.value >= ROLL_MM.least && keptWidth.value <= ROLL_MM.most ? keptWidth.value : ROLL_MM.usual),
+    set: (mm) => (keptWidth.value = mm),
+  })
   /** The pieces laid out for the width of its paper. */
   const sheet = computed(() => arrange(pieces.value, widthMm.value))
   const plot = computed(() => plotOf(sheet.value, pens.value))

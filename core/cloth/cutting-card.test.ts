@@ -3,6 +3,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import {
+  biasCut,
   biasEdges,
   cuttingCards,
   layFaults,
@@ -101,4 +102,20 @@ it('a word finds its room within the piece, also where the middle of its box lie
   const { x, y } = roomiestPoint(hollow)
   expect(x < 100 || y < 100).toBe(true)
   expect(Math.min(x, y)).toBeGreaterThan(30)
+})
+
+describe('bias strips', () => {
+  it('of a short edge are one, over its length at 45 degrees and its width', () => {
+    const cut = biasCut(600, 30, 3, 1400)
+    expect(cut).toMatchObject({ strips: 1, joins: 0 })
+    expect(cut.lengthMm).toBeCloseTo(582, 6)
+    expect(cut.clothMm).toBeCloseTo(582 / Math.SQRT2 + 30 * Math.SQRT2, 6)
+  })
+  it('of a long edge are joined, and take more cloth by each strip', () => {
+    const [narrow, wide] = [biasCut(3000, 30, 0, 900), biasCut(3000, 30, 0, 1500)]
+    expect(narrow.strips).toBe(narrow.joins + 1)
+    expect(narrow.strips).toBeGreaterThan(wide.strips)
+    // No strip is longer than the cloth is wide at 45 degrees.
+    expect(narrow.clothMm).toBeCloseTo(900 + narrow.strips * 30 * Math.SQRT2, 6)
+  })
 })

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { distance, flattenPath, type Path, type Point } from '../geometry'
 import { grainStrokes, markStrokes, type Sheet } from '../paper'
 
@@ -20,10 +21,12 @@ export const PLOTTED_NAMES: Record<Plotted, string> = {
   cut: 'Cut line',
 }
 
-/** Pen or knife of each sort of line, and how fast it goes; pen 0 leaves it out. */
-export type PenChoice = Record<Plotted, { pen: number; speedCm: number }>
 export const MOST_PENS = 8
 export const MOST_SPEED_CM = 100
+const Pen = z.strictObject({ pen: z.int().min(0).max(MOST_PENS), speedCm: z.int().min(1).max(MOST_SPEED_CM) })
+/** Pen or knife of each sort of line, and how fast it goes; pen 0 leaves it out. */
+export const PenChoiceSchema = z.strictObject({ inner: Pen, marks: Pen, seam: Pen, cut: Pen })
+export type PenChoice = z.infer<typeof PenChoiceSchema>
 
 export const usualPens = (): PenChoice => ({
   inner: { pen: 1, speedCm: 30 },

@@ -24,6 +24,7 @@ export { readSvg } from './svg-in'
 export {
   MOST_PENS,
   MOST_SPEED_CM,
+  PenChoiceSchema,
   PLOTTED,
   PLOTTED_NAMES,
   plotOf,

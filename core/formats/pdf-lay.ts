@@ -1,4 +1,4 @@
-import type { PDFDocument, PDFFont } from 'pdf-lib'
+import type { PDFDocument, PDFFont, PDFPage } from 'pdf-lib'
 import { roomiestPoint, usableMm, type Lay } from '../cloth'
 import { line, mapPath } from '../geometry'
 import { widthOfWords, type PaperSize } from '../paper'
@@ -14,12 +14,17 @@ export interface LayOnPage {
 
 const RIM_MM = 16
 
-/** One page with a small picture of how the pieces lie on a cloth; its length runs down the page. */
+/**
+ * One page with a small picture of how the pieces lie on a cloth; its length runs down the page.
+ *
+ * @param onLayer draws within the layer that the picture belongs to
+ */
 export function addLayPage(
   doc: PDFDocument,
   paper: PaperSize,
   { name, lines, lay }: LayOnPage,
   fonts: { regular: PDFFont; bold: PDFFont },
+  onLayer: (page: PDFPage, draw: () => void) => void,
 ): void {
   const page = doc.addPage([paper.widthMm * PT, paper.heightMm * PT])
   write(page, name, RIM_MM, 22, 7, fonts.bold)
@@ -48,7 +53,7 @@ export function addLayPage(
       ),
     ),
   ]
-  drawStrokes(page, strokes, { x: 0, y: 0, scale: 1 })
+  onLayer(page, () => drawStrokes(page, strokes, { x: 0, y: 0, scale: 1 }))
   if (lay.cloth.isFolded) write(page, 'fold', RIM_MM - 9, top + 3, 3, fonts.regular)
   for (const l of lay.laid) {
     const middle = roomiestPoint(l.polygon)

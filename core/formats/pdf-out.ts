@@ -45,6 +45,8 @@ const LAYERS = {
   inner: 'Lines and marks within',
   words: 'Words',
   pages: 'Page marks',
+  front: 'Squares and map',
+  cloth: 'Cloth',
 } as const
 
 /** Dashes of sizes that are drawn over the one in full, in their order, mm. */
@@ -95,7 +97,7 @@ function strokesOf(p: SheetPiece, sizes: readonly string[]): Map<string, Stroke[
 const sizeLayer = (name: string): string => `Size ${name}`
 const otherSizes = (sheet: Sheet): string[] => [...new Set(sheet.pieces.flatMap((p) => p.others.map((o) => o.name)))]
 
-function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTitle, fonts: Fonts): void {
+function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTitle, fonts: Fonts, layers: PdfLayers): void {
   const { widthMm, heightMm } = tiling.paper
   const page = doc.addPage([widthMm * PT, heightMm * PT])
   const left = 16
@@ -119,13 +121,15 @@ function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTit
     fonts.regular,
   )
   y += 5
-  drawStrokes(
-    page,
-    [
-      { path: boxPath(left, y, TEST_SQUARE_MM, TEST_SQUARE_MM), closed: true, widthMm: 0.3, color: INK },
-      { path: boxPath(left + TEST_SQUARE_MM + 14, y, TEST_SQUARE_IN_MM, TEST_SQUARE_IN_MM), closed: true, widthMm: 0.3, color: INK },
-    ],
-    { x: 0, y: 0, scale: 1 },
+  layers.within(page, LAYERS.front, () =>
+    drawStrokes(
+      page,
+      [
+        { path: boxPath(left, y, TEST_SQUARE_MM, TEST_SQUARE_MM), closed: true, widthMm: 0.3, color: INK },
+        { path: boxPath(left + TEST_SQUARE_MM + 14, y, TEST_SQUARE_IN_MM, TEST_SQUARE_IN_MM), closed: true, widthMm: 0.3, color: INK },
+      ],
+      { x: 0, y: 0, scale: 1 },
+    ),
   )
   write(page, '5 cm', left + 20, y + 27, 4.4, fonts.regular)
   write(page, '2 in', left + TEST_SQUARE_MM + 14 + 20, y + 27, 4.4, fonts.regular)
@@ -135,7 +139,8 @@ function firstPage(doc: PDFDocument, sheet: Sheet, tiling: Tiling, title: PdfTit
   if (!isSmall) y = tiling.marginMm + 6
   write(map, mapWords(tiling), left, y, 3.8, fonts.regular)
   y += 4
-  drawMap(map, sheet, tiling, { x: left, y, w: widthMm - 2 * left, h: heightMm - y - Math.max(12, tiling.marginMm) }, fonts.regular)
+  const room = { x: left, y, w: widthMm - 2 * left, h: heightMm - y - Math.max(12, tiling.marginMm) }
+  layers.within(map, LAYERS.front, () => drawMap(map, sheet, tiling, room, fonts.regular))
 }
 
 /** What the map says: how many pages, and what it takes to put them together. */
@@ -303,8 +308,8 @@ export async function writePdf(
     bold: await doc.embedFont(fonts.bold, { subset: true }),
   }
   const layers = addLayers(doc, [...Object.values(LAYERS), ...otherSizes(sheet).map(sizeLayer)])
-  firstPage(doc, sheet, tiling, title, embedded)
-  for (const lay of lays) addLayPage(doc, tiling.paper, lay, embedded)
+  firstPage(doc, sheet, tiling, title, embedded, layers)
+  for (const lay of lays) addLayPage(doc, tiling.paper, lay, embedded, (page, drawing) => layers.within(page, LAYERS.cloth, drawing))
   for (const tile of tiling.pages) if (!tile.empty) tilePage(doc, sheet, tiling, tile, title, embedded, layers)
   return doc.save()
 }

@@ -10,6 +10,16 @@ import { gridInRows, proposeGrid, type PageGrid } from './propose-grid'
  */
 const PAGES = '{"pages":'
 
+/** Layers of a PDF that say themselves that they hold nothing of a piece: marks of the pages, a small map of them, a lay on cloth. */
+const OF_PAPER = /^(?:page marks|page map|squares and map|test square|cloth)$/i
+
+/** A page without what its layers say is no part of a piece. */
+const withoutPaper = (page: PdfPage): PdfPage => ({
+  ...page,
+  shapes: page.shapes.filter((s) => !s.groups.some((g) => OF_PAPER.test(g))),
+  texts: page.texts.filter((t) => !t.groups.some((g) => OF_PAPER.test(g))),
+})
+
 /** Digits behind the point that places on pages are kept with, mm: a tenth of a thousandth. */
 const KEPT = 1e4
 
@@ -60,7 +70,7 @@ export async function openFile(bytes: Uint8Array, progress?: PageProgress): Prom
     case 'pdf': {
       const pages = await readPdf(bytes, progress)
       if (!pages.ok) return pages
-      return ok(`${PAGES}${JSON.stringify(pages.value, rounded)}}`)
+      return ok(`${PAGES}${JSON.stringify(pages.value.map(withoutPaper), rounded)}}`)
     }
   }
 }

@@ -248,6 +248,8 @@ describe('PDF', () => {
         'Lines and marks within',
         'Words',
         'Page marks',
+        'Squares and map',
+        'Cloth',
       ])
       writeFileSync(join(dir, 'p.pdf'), bytes)
       execFileSync('pdftoppm', ['-r', String(DPI), '-gray', join(dir, 'p.pdf'), join(dir, 'p')])

@@ -52,6 +52,8 @@ describe('cloth', () => {
     expect(await textOf('cloth-problem')).toMatch(/wide across its grain, and the cloth has room for/)
     await click(driver, 'cloth-use-lining')
     await soon('no lining', async () => (await textOf('cloth-needed')).includes('Nothing is cut'))
+    // Bias strips for an edge, by the width of the cloth.
+    expect(await textOf('bias-says')).toMatch(/The edge measures .* its strip .*(one strip|strips, \d+ joins?) from .* of cloth/)
     await retype(await byTest(driver, 'count-front-lining'), '2')
     await laid('the lining of the fronts')
   })

@@ -133,7 +133,7 @@ async function printSteps() {
       <TabPanel class="h-[70vh] bg-water p-5 md:h-full print:hidden"
         ><PaperPageMap v-model:left="left" :sheet="sheet" :tiling="tiling"
       /></TabPanel>
-      <TabPanel class="mx-auto max-w-6xl space-y-6 p-4 md:p-6"><PaperClothTable /><PaperCuttingCards /></TabPanel>
+      <TabPanel class="mx-auto max-w-6xl space-y-6 p-4 md:p-6"><PaperClothTable /><PaperCuttingCards /><PaperBiasStrips /></TabPanel>
       <TabPanel class="h-[70vh] bg-water p-5 md:h-full print:hidden"><PaperPlotterTable /></TabPanel>
       <TabPanel v-for="t in ['steps', 'notebook', 'fitting'] as const" :key="t" class="mx-auto max-w-4xl p-4 md:p-6">
         <h2 v-if="t !== 'fitting'" class="font-display text-2xl">

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { biasCut, usableMm } from '~~/core/cloth'
+import { measureLength } from '~~/core/geometry'
+import { edgePath, refOf, shapeOf, timesCut } from '~~/core/pattern'
+import { useCloth } from '~/composables/useCloth'
+import { useSheets } from '~/composables/useSheets'
+import { sayFault } from '~/messages'
+import { usePrefs } from '~/stores/prefs'
+
+/** Bias strips for an edge: how many, how long, how often joined, and what they take of the cloth. */
+const prefs = usePrefs()
+const { garment } = useSheets()
+const { cloth } = useCloth()
+/** Necklines and openings come first: they are bound most often. */
+const BOUND = ['neck', 'armhole', 'hem', 'leg-opening']
+const edges = computed(() =>
+  garment.value.pieces
+    .flatMap((piece) =>
+      piece.edges
+        .filter((e) => e.role !== 'dart-leg' && !e.fold)
+        .map((edge) => ({
+          value: refOf(piece.id, edge.id),
+          label: `${edge.name}, ${piece.name}`,
+          rank: (BOUND.indexOf(edge.role) + BOUND.length + 1) % (BOUND.length + 1),
+          // All of it round the body: both halves, every layer.
+          mm: measureLength(edgePath(shapeOf(piece, garment.value.baseSizeId), edge.id)) * timesCut(piece),
+        })),
+    )
+    .sort((a, b) => a.rank - b.rank),
+)
+const chosen = ref('')
+const edge = computed(() => edges.value.find((e) => e.value === chosen.value) ?? edges.value[0])
+const stripMm = ref(31.75)
+const shorter = ref(3)
+const LEAST_MM = 5
+const MOST_MM = 300
+const MOST_SHORTER = 15
+const cut = computed(() => edge.value && biasCut(edge.value.mm, stripMm.value, shorter.value, usableMm(cloth.value)))
+function setStrip(mm: number) {
+  if (mm >= LEAST_MM && mm <= MOST_MM) stripMm.value = mm
+  else sayFault(`A strip is between ${prefs.length(LEAST_MM)} and ${prefs.length(MOST_MM)} wide: type it again.`)
+}
+function setShorter(text: string) {
+  const percent = Number(text.replace(',', '.').replace('%', ''))
+  if (text.trim() !== '' && percent >= 0 && percent <= MOST_SHORTER) shorter.value = percent
+  else sayFault(`A strip is 0 to ${MOST_SHORTER} hundredths shorter than its edge: type it again.`)
+}
+</script>
+
+<template>
+  <section v-if="edge && cut" class="panel space-y-3 p-3" data-test="bias-strips">
+    <h2 class="font-display text-xl italic">Bias strips</h2>
+    <div class="flex flex-wrap items-end gap-3">
+      <UiChoice
+        :model-value="edge.value"
+        label="For the edge"
+        test="bias-edge"
+        :options="edges.map(({ value, label }) => ({ value, label }))"
+        @update:model-value="chosen = $event"
+      />
+      <FieldsLengthField :model-value="stripMm" label="Cut so wide" test="bias-width" positive @update:model-value="setStrip($event)" />
+      <UiTextField
+        class="w-36"
+        :model-value="String(shorter)"
+        label="Shorter by, %"
+        test="bias-shorter"
+        @update:model-value="setShorter($event)"
+      />
+    </div>
+    <p data-test="bias-says">
+      The edge measures <LengthText :mm="edge.mm" /> in all, its strip <LengthText :mm="cut.lengthMm" />:
+      {{ cut.strips === 1 ? 'one strip' : `${cut.strips} strips, ${cut.joins} ${cut.joins === 1 ? 'join' : 'joins'}` }} from
+      <LengthText :mm="cut.clothMm" /> of cloth.
+    </p>
+  </section>
+</template>
