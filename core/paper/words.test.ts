@@ -8,19 +8,23 @@ import { shapeOf } from '../pattern'
 import { drawPieces, edgeWords, grainStrokes, notchNumbers, roomOf, widthOfWords, type PlacedWords } from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-05-01'))
-const shown = projects.map((p) => {
-  const context = contextOf(p.garment, p, wearers.find((w) => w.id === p.wearerId) ?? null, DEFAULT_TOLERANCES)
-  const folded = foldPlan(p.garment, stopsOf(p), context)
-  const words = {
-    garmentName: p.name,
-    wearerName: 'the Cook',
-    sizeName: '4',
-    date: '1 May 2026',
-    changes: folded.stops.map((s) => s.words.title),
-    ruler: 'in' as const,
-  }
-  return { name: p.name, garment: folded.garment, drawn: drawPieces(folded.garment, folded.garment.baseSizeId, words) }
-})
+/** One of each sort of garment, and a small neckband. */
+const SHOWN = ['demo-blouse', 'demo-tapered', 'demo-bather', 'demo-dress', 'demo-jacket', 'demo-tunic', 'demo-blouse-harbour']
+const shown = projects
+  .filter((p) => SHOWN.includes(p.id))
+  .map((p) => {
+    const context = contextOf(p.garment, p, wearers.find((w) => w.id === p.wearerId) ?? null, DEFAULT_TOLERANCES)
+    const folded = foldPlan(p.garment, stopsOf(p), context)
+    const words = {
+      garmentName: p.name,
+      wearerName: 'the Cook',
+      sizeName: '4',
+      date: '1 May 2026',
+      changes: folded.stops.map((s) => s.words.title),
+      ruler: 'in' as const,
+    }
+    return { name: p.name, garment: folded.garment, drawn: drawPieces(folded.garment, folded.garment.baseSizeId, words) }
+  })
 
 /** Points all over the letters of a line of words. */
 function pointsIn(words: PlacedWords): Point[] {
