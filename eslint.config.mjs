@@ -24,6 +24,7 @@ const LAYERS = [
   'tissue',
   'fittings',
   'paper',
+  'cloth',
   'formats',
   'import',
 ]
