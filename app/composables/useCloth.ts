@@ -7,6 +7,7 @@ import {
   cuttingCards,
   layFaults,
   lengthOfLaid,
+  lengthToBuy,
   movedBy,
   turnedRound,
   USES,
@@ -116,7 +117,7 @@ export const useCloth = createSharedComposable(() => {
       if (mine === asked) part.value = null
     }
   }
-  /** Ends the search; the cloth is empty then. */
+  /** Ends the search; what lay there before stays. */
   function stop() {
     asked += 1
     bench.stop()
@@ -132,12 +133,14 @@ export const useCloth = createSharedComposable(() => {
       try {
         const made = await search({ ...cloth.value, widthMm }, QUICK_MS, () => {})
         if (mine !== asked) return
-        byWidth.value = [...byWidth.value, { widthMm, words: made.ok ? made.value.lengthMm : problemSentence(made.problem) }]
-      } catch {
-        return
+        byWidth.value = [...byWidth.value, { widthMm, words: made.ok ? lengthToBuy(made.value) : problemSentence(made.problem) }]
+      } catch (error) {
+        if (mine !== asked) return
+        problem.value = `The widths could not be compared: ${error instanceof Error ? error.message : String(error)}`
+        break
       }
     }
-    part.value = null
+    if (mine === asked) part.value = null
   }
   const change = (id: string, how: (l: LaidOnCloth) => LaidOnCloth) => {
     if (!lay.value) return
