@@ -155,7 +155,7 @@ const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneW
         tabindex="0"
         role="button"
         class="cursor-grab outline-none"
-        :aria-label="`${l.name}${l.words ? `, ${l.words}` : ''}, ${prefs.length(l.xMm)} along, ${prefs.length(l.yMm)} across`"
+        :aria-label="`${l.name}${l.words ? ` ${l.words}` : ''}, ${prefs.length(l.xMm)} along, ${prefs.length(l.yMm)} across`"
         :data-test="`laid-${l.id}`"
         @focus="chosenId = l.id"
         @pointerdown="onDown($event, l)"
