@@ -153,7 +153,7 @@ const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneW
         :key="l.id"
         :transform="`translate(${l.xMm} ${l.yMm})`"
         tabindex="0"
-        role="button"
+        role="group"
         class="cursor-grab outline-none"
         :aria-label="`${l.name}${l.words ? ` ${l.words}` : ''}, ${prefs.length(l.xMm)} along, ${prefs.length(l.yMm)} across`"
         :data-test="`laid-${l.id}`"
