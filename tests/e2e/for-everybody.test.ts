@@ -60,9 +60,6 @@ describe('for everybody', () => {
           await click(driver, 'tab-steps')
           await byTest(driver, 'paper-step')
           expect(await serious(), `paper steps, ${light}`).toEqual([])
-          await click(driver, 'tab-machines')
-          await byTest(driver, 'plotter-table')
-          expect(await serious(), `machines, ${light}`).toEqual([])
         }
         if (screen !== 'import') continue
         await (
