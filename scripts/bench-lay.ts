@@ -1,5 +1,6 @@
 import { contextOf, foldPlan } from '../core/changes'
-import { diceOf, makeLay, shuffled, usualCloth, wantedOf, type Cloth } from '../core/cloth'
+import { makeLay, shuffled, usualCloth, wantedOf, type Cloth } from '../core/cloth'
+import { diceOf } from '../core/dice'
 import { stopsOf } from '../core/formats'
 import { DEFAULT_TOLERANCES } from '../core/match'
 import { demoWardrobe } from '../demo/wardrobe'

@@ -1,4 +1,4 @@
-import { add, cross, mapPath, subtract, type Point } from '../geometry'
+import { add, boundsOfPoints, cross, mapPath, subtract, type Point } from '../geometry'
 import { containsPoint } from '../moves'
 import { usableMm } from './cloth'
 import type { Lay, LaidOnCloth } from './make-lay'
@@ -14,11 +14,6 @@ const TOUCH_MM = 0.01
 
 const placed = (l: LaidOnCloth): Point[] => l.polygon.map((p) => add(p, { x: l.xMm, y: l.yMm }))
 
-function boxOf(points: readonly Point[]) {
-  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)]
-  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) }
-}
-
 /** Do two chords cross, each on both sides of the other? */
 function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
   const side = (p: Point, q: Point, r: Point) => cross(subtract(q, p), subtract(r, p))
@@ -26,7 +21,7 @@ function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
 }
 
 function overlap(a: readonly Point[], b: readonly Point[]): boolean {
-  const [p, q] = [boxOf(a), boxOf(b)]
+  const [p, q] = [boundsOfPoints(a), boundsOfPoints(b)]
   if (p.maxX <= q.minX || q.maxX <= p.minX || p.maxY <= q.minY || q.maxY <= p.minY) return false
   if (a.some((from, i) => b.some((other, k) => crosses(from, a[(i + 1) % a.length]!, other, b[(k + 1) % b.length]!)))) return true
   return containsPoint(b, a[0]!) || containsPoint(a, b[0]!)
@@ -37,7 +32,7 @@ export function layFaults({ laid, acrossMm, cloth }: Pick<Lay, 'laid' | 'acrossM
   const shapes = laid.map((l) => ({ l, points: placed(l) }))
   const faults: LayFault[] = []
   for (const { l, points } of shapes) {
-    const box = boxOf(points)
+    const box = boundsOfPoints(points)
     const across = l.isSingle ? usableMm(cloth) : acrossMm
     if (box.minX < -TOUCH_MM || box.minY < -TOUCH_MM || box.maxY > across + TOUCH_MM)
       faults.push({ ids: [l.id], words: `${l.name} leaves the cloth.` })
@@ -60,7 +55,7 @@ export const movedBy = (l: LaidOnCloth, by: Point): LaidOnCloth => ({
 
 /** A piece turned end for end where it lies; on the fold it is turned over too, so that its fold stays there. */
 export function turnedRound(l: LaidOnCloth): LaidOnCloth {
-  const box = boxOf(l.polygon)
+  const box = boundsOfPoints(l.polygon)
   const turn = (p: Point): Point => ({ x: box.maxX - p.x, y: l.onFold ? p.y : box.maxY - p.y })
   return {
     ...l,

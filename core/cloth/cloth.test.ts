@@ -9,9 +9,12 @@ import { flattenPath, measureArea, type Path } from '../geometry'
 import { cutLineOf } from '../paper'
 import { grainDirection, shapeOf, type Garment } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
+import { diceOf } from '../dice'
 import { bandsOf } from './bands'
 import { boughtMm, makeLay, usableMm, usualCloth, wantedOf, type Cloth, type Lay } from './index'
+import { flatItems } from './lay-items'
 import { pack } from './pack'
+import { stripePhases } from './stripes'
 
 // Typed as the whole library; the core is the part without a canvas.
 const paper = paperCore as unknown as paper.PaperScope
@@ -194,5 +197,39 @@ describe('packing', () => {
       }),
       { numRuns: 60 },
     )
+  })
+  it('comes to an end where a stripe lies just where a piece ends, to the last place behind the point', () => {
+    const dice = diceOf(5)
+    for (let i = 0; i < 20_000; i++) {
+      const repeatMm = dice() * 100 + 0.1
+      const lengthMm = repeatMm * (1 + Math.floor(dice() * 5))
+      const bands = {
+        from: new Float64Array([-1.5, -1.5]),
+        to: new Float64Array([lengthMm - 1.5, lengthMm - 1.5]),
+        leastMm: -1.5,
+        mostMm: lengthMm - 1.5,
+      }
+      const parcel = [{ bands, firstRow: 0, lastRow: 0, phaseMm: dice() * repeatMm }]
+      const packed = pack([parcel, parcel, parcel], [0, 1, 2], 2, repeatMm)!
+      expect(packed.lengthMm).toBeLessThan(3 * lengthMm + 2 * repeatMm)
+    }
+  })
+})
+
+describe('stripes that cannot meet', () => {
+  const garment = draftJacket()
+  const phasesOf = (counts: Record<string, number>) => {
+    const { garment: opened, items } = flatItems(garment, 'one', wantedOf(garment, counts), true)
+    return stripePhases(opened, items, 'one', 60)
+  }
+  it('are named, each seam once, and only of what lies on this cloth', () => {
+    const { unmatched } = phasesOf(countsOf(garment))
+    expect(new Set(unmatched).size).toBe(unmatched.length)
+    for (const name of unmatched) expect(garment.seams.map((s) => s.name)).toContain(name)
+    expect(phasesOf({ front: 2 }).unmatched).toEqual([])
+  })
+  it('leave every item a beginning within one repeat', () => {
+    const { phases } = phasesOf(countsOf(garment))
+    expect([...phases.values()].every((mm) => mm >= 0 && mm < 60)).toBe(true)
   })
 })

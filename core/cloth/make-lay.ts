@@ -1,3 +1,4 @@
+import { diceOf } from '../dice'
 import { measureArea, type Path, type Point } from '../geometry'
 import { findPiece, type Garment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
@@ -6,7 +7,7 @@ import { bandsOf } from './bands'
 import { boughtMm, usableMm, type Cloth } from './cloth'
 import { flatItems, foldedItems, type LayItem, type LayWay, type Wanted } from './lay-items'
 import { pack, type Parcel, type Way } from './pack'
-import { diceOf, searchOrders, shuffled } from './search'
+import { searchOrders, shuffled } from './search'
 import { stripePhases } from './stripes'
 
 /** Kept free between two pieces, mm: room for the scissors. */

@@ -1,4 +1,4 @@
-import { SAME_PARAMETER } from '../tolerances'
+import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
 import type { Bands } from './bands'
 
 /** One way in which something may lie: turned, or turned over. */
@@ -27,7 +27,8 @@ type Rows = { from: number[]; to: number[] }[]
 
 /**
  * The first place along the cloth at which something fits into some rows, mm; Infinity beyond a limit. Where it meets what lies there
- * it goes on behind it, until it meets nothing.
+ * it goes on behind it, until it meets nothing: what only touches does not meet, or a stripe that is reached to the last place behind the
+ * point would be tried for ever.
  */
 function firstPlace(rows: Rows, { bands, phaseMm }: Way, row: number, repeatMm: number, limitMm: number): number {
   const onStripe = (x: number) => (repeatMm === 0 ? x : phaseMm + Math.ceil((x - phaseMm) / repeatMm - SAME_PARAMETER) * repeatMm)
@@ -37,8 +38,8 @@ function firstPlace(rows: Rows, { bands, phaseMm }: Way, row: number, repeatMm: 
     const taken = rows[row + k]!
     let isClear = true
     for (let i = 0; i < taken.from.length; i++) {
-      if (taken.to[i]! <= x + bands.from[k]!) continue
-      if (taken.from[i]! >= x + bands.to[k]!) break
+      if (taken.to[i]! <= x + bands.from[k]! + SAME_POINT_MM) continue
+      if (taken.from[i]! >= x + bands.to[k]! - SAME_POINT_MM) break
       x = onStripe(taken.to[i]! - bands.from[k]!)
       isClear = false
     }

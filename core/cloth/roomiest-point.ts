@@ -1,4 +1,4 @@
-import { add, distance, dot, scale, subtract, type Point } from '../geometry'
+import { add, boundsOfPoints, distance, dot, scale, subtract, type Point } from '../geometry'
 import { containsPoint } from '../moves'
 
 /** Places looked at along and across. */
@@ -18,8 +18,7 @@ const known = new WeakMap<readonly Point[], Point>()
 export function roomiestPoint(polygon: readonly Point[]): Point {
   const before = known.get(polygon)
   if (before) return before
-  const [xs, ys] = [polygon.map((p) => p.x), polygon.map((p) => p.y)]
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  const { minX, maxX, minY, maxY } = boundsOfPoints(polygon)
   let best = { at: { x: (minX + maxX) / 2, y: (minY + maxY) / 2 }, room: -Infinity }
   for (let i = 1; i < GRID; i++)
     for (let k = 1; k < GRID; k++) {

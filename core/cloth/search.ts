@@ -1,16 +1,5 @@
+import { diceOf } from '../dice'
 import { pack, type Parcel } from './pack'
-
-/** Numbers that look thrown, the same for the same seed (mulberry32). */
-export function diceOf(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 /** The same order, shuffled. */
 export function shuffled(order: readonly number[], dice: () => number): number[] {

@@ -1,6 +1,6 @@
 import { turnsAlong } from './farthest-along'
 import { pointAt, pointsOf } from './segment'
-import type { Box, Path } from './types'
+import type { Box, Path, Point } from './types'
 
 const RIGHT = { x: 1, y: 0 }
 const DOWN = { x: 0, y: 1 }
@@ -18,6 +18,10 @@ export function boundsOf(path: Path): Box {
   return box
 }
 
+/** The smallest upright box around some points. */
+export const boundsOfPoints = (points: readonly Point[]): Box =>
+  joinBoxes(points.map(({ x, y }) => ({ minX: x, minY: y, maxX: x, maxY: y })))
+
 /** The smallest upright box around a path and the handles of its curves. */
 export function handleBoxOf(path: Path): Box {
   const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity }
@@ -30,11 +34,14 @@ export function handleBoxOf(path: Path): Box {
   return box
 }
 
+/** The smallest upright box around some boxes. */
 export function joinBoxes(boxes: readonly Box[]): Box {
-  return {
-    minX: Math.min(...boxes.map((b) => b.minX)),
-    minY: Math.min(...boxes.map((b) => b.minY)),
-    maxX: Math.max(...boxes.map((b) => b.maxX)),
-    maxY: Math.max(...boxes.map((b) => b.maxY)),
+  const all: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity }
+  for (const b of boxes) {
+    all.minX = Math.min(all.minX, b.minX)
+    all.minY = Math.min(all.minY, b.minY)
+    all.maxX = Math.max(all.maxX, b.maxX)
+    all.maxY = Math.max(all.maxY, b.maxY)
   }
+  return all
 }

@@ -5,7 +5,7 @@ export { measureLength, measureSegment } from './measure-length'
 export { placeAt, parameterAtLength } from './place-at'
 export { cutPath } from './cut-path'
 export { nearestPlace } from './nearest-place'
-export { boundsOf, handleBoxOf, joinBoxes } from './bounds-of'
+export { boundsOf, boundsOfPoints, handleBoxOf, joinBoxes } from './bounds-of'
 export { farthestAlong } from './farthest-along'
 export { measureArea } from './measure-area'
 export {

@@ -1,4 +1,4 @@
-import { add, cutPath, measureSegment, norm, scale, subtract, type Path, type Point, type Segment } from '../geometry'
+import { add, cubic, cutPath, measureSegment, mix, norm, scale, subtract, type Path, type Point, type Segment } from '../geometry'
 import { SAME_POINT_MM } from '../tolerances'
 import { easeIn } from './redraw-moved'
 
@@ -60,6 +60,10 @@ export function displaceAlong(path: Path, field: Field, placesMm: readonly numbe
   }
   return out
 }
+
+/** Straight stretches as curves that run the same, so that they can be bent. */
+export const asCurves = (path: Path): Path =>
+  path.map((s) => (s.kind === 'line' ? cubic(s.from, mix(s.from, s.to, 1 / 3), mix(s.from, s.to, 2 / 3), s.to) : s))
 
 /** A field that is `by` at one place and fades, level at both ends, to nothing at another, mm. */
 export function fading(by: Point, wholeAtMm: number, nothingAtMm: number): Field {

@@ -1,4 +1,4 @@
-import { add, boundsOf, flattenPath, leftOf, measureLength, placeAt, scale, type Path, type Point } from '../geometry'
+import { add, boundsOfPoints, flattenPath, leftOf, measureLength, placeAt, scale, type Path, type Point } from '../geometry'
 import { beforeOpening, edgePath, findPiece, notchPlace, seamsOfEdge, type Edge, type Garment, type Piece, type Shape } from '../pattern'
 import { PARALLEL_RAD } from '../tolerances'
 import { formatLength, type Ruler } from '../units'
@@ -94,9 +94,7 @@ function* around(wanted: Point, box: { minX: number; minY: number; maxX: number;
  * is low or narrow; else its name alone with how to cut it.
  */
 function ownWords(ground: Ground, lines: readonly string[], wanted: Point): readonly PlacedWords[] | null {
-  const box = boundsOf(
-    ground.within.map((p, i) => ({ kind: 'line' as const, from: p, to: ground.within[(i + 1) % ground.within.length]! })),
-  )
+  const box = boundsOfPoints(ground.within)
   const told = lines.flatMap((l, i) => (i === 0 ? [l] : broken(l)))
   // On a low piece several facts share a line.
   const shared = [4, 3, 2, 1].map((count) => [lines[0]!, ...inLines(lines.slice(1), count)])

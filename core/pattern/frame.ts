@@ -1,4 +1,4 @@
-import { boundsOf, dot, type Point } from '../geometry'
+import { boundsOfPoints, dot, type Point } from '../geometry'
 import { centreEdge, centreLine } from './centre-edge'
 import { edgePath, grainDirection, outlineOf } from './outline'
 import type { Piece, Shape } from './schema'
@@ -23,6 +23,6 @@ export function frameOf(piece: Piece, shape: Shape): Frame {
   if (centre) return { down, across, middle: dot(edgePath(shape, centre.id)[0]!.from, across) }
   if (piece.kind === 'sleeve' || piece.kind.startsWith('leg')) return { down, across, middle: dot(shape.grain.from, across) }
   const outline = outlineOf(piece, shape)
-  const box = boundsOf(outline.map((s) => ({ ...s, kind: 'line' as const })))
+  const box = boundsOfPoints(outline.map((s) => s.from))
   return { down, across, middle: dot({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }, across) }
 }

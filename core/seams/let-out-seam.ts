@@ -1,5 +1,5 @@
-import { cubic, dot, measureLength, mix, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
-import { alongGrain, displaceAlong, displacePath, easeIn, equaliseLegs } from '../moves'
+import { dot, measureLength, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
+import { alongGrain, asCurves, displaceAlong, displacePath, easeIn, equaliseLegs } from '../moves'
 import {
   edgePath,
   findPiece,
@@ -91,10 +91,6 @@ export function placeOnSeam(garment: Garment, side: SeamSide, atMm: number, size
   }
   throw new Error('a side of a seam has no edge')
 }
-
-/** Straight stretches as curves that run the same, so that they can be bent. */
-const asCurves = (path: Path): Path =>
-  path.map((s) => (s.kind === 'line' ? cubic(s.from, mix(s.from, s.to, 1 / 3), mix(s.from, s.to, 2 / 3), s.to) : s))
 
 const STEP_MM = 0.5
 /** How far apart the ends of the redrawn curves lie, mm. */

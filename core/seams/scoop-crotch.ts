@@ -1,5 +1,5 @@
-import { add, cubic, measureLength, mix, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
-import { displaceAlong, easeIn, type Field } from '../moves'
+import { add, measureLength, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
+import { asCurves, displaceAlong, easeIn, type Field } from '../moves'
 import { shapeOf, type Garment, type RunEdge, type Shape } from '../pattern'
 import { joinRuns } from './cap-parts'
 import { distancesTo, type CrotchLeg } from './crotch'
@@ -55,10 +55,6 @@ export function crotchDepth(garment: Garment, leg: CrotchLeg, sizeId: string, cu
   const deepest = found.map(({ atMm }) => ({ atMm, mm: scoop(atMm) })).reduce((a, b) => (b.mm > a.mm ? b : a))
   return { scoop, totalMm, deepest, shallowerMm: Math.max(0, ...found.map((p) => -p.mm * fade(p.atMm))) }
 }
-
-/** Straight stretches as curves that run the same, so that they can be bent. */
-const asCurves = (path: Path): Path =>
-  path.map((s) => (s.kind === 'line' ? cubic(s.from, mix(s.from, s.to, 1 / 3), mix(s.from, s.to, 2 / 3), s.to) : s))
 
 const STEP_MM = 0.5
 

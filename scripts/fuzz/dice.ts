@@ -1,18 +1,12 @@
+import { diceOf } from '../../core/dice'
+
 /** Chance that can be repeated: the same seed throws the same. */
 export class Dice {
-  private state: number
+  /** In [0, 1). */
+  readonly next: () => number
 
   constructor(seed: number) {
-    this.state = seed >>> 0
-  }
-
-  /** In [0, 1). Mulberry32 (T. Ettinger, public domain). */
-  next(): number {
-    this.state = (this.state + 0x6d2b79f5) >>> 0
-    let t = this.state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+    this.next = diceOf(seed)
   }
 
   /** A whole number from low to high, both included. */

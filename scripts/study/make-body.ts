@@ -1,15 +1,10 @@
 import type { MeasureSet } from '../../core/body'
+import { diceOf } from '../../core/dice'
 
-/** Chance that begins at a seed: the same bodies on every machine (mulberry32, a public-domain generator). */
+/** Chance that begins at a seed: the same bodies on every machine. */
 export function chances(seed: number): (low: number, high: number) => number {
-  let state = seed >>> 0
-  return (low, high) => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return low + (((t ^ (t >>> 14)) >>> 0) / 4_294_967_296) * (high - low)
-  }
+  const dice = diceOf(seed)
+  return (low, high) => low + dice() * (high - low)
 }
 
 /**

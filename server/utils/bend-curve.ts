@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { diceOf } from '../../core/dice'
 
 const Mm = (least: number, most: number, usual: number) => z.coerce.number().min(least).max(most).default(usual)
 
@@ -22,18 +23,6 @@ const onCubic = (a: Point, b: Point, c: Point, d: Point, t: number): Point => {
   return [p * a[0] + q * b[0] + r * c[0] + s * d[0], p * a[1] + q * b[1] + r * c[1] + s * d[1]]
 }
 
-/** Even figures in -1..1 from a seed (mulberry32). */
-function dice(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 31 - 1
-  }
-}
-
 const STEPS = 24
 /** How much of the way from front to back the inseam lies. */
 const INSEAM_PART = 0.36
@@ -43,7 +32,9 @@ const INSEAM_PART = 0.36
  * reading lies at its own slant, and wavers.
  */
 export function bendCurve({ frontDrop, backRise, depth, seat, waver, seed }: Bend): { unit: 'mm'; inseam: number; points: Point[] } {
-  const roll = dice(seed)
+  // Evenly between -1 and 1.
+  const dice = diceOf(seed)
+  const roll = () => 2 * dice() - 1
   const inseam: Point = [depth * INSEAM_PART, frontDrop]
   const front = Array.from({ length: STEPS + 1 }, (_, i) =>
     onCubic([0, 0], [-6, frontDrop * 0.62], [depth * 0.04, frontDrop], inseam, i / STEPS),

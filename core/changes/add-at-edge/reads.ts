@@ -2,13 +2,11 @@ import { findZones, finishedMm } from '../../measure'
 import { findPiece, timesCut, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
-import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
 import type { ChangeContext, Reading } from '../types'
 import { chainsOf } from '../shared/side-drawing'
 import type { AddAtEdgeInputs } from './schema'
 
-const OUT: readonly Concept[] = ['out', 'more', 'too-tight']
-const IN: readonly Concept[] = ['in', 'less', 'too-loose']
 const ZONES = ['bust', 'waist', 'hip'] as const
 /** What has another change for its width. */
 const OTHERS: readonly Concept[] = [
@@ -41,7 +39,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   if (!hasSide && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
-  const said = towards(wish, OUT, IN)
+  const said = towards(wish, LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []
   const chains = chainsOf(garment, context.sizeId)
   const there = ZONES.filter((z) => chains.some((c) => c.zones.some((x) => x.zone === z)))
@@ -70,7 +68,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
-      uses: used(wish, 'side', 'each', 'round', 'from', 'seam', ...ZONES, ...OUT, ...IN),
+      uses: used(wish, 'side', 'each', 'round', 'from', 'seam', ...ZONES, ...LET_OUT, ...TAKE_IN),
       ...(missing === null ? {} : { takes: ['wanted'] as const }),
       sure: mm !== null && !isAgainst,
       ...(way === 0 ? {} : { towards: way }),

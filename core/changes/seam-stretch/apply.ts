@@ -1,7 +1,7 @@
-import { nearestPlace } from '../../geometry'
-import { edgePath, findPiece, seamsOfEdge, shapeOf, type Garment, type Seam } from '../../pattern'
+import { dot, nearestPlace, subtract } from '../../geometry'
+import { edgePath, findPiece, neighbours, seamsOfEdge, shapeOf, type Garment, type Seam } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { lengthOfSide, letOutSeam, placeOnSeam, settleCaps, sidesOfSeam, type SeamSide } from '../../seams'
+import { lengthOfSide, letOutSeam, placeOnSeam, settleCaps, shareAt, sidesOfSeam, type SeamSide } from '../../seams'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
@@ -15,9 +15,6 @@ import type { SeamStretchInputs } from './schema'
 
 /** A seam that comes in or goes out by more than a quarter of the way over which it does so makes a point. */
 const STEEPEST = 0.25
-/** How far sides of a seam may come apart without a word, mm: what is eased in between two notches. */
-const EASED_MM = 1
-
 /** The garment with the stretch drawn in every size, its seams evened, cap and bands along. */
 function draw(garment: Garment, { piece, edge }: FoundSeam, inputs: SeamStretchInputs, amountMm: number): Garment {
   if (amountMm === 0) return garment
@@ -30,34 +27,47 @@ function draw(garment: Garment, { piece, edge }: FoundSeam, inputs: SeamStretchI
   }, garment)
 }
 
-/** How far each side went out where it went most: from the old place to the new line, square to it. */
+/** How far each side went out where it goes most: from the old place to the new line, with the way that it went; square to the seam. */
 function heldDepth(before: Garment, after: Garment, sides: readonly SeamSide[], inputs: SeamStretchInputs, sizeId: string): HeldPromise[] {
   return sides.map((side) => {
-    const { pieceId, point } = placeOnSeam(before, side, inputs.atMm, sizeId)
+    const { pieceId, point, out } = placeOnSeam(before, side, inputs.atMm, sizeId)
     const piece = findPiece(after, pieceId)!
-    const edges = side.filter((r) => r.pieceId === pieceId).map((r) => edgePath(shapeOf(piece, sizeId), r.edgeId))
-    const wentMm = Math.min(...edges.map((path) => nearestPlace(path, point).distanceMm))
-    return holdMeasure('how far the edge goes', piece.name, Math.abs(inputs.amountMm), wentMm, SEAM_KEPT_MM)
+    const went = side
+      .filter((r) => r.pieceId === pieceId)
+      .map((r) => nearestPlace(edgePath(shapeOf(piece, sizeId), r.edgeId), point))
+      .reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
+    const wentMm = Math.sign(dot(subtract(went.point, point), out)) * went.distanceMm
+    return holdMeasure('how far the edge goes out', piece.name, inputs.amountMm, wentMm, SEAM_KEPT_MM)
   })
 }
 
-/** What the stretch does not reach stays: every edge of the pieces that no moved one touches, and the grain. */
+/** The edges of a piece that share a corner with a side’s end on it: they follow where that corner goes. */
+function besideEnds(garment: Garment, sides: readonly SeamSide[]): { pieceId: string; edgeId: string }[] {
+  return sides.flatMap((side) =>
+    side.flatMap(({ pieceId, edgeId }) => {
+      const { before, after } = neighbours(findPiece(garment, pieceId)!, edgeId)
+      return [before, after].map((e) => ({ pieceId, edgeId: e.id }))
+    }),
+  )
+}
+
+/** Edges that the seam does not touch stay as long as they were, and the grain of its pieces where it was. */
 function heldRest(before: Garment, after: Garment, sides: readonly SeamSide[], sizeId: string): HeldPromise[] {
+  const drawn = [...sides.flat(), ...besideEnds(before, sides)]
   return [...new Set(sides.flat().map((r) => r.pieceId))].flatMap((pieceId) => {
     const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const still = piece.edges.filter((e) => e.role !== 'dart-leg' && was.edges[e.id] === is.edges[e.id])
+    const still = piece.edges.filter((e) => e.role !== 'dart-leg' && !drawn.some((d) => d.pieceId === pieceId && d.edgeId === e.id))
     return [...still.map((e) => holdEdge(piece, was, is, e.id)), holdGrain(piece, was, is)]
   })
 }
 
-/**
- * Seams whose sides differ by another length than before: the one that was moved, where its sides curve against each other as those
- * of panels do; and those that begin at a corner which went along.
- */
-const comeApart = (before: Garment, after: Garment, sizeId: string): { seam: Seam; mm: number }[] =>
-  before.seams
-    .map((seam) => ({ seam, mm: surplusOf(after, seam, sizeId) - surplusOf(before, seam, sizeId) }))
-    .filter(({ seam, mm }) => Math.abs(mm) > SEAM_KEPT_MM && !isEvened(before, after, seam, sizeId))
+/** Seams of edges that end at a corner which may go along: what they differ by then is said, and not promised. */
+function seamsAtEnds(garment: Garment, sides: readonly SeamSide[], inputs: SeamStretchInputs, totalMm: number): Seam[] {
+  if (shareAt(inputs, 0) === 0 && shareAt(inputs, totalMm) === 0) return []
+  const own = new Set(sides.flat().flatMap((r) => seamsOfEdge(garment, r.pieceId, r.edgeId).map((s) => s.seam.id)))
+  const there = besideEnds(garment, sides).flatMap((e) => seamsOfEdge(garment, e.pieceId, e.edgeId).map((s) => s.seam))
+  return garment.seams.filter((s) => there.includes(s) && !own.has(s.id))
+}
 
 /**
  * Takes in or lets out a seam along a stretch, as it was pinned (craft 9): each of its edges by the amount where it is deepest,
@@ -84,8 +94,8 @@ export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, co
   )
   if (!drawn.ok) return drawn
   const after = drawn.value.garment
-  const apart = comeApart(garment, after, context.sizeId)
-  const own = seamsOfEdge(garment, found.piece.id, found.edge.id)[0]?.seam.id
+  const own = seamsOfEdge(garment, found.piece.id, found.edge.id)[0]?.seam
+  const atEnds = seamsAtEnds(garment, sides, inputs, total)
   const cautions: Caution[] = []
   const reach = Math.min(
     inputs.aboveMm < inputs.atMm ? inputs.aboveMm : Infinity,
@@ -97,20 +107,24 @@ export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, co
       pieceId: found.piece.id,
       message: `It comes in or goes out by ${lengthToken(Math.abs(inputs.amountMm))} over only ${lengthToken(reach)}: the seam makes a point there. Let it run out over ${lengthToken(Math.abs(inputs.amountMm) / STEEPEST)} at least.`,
     })
-  for (const { seam, mm } of apart.filter((a) => Math.abs(a.mm) > EASED_MM))
+  const differs = (seam: Seam) => surplusOf(after, seam, context.sizeId) - surplusOf(garment, seam, context.sizeId)
+  for (const seam of own ? [own, ...atEnds] : atEnds) {
+    const mm = Math.abs(differs(seam))
+    if (mm <= SEAM_KEPT_MM || isEvened(garment, after, seam, context.sizeId)) continue
     cautions.push({
       code: 'sides-apart',
       pieceId: found.piece.id,
       message:
-        `The two sides of ${seam.name} differ by ${lengthToken(Math.abs(mm))} more than before` +
-        (seam.id === own
+        `The two sides of ${seam.name} differ by ${lengthToken(mm)} more than before` +
+        (seam === own
           ? ', since they curve against each other: ease it in along this stretch.'
           : ', since the corner at its end went along: move the seam that goes on there as far, or let the stretch end before the corner.'),
     })
+  }
   const held = [
     ...heldDepth(garment, after, sides, inputs, context.sizeId),
     ...heldRest(garment, after, sides, context.sizeId),
-    ...holdSeams(garment, after, context.sizeId, new Set(apart.map((a) => a.seam.id))),
+    ...holdSeams(garment, after, context.sizeId, new Set(atEnds.map((seam) => seam.id))),
   ]
   const touched = [...new Set(sides.flat().map((r) => r.pieceId))]
   return ok({

@@ -1,14 +1,12 @@
 import type { Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { isNamed } from '../shared/reading/things'
-import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
 import type { ChangeContext, Reading } from '../types'
 import { findSeams, type FoundSeam } from './find-seams'
 import { usualStretch } from './places'
 import type { SeamStretchInputs } from './schema'
 
-const OUT: readonly Concept[] = ['out', 'more', 'too-tight']
-const IN: readonly Concept[] = ['in', 'less', 'too-loose']
 const ZONES = ['bust', 'waist', 'hip'] as const
 /** What has another change. */
 const OTHERS: readonly Concept[] = [
@@ -57,7 +55,7 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   // Sides and sleeves as a whole have changes of their own.
   if (!isStretch && (!hasOwn || says(wish, 'side', 'bicep'))) return []
   if (says(wish, ...OTHERS)) return []
-  const way = towards(wish, OUT, IN)
+  const way = towards(wish, LET_OUT, TAKE_IN)
   if (way === 0 && !isStretch) return []
   const zone = ZONES.find((z) => wish.said.has(z))
   const mm = oneAmount(wish, way)
@@ -78,8 +76,8 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
       'back',
       'front',
       ...ZONES,
-      ...OUT,
-      ...IN,
+      ...LET_OUT,
+      ...TAKE_IN,
     ),
     // “Let out the inseam” may mean all of it: where it is deepest is asked.
     sure: mm !== null && way !== 0 && (isStretch || zone !== undefined || says(wish, 'seam')),

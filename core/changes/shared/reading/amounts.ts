@@ -1,5 +1,9 @@
 import type { Concept, Wish, WishAmount } from '../../../wishes'
 
+/** Words that ask for more width, and for less, at a seam. */
+export const LET_OUT: readonly Concept[] = ['out', 'more', 'too-tight']
+export const TAKE_IN: readonly Concept[] = ['in', 'less', 'too-loose']
+
 /** Which way something goes, by the words that say so; 0 where none does, or where they contradict each other. */
 export function towards(wish: Wish, plus: readonly Concept[], minus: readonly Concept[]): 1 | 0 | -1 {
   const [isPlus, isMinus] = [plus, minus].map((words) => words.some((w) => wish.said.has(w)))

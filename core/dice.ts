@@ -1,0 +1,11 @@
+/** Numbers in 0 to 1 (without it) that look thrown, the same for the same seed (mulberry32, T. Ettinger, public domain). */
+export function diceOf(seed: number): () => number {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let t = state
+    t = Math.imul(t ^ (t >>> 15), t | 1)
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
+  }
+}
