@@ -116,18 +116,17 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
           <option v-for="o in f.options" :key="o.value" :value="o.value">{{ o.label }}</option>
         </select>
       </label>
-      <label v-else-if="f.type === 'count'" class="flex items-center gap-3">
-        <span class="min-w-32 font-semibold">{{ f.label }}</span>
-        <input
-          type="number"
-          class="field w-24"
-          :min="f.min ?? 0"
-          :max="f.max"
-          :value="inputs[f.key]"
-          :data-test="`field-${f.key}`"
-          @change="set(f.key, Math.min(f.max, Math.max(f.min ?? 0, Math.round(Number(($event.target as HTMLInputElement).value)) || 0)))"
-        />
-      </label>
+      <FieldsNumberField
+        v-else-if="f.type === 'count'"
+        :model-value="numberOf(f.key)"
+        :label="f.label"
+        :min="f.min ?? 0"
+        :max="f.max"
+        whole
+        inline
+        :test="`field-${f.key}`"
+        @update:model-value="set(f.key, $event)"
+      />
       <FieldsLengthsField
         v-else-if="f.type === 'lengths'"
         :model-value="(inputs[f.key] as number[]) ?? []"

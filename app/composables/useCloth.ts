@@ -1,4 +1,4 @@
-import { createSharedComposable, useStorage } from '@vueuse/core'
+import { createSharedComposable } from '@vueuse/core'
 import { proxy } from 'comlink'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { z } from 'zod'
@@ -8,6 +8,7 @@ import {
   layFaults,
   lengthOfLaid,
   lengthToBuy,
+  MOST_LAYERS,
   movedBy,
   turnedRound,
   USES,
@@ -22,13 +23,13 @@ import {
 import type { Point } from '~~/core/geometry'
 import type { Piece } from '~~/core/pattern'
 import { problemSentence, type Result } from '~~/core/result'
+import { useKeptByFit } from '~/composables/useKeptByFit'
 import { useSheets } from '~/composables/useSheets'
-import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
 import { Bench, Ended } from '~/workers/bench'
 import type { LayJobs } from '~/workers/lay-jobs'
 
-const Count = z.int().min(0).max(99)
+const Count = z.int().min(0).max(MOST_LAYERS)
 /** What was settled about the cloth of one fit; a piece without counts is cut as its pattern says. */
 const ChoicesSchema = z.object({
   cloths: z.partialRecord(z.enum(USES), ClothSchema),
@@ -36,8 +37,6 @@ const ChoicesSchema = z.object({
 })
 type ClothChoices = z.infer<typeof ChoicesSchema>
 
-/** Fits of which it is remembered; those longest ago are forgotten. */
-const KEPT_FITS = 60
 /** A lay is searched for so long, and for so long where several widths are compared, ms. */
 const BUDGET_MS = 2500
 const QUICK_MS = 700
@@ -51,17 +50,13 @@ const bench = new Bench<LayJobs>(() => new Worker(new URL('../workers/cloth.work
 /** The open fit on its cloths: what is cut from each, how it lies, and how much of it is needed. */
 export const useCloth = createSharedComposable(() => {
   const work = useWork()
-  const prefs = usePrefs()
   const { garment } = useSheets()
-  const kept = useStorage<Record<string, ClothChoices>>('tidal-seam-cloth', {}, prefs.place)
-  const choices = computed({
-    // What cannot be read is begun anew.
-    get: (): ClothChoices => ChoicesSchema.safeParse(kept.value[work.fitId ?? '']).data ?? { cloths: {}, counts: {} },
-    set: (own) => {
-      const others = Object.entries(kept.value).filter(([id]) => id !== work.fitId)
-      kept.value = Object.fromEntries([...others.slice(-KEPT_FITS), [work.fitId ?? '', own]])
-    },
-  })
+  // What cannot be read is begun anew.
+  const choices = useKeptByFit(
+    'tidal-seam-cloth',
+    computed(() => work.fitId),
+    (kept): ClothChoices => ChoicesSchema.safeParse(kept).data ?? { cloths: {}, counts: {} },
+  )
   const use = ref<Use>('main')
   const cloth = computed({
     get: () => choices.value.cloths[use.value] ?? usualCloth(),

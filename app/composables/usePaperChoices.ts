@@ -1,30 +1,31 @@
-import { useStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import { MARGIN_MM, ROLL_MM, type PaperChoice } from '~~/core/paper'
+import { z } from 'zod'
+import { MARGIN_MM, MOST_MARGIN_MM, PAPER_IDS, ROLL_MM } from '~~/core/paper'
+import { useKeptByFit } from '~/composables/useKeptByFit'
 import { usePrefs } from '~/stores/prefs'
 
-/** What of a fit is printed, as it was ticked. */
-export interface PaperChoices extends PaperChoice {
+/** What of a fit is printed, as it was ticked, and on which paper. */
+const ChoicesSchema = z.object({
   /** Only pieces that the plan changes. */
-  onlyChanged: boolean
+  onlyChanged: z.boolean(),
   /** Ids of pieces that are not printed. */
-  without: string[]
+  without: z.array(z.string()),
   /** Names of pages that are left out, on the paper that they were chosen for. */
-  left: string[]
+  left: z.array(z.string()),
   /** Each piece as often as it is cut. */
-  everyLayer: boolean
+  everyLayer: z.boolean(),
   /** Every size over the one that is drawn in full. */
-  allSizes: boolean
-}
+  allSizes: z.boolean(),
+  paper: z.enum(PAPER_IDS),
+  rollMm: z.number().min(ROLL_MM.least).max(ROLL_MM.most),
+  marginMm: z.number().min(0).max(MOST_MARGIN_MM),
+})
+export type PaperChoices = z.infer<typeof ChoicesSchema>
 
-/** Fits of which it is remembered; those longest ago are forgotten. */
-const KEPT_FITS = 60
-
-/** What of the open fit is printed. It stays as it was ticked, also when the page is left or loaded again. */
+/** What of the open fit is printed. What was kept before there was as much to choose is filled up; what cannot be read is begun anew. */
 export function usePaperChoices(fitId: Ref<string | null>): Ref<PaperChoices> {
   const prefs = usePrefs()
-  const kept = useStorage<Record<string, PaperChoices>>('tidal-seam-paper', {}, prefs.place)
-  const atFirst = (): PaperChoices => ({
+  const atFirst = computed((): PaperChoices => ({
     onlyChanged: false,
     without: [],
     left: [],
@@ -33,12 +34,9 @@ export function usePaperChoices(fitId: Ref<string | null>): Ref<PaperChoices> {
     paper: prefs.units === 'in' ? 'letter' : 'a4',
     rollMm: ROLL_MM.usual,
     marginMm: MARGIN_MM,
-  })
-  return computed({
-    get: () => ({ ...atFirst(), ...kept.value[fitId.value ?? ''] }),
-    set: (choices) => {
-      const others = Object.entries(kept.value).filter(([id]) => id !== fitId.value)
-      kept.value = Object.fromEntries([...others.slice(-KEPT_FITS), [fitId.value ?? '', choices]])
-    },
+  }))
+  return useKeptByFit('tidal-seam-paper', fitId, (kept) => {
+    const own = typeof kept === 'object' && kept !== null ? kept : {}
+    return ChoicesSchema.safeParse({ ...atFirst.value, ...own }).data ?? atFirst.value
   })
 }

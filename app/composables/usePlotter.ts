@@ -1,5 +1,5 @@
 import { createSharedComposable, useStorage } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { PenChoiceSchema, plotOf, usualPens, type PenChoice } from '~~/core/formats'
 import { arrange, ROLL_MM } from '~~/core/paper'
 import { useSheets } from '~/composables/useSheets'
@@ -115,5 +115,7 @@ export const usePlotter = createSharedComposable(() => {
     drawn.value = []
     void look().catch(() => (done.value = 0))
   })
+  // Nobody sees any more how it goes: it goes on from here when it is looked at again.
+  onScopeDispose(stop)
   return { pens, widthMm, sheet, plot, trouble, job, done, seconds, isSending, problem, drawn, send, stop, setTrouble, look }
 })

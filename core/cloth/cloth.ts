@@ -1,7 +1,9 @@
 import { z } from 'zod'
 
 const Mm = (least: number, most: number) => z.number().finite().min(least).max(most)
-const Percent = z.number().finite().min(0).max(25)
+/** Cloth loses no more than this in the wash, in hundredths. */
+export const MOST_SHRUNK = 25
+const Percent = z.number().finite().min(0).max(MOST_SHRUNK)
 
 /** What pieces are cut from. */
 export const USES = ['main', 'lining', 'interfacing'] as const

@@ -3,6 +3,9 @@ import { cutLineOf } from '../paper'
 import { edgePath, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
 import type { Use } from './cloth'
 
+/** A piece is cut no more often than this from one cloth. */
+export const MOST_LAYERS = 99
+
 /** How often a piece is cut from each cloth. */
 export type Counts = Record<Use, number>
 

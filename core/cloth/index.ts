@@ -1,8 +1,20 @@
-export { boughtMm, CLOTH_MM, ClothSchema, MOST_REPEAT_MM, USE_NAMES, usableMm, USES, usualCloth, type Cloth, type Use } from './cloth'
+export {
+  boughtMm,
+  CLOTH_MM,
+  ClothSchema,
+  MOST_REPEAT_MM,
+  MOST_SHRUNK,
+  USE_NAMES,
+  usableMm,
+  USES,
+  usualCloth,
+  type Cloth,
+  type Use,
+} from './cloth'
 export { BETWEEN_MM, lengthOfLaid, lengthToBuy, makeLay, wantedOf, type LaidOnCloth, type Lay, type SearchOptions } from './make-lay'
 export { shuffled } from './search'
 export type { Wanted } from './lay-items'
-export { biasEdges, cuttingCards, usualCounts, type BiasEdge, type Counts, type CuttingCard } from './cutting-card'
+export { biasEdges, cuttingCards, MOST_LAYERS, usualCounts, type BiasEdge, type Counts, type CuttingCard } from './cutting-card'
 export { layFaults, movedBy, turnedRound, type LayFault } from './check-lay'
 export { roomiestPoint } from './roomiest-point'
 export { biasCut, type BiasCut } from './bias-cut'

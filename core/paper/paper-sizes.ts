@@ -14,7 +14,7 @@ export const PAPER_SIZES = {
 } as const satisfies Record<string, PaperSize>
 
 export type PaperId = keyof typeof PAPER_SIZES | 'roll'
-export const PAPER_IDS: readonly PaperId[] = ['a4', 'letter', 'a3', 'a0', 'roll']
+export const PAPER_IDS = ['a4', 'letter', 'a3', 'a0', 'roll'] as const satisfies readonly PaperId[]
 
 /** White rim that home printers leave, mm. */
 export const MARGIN_MM = 10

@@ -5,11 +5,9 @@ import { measureLength } from '~~/core/geometry'
 import { edgePath, refOf, shapeOf, timesCut } from '~~/core/pattern'
 import { useCloth } from '~/composables/useCloth'
 import { useSheets } from '~/composables/useSheets'
-import { sayFault } from '~/messages'
-import { usePrefs } from '~/stores/prefs'
+import { takeWithin } from '~/within'
 
 /** Bias strips for an edge: how many, how long, how often joined, and what they take of the cloth. */
-const prefs = usePrefs()
 const { garment } = useSheets()
 const { cloth } = useCloth()
 /** Necklines and openings come first: they are bound most often. */
@@ -33,19 +31,10 @@ const chosen = ref('')
 const edge = computed(() => edges.value.find((e) => e.value === chosen.value) ?? edges.value[0])
 const stripMm = ref(31.75)
 const shorter = ref(3)
-const LEAST_MM = 5
-const MOST_MM = 300
+/** A strip is so wide, and no more than this shorter than its edge, in hundredths. */
+const WIDE_MM = { least: 5, most: 300, what: 'A strip' }
 const MOST_SHORTER = 15
 const cut = computed(() => edge.value && biasCut(edge.value.mm, stripMm.value, shorter.value, usableMm(cloth.value)))
-function setStrip(mm: number) {
-  if (mm >= LEAST_MM && mm <= MOST_MM) stripMm.value = mm
-  else sayFault(`A strip is between ${prefs.length(LEAST_MM)} and ${prefs.length(MOST_MM)} wide: type it again.`)
-}
-function setShorter(text: string) {
-  const percent = Number(text.replace(',', '.').replace('%', ''))
-  if (text.trim() !== '' && percent >= 0 && percent <= MOST_SHORTER) shorter.value = percent
-  else sayFault(`A strip is 0 to ${MOST_SHORTER} hundredths shorter than its edge: type it again.`)
-}
 </script>
 
 <template>
@@ -59,14 +48,14 @@ function setShorter(text: string) {
         :options="edges.map(({ value, label }) => ({ value, label }))"
         @update:model-value="chosen = $event"
       />
-      <FieldsLengthField :model-value="stripMm" label="Cut so wide" test="bias-width" positive @update:model-value="setStrip($event)" />
-      <UiTextField
-        class="w-36"
-        :model-value="String(shorter)"
-        label="Shorter by, %"
-        test="bias-shorter"
-        @update:model-value="setShorter($event)"
+      <FieldsLengthField
+        :model-value="stripMm"
+        label="Cut so wide"
+        test="bias-width"
+        positive
+        @update:model-value="takeWithin($event, WIDE_MM, (mm) => (stripMm = mm))"
       />
+      <FieldsNumberField v-model="shorter" label="Shorter by, %" :min="0" :max="MOST_SHORTER" test="bias-shorter" />
     </div>
     <p data-test="bias-says">
       The edge measures <LengthText :mm="edge.mm" /> in all, its strip <LengthText :mm="cut.lengthMm" />:

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Printer, Ruler, RotateCcw, Square } from 'lucide-vue-next'
 import { onMounted } from 'vue'
-import { CLOTH_MM, lengthToBuy, MOST_REPEAT_MM, USE_NAMES, USES, type Cloth } from '~~/core/cloth'
+import { CLOTH_MM, lengthToBuy, MOST_REPEAT_MM, MOST_SHRUNK, USE_NAMES, USES, type Cloth } from '~~/core/cloth'
 import { useCloth } from '~/composables/useCloth'
-import { sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
+import { takeWithin } from '~/within'
 
 /** The cloth as it lies on the table, and how much of it is needed. */
 const prefs = usePrefs()
@@ -12,19 +12,9 @@ const { use, cloth, lay, problem, part, bestMm, byWidth, isAsked, layOut, stop, 
 onMounted(wake)
 const print = () => window.print()
 const set = (some: Partial<Cloth>) => (cloth.value = { ...cloth.value, ...some })
-function setWidth(mm: number) {
-  if (mm >= CLOTH_MM.least && mm <= CLOTH_MM.most) set({ widthMm: mm })
-  else sayFault(`Cloth is between ${prefs.length(CLOTH_MM.least)} and ${prefs.length(CLOTH_MM.most)} wide: type it again.`)
-}
-function setRepeat(mm: number) {
-  if (mm >= 0 && mm <= MOST_REPEAT_MM) set({ repeatMm: mm })
-  else sayFault(`A repeat is no longer than ${prefs.length(MOST_REPEAT_MM)}: type it again.`)
-}
-function setShrink(key: 'shrinksAlong' | 'shrinksAcross', text: string) {
-  const percent = Number(text.replace(',', '.').replace('%', ''))
-  if (text.trim() !== '' && percent >= 0 && percent <= 25) set({ [key]: percent })
-  else sayFault('Cloth loses between 0 and 25 in a hundred: type it again.')
-}
+const SHRINKS = { shrinksAlong: 'Shrinks along, %', shrinksAcross: 'Shrinks across, %' } as const
+const setWidth = (mm: number) => takeWithin(mm, { ...CLOTH_MM, what: 'The width of cloth' }, (widthMm) => set({ widthMm }))
+const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_MM, what: 'A repeat' }, (repeatMm) => set({ repeatMm }))
 </script>
 
 <template>
@@ -97,17 +87,15 @@ function setShrink(key: 'shrinksAlong' | 'shrinksAcross', text: string) {
       @update:model-value="setRepeat($event)"
     />
     <div class="grid grid-cols-2 gap-3">
-      <UiTextField
-        :model-value="String(cloth.shrinksAlong)"
-        label="Shrinks along, %"
-        test="cloth-shrinks-along"
-        @update:model-value="setShrink('shrinksAlong', $event)"
-      />
-      <UiTextField
-        :model-value="String(cloth.shrinksAcross)"
-        label="across, %"
-        test="cloth-shrinks-across"
-        @update:model-value="setShrink('shrinksAcross', $event)"
+      <FieldsNumberField
+        v-for="(label, key) in SHRINKS"
+        :key="key"
+        :model-value="cloth[key]"
+        :label="label"
+        :min="0"
+        :max="MOST_SHRUNK"
+        :test="`cloth-${key}`"
+        @update:model-value="set({ [key]: $event })"
       />
     </div>
     <button class="btn w-full" data-test="print-cloth" @click="print"><Printer class="size-5" />Print lay and cards</button>

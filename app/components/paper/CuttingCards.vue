@@ -1,17 +1,9 @@
 <script setup lang="ts">
-import { USE_NAMES, USES } from '~~/core/cloth'
+import { MOST_LAYERS, USE_NAMES, USES } from '~~/core/cloth'
 import { useCloth } from '~/composables/useCloth'
-import { sayFault } from '~/messages'
 
 /** For each piece how often it is cut from which cloth, and what to mind while cutting. */
 const { cards, setCount } = useCloth()
-const MOST = 99
-function take(pieceId: string, use: (typeof USES)[number], event: Event) {
-  const text = event.target instanceof HTMLInputElement ? event.target.value : ''
-  const count = Number(text)
-  if (text.trim() !== '' && Number.isInteger(count) && count >= 0 && count <= MOST) setCount(pieceId, use, count)
-  else sayFault(`A piece is cut between 0 and ${MOST} times: type it again.`)
-}
 </script>
 
 <template>
@@ -26,18 +18,18 @@ function take(pieceId: string, use: (typeof USES)[number], event: Event) {
           >
         </h3>
         <div class="flex flex-wrap gap-3">
-          <label v-for="u in USES" :key="u" class="text-sm">
-            <span class="block">{{ USE_NAMES[u] }}</span>
-            <input
-              type="number"
-              min="0"
-              :max="MOST"
-              class="field w-20"
-              :value="card.counts[u]"
-              :data-test="`count-${card.pieceId}-${u}`"
-              @change="take(card.pieceId, u, $event)"
-            />
-          </label>
+          <FieldsNumberField
+            v-for="u in USES"
+            :key="u"
+            class="text-sm"
+            :model-value="card.counts[u]"
+            :label="USE_NAMES[u]"
+            :min="0"
+            :max="MOST_LAYERS"
+            whole
+            :test="`count-${card.pieceId}-${u}`"
+            @update:model-value="setCount(card.pieceId, u, $event)"
+          />
         </div>
         <ul class="list-disc space-y-0.5 pl-5 text-sm">
           <li v-if="card.onFold">Its fold lies on a fold of the cloth.</li>

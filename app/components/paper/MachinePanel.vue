@@ -1,29 +1,18 @@
 <script setup lang="ts">
 import { Download, Play, Projector, Square } from 'lucide-vue-next'
 import { computed, onMounted } from 'vue'
-import {
-  MOST_PENS,
-  MOST_SPEED_CM,
-  PLOTTED,
-  PLOTTED_NAMES,
-  writeHpgl,
-  writePlainDxf,
-  writeSvg,
-  writeTradeDxf,
-  type Plotted,
-} from '~~/core/formats'
+import { MOST_PENS, MOST_SPEED_CM, PLOTTED, PLOTTED_NAMES, writeHpgl, writePlainDxf, writeTradeDxf, type Plotted } from '~~/core/formats'
 import { ROLL_MM } from '~~/core/paper'
 import { usePlotter } from '~/composables/usePlotter'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useSheets } from '~/composables/useSheets'
-import { sayDone, sayFault } from '~/messages'
+import { sayDone } from '~/messages'
 import { useFittings } from '~/stores/fittings'
-import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
+import { takeWithin } from '~/within'
 
 /** Machines that take the sheet: a projector, a plotter or cutter, and files for others. */
 const work = useWork()
-const prefs = usePrefs()
 const log = useFittings()
 const saveFile = useSaveFile()
 const route = useRoute()
@@ -34,41 +23,31 @@ onMounted(() => void look().catch(() => {}))
 const FILES = [
   { id: 'dxf', label: 'DXF of the trade', does: 'every size, a block for each piece, by the public exchange standard' },
   { id: 'dxf-plain', label: 'Plain DXF', does: 'the sheet as it lies, for any drawing program' },
-  { id: 'svg', label: 'SVG', does: 'the sheet in true millimetres' },
-  { id: 'hpgl', label: 'HPGL', does: 'the plot as a file, with the pens below' },
+  { id: 'hpgl', label: 'HPGL', does: 'the plot as a file, with the pens above' },
 ] as const
+/** Each file as it is saved: what stands in it, how its name ends, and its type. */
+const made: Record<(typeof FILES)[number]['id'], () => [text: string, ending: string, type: string]> = {
+  dxf: () => [
+    writeTradeDxf(
+      garment.value,
+      garment.value.sizes.map((s) => s.id),
+      work.project!.name,
+    ),
+    'dxf',
+    'application/dxf',
+  ],
+  'dxf-plain': () => [writePlainDxf(sheet.value), 'sheet.dxf', 'application/dxf'],
+  hpgl: () => [writeHpgl(plot.value), 'plt', 'application/vnd.hp-HPGL'],
+}
 async function save(id: (typeof FILES)[number]['id']) {
-  const name = work.project!.name
-  const [text, ending, type] =
-    id === 'dxf'
-      ? [
-          writeTradeDxf(
-            garment.value,
-            garment.value.sizes.map((s) => s.id),
-            name,
-          ),
-          'dxf',
-          'application/dxf',
-        ]
-      : id === 'dxf-plain'
-        ? [writePlainDxf(sheet.value), 'sheet.dxf', 'application/dxf']
-        : id === 'svg'
-          ? [writeSvg(sheet.value, name), 'svg', 'image/svg+xml']
-          : [writeHpgl(plot.value), 'plt', 'application/vnd.hp-HPGL']
-  saveFile(text!, `${plainName.value}.${ending}`, type!)
+  const [text, ending, type] = made[id]()
+  saveFile(text, `${plainName.value}.${ending}`, type)
   await log.keepWhatGoesOut('exported')
   sayDone(`${plainName.value}.${ending}: in millimetres, read back by other programs at true size.`)
 }
-function set(what: Plotted, key: 'pen' | 'speedCm', event: Event) {
-  const figure = Number(event.target instanceof HTMLInputElement ? event.target.value : NaN)
-  const [least, most] = key === 'pen' ? [0, MOST_PENS] : [1, MOST_SPEED_CM]
-  if (Number.isInteger(figure) && figure >= least && figure <= most)
-    pens.value = { ...pens.value, [what]: { ...pens.value[what], [key]: figure } }
-  else
-    sayFault(
-      key === 'pen' ? `Pens are numbered 0 to ${MOST_PENS}; 0 leaves the lines out.` : `A pen goes 1 to ${MOST_SPEED_CM} cm in a second.`,
-    )
-}
+const LIMITS = { pen: { name: 'Pen', least: 0, most: MOST_PENS }, speedCm: { name: 'Speed', least: 1, most: MOST_SPEED_CM } } as const
+const set = (what: Plotted, key: keyof typeof LIMITS, figure: number) =>
+  (pens.value = { ...pens.value, [what]: { ...pens.value[what], [key]: figure } })
 const minutes = (s: number) => (s < 90 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`)
 const total = computed(() => plot.value.strokes.length)
 const TROUBLES = [
@@ -78,10 +57,7 @@ const TROUBLES = [
   { value: 'cut-off', label: 'line lost while plotting' },
 ]
 const more = computed(() => (done.value > 0 ? `, ${minutes(seconds.value)} so far` : ''))
-function setWidth(mm: number) {
-  if (mm >= ROLL_MM.least && mm <= ROLL_MM.most) widthMm.value = mm
-  else sayFault(`The paper of a plotter is between ${prefs.length(ROLL_MM.least)} and ${prefs.length(ROLL_MM.most)} wide: type it again.`)
-}
+const setWidth = (mm: number) => takeWithin(mm, { ...ROLL_MM, what: 'The paper of a plotter' }, (own) => (widthMm.value = own))
 </script>
 
 <template>
@@ -117,13 +93,15 @@ function setWidth(mm: number) {
           <tr v-for="what in PLOTTED" :key="what">
             <th class="py-0.5 pr-2 text-left font-normal">{{ PLOTTED_NAMES[what] }}</th>
             <td v-for="key in ['pen', 'speedCm'] as const" :key="key" class="py-0.5 pr-1">
-              <input
-                class="field w-16 px-2"
-                inputmode="numeric"
-                :value="pens[what][key]"
-                :aria-label="`${key === 'pen' ? 'Pen' : 'Speed'} of ${PLOTTED_NAMES[what]}`"
-                :data-test="`${key}-${what}`"
-                @change="set(what, key, $event)"
+              <FieldsNumberField
+                :model-value="pens[what][key]"
+                :label="`${LIMITS[key].name} of ${PLOTTED_NAMES[what]}`"
+                hide-label
+                :min="LIMITS[key].least"
+                :max="LIMITS[key].most"
+                whole
+                :test="`${key}-${what}`"
+                @update:model-value="set(what, key, $event)"
               />
             </td>
           </tr>

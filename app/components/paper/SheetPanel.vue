@@ -14,6 +14,7 @@ import { useFittings } from '~/stores/fittings'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
+import { takeWithin } from '~/within'
 
 /** What of the sheets is printed, on which paper, and the files that it is saved as. */
 const work = useWork()
@@ -47,11 +48,6 @@ const PAPERS = PAPER_IDS.map((id) => ({
   value: id,
   label: id === 'roll' ? 'A roll, by its width' : `${PAPER_SIZES[id].name}, ${SIZES[id]}`,
 }))
-/** Sets a length that makes sense for it, or says which do. */
-function setWithin(mm: number, least: number, most: number, what: string, take: (mm: number) => void) {
-  if (mm >= least && mm <= most) take(mm)
-  else sayFault(`${what} is between ${prefs.length(least)} and ${prefs.length(most)}: type it again.`)
-}
 const fileName = (ending: string) => `${plainName.value}.${ending}`
 /** The cloth as it was laid: a page of the sheets, so that it lies beside the scissors. */
 function lays(): LayOnPage[] {
@@ -113,14 +109,16 @@ async function saveProject() {
           label="Width of the roll"
           test="roll-width"
           positive
-          @update:model-value="setWithin($event, ROLL_MM.least, ROLL_MM.most, 'A roll', (mm) => (rollMm = mm))"
+          @update:model-value="takeWithin($event, { ...ROLL_MM, what: 'A roll' }, (mm) => (rollMm = mm))"
         />
         <FieldsLengthField
           :model-value="marginMm"
           label="White rim"
           test="margin"
           positive
-          @update:model-value="setWithin($event, 0, MOST_MARGIN_MM, 'The rim of a printer', (mm) => (marginMm = mm))"
+          @update:model-value="
+            takeWithin($event, { least: 0, most: MOST_MARGIN_MM, what: 'The rim of a printer' }, (mm) => (marginMm = mm))
+          "
         />
       </div>
     </div>
