@@ -1,16 +1,58 @@
+import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import { bundleWorker } from './server/many/bundle-worker'
+
+// The core is pure: what nobody asks of it is left out of a bundle, though its module was named beside others.
+const core = fileURLToPath(new URL('core/', import.meta.url))
+const rollupOptions = { treeshake: { moduleSideEffects: (id: string) => !id.startsWith(core) } }
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   // Data lives in the browser; the server only serves files and the demo.
   ssr: false,
-  modules: ['@pinia/nuxt', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', '@nuxt/eslint', '@vite-pwa/nuxt'],
   devtools: { enabled: false },
   // NUXT_PUBLIC_DEMO=true: an empty browser is given the demo wardrobe (npm run demo).
   runtimeConfig: { public: { demo: false } },
   telemetry: false,
+  // Nobody reads the server's; they take a good part of a build.
+  sourcemap: false,
+  // The head of every page is there before its script is.
+  spaLoadingTemplate: true,
+  // What is new on the server is told by the service worker.
+  experimental: { appManifest: false },
+  // Everything the application consists of is kept after the first visit, so that it opens without a network; a newer version waits
+  // until one asks for it.
+  pwa: {
+    registerType: 'prompt',
+    manifest: {
+      name: 'Tidal Seam',
+      short_name: 'Tidal Seam',
+      description: 'Reshapes flat pattern pieces so that they fit a body and every seam still matches.',
+      theme_color: '#14213d',
+      background_color: '#f4f8f8',
+      icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+    },
+    // It is registered by NewVersion.vue, once the first page is there.
+    client: { registerPlugin: false },
+    workbox: {
+      globPatterns: ['**/*.{js,css,svg,woff2}'],
+      maximumFileSizeToCacheInBytes: 8_000_000,
+      // The page itself is made by the server, with what it was started with: it is fetched anew for every build.
+      additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+    },
+  },
   css: ['~/assets/main.css'],
-  nitro: { compressPublicAssets: { gzip: true, brotli: true } },
+  nitro: {
+    compressPublicAssets: { gzip: true, brotli: false },
+    // The worker of batches, as one program inside the server: it needs no file beside it. Packed, so that nothing is replaced in it.
+    virtual: {
+      '#many-worker': () =>
+        `export default Buffer.from('${Buffer.from(bundleWorker(process.cwd())).toString('base64')}', 'base64').toString()`,
+    },
+  },
   app: {
     head: {
       title: 'Tidal Seam',
@@ -21,14 +63,15 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
-    worker: { format: 'es' },
+    build: { rollupOptions },
+    worker: { format: 'es', rollupOptions },
     optimizeDeps: { include: ['dexie', 'comlink', 'mutative', 'd3-zoom', 'd3-selection', 'zod'] },
   },
   typescript: {
     strict: true,
     tsConfig: {
       compilerOptions: { noUncheckedIndexedAccess: true },
-      include: ['../core/**/*', '../demo/**/*', '../scripts/**/*.ts', '../tests/**/*'],
+      include: ['../core/**/*', '../server/**/*', '../demo/**/*', '../scripts/**/*.ts', '../tests/**/*'],
     },
   },
   eslint: { config: { stylistic: false } },

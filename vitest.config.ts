@@ -8,7 +8,7 @@ export default defineConfig({
   resolve: { alias: { '~~': root, '~': `${root}/app` } },
   test: {
     // Nothing here is timed: a slow machine only takes longer.
-    testTimeout: 120_000,
+    testTimeout: 600_000,
     environment: 'node',
     setupFiles: ['core/test-set-up.ts'],
     maxWorkers: '100%',
@@ -19,9 +19,12 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'around the core',
-          include: ['demo/**/*.test.ts', 'server/**/*.test.ts', 'tests/corpus/**/*.test.ts', 'scripts/**/*.test.ts', 'app/**/*.test.ts'],
+          include: ['demo/**/*.test.ts', 'server/**/*.test.ts', 'tests/corpus/**/*.test.ts', 'scripts/**/*.test.ts'],
+          isolate: false,
         },
       },
+      // Stores and the browser's storage are one of each kind in a page: each file has its own.
+      { extends: true, test: { name: 'application', include: ['app/**/*.test.ts'] } },
     ],
   },
 })

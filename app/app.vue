@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { onMounted, watchEffect } from 'vue'
+import { ref, watchEffect } from 'vue'
 import { usePrefs } from '~/stores/prefs'
 
 const prefs = usePrefs()
-// Ask the browser not to clear the wardrobe when it runs short of room; it may say no.
-onMounted(() => void navigator.storage?.persist?.())
+// Nothing is kept for later before what one came for is there.
+const isReady = ref(false)
+onNuxtReady(() => (isReady.value = true))
 watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
 </script>
 
@@ -13,6 +14,7 @@ watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
     <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3">To the work</a>
     <AppHeader />
     <StorageBanner />
+    <LazyNewVersion v-if="isReady" />
     <main id="main" class="min-h-0 flex-1">
       <NuxtPage />
     </main>

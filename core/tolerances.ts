@@ -1,5 +1,5 @@
 /**
- * Every tolerance of the project, with its unit and its reason. Nothing else in core carries a small literal.
+ * Every tolerance of the project, with its unit and its reason. Other small figures of core have a name with unit and reason where they are used; lint holds both.
  */
 
 /** mm. Two points nearer than this are one point: far below a pencil line, far above rounding noise at 2 m. */

@@ -18,10 +18,10 @@ export function freePort(): Promise<number> {
   })
 }
 
-/** Serves the built application on a free port; `stop` ends just that process. */
-export async function serve(): Promise<{ url: string; stop: () => void }> {
+/** Serves the built application on a free port; `stop` ends just that process. @param built where another was built */
+export async function serve(built = '.output'): Promise<{ url: string; stop: () => void }> {
   const port = await freePort()
-  const child: ChildProcess = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const child: ChildProcess = spawn(process.execPath, [`${built}/server/index.mjs`], {
     env: { ...process.env, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' },
     stdio: 'ignore',
   })
@@ -101,7 +101,10 @@ export async function resizeTo(driver: WebDriver, width: number, height: number)
     .setRect({ width: 2 * width - w, height: 2 * height - h })
 }
 
-const WAIT_MS = 25_000
+/** Nothing is timed: what is awaited comes, and how late depends on who else uses the machine. Only what never comes takes so long, ms. */
+export const WAIT_MS = 90_000
+/** The same for work that takes its time. */
+export const LONG_WAIT_MS = 300_000
 
 /** The element with this test name, once it is on the page. */
 export async function byTest(driver: WebDriver, name: string): Promise<WebElement> {

@@ -2,8 +2,28 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import ts from 'typescript'
 import { expect, it } from 'vitest'
 import { filesOf, withLine } from './new-change'
+
+/** What the compiler has against the files; of what they import only as much is checked as they need. */
+function faultsOfTypes(files: string[]): string[] {
+  const program = ts.createProgram(files, {
+    strict: true,
+    noEmit: true,
+    skipLibCheck: true,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    target: ts.ScriptTarget.ES2023,
+    types: [],
+  })
+  return files.flatMap((name) => {
+    const file = program.getSourceFile(name)
+    return [...program.getSyntacticDiagnostics(file), ...program.getSemanticDiagnostics(file)].map((d) =>
+      ts.flattenDiagnosticMessageText(d.messageText, ' '),
+    )
+  })
+}
 
 it('writes the files of a kind that type-check, with a test that fails until the change does something', () => {
   const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-new-change-'))
@@ -13,22 +33,13 @@ it('writes the files of a kind that type-check, with a test that fails until the
     execFileSync(process.execPath, ['--import', 'tsx', 'scripts/new-change.ts', 'widen-yoke'], { cwd: dir })
     const folder = join(dir, 'core/changes/widen-yoke')
     for (const [file, text] of Object.entries(filesOf('widen-yoke'))) expect(readFileSync(join(folder, file), 'utf8')).toBe(text)
-    const tsconfig = {
-      compilerOptions: {
-        strict: true,
-        noEmit: true,
-        skipLibCheck: true,
-        module: 'esnext',
-        moduleResolution: 'bundler',
-        target: 'es2023',
-        types: [],
-      },
-    }
-    writeFileSync(
-      join(dir, 'tsconfig.json'),
-      JSON.stringify({ ...tsconfig, files: ['core/changes/widen-yoke/widen-yoke.test.ts', 'core/changes/registry.ts'] }),
+    const files = ['core/changes/registry.ts', ...Object.keys(filesOf('widen-yoke')).map((name) => `core/changes/widen-yoke/${name}`)].map(
+      (name) => join(dir, name),
     )
-    execFileSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.json'], { cwd: dir })
+    expect(faultsOfTypes(files)).toEqual([])
+    writeFileSync(files[1]!, `${readFileSync(files[1]!, 'utf8')}\nexport const no: number = 'a number'\n`)
+    expect(faultsOfTypes(files)).toHaveLength(1)
+    writeFileSync(files[1]!, Object.values(filesOf('widen-yoke'))[0]!)
     const run = spawnSync(process.execPath, ['node_modules/vitest/vitest.mjs', 'run', '--project', 'core', 'core/changes/widen-yoke'], {
       cwd: dir,
       env: { ...process.env, NO_COLOR: '1' },

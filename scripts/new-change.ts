@@ -33,8 +33,7 @@ export const heldBy${type} = (before: Piece, after: Piece, sizeId: string): Held
   holdGrain(before, shapeOf(before, sizeId), shapeOf(after, sizeId)),
 ]
 `,
-    'apply.ts': `import { mapShapes } from '../../moves'
-import { findPiece, type Garment } from '../../pattern'
+    'apply.ts': `import { findPiece, mapShapes, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import type { Applied, ChangeContext } from '../types'
 import { heldBy${type} } from './held'

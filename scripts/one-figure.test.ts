@@ -8,7 +8,7 @@ import { DEFAULT_TOLERANCES, walkGarment } from '../core/match'
 import { compareMeasures, finishedMeasures, measureGarment } from '../core/measure'
 import { makeWorksheet } from '../core/size'
 import { demoWardrobe } from '../demo/wardrobe'
-import { bundledCommand } from './core/bundled-command'
+import { runCommand } from './core/command'
 
 /** What two places show of one thing may differ by this, mm. */
 const SAME_MM = 0.01
@@ -48,14 +48,13 @@ interface Out {
   seams: { seam: { id: string }; sides: { lengthMm: number }[] }[]
   ledger: { id: string; beforeMm: number | null; afterMm: number | null }[]
 }
-const command = bundledCommand()
-const core = (...args: string[]): Out => {
-  const done = command(...args)
-  if (done.status !== 0) throw new Error(done.stderr)
-  return JSON.parse(done.stdout) as Out
+async function core(...args: string[]): Promise<Out> {
+  const { status, out, said } = await runCommand(args)
+  if (status !== 0) throw new Error(said.join(' '))
+  return JSON.parse(out as string) as Out
 }
 
-/** A few of them through the command line, which starts a process each; the others through what it calls. */
+/** A few of them through the command line; the others through what it calls. */
 const BY_COMMAND = ['demo-blouse', 'demo-tapered-zoned', 'demo-dress', 'demo-tapered-cook']
 
 describe('one garment has one figure of each thing', () => {
@@ -85,7 +84,7 @@ describe('one garment has one figure of each thing', () => {
         expect(Math.abs(measured.get(`seam:${seam.seam.id}:${side}`)! - seam.sides[side].lengthMm)).toBeLessThanOrEqual(SAME_MM)
   })
 
-  it.each(BY_COMMAND)('%s: the command line says the same as the pages', (id) => {
+  it.each(BY_COMMAND)('%s: the command line says the same as the pages', async (id) => {
     const project = all.find((p) => p.id === id)!
     const garment = garments.findIndex((g) => g.id === project.garmentId)
     const fit = fits.filter((f) => f.garmentId === project.garmentId).findIndex((f) => f.id === id)
@@ -94,10 +93,10 @@ describe('one garment has one figure of each thing', () => {
     const context = contextOf(project.garment, project, wearer, DEFAULT_TOLERANCES)
     const folded = foldPlan(project.garment, project.plan, context)
     const figures = measureGarment(folded.garment, context.sizeId, context.sizing)
-    const printed = core('measure', file, ...chosen).measures
+    const printed = (await core('measure', file, ...chosen)).measures
     expect(printed.map((m) => m.id)).toEqual(figures.map((m) => m.id))
     for (const [i, m] of figures.entries()) expect(Math.abs(printed[i]!.mm - m.mm), m.id).toBeLessThanOrEqual(SAME_MM)
-    const { seams } = core('check', file, ...chosen)
+    const { seams } = await core('check', file, ...chosen)
     const walked = walkGarment(folded.garment, context.sizeId, context.tolerances)
     expect(seams.map((s) => s.sides.map((x) => x.lengthMm))).toEqual(walked.seams.map((s) => s.sides.map((x) => x.lengthMm)))
   })

@@ -1,5 +1,4 @@
-import { execFileSync } from 'node:child_process'
-import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key, until } from 'selenium-webdriver'
 import { corpusGarments } from '../tests/corpus/garments'
@@ -108,10 +107,6 @@ try {
 
   await open('garment/demo-blouse/paper', 'page-count')
   await shoot('paper')
-  await click(driver, 'save-pdf')
-  await settle(3000)
-  const pdf = readdirSync(downloads).find((f) => f.endsWith('.pdf'))!
-  execFileSync('pdftoppm', ['-r', '60', '-png', '-f', '1', '-l', '1', '-singlefile', join(downloads, pdf), join(OUT, 'pdf-first-page')])
   await open('garment/demo-blouse/paper', 'page-count')
   await click(driver, 'tab-steps')
   await byTest(driver, 'paper-step')
@@ -121,6 +116,12 @@ try {
   await click(driver, 'tab-cloth')
   await settle(4500)
   await shoot('cloth')
+  await open('many', 'many-empty')
+  await click(driver, 'many-Quay dress')
+  await click(driver, 'many-all-wearerIds')
+  await click(driver, 'many-start')
+  await driver.wait(async () => (await driver.findElements(By.css('[data-test="many-open"]'))).length === 3, 60_000)
+  await shoot('many')
   await open('garment/demo-blouse/project', 'calibrate')
   for (const side of ['square-across', 'square-down'])
     await (await byTest(driver, side)).sendKeys(Key.chord(Key.CONTROL, 'a'), '8', Key.ENTER)
@@ -130,11 +131,8 @@ try {
   await settle(1000)
   await shoot('projector')
 
-  await open('garment/demo-tapered/paper', 'page-count')
-  await click(driver, 'tab-notebook')
-  await byTest(driver, 'notebook')
-  await shoot('notebook')
-
+  // Nothing was downloaded into it yet.
+  mkdirSync(downloads, { recursive: true })
   await open('import', 'pattern')
   await (await driver.findElement(By.css('[data-test="pattern-file"]'))).sendKeys(await tiledPattern(downloads))
   await byTest(driver, 'pages-picture')
@@ -144,6 +142,16 @@ try {
   await click(driver, 'confirm-scale')
   await byTest(driver, 'tray-picture')
   await shoot('tray')
+
+  await open('import', 'tray-clear')
+  await click(driver, 'tray-clear')
+  await click(driver, 'try-photograph')
+  await driver.wait(until.elementLocated(By.css('[data-test="other-sheet"]')), 60_000).then((b) => b.click())
+  await driver.wait(
+    async () => (await driver.findElements(By.css('[data-test="photo-proportion"], [data-test="photo-busy"]'))).length === 0,
+  )
+  await settle(1500)
+  await shoot('photograph')
 
   await open('garment/demo-blouse/fittings?fit=demo-blouse-harbour', 'story')
   await driver.findElements(By.css('[data-test="story-fitting"]')).then((all) => all.at(-1)!.click())

@@ -1,24 +1,23 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { ScrollText } from 'lucide-vue-next'
-import { format, isToday } from 'date-fns'
 import { computed, ref, watch } from 'vue'
 import { useScope } from '~/composables/useScope'
 import type { LoggedAct } from '~/data/acts-log'
+import { showMoment } from '~/days'
 import { say } from '~/messages'
 
 /** Everything that was done here, when, with figures; and the way back to any point of it. */
-const scope = useScope()
+const { lastDone, nextRedo, readLog, goTo: goToAct } = useScope()
 const acts = ref<LoggedAct[]>([])
-const read = async () => (acts.value = await scope.value.readLog())
+const read = async () => (acts.value = await readLog())
 // It follows what is done while it is open, also in another tab.
-watch([scope, () => scope.value.lastDone, () => scope.value.nextRedo], () => void read())
+watch([lastDone, nextRedo], () => void read())
 
 const lastId = computed(() => acts.value.filter((a) => !a.undone).at(-1)?.id ?? null)
 const newestFirst = computed(() => [...acts.value].reverse())
-const when = (at: string) => format(new Date(at), isToday(new Date(at)) ? 'HH:mm' : 'd MMM HH:mm')
 async function goTo(actId: number | null) {
-  const count = await scope.value.goTo(actId)
+  const count = await goToAct(actId)
   if (count)
     say(`${count} ${count === 1 ? 'act' : 'acts'} ${actId === null ? 'undone: it is as it was at first' : 'undone or done again'}.`)
   await read()
@@ -43,7 +42,9 @@ async function goTo(actId: number | null) {
             :title="a.id === lastId ? 'You are here' : a.undone ? 'Do again up to here' : 'Go back to here'"
             @click="goTo(a.id)"
           >
-            <SentenceText class="min-w-0 flex-1" :text="a.label" /><time class="shrink-0 text-soft" :datetime="a.at">{{ when(a.at) }}</time>
+            <SentenceText class="min-w-0 flex-1" :text="a.label" /><time class="shrink-0 text-soft" :datetime="a.at">{{
+              showMoment(a.at)
+            }}</time>
           </button>
         </li>
       </ol>

@@ -5,6 +5,7 @@ import type { Garment } from '~~/core/pattern'
 import { OWN_FIELDS } from '~/components/fields/own-fields'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
+import { isTicked, valueOf } from '~/typed'
 
 /** The inputs of a change, drawn from the fields that its kind names. */
 const props = defineProps<{ change: Change; garment: Garment; applied: Applied | null }>()
@@ -71,12 +72,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
       />
       <label v-else-if="f.type === 'piece'" class="block">
         <span class="mb-1 block font-semibold">{{ f.label }}</span>
-        <select
-          class="field"
-          :value="inputs[f.key]"
-          :data-test="`field-${f.key}`"
-          @change="setPiece(($event.target as HTMLSelectElement).value)"
-        >
+        <select class="field" :value="inputs[f.key]" :data-test="`field-${f.key}`" @change="setPiece(valueOf($event))">
           <option v-for="p in garment.pieces" :key="p.id" :value="p.id">{{ p.name }}</option>
         </select>
       </label>
@@ -107,12 +103,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
       />
       <label v-else-if="f.type === 'choice'" class="block">
         <span class="mb-1 block font-semibold">{{ f.label }}</span>
-        <select
-          class="field"
-          :value="inputs[f.key]"
-          :data-test="`field-${f.key}`"
-          @change="set(f.key, ($event.target as HTMLSelectElement).value)"
-        >
+        <select class="field" :value="inputs[f.key]" :data-test="`field-${f.key}`" @change="set(f.key, valueOf($event))">
           <option v-for="o in f.options" :key="o.value" :value="o.value">{{ o.label }}</option>
         </select>
       </label>
@@ -142,7 +133,7 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
           class="size-5 accent-(--act)"
           :checked="Boolean(inputs[f.key])"
           :data-test="`field-${f.key}`"
-          @change="set(f.key, ($event.target as HTMLInputElement).checked)"
+          @change="set(f.key, isTicked($event))"
         />
         <span
           ><span class="font-semibold">{{ f.label }}</span

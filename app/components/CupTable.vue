@@ -3,6 +3,7 @@ import { Plus, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { Garment } from '~~/core/pattern'
 import type { Charts } from '~~/core/size'
+import { fieldOf } from '~/typed'
 
 /** The cups of a pattern: up to which difference of full and high bust each is made, and which of them it has a piece for. */
 const props = defineProps<{ garment: Garment; sizing: Charts }>()
@@ -15,7 +16,7 @@ const setUpTo = (i: number, mm: number) => {
   if (mm > 0) emit('edit', 'cup', (s) => void (s.cups = ordered(s.cups.map((c, k) => (k === i ? { ...c, upToMm: mm } : c)))))
 }
 function setName(i: number, event: Event) {
-  const field = event.target as HTMLInputElement
+  const field = fieldOf(event)
   const name = field.value.trim().slice(0, 20)
   if (name === '' || props.sizing.cups.some((c, k) => k !== i && c.name === name)) field.value = props.sizing.cups[i]!.name
   else emit('edit', 'name of a cup', (s) => void (s.cups[i]!.name = name))

@@ -2,12 +2,12 @@
 import { LONGEST_NOTES, type Project } from '~~/core/formats'
 import { LONGEST_NAME, toName } from '~~/core/pattern'
 import { useWork } from '~/stores/work'
+import { valueOf } from '~/typed'
 
 /** What is written down about the open fit: a name of its own, and notes. */
 defineProps<{ project: Project }>()
 const work = useWork()
-const setName = (field: EventTarget | null) =>
-  field instanceof HTMLInputElement && work.act('name of the fit', { fit: (row) => void (row.name = toName(field.value)) })
+const setName = (typed: string) => work.act('name of the fit', { fit: (row) => void (row.name = toName(typed)) })
 const setNotes = (text: string) => work.act('notes on the fit', { fit: (row) => void (row.notes = text) })
 </script>
 
@@ -22,7 +22,7 @@ const setNotes = (text: string) => work.act('notes on the fit', { fit: (row) => 
         :maxlength="LONGEST_NAME"
         placeholder="none: it is called by its wearer"
         data-test="fit-name"
-        @change="setName($event.target)"
+        @change="setName(valueOf($event))"
       />
     </label>
     <UiNoteField

@@ -3,17 +3,15 @@ import { CircleAlert, CircleCheck, Info, X } from 'lucide-vue-next'
 import { computed, watch } from 'vue'
 import { message, settleMessage } from '~/messages'
 import { storage } from '~/data/storage'
-import { usePlanSession } from '~/stores/plan-session'
-import { useWork } from '~/stores/work'
+import { opensOffline } from '~/offline'
+import { planWork } from '~/plan-work'
 
 /** The line at the foot of every screen: what was done last, what the program answered to it, and whether it is stored. */
 const route = useRoute()
-const work = useWork()
-const session = usePlanSession()
 
 /** What is stored, or being worked on, in a word or two. */
 const status = computed(() => {
-  if (route.path.startsWith('/garment/') && work.project && session.working) return session.progress || 'working'
+  if (route.path.startsWith('/garment/') && planWork.isOn) return planWork.words || 'working'
   if (storage.pending > 0) return 'saving'
   if (storage.where === 'opening') return 'opening'
   return storage.where === 'page' || storage.unstored.length > 0 ? 'not saved' : 'saved'
@@ -46,6 +44,7 @@ const ICONS = { said: Info, done: CircleCheck, fault: CircleAlert }
         </button>
       </template>
     </div>
+    <span v-if="opensOffline" class="shrink-0 text-soft max-md:hidden" data-test="opens-offline">opens without a network</span>
     <span class="shrink-0" :class="status === 'not saved' ? 'font-semibold text-fault' : 'text-soft'" role="status" data-test="status">{{
       status
     }}</span>

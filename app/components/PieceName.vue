@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { boundsOf, type Point } from '~~/core/geometry'
-import { crossPoints } from '~~/core/moves'
+import { boundsOf, type Point, crossPoints } from '~~/core/geometry'
+
 import { foldedAway, markLinesOf, outlineOf, type Piece, type Shape } from '~~/core/pattern'
 
 /** The name of a piece on the table, and how often it is cut. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { layOut } from '~~/core/paper'
+import { layOut } from '~~/core/paper/lay-out'
 import { boundsOf, joinBoxes, type Path } from '~~/core/geometry'
-import { toPathData } from '~~/core/formats'
+import { toPathData } from '~~/core/formats/path-data'
 import { outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 
 /** A garment as a small picture of its pieces; dashed, as they were before. */

@@ -14,6 +14,7 @@ import { INCH_MM } from '~~/core/units'
 import { useFrameLater } from '~/composables/useFrameLater'
 import { lineOfSize, type SizeLine } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
+import { isOn } from '~/typed'
 import { MOVE_DONE_PART } from '~~/core/tolerances'
 
 /** The table: pieces laid out over water, pan and zoom, the lines and handles of the stop that is open. */
@@ -83,7 +84,7 @@ function panBy(dx: number, dy: number) {
 onMounted(() => {
   behaviour = makeZoom<SVGSVGElement, unknown>()
     .scaleExtent([0.05, 12])
-    .filter((event: Event) => !(event.target as Element).closest('[data-handle]') && !(event as MouseEvent).button)
+    .filter((event: Event) => !isOn(event, '[data-handle]') && !(event as MouseEvent).button)
     .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
       view.value = event.transform
       if (event.sourceEvent) touched = true
@@ -96,7 +97,7 @@ watch([tableWidth, height, caption, legend, () => props.layout], () => {
 })
 
 function onKey(event: KeyboardEvent) {
-  if ((event.target as Element).closest('[data-handle]')) return
+  if (isOn(event, '[data-handle]')) return
   const moves: Record<string, () => void> = {
     ArrowLeft: () => panBy(60, 0),
     ArrowRight: () => panBy(-60, 0),

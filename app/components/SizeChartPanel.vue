@@ -9,6 +9,7 @@ import { sayDone } from '~/messages'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { readText } from '~/read-text'
 import { usePrefs } from '~/stores/prefs'
+import { fieldOf } from '~/typed'
 
 /** The printed size charts: the body each size is made for, and finished measures; typed, pasted, or read from CSV. */
 const props = defineProps<{ garment: Garment; sizing: Charts }>()
@@ -26,7 +27,7 @@ const pasted = ref('')
 const wrong = ref<string | null>(null)
 
 function typed(sizeId: string, id: string, event: Event) {
-  const field = event.target as HTMLInputElement
+  const field = fieldOf(event)
   const text = field.value.trim()
   wrong.value = null
   const read = text === '' ? null : parseLength(text, prefs.units)

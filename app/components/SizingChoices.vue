@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { SCHOOL_NAMES } from '~/school-names'
+import { valueOf } from '~/typed'
 import { FABRICS, FITS, SCHOOLS, type Fabric, type Fit, type School, type Choices } from '~~/core/size'
 
 /** How close it is to fit, in which cloth, and by which school the size is chosen. */
@@ -20,7 +21,7 @@ const FABRIC_WORDS: Record<Fabric, string> = { stretch: 'stretches', drapey: 'dr
 
 /** What was chosen is read at once: the list shows the stored choice again before the act is written. */
 function pick(label: string, event: Event, set: (s: Choices, value: string) => void) {
-  const { value } = event.target as HTMLSelectElement
+  const value = valueOf(event)
   emit('edit', label, (s) => set(s, value))
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowLeft, ArrowRight, Info, PersonStanding, Pin, Power, Trash2, TriangleAlert, Wrench } from 'lucide-vue-next'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { adviseOrder } from '~~/core/advice'
 import { changedPieces, checkInputs, findKind, withInputs, withLargest, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
@@ -54,13 +54,25 @@ const sewn = computed(() => {
 /** What the place of this stop in the plan costs. */
 const order = computed(() => adviseOrder(work.stops, props.before).find((a) => a.changeId === props.change.id) ?? null)
 
+/** What was set and is not stored yet: what is set next, while that takes its time, stands on it. */
+const asked = shallowRef<Change | null>(null)
+const current = computed(() => asked.value ?? props.change)
+let storing = 0
+const forgetAsked = () => void (storing === 0 && (asked.value = null))
+watch(() => props.change, forgetAsked)
+
 /** Counts refused inputs: the form is drawn afresh, with what holds. */
 const refused = ref(0)
-function edit(inputs: unknown) {
+async function edit(inputs: unknown) {
   const problem = checkInputs(props.change.kind, props.before, inputs)
-  if (!problem) return void work.setStop(withInputs(props.change, inputs))
-  refused.value += 1
-  sayFault(writeLengths(problemSentence(problem), prefs.ruler))
+  if (problem) {
+    refused.value += 1
+    return sayFault(writeLengths(problemSentence(problem), prefs.ruler))
+  }
+  asked.value = withInputs(current.value, inputs)
+  storing += 1
+  const stored = await work.setStop(asked.value).finally(() => (storing -= 1))
+  if (!stored) forgetAsked()
 }
 function useLargest() {
   const mm = props.stop.problem?.largestMm
@@ -105,7 +117,7 @@ const forEverybody = computed(() => work.isForEverybody(props.change.id))
     </div>
     <p v-else-if="stop.status === 'off'" class="rounded-lg bg-act-pale p-3">Switched off: the pieces stay as they were before it.</p>
 
-    <ChangeForm :key="refused" :change="change" :garment="before" :applied="stop.applied" @edit="edit" />
+    <ChangeForm :key="refused" :change="current" :garment="before" :applied="stop.applied" @edit="edit" />
 
     <p v-if="changedNames" class="text-sm" data-test="changed-pieces"><span class="font-semibold">Changes:</span> {{ changedNames }}</p>
 

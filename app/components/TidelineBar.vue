@@ -9,6 +9,7 @@ import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
+import { valueOf } from '~/typed'
 import type { ComputedStop } from '~/workers/desk'
 
 /** The plan as a line of stops, from as bought to as altered, and the slider that plays it. */
@@ -175,7 +176,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
           aria-label="Along the tideline, from as bought to as altered"
           :aria-valuetext="position === 0 ? 'as bought' : `stop ${Math.ceil(position)} of ${count}`"
           data-test="tide-slider"
-          @input="(stop(), emit('update:position', Number(($event.target as HTMLInputElement).value)))"
+          @input="(stop(), emit('update:position', Number(valueOf($event))))"
         />
       </div>
     </div>

@@ -5,6 +5,7 @@ import { compareSets, findDoubts, historyOf, latestSet, measuresOf, type Figure,
 import { say } from '~/messages'
 import { showDay } from '~/days'
 import { useWearers } from '~/stores/wearers'
+import { valueOf } from '~/typed'
 
 /** One wearer's figures: typed in the order of taking, beside a body that shows where each one runs. */
 const props = defineProps<{ wearer: Wearer; /** Where acts are undone. */ scope: string }>()
@@ -75,7 +76,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
       <div class="mb-3 flex flex-wrap items-end gap-2">
         <label class="block">
           <span class="mb-1 block text-sm text-soft">Taken on</span>
-          <select class="field" :value="set?.id" data-test="choose-set" @change="setId = ($event.target as HTMLSelectElement).value">
+          <select class="field" :value="set?.id" data-test="choose-set" @change="setId = valueOf($event)">
             <option v-for="s in sets" :key="s.id" :value="s.id">{{ showDay(s.takenOn) }} ({{ Object.keys(s.figures).length }})</option>
           </select>
         </label>
@@ -87,10 +88,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
             class="field w-40"
             :value="set.takenOn"
             data-test="set-day"
-            @change="
-              ($event.target as HTMLInputElement).value &&
-              wearers.editSet(scope, wearer.id, set!.id, { takenOn: ($event.target as HTMLInputElement).value })
-            "
+            @change="valueOf($event) && wearers.editSet(scope, wearer.id, set!.id, { takenOn: valueOf($event) })"
           />
         </label>
       </div>

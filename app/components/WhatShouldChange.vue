@@ -13,6 +13,7 @@ import { useRecipes } from '~/stores/recipes'
 import { useSelection } from '~/stores/selection'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
+import { markAll, valueOf } from '~/typed'
 
 /**
  * One box to say in what should change. The first line says what Enter will do; where that is not clear, Enter opens a choice and
@@ -113,8 +114,8 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
         data-test="wish"
         :display-value="() => wish"
         autocomplete="off"
-        @change="((wish = $event.target.value), (inList = false))"
-        @focus="($event.target as HTMLInputElement).select()"
+        @change="((wish = valueOf($event)), (inList = false))"
+        @focus="markAll($event)"
         @keydown.enter.capture="onEnter"
         @keydown.down="inList = true"
         @keydown.up="inList = true"

@@ -6,6 +6,7 @@ import { sizeWords, type Choices, type WorksheetRow } from '~~/core/size'
 import { lengthToken, parseLength } from '~~/core/units'
 import { sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
+import { fieldOf, valueOf } from '~/typed'
 
 /** The worksheet, zone by zone: body, size by the chart, ease of every size, ease wanted, the size to cut and why, what is missing. */
 const props = defineProps<{
@@ -28,7 +29,7 @@ const setWanted = (zone: string, mm: number | null) =>
     s.wantedMm = Object.fromEntries(mm === null ? rest : [...rest, [zone, mm]])
   })
 function takeWanted(event: Event, zone: string) {
-  const field = event.target as HTMLInputElement
+  const field = fieldOf(event)
   const read = parseLength(field.value, prefs.units)
   if (read.ok) setWanted(zone, read.value)
   else {
@@ -131,7 +132,7 @@ const allFigures = ref(false)
                   :value="r.chosen?.by === 'you' ? r.chosen.sizeId : ''"
                   :aria-label="`Size, ${r.zone.name}`"
                   :data-test="`size-${r.zone.id}`"
-                  @change="setChosen(r.zone.id, ($event.target as HTMLSelectElement).value)"
+                  @change="setChosen(r.zone.id, valueOf($event))"
                 >
                   <option value="">
                     {{ r.chosen && r.chosen.by === 'rule' ? sizeWords(garment, r.chosen) : 'by rule' }}

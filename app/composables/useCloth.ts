@@ -12,6 +12,7 @@ import {
   movedBy,
   turnedRound,
   USES,
+  USUAL_ROUNDS,
   usualCloth,
   usualCounts,
   type Cloth,
@@ -25,6 +26,7 @@ import type { Piece } from '~~/core/pattern'
 import { problemSentence, type Result } from '~~/core/result'
 import { useKeptByFit } from '~/composables/useKeptByFit'
 import { useSheets } from '~/composables/useSheets'
+import { useWorkshop } from '~/composables/useWorkshop'
 import { useWork } from '~/stores/work'
 import { Bench, Ended } from '~/workers/bench'
 import type { LayJobs } from '~/workers/lay-jobs'
@@ -37,9 +39,8 @@ const ChoicesSchema = z.object({
 })
 type ClothChoices = z.infer<typeof ChoicesSchema>
 
-/** A lay is searched for so long, and for so long where several widths are compared, ms. */
-const BUDGET_MS = 2500
-const QUICK_MS = 700
+/** So many orders are tried where somebody asks for a longer search. */
+const LONG_ROUNDS = 10 * USUAL_ROUNDS
 /** Without a sign of life for so long the worker is ended, ms. */
 const SILENT_MS = 15_000
 /** Widths that cloth is sold in, mm. */
@@ -57,9 +58,10 @@ export const useCloth = createSharedComposable(() => {
     computed(() => work.fitId),
     (kept): ClothChoices => ChoicesSchema.safeParse(kept).data ?? { cloths: {}, counts: {} },
   )
+  const workshop = useWorkshop()
   const use = ref<Use>('main')
   const cloth = computed({
-    get: () => choices.value.cloths[use.value] ?? usualCloth(),
+    get: () => choices.value.cloths[use.value] ?? (use.value === 'main' ? workshop.value.cloth : null) ?? usualCloth(),
     set: (own) => (choices.value = { ...choices.value, cloths: { ...choices.value.cloths, [use.value]: own } }),
   })
   const countsOf = (piece: Piece): Counts => choices.value.counts[piece.id] ?? usualCounts(piece)
@@ -79,16 +81,16 @@ export const useCloth = createSharedComposable(() => {
   const byWidth = shallowRef<{ widthMm: number; words: number | string }[]>([])
   let asked = 0
 
-  async function search(of: Cloth, budgetMs: number, tell: (part: number, best: number) => void): Promise<Result<Lay>> {
+  async function search(of: Cloth, rounds: number, tell: (part: number, best: number) => void): Promise<Result<Lay>> {
     const [plain, own, wanted] = [toRaw(garment.value), { ...of }, { ...counts.value }]
     const heard = (done: number, best: number) => {
       bench.alive()
       tell(done, best)
     }
-    return bench.run((remote) => remote.lay(plain, wanted, own, budgetMs, proxy(heard)) as Promise<Result<Lay>>, SILENT_MS)
+    return bench.run((remote) => remote.lay(plain, wanted, own, rounds, proxy(heard)) as Promise<Result<Lay>>, SILENT_MS)
   }
-  /** Lays the pieces anew; what was moved by hand is forgotten. */
-  async function layOut(): Promise<void> {
+  /** Lays the pieces anew; what was moved by hand is forgotten. @param rounds orders that are tried */
+  async function layOut(rounds = USUAL_ROUNDS): Promise<void> {
     asked += 1
     const mine = asked
     bench.stop()
@@ -97,7 +99,7 @@ export const useCloth = createSharedComposable(() => {
     part.value = 0
     bestMm.value = null
     try {
-      const made = await search(cloth.value, BUDGET_MS, (done, best) => {
+      const made = await search(cloth.value, rounds, (done, best) => {
         if (mine !== asked) return
         part.value = done
         bestMm.value = Number.isFinite(best) ? best : null
@@ -126,7 +128,7 @@ export const useCloth = createSharedComposable(() => {
     for (const [i, widthMm] of WIDTHS_MM.entries()) {
       part.value = i / WIDTHS_MM.length
       try {
-        const made = await search({ ...cloth.value, widthMm }, QUICK_MS, () => {})
+        const made = await search({ ...cloth.value, widthMm }, USUAL_ROUNDS, () => {})
         if (mine !== asked) return
         byWidth.value = [...byWidth.value, { widthMm, words: made.ok ? lengthToBuy(made.value) : problemSentence(made.problem) }]
       } catch (error) {
@@ -167,7 +169,7 @@ export const useCloth = createSharedComposable(() => {
     bestMm,
     byWidth,
     faults: computed(() => (lay.value ? layFaults(lay.value) : [])),
-    layOut,
+    layAgain: () => layOut(LONG_ROUNDS),
     stop,
     compareWidths,
     move: (id: string, by: Point) => change(id, (l) => movedBy(l, by)),

@@ -1,8 +1,8 @@
 import { computed, type Ref } from 'vue'
 import { z } from 'zod'
-import { MARGIN_MM, MOST_MARGIN_MM, PAPER_IDS, ROLL_MM } from '~~/core/paper'
+import { MOST_MARGIN_MM, PAPER_IDS, ROLL_MM } from '~~/core/paper'
 import { useKeptByFit } from '~/composables/useKeptByFit'
-import { usePrefs } from '~/stores/prefs'
+import { useWorkshop } from '~/composables/useWorkshop'
 
 /** What of a fit is printed, as it was ticked, and on which paper. */
 const ChoicesSchema = z.object({
@@ -24,16 +24,16 @@ export type PaperChoices = z.infer<typeof ChoicesSchema>
 
 /** What of the open fit is printed. What was kept before there was as much to choose is filled up; what cannot be read is begun anew. */
 export function usePaperChoices(fitId: Ref<string | null>): Ref<PaperChoices> {
-  const prefs = usePrefs()
+  const workshop = useWorkshop()
   const atFirst = computed((): PaperChoices => ({
     onlyChanged: false,
     without: [],
     left: [],
     everyLayer: false,
     allSizes: false,
-    paper: prefs.units === 'in' ? 'letter' : 'a4',
-    rollMm: ROLL_MM.usual,
-    marginMm: MARGIN_MM,
+    paper: workshop.value.paper,
+    rollMm: workshop.value.rollMm,
+    marginMm: workshop.value.marginMm,
   }))
   return useKeptByFit('tidal-seam-paper', fitId, (kept) => {
     const own = typeof kept === 'object' && kept !== null ? kept : {}

@@ -1,7 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed } from 'vue'
 import { changedPieces } from '~~/core/changes'
-import { drawPieces, sheetFor, tapeFor, withoutPages } from '~~/core/paper'
+import { changesInWords, drawPieces, sheetFor, tapeFor, withoutPages } from '~~/core/paper'
 import { usePaperChoices, type PaperChoices } from '~/composables/usePaperChoices'
 import { today } from '~/days'
 import { usePlanSession } from '~/stores/plan-session'
@@ -40,11 +40,7 @@ export const useSheets = createSharedComposable(() => {
     wearerName: work.wearer?.name ?? null,
     sizeName: garment.value.sizes.find((s) => s.id === garment.value.baseSizeId)?.name ?? '',
     date: today(),
-    changes: (session.computedPlan?.stops ?? [])
-      .filter((s) => s.status === 'applied')
-      .map(({ words: { title, amountMm, isPlace } }) =>
-        amountMm === null ? title : `${title} ${prefs.length(amountMm, { signed: !isPlace })}`,
-      ),
+    changes: changesInWords(session.computedPlan?.stops ?? [], prefs.ruler),
     ruler: prefs.ruler,
   }))
   const drawn = computed(() =>

@@ -6,7 +6,8 @@ import type { Point } from '~~/core/geometry'
 import type { Draft, FoundScale, GridChoice, PageGrid } from '~~/core/import'
 import { toName } from '~~/core/pattern'
 import { refuse, type Problem, type Result } from '~~/core/result'
-import { EMPTY_TRAY, type Tray } from '~/data/tray-row'
+import { emptyOut } from '~/data/empty-tray'
+import type { Tray } from '~/data/tray-row'
 import { Bench, Ended } from '~/workers/bench'
 import { importJobs, type ImportJobs } from '~/workers/import-jobs'
 
@@ -19,6 +20,9 @@ type Jobs = ImportJobs | Remote<ImportJobs>
 const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** What a garment is called that comes from a file. */
+export const nameOf = (fileName: string): string => toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
 
 /**
  * The file in the tray: its drawing, the pages of a PDF and how they lie, and what its test square says, all worked out in a
@@ -116,12 +120,11 @@ export function useTrayFile(
     held = { text: content, grid: lies }
     pages.value = []
     scale.value = null
-    const garmentName = toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
+    const garmentName = nameOf(fileName)
     const laid = lies ? { grid: lies, pagesConfirmed: lies.how === 'one-page' } : {}
     const stored = await act(`take in ${fileName}`, (tray) => {
-      delete tray.grid
-      delete tray.pagesConfirmed
-      Object.assign(tray, EMPTY_TRAY, { fileName, text: content, garmentName }, laid)
+      emptyOut(tray)
+      Object.assign(tray, { fileName, text: content, garmentName }, laid)
     })
     if (!stored.ok) {
       held = { text: text.value, grid: plain(grid.value) }
@@ -129,6 +132,21 @@ export function useTrayFile(
     }
     drawing.value = read.value
     await lookAround(content, lies)
+    return null
+  }
+
+  /** What was read from photographs becomes the drawing in the tray. */
+  async function takeOutlines(content: string): Promise<Problem | null> {
+    const read = await inWorker('Drawing the outlines', (jobs) => jobs.read(content, null))
+    if (!read.ok) return read.problem
+    const before = held
+    held = { text: content, grid: null }
+    const stored = await act('settle the photographs', (tray) => void (tray.text = content))
+    if (!stored.ok) {
+      held = before
+      return stored.problem
+    }
+    drawing.value = read.value
     return null
   }
 
@@ -160,6 +178,7 @@ export function useTrayFile(
     /** Ends what is being worked on. */
     stop: () => bench.stop(),
     takeFile,
+    takeOutlines,
     layPages,
     placePage,
     confirmPages,

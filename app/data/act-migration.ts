@@ -1,5 +1,5 @@
 import type { Patches } from 'mutative'
-import { CHART_FIELDS, projectToVersion5 } from '~~/core/formats'
+import { CHART_FIELDS, projectToVersion5 } from '~~/core/formats/migrations'
 
 type Plain = Record<string, unknown>
 type OldPatch = Patches[number] & { path: (string | number)[] }

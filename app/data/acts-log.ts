@@ -1,6 +1,6 @@
 import type { Result } from '~~/core/result'
 import { settleMessage } from '~/messages'
-import { stepOn, together } from './acts'
+import { loadWriting, stepOn, together } from './acts'
 import { db } from './db'
 import { written } from './storage'
 
@@ -28,8 +28,9 @@ export const logOf = async (scope: string): Promise<LoggedAct[]> =>
  */
 export async function goToAct(scope: string, actId: number | null): Promise<Result<number>> {
   settleMessage()
-  return written('go back in the log', () =>
-    together(async () => {
+  return written('go back in the log', async () => {
+    await loadWriting()
+    return together(async () => {
       const acts = await logOf(scope)
       const until = actId === null ? -1 : acts.findIndex((a) => a.id === actId)
       const back = acts.filter((a, i) => i > until && !a.undone).length
@@ -37,6 +38,6 @@ export async function goToAct(scope: string, actId: number | null): Promise<Resu
       for (let i = 0; i < back; i++) await stepOn(scope, true)
       for (let i = 0; i < again; i++) await stepOn(scope, false)
       return back + again
-    }),
-  )
+    })
+  })
 }

@@ -6,7 +6,7 @@ import { doAct, doParts, doRows, doTogether, redoAct, undoAct } from './acts'
 import { goToAct, logOf } from './acts-log'
 import { db } from './db'
 import { storage } from './storage'
-import { EMPTY_TRAY } from './tray-row'
+import { EMPTY_TRAY } from './empty-tray'
 
 const { projects } = demoWardrobe(new Date('2026-03-01'))
 const { garments, fits } = contentsOf(projects)
@@ -205,8 +205,12 @@ describe('acts of the wardrobe', () => {
   })
 
   it('forgets only the oldest beyond 300 acts of a garment', async () => {
-    for (let i = 0; i < 304; i++) await doAct(garment, `note ${i}`, (p) => void (p.name = `Blouse ${i}`))
+    await doAct(garment, 'note 0', (p) => void (p.name = 'Blouse 0'))
+    const { id: _, ...kept } = (await db.acts.where('scope').equals(blouse.id).first())!
+    await db.acts.bulkAdd(Array.from({ length: 300 }, (_, i) => ({ ...kept, label: `note ${i + 1}` })))
+    for (const i of [301, 302, 303]) await doAct(garment, `note ${i}`, (p) => void (p.name = `Blouse ${i}`))
     expect(await db.acts.where('scope').equals(blouse.id).count()).toBe(300)
+    expect((await db.acts.where('scope').equals(blouse.id).first())!.label).toBe('note 4')
     expect(await undoAct(blouse.id)).toBe('note 303')
   })
 })

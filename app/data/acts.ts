@@ -1,15 +1,19 @@
-import { apply, create, type Patches } from 'mutative'
-import { never, strictObject } from 'zod'
-import { issueWords } from '~~/core/issue-words'
 import type { Result } from '~~/core/result'
 import { settleMessage } from '~/messages'
 import { db, type Act, type ActChange, type AnyRow, type Rows, type TableName } from './db'
-import { NotFit, written } from './storage'
-import { TABLE_NAMES, TABLES } from './tables'
-import { EMPTY_TRAY } from './tray-row'
+import { written } from './storage'
+import { EMPTY_TRAY } from './empty-tray'
+import { TABLE_NAMES } from './table-names'
+import type * as Writing from './writing'
 
 /** Acts kept per scope; older ones can no longer be undone. */
 const KEPT_ACTS = 300
+
+let writing: typeof Writing | null = null
+/** What writing needs is large: it is loaded before the first thing is written, not with the first page. */
+export async function loadWriting(): Promise<void> {
+  writing ??= await import('./writing')
+}
 
 /** One transaction over all that people make; one that is under way already takes this in. */
 export const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts', 'pictures'], work)
@@ -24,24 +28,6 @@ async function addAct(scope: string, label: string, changes: ActChange[]): Promi
 
 /** A garment or fit remembers when it was last worked on. */
 const stamped = (row: AnyRow): AnyRow => ('updatedAt' in row ? { ...row, updatedAt: new Date().toISOString() } : row)
-
-/**
- * The row as it may be written. Only fields that differ from `before`, a row that was checked when it was written, are
- * checked: a garment is large, and most acts only touch its plan.
- * @param before null for a whole row that is new
- * @throws NotFit where the schema refuses it
- */
-function checked<T extends AnyRow>(table: TableName, before: T | null, row: T): T {
-  const fields = [...new Set([...Object.keys(before ?? {}), ...Object.keys(row)])] as (keyof T & string)[]
-  const differing = fields.filter((key) => before?.[key] !== row[key])
-  const { shape } = TABLES[table].schema
-  const schema = before ? strictObject(Object.fromEntries(differing.map((key) => [key, shape[key] ?? never()]))) : TABLES[table].schema
-  const read = schema.safeParse(Object.fromEntries(differing.map((key) => [key, row[key]])))
-  if (read.success) return { ...row, ...read.data }
-  const issue = read.error.issues[0]!
-  const where = issue.path.length > 0 ? issue.path.map(String).join(', ') : TABLES[table].word
-  throw new NotFit({ code: 'not-fit', where, message: `${issueWords(issue)}.`, remedy: 'Change it and try again.' }, row)
-}
 
 async function readRow(table: TableName, id: string): Promise<AnyRow | undefined> {
   return (await db.table<AnyRow>(table).get(id)) ?? (table === 'tray' ? EMPTY_TRAY : undefined)
@@ -74,7 +60,8 @@ async function changeRows<T extends TableName>({ table, rows }: RowsPart<T>): Pr
   if (rows.length === 0) return null
   const ids = rows.map((r) => r.id)
   const before = await Promise.all(ids.map(async (id) => ((await db.table(table).get(id)) as Rows[T] | undefined) ?? null))
-  const after = rows.map((r) => r.after && checked(table, null, r.after))
+  // It was loaded before the transaction began: nothing but the storage may be waited for inside of it.
+  const after = rows.map((r) => r.after && writing!.checked(table, null, r.after))
   await putRows(table, ids, after)
   return { how: 'rows', table, ids, before, after }
 }
@@ -82,10 +69,10 @@ async function changeRows<T extends TableName>({ table, rows }: RowsPart<T>): Pr
 async function changeRow<T extends TableName>({ table, id, recipe }: RecipePart<T>): Promise<ActChange | null> {
   const row = (await readRow(table, id)) as Rows[T] | undefined
   if (!row) return null
-  const [next, patches, inverse] = create(row, (draft) => void recipe(draft as Rows[T]), { enablePatches: true })
-  if ((patches as Patches).length === 0) return null
-  await db.table(table).put(checked(table, row, stamped(next as Rows[T])))
-  return { how: 'patch', table, id, patches: patches as Patches, inverse: inverse as Patches }
+  const { next, patches, inverse } = writing!.drafted(row, recipe)
+  if (patches.length === 0) return null
+  await db.table(table).put(writing!.checked(table, row, stamped(next)))
+  return { how: 'patch', table, id, patches, inverse }
 }
 
 async function act({ scope, label, parts }: Done): Promise<void> {
@@ -104,11 +91,12 @@ async function act({ scope, label, parts }: Done): Promise<void> {
  */
 export function doTogether(label: string, acts: readonly Done[]): Promise<Result<void>> {
   settleMessage()
-  return written(label, () =>
-    together(async () => {
+  return written(label, async () => {
+    await loadWriting()
+    await together(async () => {
       for (const done of acts) await act(done)
-    }),
-  )
+    })
+  })
 }
 
 /** Does several things as one act. */
@@ -136,15 +124,6 @@ async function putRows(table: TableName, ids: string[], rows: (AnyRow | null)[])
   }
 }
 
-/** The row with patches applied, or null when they do not fit it any more. */
-function applyPatches(table: TableName, row: AnyRow, patches: Patches): AnyRow | null {
-  try {
-    return checked(table, row, apply(row, patches))
-  } catch {
-    return null
-  }
-}
-
 const actsOf = (scope: string, undone: 0 | 1) => db.acts.where('[scope+undone]').equals([scope, undone])
 
 /** The act of a scope that would be taken back next. */
@@ -155,11 +134,14 @@ export const nextRedo = (scope: string): Promise<Act | undefined> => actsOf(scop
 
 async function step(scope: string, back: boolean): Promise<string | null> {
   settleMessage()
-  const done = await written(back ? 'undo' : 'redo', () => together(() => stepOn(scope, back)))
+  const done = await written(back ? 'undo' : 'redo', async () => {
+    await loadWriting()
+    return together(() => stepOn(scope, back))
+  })
   return done.ok ? done.value : null
 }
 
-/** Takes the last act of a scope back, or does the next one again, inside a transaction. */
+/** Takes the last act of a scope back, or does the next one again, inside a transaction, once the schemas are loaded. */
 export async function stepOn(scope: string, back: boolean): Promise<string | null> {
   const act = await (back ? lastDone(scope) : nextRedo(scope))
   if (!act) return null
@@ -169,7 +151,7 @@ export async function stepOn(scope: string, back: boolean): Promise<string | nul
     if (change.how === 'rows') next.push(() => putRows(change.table, change.ids, back ? change.before : change.after))
     else {
       const row = await readRow(change.table, change.id)
-      const patched = row && applyPatches(change.table, row, back ? change.inverse : change.patches)
+      const patched = row && writing!.patched(change.table, row, back ? change.inverse : change.patches)
       // The row has been replaced since (a restored backup): the act has nothing left to act on.
       if (!patched) {
         await db.acts.delete(act.id!)
@@ -208,7 +190,8 @@ export const deleteForGood = (wearerId: string): Promise<Result<void>> =>
       const [fittings, photos] = await Promise.all(
         [db.fittings, db.photos].map((table) => table.where('fitId').anyOf(fitIds).primaryKeys()),
       )
-      const gone: { [T in TableName]?: readonly string[] } = { wearers: [wearerId], fittings, photos }
+      const made = await db.made.where('wearerId').equals(wearerId).primaryKeys()
+      const gone: { [T in TableName]?: readonly string[] } = { wearers: [wearerId], fittings, photos, made }
       for (const [table, ids] of Object.entries(gone)) await db.table(table).bulkDelete([...ids])
       await db.pictures.bulkDelete(photos!)
       await db.fits.where('id').anyOf(fitIds).modify({ wearerId: null })

@@ -4,17 +4,8 @@ import type { Patches } from 'mutative'
 import type { Wearer } from '~~/core/body'
 import type { Recipe } from '~~/core/changes'
 import type { Fitting, Photo, Version } from '~~/core/fittings'
-import {
-  projectToVersion2,
-  projectToVersion3,
-  projectToVersion4,
-  projectToVersion5,
-  wearerToVersion2,
-  wearerToVersion4,
-  type FitRow,
-  type GarmentRow,
-} from '~~/core/formats'
-import { actToVersion6 } from './act-migration'
+import type { FitRow, GarmentRow } from '~~/core/formats'
+import type { MadeRow } from './made-row'
 import type { Tray } from './tray-row'
 
 /** What each table of things that people make holds. */
@@ -27,6 +18,7 @@ export interface Rows {
   fittings: Fitting
   versions: Version
   photos: Photo
+  made: MadeRow
 }
 export type TableName = keyof Rows
 export type AnyRow = Rows[TableName]
@@ -56,6 +48,9 @@ export interface Act {
   changes: ActChange[]
 }
 
+/** How rows of earlier versions become those of later ones; fetched only where there are any, while the upgrade waits. */
+const oldRows = () => Dexie.waitFor(import('./old-rows'))
+
 export class TidalSeamDb extends Dexie {
   declare garments: Table<GarmentRow, string>
   declare fits: Table<FitRow, string>
@@ -66,6 +61,7 @@ export class TidalSeamDb extends Dexie {
   declare fittings: Table<Fitting, string>
   declare versions: Table<Version, string>
   declare photos: Table<Photo, string>
+  declare made: Table<MadeRow, string>
   declare pictures: Table<PictureRow, string>
 
   /** @param options another place than the browser's own storage */
@@ -95,6 +91,7 @@ export class TidalSeamDb extends Dexie {
     })
     // Version 3: wearers have dated sets of figures, garments their sizing; rows kept for undo likewise.
     this.version(3).upgrade(async (tx) => {
+      const { projectToVersion2, wearerToVersion2 } = await oldRows()
       const day = today()
       type Plain = Record<string, unknown>
       await tx
@@ -118,6 +115,7 @@ export class TidalSeamDb extends Dexie {
     this.version(4)
       .stores({ recipes: 'id' })
       .upgrade(async (tx) => {
+        const { projectToVersion3 } = await oldRows()
         type Plain = Record<string, unknown>
         await tx
           .table('projects')
@@ -140,6 +138,7 @@ export class TidalSeamDb extends Dexie {
       })
     // Version 5: names, days and figures that were stored unchecked are mended, so that they can be opened and backed up.
     this.version(5).upgrade(async (tx) => {
+      const { projectToVersion4, wearerToVersion4 } = await oldRows()
       type Plain = Record<string, unknown>
       const mends: [table: string, mend: (row: Plain) => Plain][] = [
         ['wearers', wearerToVersion4],
@@ -155,6 +154,7 @@ export class TidalSeamDb extends Dexie {
     this.version(6)
       .stores({ projects: null, garments: 'id, updatedAt', fits: 'id, garmentId, wearerId, updatedAt' })
       .upgrade(async (tx) => {
+        const { actToVersion6, projectToVersion5 } = await oldRows()
         type Plain = Record<string, unknown>
         const rows: Plain[] = await tx.table('projects').toArray()
         const parts = rows.map(projectToVersion5)
@@ -167,6 +167,10 @@ export class TidalSeamDb extends Dexie {
       })
     // Version 7: what was kept of fittings. There was nothing of it before.
     this.version(7).stores({ fittings: 'id, fitId', versions: 'id, fitId', photos: 'id, fitId, fittingId', pictures: 'id' })
+    // Version 8: fits that were worked out among many, before they are taken.
+    this.version(8).stores({ made: 'id, garmentId, wearerId' })
+    // Version 9: garments are listed by name and label without reading their pieces.
+    this.version(9).stores({ garments: 'id, updatedAt, [name+updatedAt], *labels' })
   }
 }
 

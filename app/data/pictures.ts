@@ -5,7 +5,7 @@ import { db, type PictureRow } from './db'
 import { written } from './storage'
 
 /**
- * Pictures of photographs, kept beside their rows. A photograph that is deleted keeps its picture as long as the act can be taken
+ * Pictures of photographs of fittings, and of those in the tray, kept beside their rows. A photograph that is deleted keeps its picture as long as the act can be taken
  * back; what no photograph and no act names any more is swept out when the application opens.
  */
 
@@ -28,10 +28,14 @@ export async function picturesOf(photos: readonly Pick<Photo, 'id'>[]): Promise<
 export async function sweepPictures(): Promise<void> {
   const old = new Date(Date.now() - ALONE_MS).toISOString()
   const named = new Set<string>(await db.photos.toCollection().primaryKeys())
+  for (const { id } of (await db.tray.get('now'))?.photos ?? []) named.add(id)
   const alone = (await db.pictures.toCollection().primaryKeys()).filter((id) => !named.has(id))
   if (alone.length === 0) return
   await db.acts.each(({ changes }) => {
-    for (const change of changes) if (change.table === 'photos' && change.how === 'rows') for (const id of change.ids) named.add(id)
+    for (const change of changes) {
+      if (change.table === 'photos' && change.how === 'rows') for (const id of change.ids) named.add(id)
+      if (change.table === 'tray') for (const id of alone) if (JSON.stringify(change).includes(id)) named.add(id)
+    }
   })
   const rows = await db.pictures.bulkGet(alone.filter((id) => !named.has(id)))
   await db.pictures.bulkDelete(rows.flatMap((row) => (row && row.keptAt < old ? [row.id] : [])))

@@ -36,6 +36,20 @@ describe('storage that serves', () => {
   })
 })
 
+describe('what is worth keeping', () => {
+  it('is asked to stay in this browser once, when the first of it is stored', async () => {
+    vi.resetModules()
+    const persist = vi.fn(() => Promise.resolve(false))
+    vi.stubGlobal('navigator', { storage: { persist } })
+    const fresh = await import('./storage')
+    await fresh.openStorage()
+    expect(persist).not.toHaveBeenCalled()
+    for (let i = 0; i < 2; i++) await fresh.written('something', () => Promise.resolve())
+    expect(persist).toHaveBeenCalledTimes(1)
+    vi.unstubAllGlobals()
+  })
+})
+
 describe('storage that is full', () => {
   it('loses nothing: the page goes on by itself, says why, and can save everything', async () => {
     const put = full()

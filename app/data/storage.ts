@@ -2,7 +2,7 @@ import Dexie from 'dexie'
 import { reactive } from 'vue'
 import { ok, refuse, type Problem, type Result } from '~~/core/result'
 import { db, TidalSeamDb, useDb, type TableName } from './db'
-import { TABLE_NAMES } from './tables'
+import { TABLE_NAMES } from './table-names'
 
 /** Something that was done and could not be stored. */
 export interface Unstored {
@@ -165,6 +165,14 @@ export async function backToBrowser(): Promise<Result<null>> {
   return ok(null)
 }
 
+let hasAsked = false
+/** Something is worth keeping: the browser is asked once not to clear it when it runs short of room. It may say no. */
+function askToStay(): void {
+  if (hasAsked || isOnPage()) return
+  hasAsked = true
+  void globalThis.navigator?.storage?.persist?.()
+}
+
 let last = 0
 
 function keepUnstored(label: string, sentence: string, content: unknown): void {
@@ -185,7 +193,9 @@ export async function written<T>(label: string, work: () => Promise<T>): Promise
   const at = db
   try {
     if (isOnPage()) return ok(await work())
-    return ok(await answered(work()))
+    const done = await answered(work())
+    askToStay()
+    return ok(done)
   } catch (error) {
     const cause = notFit(error)
     if (cause) {

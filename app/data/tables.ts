@@ -4,6 +4,7 @@ import { RecipeSchema } from '~~/core/changes'
 import { FittingSchema, PhotoSchema, VersionSchema } from '~~/core/fittings'
 import { FitRowSchema, GarmentRowSchema, type Contents } from '~~/core/formats'
 import type { Rows, TableName } from './db'
+import { MadeRowSchema } from './made-row'
 import { TraySchema } from './tray-row'
 
 interface TableOf<T extends TableName> {
@@ -18,7 +19,7 @@ interface TableOf<T extends TableName> {
 /**
  * The tables of things that people make. An entry here gives a table its schema, its undo (app/data/acts.ts), its place in
  * storage that does not serve (app/data/storage.ts) and in backups; its rows' type stands in `Rows`, its migrations in db.ts.
- * In this order they are restored: what a garment refers to comes first.
+ * Their names alone, in the order in which they are restored, stand in table-names.ts.
  */
 export const TABLES: { [T in TableName]: TableOf<T> } = {
   wearers: { schema: WearerSchema, word: 'wearer', inFile: 'wearers' },
@@ -29,6 +30,5 @@ export const TABLES: { [T in TableName]: TableOf<T> } = {
   versions: { schema: VersionSchema, word: 'version', inFile: 'versions' },
   photos: { schema: PhotoSchema, word: 'photograph', inFile: 'photos' },
   tray: { schema: TraySchema, word: 'tray', inFile: null },
+  made: { schema: MadeRowSchema, word: 'fit that was worked out', inFile: null },
 }
-
-export const TABLE_NAMES = Object.keys(TABLES) as TableName[]

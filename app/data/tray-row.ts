@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { ASIDE_KINDS, GRID_WAYS } from '~~/core/import'
+import { KnownSchema } from '~~/core/photograph'
 import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~/core/pattern'
 
 const Mm = z.number().finite()
@@ -36,6 +37,7 @@ const TrayPieceSchema = z.strictObject({
     grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
     notches: z.array(PointSchema),
     lines: LinesSchema,
+    points: z.array(z.strictObject({ name: z.string(), role: z.enum(['apex', 'other']), at: PointSchema })).optional(),
     sizeName: z.string(),
     sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
     cup: z.string().max(20).optional(),
@@ -55,6 +57,20 @@ const GridSchema = z.strictObject({
   sure: z.boolean(),
 })
 
+/** A photograph of pieces beside something known; its picture lies in the table of pictures under its id. */
+const TrayPhotoSchema = z.strictObject({
+  id: Id,
+  name: z.string(),
+  widthPx: z.int().positive(),
+  heightPx: z.int().positive(),
+  known: KnownSchema,
+  /** Four places that were pointed at, dots; null while they are found by themselves. */
+  pointed: z.tuple([PointSchema, PointSchema, PointSchema, PointSchema]).nullable(),
+  /** Outlines by their number that were taken for none; null where nobody chose yet. */
+  leftOut: z.array(z.int().min(0)).nullable(),
+})
+export type TrayPhoto = z.infer<typeof TrayPhotoSchema>
+
 /** The import tray: pieces on their way in that cannot be used yet, kept until they can or are thrown away. */
 export const TraySchema = z.strictObject({
   id: z.literal('now'),
@@ -64,6 +80,10 @@ export const TraySchema = z.strictObject({
   /** How the pages of a PDF lie, and whether that was looked at. */
   grid: GridSchema.optional(),
   pagesConfirmed: z.boolean().optional(),
+  /** Photographs that are being read: there is no text before they are settled. */
+  photos: z.array(TrayPhotoSchema).max(8).optional(),
+  /** Marks that join them, by their places in each photograph, dots. */
+  marks: z.array(z.array(PointSchema.nullable())).max(20).optional(),
   /** How many times larger than the file says. */
   times: Mm.positive(),
   scaleConfirmed: z.boolean(),
@@ -77,15 +97,3 @@ export const TraySchema = z.strictObject({
 
 export type Tray = z.infer<typeof TraySchema>
 export type TrayPiece = Tray['pieces'][number]
-
-export const EMPTY_TRAY: Tray = {
-  id: 'now',
-  fileName: '',
-  text: '',
-  times: 1,
-  scaleConfirmed: false,
-  pieces: [],
-  garmentName: '',
-  wearerId: null,
-  leftOutSeams: [],
-}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, onUnmounted, watch } from 'vue'
 import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 
@@ -21,6 +21,11 @@ watch(
   },
   { immediate: true },
 )
+
+// Nothing of it is looked at any more; unless it gives way to another garment, which is open already.
+onUnmounted(() => {
+  if (!router.currentRoute.value.path.startsWith('/garment/')) work.close()
+})
 
 /** The stop that the program was at when it could not go on. */
 const culprit = computed(() => work.stops.find((c) => c.id === session.trouble?.stopId) ?? null)

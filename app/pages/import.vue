@@ -2,7 +2,8 @@
 import { sayDone, sayFault } from '~/messages'
 import { stationAt } from '~/stations'
 import { ArrowLeft, FileUp, LoaderCircle, Trash2 } from 'lucide-vue-next'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { isPicture } from '~~/core/import'
 import { problemSentence } from '~~/core/result'
 import { useTray } from '~/stores/tray'
 
@@ -10,6 +11,12 @@ const tray = useTray()
 const countOf = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
 const router = useRouter()
 const refused = ref<string | null>(null)
+/** What is being done that one waits for, in words, and how it is stopped. */
+const busy = computed(() => {
+  const { taking, stopReading } = tray.photographs
+  if (taking !== null) return { words: `Taking in ${taking}`, stop: stopReading }
+  return tray.busy === null ? null : { words: tray.busy, stop: tray.stop }
+})
 const step = ref<'pieces' | 'seams'>('pieces')
 
 /** Files over this are not even read into memory, bytes. */
@@ -31,8 +38,23 @@ async function take(file: File | undefined) {
     refused.value = `${file.name} cannot be read from the disk: it was moved or changed meanwhile. Choose it again.`
     return
   }
+  // A picture is told by what is in it, and not by its name.
+  if (isPicture(new Uint8Array(bytes.slice(0, 1024)))) return takePhoto(file)
   const problem = await tray.takeFile(file.name, new Uint8Array(bytes))
   if (problem) refused.value = `${file.name}, ${problemSentence(problem)}`
+}
+
+async function takePhoto(file: File) {
+  const problem = await tray.photographs.takePhoto(file)
+  if (problem) refused.value = problemSentence(problem)
+  if (problem && tray.photographs.photos.length > 0) sayFault(problemSentence(problem))
+}
+
+/** The demo's own photograph, for somebody who has none at hand. */
+async function takeExample() {
+  const got = await fetch('/demo-photographs/paper-front.jpg').catch(() => null)
+  if (got?.ok) await takePhoto(new File([await got.blob()], 'bodice-front.jpg', { type: 'image/jpeg' }))
+  else refused.value = 'The photograph is not here: it needs the server. Nothing was changed.'
 }
 
 async function finish() {
@@ -54,6 +76,14 @@ async function finish() {
       <NuxtLink to="/" class="btn-quiet"><ArrowLeft class="size-5" />Wardrobe</NuxtLink>
       <h1 class="font-display text-2xl italic">New from file</h1>
       <span v-if="tray.state.fileName" class="text-soft">{{ tray.state.fileName }}</span>
+      <button
+        v-if="tray.photographs.photos.length > 0 && !tray.state.scaleConfirmed"
+        class="btn ml-auto"
+        data-test="tray-clear"
+        @click="tray.clear()"
+      >
+        <Trash2 class="size-4" />Empty the tray
+      </button>
       <div v-if="tray.state.scaleConfirmed" class="ml-auto flex flex-wrap gap-2">
         <button class="btn" data-test="tray-clear" @click="tray.clear()"><Trash2 class="size-4" />Empty the tray</button>
         <button v-if="step === 'seams'" class="btn" data-test="to-pieces" @click="step = 'pieces'">Back to the pieces</button>
@@ -65,13 +95,14 @@ async function finish() {
         </button>
       </div>
     </div>
-    <div v-if="tray.busy" class="grid flex-1 place-items-center p-6" role="status" data-test="tray-busy">
+    <div v-if="busy" class="grid flex-1 place-items-center p-6" role="status" data-test="tray-busy">
       <div class="panel max-w-md p-6 text-center">
         <LoaderCircle class="mx-auto size-8 animate-spin text-act motion-reduce:animate-none" aria-hidden="true" />
-        <p class="mt-3">{{ tray.busy }} …</p>
-        <button class="btn mt-4" data-test="tray-stop" @click="tray.stop()">Stop</button>
+        <p class="mt-3">{{ busy.words }} …</p>
+        <button class="btn mt-4" data-test="tray-stop" @click="busy.stop()">Stop</button>
       </div>
     </div>
+    <TrayPhotoStep v-else-if="tray.photographs.photos.length > 0 && !tray.state.text" @add="takePhoto" />
     <TrayPagesStep v-else-if="tray.grid && tray.pages.length > 0 && !tray.state.pagesConfirmed" />
     <div
       v-else-if="!tray.drawing && tray.ready && !tray.state.scaleConfirmed"
@@ -83,18 +114,14 @@ async function finish() {
         <FileUp class="mx-auto size-10 text-act" aria-hidden="true" />
         <h2 class="mt-3 font-display text-2xl">Drop a file of your pieces here</h2>
         <p class="mt-2 text-soft">
-          SVG, PDF or DXF, with several pieces in one file; the pages of a PDF are put together. You confirm the scale, look at what was
-          read, name what is missing, and the seams are proposed.
+          SVG, PDF or DXF, with several pieces in one file; the pages of a PDF are put together. Or a photograph of paper pieces beside a
+          sheet of paper. You confirm the scale, look at what was read, name what is missing, and the seams are proposed.
         </p>
         <div class="mt-5">
-          <UiFileButton
-            act
-            accept=".svg,.pdf,.dxf,image/svg+xml,application/pdf,image/vnd.dxf"
-            label="Pattern file"
-            test="pattern"
-            @file="take"
+          <UiFileButton act accept=".svg,.pdf,.dxf,image/*,application/pdf,image/vnd.dxf" label="Pattern file" test="pattern" @file="take"
             >Choose a file</UiFileButton
           >
+          <button class="btn ml-2" data-test="try-photograph" @click="takeExample">Try a photograph</button>
         </div>
         <p v-if="refused" class="mt-5 rounded-lg bg-fault-pale p-3 text-left text-fault" role="alert" data-test="refused">{{ refused }}</p>
       </div>

@@ -1,48 +1,34 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { Archive, ArchiveRestore, Ellipsis, FilePlus2, ListChecks, Sailboat, Trash2, Users } from 'lucide-vue-next'
-import { computed, nextTick, ref, watch } from 'vue'
-import { projectsOf, type GarmentRow, type Keep, type Project } from '~~/core/formats'
+import { Archive, ArchiveRestore, Ellipsis, FilePlus2, ListChecks, Sailboat, Search, Table2, Trash2, Users } from 'lucide-vue-next'
+import { useInfiniteScroll } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { faultWords } from '~~/core/advice/count-faults'
+import type { GarmentRow, Keep } from '~~/core/formats'
+import { projectsOf } from '~~/core/formats/project'
 import { problemSentence } from '~~/core/result'
+import { useHung, type Hung } from '~/composables/useHung'
 import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useUnsettled } from '~/composables/useUnsettled'
 import { db } from '~/data/db'
 import { today } from '~/days'
+import { fitTitle } from '~/fit-title'
 import { say, sayDone, sayFault } from '~/messages'
 import { readBytes } from '~/read-bytes'
 import { stationAt } from '~/stations'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe, type Backup } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
-import { useWork } from '~/stores/work'
 
-/** A garment with its fits, the one last worked on first. */
-interface Hung {
-  row: GarmentRow
-  fits: Project[]
-}
-
-const work = useWork()
 const wardrobe = useWardrobe()
 const wearers = useWearers()
 const prefs = usePrefs()
 const router = useRouter()
 const saveFile = useSaveFile()
-const newestFirst = (a: { updatedAt: string }, b: { updatedAt: string }) => b.updatedAt.localeCompare(a.updatedAt)
-
-/** Read here and not in a store: while a garment is worked on, nobody looks at the others. */
-const garments = useLive(
-  async (): Promise<Hung[]> => {
-    const [rows, fits] = await Promise.all([db.garments.toArray(), db.fits.toArray()])
-    return rows
-      .map((row) => ({ row, fits: projectsOf({ garments: [row], fits: fits.sort(newestFirst) }) }))
-      .sort((a, b) => newestFirst(a.fits[0]!, b.fits[0]!))
-  },
-  null as Hung[] | null,
-)
+const garments = useHung()
 const unsettled = useUnsettled(
-  computed(() => (garments.value ?? []).flatMap((g) => g.fits)),
+  computed(() => garments.value ?? []),
   computed(() => wearers.all),
   computed(() => prefs.tolerances),
 )
@@ -71,14 +57,22 @@ const stopWaiting = watch(
   { immediate: true },
 )
 
-async function remove(rows: GarmentRow[]) {
+async function remove(rows: readonly Pick<GarmentRow, 'id' | 'name'>[]) {
   const stored = await wardrobe.remove(rows)
   if (!stored.ok) return
   choosing.value = null
   say(`Deleted ${rows.length === 1 ? `“${rows[0]!.name}”` : countOf(rows.length)}.`, undoable)
 }
 
-const backUp = async () => saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.zip`, 'application/zip')
+async function backUp() {
+  saveFile(await wardrobe.backUp(), `tidal-seam-wardrobe-${today()}.zip`, 'application/zip')
+  prefs.backedUpAt = new Date().toISOString()
+}
+const times = computed(() => (garments.value ?? []).flatMap((g) => [g.updatedAt, ...g.fits.map((f) => f.updatedAt)]).sort())
+const firstAt = computed(
+  () => [...(garments.value ?? []).flatMap((g) => g.fits.map((f) => f.createdAt)), ...times.value].sort()[0] ?? new Date().toISOString(),
+)
+const changedAt = computed(() => times.value.at(-1) ?? '')
 /** A backup of which something is here too and differs: what stays is asked. */
 const asked = ref<(Backup & { fileName: string }) | null>(null)
 async function restore(file: File) {
@@ -104,9 +98,59 @@ async function deleteEverything() {
   if (done.ok) say('Everything was deleted.')
 }
 
+/** What is looked for: every word in the name of a garment, its labels, who wears it, a fit, or what is left to settle there. */
+const sought = ref('')
+/** From so many garments on there is something to look for. */
+const MANY = 7
+const stateOf = (id: string) => {
+  const known = unsettled.value.get(id)
+  return [known ? (faultWords(known.faults) ?? 'everything matches') : '', known?.last ?? 'as bought']
+}
+const wordsOf = ({ id, name, labels, fits }: Hung) =>
+  [name, ...labels, ...fits.flatMap((f) => [fitTitle(f, wearers.all), ...stateOf(f.id)]), ...(fits.length > 0 ? [] : stateOf(id))]
+    .join(' ')
+    .toLowerCase()
+/** All labels that there are, each as often as it is used. */
+const labels = computed(() => {
+  const counts = new Map<string, number>()
+  for (const label of (garments.value ?? []).flatMap((g) => g.labels)) counts.set(label, (counts.get(label) ?? 0) + 1)
+  return [...counts].sort((a, b) => a[0].localeCompare(b[0]))
+})
+/** The label that alone is looked at; none once no garment has it any more. */
+const chosenLabel = ref('')
+const label = computed(() => (labels.value.some(([own]) => own === chosenLabel.value) ? chosenLabel.value : ''))
+const shown = computed(() => {
+  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return (garments.value ?? []).filter((g) => {
+    if (label.value !== '' && !g.labels.includes(label.value)) return false
+    const own = words.length > 0 ? wordsOf(g) : ''
+    return words.every((w) => own.includes(w))
+  })
+})
+
+/** So many cards are drawn at first, and so many more when one comes near the end of them. */
+const CARDS = 24
+const room = ref(CARDS)
+watch([sought, label], () => (room.value = CARDS))
+const scrolled = useTemplateRef('scrolled')
+useInfiniteScroll(scrolled, () => void (room.value += CARDS), { distance: 900, canLoadMore: () => room.value < shown.value.length })
+const seenIds = computed(() => shown.value.slice(0, room.value).map((g) => g.id))
+/** The garments that are seen, with their pieces. */
+const rows = useLive(
+  () => db.garments.bulkGet(seenIds.value),
+  [] as (GarmentRow | undefined)[],
+  () => seenIds.value.join(),
+)
+const cards = computed(() => {
+  const read = new Map(rows.value.flatMap((row) => (row ? [[row.id, row] as const] : [])))
+  return shown.value.slice(0, room.value).flatMap(({ id, fits }) => {
+    const row = read.get(id)
+    return row ? [{ row, fits: projectsOf({ garments: [row], fits }) }] : []
+  })
+})
 /** Ids of the garments that are chosen; null while none are being chosen. */
 const choosing = ref<string[] | null>(null)
-const chosenRows = computed(() => (garments.value ?? []).map((g) => g.row).filter((r) => choosing.value?.includes(r.id)))
+const chosenRows = computed(() => (garments.value ?? []).filter((g) => choosing.value?.includes(g.id)))
 const choose = (id: string, on: boolean) => (choosing.value = [...(choosing.value ?? []).filter((x) => x !== id), ...(on ? [id] : [])])
 async function giveTo(wearerId: string) {
   const wearer = wearers.all.find((w) => w.id === wearerId)
@@ -127,16 +171,16 @@ const more = [
   { test: 'choose-several', words: 'Choose several', icon: ListChecks, run: () => (choosing.value = []) },
   { test: 'delete-everything', words: 'Delete everything', icon: Trash2, run: () => (deleting.value = true) },
 ]
-work.close()
 </script>
 
 <template>
-  <div class="h-full overflow-y-auto">
+  <div ref="scrolled" class="h-full overflow-y-auto">
     <div class="mx-auto max-w-6xl px-5 py-6">
       <div class="mb-5 flex flex-wrap items-center gap-2">
         <h1 class="mr-auto font-display text-3xl italic">Wardrobe</h1>
         <NuxtLink to="/import" class="btn-act" data-test="new-from-file"><FilePlus2 class="size-5" />New from file</NuxtLink>
         <NuxtLink to="/wearers" class="btn" data-test="to-wearers"><Users class="size-5" />Wearers</NuxtLink>
+        <NuxtLink to="/many" class="btn" data-test="to-many"><Table2 class="size-5" />Many fits</NuxtLink>
         <button class="btn" data-test="open-demo" :disabled="loadingDemo" @click="openDemo"><Sailboat class="size-5" />Open demo</button>
         <button class="btn" data-test="back-up" :disabled="!garments?.length" @click="backUp"><Archive class="size-5" />Back up all</button>
         <UiFileButton accept=".zip,.json,application/zip,application/json" label="Backup file to restore" test="restore" @file="restore"
@@ -165,7 +209,7 @@ work.close()
       <WardrobeChosenBar
         v-if="choosing"
         :count="chosenRows.length"
-        @all="choosing = (garments ?? []).map((g) => g.row.id)"
+        @all="choosing = shown.map((g) => g.id)"
         @back-up="backUpChosen"
         @give="giveTo"
         @remove="remove(chosenRows)"
@@ -173,9 +217,32 @@ work.close()
       />
       <WardrobeFirstPage v-if="garments?.length === 0" :busy="loadingDemo" @demo="openDemo" />
 
+      <div v-if="(garments?.length ?? 0) >= MANY" class="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <label class="flex w-full max-w-md items-center gap-2">
+          <Search class="size-5 shrink-0 text-soft" aria-hidden="true" />
+          <span class="sr-only">Find a garment</span>
+          <input v-model="sought" type="search" class="field" placeholder="garment, label, wearer, or “fault”" data-test="find-garment" />
+        </label>
+        <ul v-if="labels.length > 0" class="flex flex-wrap gap-1.5" aria-label="Labels">
+          <li v-for="[own, count] in labels" :key="own">
+            <button
+              class="min-h-9 rounded-full border border-edge px-3 text-sm"
+              :class="own === label ? 'bg-act text-act-ink' : 'bg-panel hover:bg-act-pale'"
+              :aria-pressed="own === label"
+              data-test="find-label"
+              @click="chosenLabel = own === label ? '' : own"
+            >
+              {{ own }} <span :class="own !== label && 'text-soft'">{{ count }}</span>
+            </button>
+          </li>
+        </ul>
+      </div>
+      <p v-if="shown.length === 0 && garments?.length" class="text-soft" role="status" data-test="none-found">
+        Nothing here has all of these words: fewer of them find more.
+      </p>
       <ul class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
         <WardrobeGarmentCard
-          v-for="{ row, fits } in garments ?? []"
+          v-for="{ row, fits } in cards"
           :key="row.id"
           :row="row"
           :fits="fits"
@@ -187,14 +254,15 @@ work.close()
           @remove="remove([row])"
         />
       </ul>
-      <NewFit
+      <WardrobeBackUpReminder v-if="cards.length > 0" :first-at="firstAt" :changed-at="changedAt" @back-up="backUp" />
+      <LazyNewFit
         v-if="beginning"
         :garment-id="beginning.id"
         @close="beginning = null"
         @begun="(id: string) => router.push(stationAt(beginning!.id, id, 'wearer'))"
       />
-      <WardrobeRestoreBackup v-if="asked" v-bind="asked" @close="asked = null" @take="takeIn(asked!, $event)" />
-      <WardrobeDeleteEverything
+      <LazyWardrobeRestoreBackup v-if="asked" v-bind="asked" @close="asked = null" @take="takeIn(asked!, $event)" />
+      <LazyWardrobeDeleteEverything
         v-if="deleting"
         :garments="garments?.length ?? 0"
         :wearers="wearers.all.length"

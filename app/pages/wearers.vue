@@ -20,6 +20,9 @@ async function takeFile(file: File) {
   if (done.ok) sayDone(`${done.count} ${done.count === 1 ? 'wearer' : 'wearers'} read from ${file.name}.`)
   else sayFault(`${file.name}: ${done.sentence}`)
 }
+async function writeOut() {
+  saveFile(await wearers.writeCsv(wearers.all), 'wearers.csv', 'text/csv')
+}
 </script>
 
 <template>
@@ -29,12 +32,7 @@ async function takeFile(file: File) {
       <h1 class="font-display text-2xl italic">Wearers</h1>
       <NewWearer @made="chosenId = $event" />
       <div class="ml-auto flex gap-2">
-        <button
-          class="btn"
-          :disabled="wearers.all.length === 0"
-          data-test="save-csv"
-          @click="saveFile(wearers.writeCsv(wearers.all), 'wearers.csv', 'text/csv')"
-        >
+        <button class="btn" :disabled="wearers.all.length === 0" data-test="save-csv" @click="writeOut">
           <FileDown class="size-4" />Save as CSV
         </button>
         <UiFileButton accept=".csv,text/csv" label="CSV file of wearers" test="csv" @file="takeFile"

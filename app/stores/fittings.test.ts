@@ -10,6 +10,7 @@ import { db } from '~/data/db'
 import { keepPictures, picturesOf, sweepPictures } from '~/data/pictures'
 import { useFittings } from './fittings'
 import { useWardrobe } from './wardrobe'
+import { useTray } from './tray'
 import { useWork } from './work'
 
 const demo = (() => {
@@ -127,6 +128,31 @@ describe('photographs', () => {
     await sweepPictures()
     expect([await db.pictures.get(id), (await db.pictures.get('just-now'))?.id]).toEqual([undefined, 'just-now'])
     expect(await db.pictures.count()).toBe(demo.photos.length + 1)
+  })
+  it('of paper pieces keep their picture while they lie in the tray, and as long as they can be brought back into it', async () => {
+    const tray = useTray()
+    await keepPictures([
+      { id: 'paper-in-tray', type: 'image/jpeg', data: PICTURE },
+      { id: 'paper-forgotten', type: 'image/jpeg', data: PICTURE },
+    ])
+    for (const id of ['paper-in-tray', 'paper-forgotten']) await db.pictures.update(id, { keptAt: '2026-01-01T00:00:00.000Z' })
+    const photo = {
+      name: 'front.jpg',
+      widthPx: 6,
+      heightPx: 8,
+      known: { kind: 'sheet', sheet: 'a4' } as const,
+      pointed: null,
+      leftOut: null,
+    }
+    expect((await tray.act('take in', (row) => void (row.photos = [{ id: 'paper-in-tray', ...photo }]))).ok).toBe(true)
+    await sweepPictures()
+    expect((await db.pictures.bulkGet(['paper-in-tray', 'paper-forgotten'])).map((row) => row?.id)).toEqual(['paper-in-tray', undefined])
+    await tray.clear()
+    expect((await db.tray.get('now'))!.photos).toBeUndefined()
+    await sweepPictures()
+    expect(await db.pictures.get('paper-in-tray')).toBeDefined()
+    await undoAct('tray')
+    expect((await db.tray.get('now'))!.photos).toHaveLength(1)
   })
   it('go with a deleted garment and come back with it', async () => {
     const wardrobe = useWardrobe()

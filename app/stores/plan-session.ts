@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
-import { ref, shallowRef, watch } from 'vue'
+import { ref, shallowRef, watch, watchEffect } from 'vue'
 import { planWith, type LaidOn, type Proposed } from '~~/core/advice'
 import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
 import type { Wearer } from '~~/core/body'
@@ -8,6 +8,7 @@ import type { Fitting } from '~~/core/fittings'
 import { stopsOf, type Project } from '~~/core/formats'
 import type { Garment } from '~~/core/pattern'
 import { lengthToken, type Ruler } from '~~/core/units'
+import { planWork } from '~/plan-work'
 import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
 import type { Asked, ComparedWay, Computed, ComputedStop, Desk, SentResult } from '~/workers/desk'
@@ -64,6 +65,7 @@ export const usePlanSession = defineStore('plan-session', () => {
   const long = ref(false)
   /** How far it has come, in words, where a change tells. */
   const progress = ref('')
+  watchEffect(() => Object.assign(planWork, { isOn: working.value, words: progress.value }))
   /** The stop that the worker is at, by its place in the plan. */
   let at = -1
   onProgress = (what, done, of) => {

@@ -1,7 +1,7 @@
 import { usePreferredDark, usePreferredReducedMotion, useStorage, type StorageLike } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { DEFAULT_TOLERANCES, type Tolerances } from '~~/core/match'
+import { DEFAULT_TOLERANCES, type Tolerances } from '~~/core/match/types'
 import { formatLength, RULERS, unitsOf, type FormatOptions, type Ruler } from '~~/core/units'
 
 /** Where preferences are kept: in this browser, or, where it denies that, in this page alone. */
@@ -36,10 +36,14 @@ export const usePrefs = defineStore('prefs', () => {
   }))
   /** The demo was hung here by itself once: who emptied the wardrobe meant it. */
   const demoHung = useStorage('tidal-seam-demo-hung', false, place)
+  /** After so many days one is reminded to back up; 0 for never. */
+  const remindDays = useStorage('tidal-seam-remind-days', 14, place)
+  /** When everything was last saved as a file, ISO; empty where it never was. */
+  const backedUpAt = useStorage('tidal-seam-backed-up', '', place)
   const prefersDark = usePreferredDark()
   const motion = usePreferredReducedMotion()
   const dark = computed(() => light.value === 'dark' || (light.value === 'auto' && prefersDark.value))
   const stillness = computed(() => motion.value === 'reduce')
   const length = (mm: number, options?: FormatOptions) => formatLength(mm, ruler.value, options)
-  return { place, ruler, units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung }
+  return { place, ruler, units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung, remindDays, backedUpAt }
 })

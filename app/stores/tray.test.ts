@@ -5,7 +5,8 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { measureLength } from '~~/core/geometry'
 import { checkGarment, shapeOf } from '~~/core/pattern'
 import { db } from '~/data/db'
-import { EMPTY_TRAY, TraySchema } from '~/data/tray-row'
+import { EMPTY_TRAY } from '~/data/empty-tray'
+import { TraySchema } from '~/data/tray-row'
 import { useTray } from './tray'
 
 const waistcoat = readFileSync('demo/outside/pedlars-waistcoat.svg', 'utf8')

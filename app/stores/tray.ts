@@ -2,7 +2,18 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { emptyFit, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { ASIDES, BASE_SIZE, buildNest, nameEdges, nestDrafts, proposeSeams, takeCupsAside, type PieceDraft } from '~~/core/import'
+import {
+  ASIDES,
+  BASE_SIZE,
+  buildNest,
+  downOf,
+  nameEdges,
+  nestDrafts,
+  proposeSeams,
+  takeCupsAside,
+  uprightEdges,
+  type PieceDraft,
+} from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
@@ -10,9 +21,11 @@ import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { dropSeamsOf, usePointedSeams } from '~/composables/usePointedSeams'
 import { useTrayFile } from '~/composables/useTrayFile'
+import { useTrayPhotos } from '~/composables/useTrayPhotos'
 import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
-import { EMPTY_TRAY, type Tray, type TrayPiece } from '~/data/tray-row'
+import { emptyOut, EMPTY_TRAY } from '~/data/empty-tray'
+import type { Tray, TrayPiece } from '~/data/tray-row'
 
 const DOWN: Point = { x: 0, y: 1 }
 /** A corner nearer than this to another makes no edge that one could sew, mm. */
@@ -36,6 +49,15 @@ export const useTray = defineStore('tray', () => {
   // JSON: what is written is plain data, never a reactive proxy.
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
   const file = useTrayFile(state, act, () => (chosenId.value = null))
+
+  const photographs = useTrayPhotos(state, act)
+
+  /** The photographs are settled: their outlines are the drawing, at the scale that was measured. */
+  async function confirmPhotos(): Promise<Problem | null> {
+    const text = photographs.outlinesText()
+    if (!text.ok) return text.problem
+    return (await file.takeOutlines(text.value)) ?? confirmScale(1)
+  }
 
   /** The scale is settled: the outlines are looked for, with a first guess at everything; or why they cannot be. */
   async function confirmScale(times: number): Promise<Problem | null> {
@@ -66,11 +88,8 @@ export const useTray = defineStore('tray', () => {
 
   function setKind(id: string, kind: PieceKind) {
     return edit(id, 'kind of piece', ({ draft }) => {
-      const roles = nameEdges(
-        kind,
-        plain(draft.edges).map((e) => e.path),
-        DOWN,
-      )
+      const edges = plain(draft.edges).map((e) => e.path)
+      const roles = nameEdges(kind, uprightEdges(edges, downOf(kind, edges, plain(draft.grain), [], draft.name)), DOWN, draft.name)
       draft.kind = kind
       draft.edges.forEach((e, i) => (e.role = roles[i]!))
     })
@@ -209,7 +228,7 @@ export const useTray = defineStore('tray', () => {
             table: 'tray',
             id: ROW.id,
             recipe: (tray) => {
-              if (rest.length === 0) Object.assign(tray, EMPTY_TRAY)
+              if (rest.length === 0) emptyOut(tray)
               else tray.pieces = tray.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
             },
           },
@@ -219,7 +238,7 @@ export const useTray = defineStore('tray', () => {
     return stored.ok ? { ok: true, row } : { ok: false, sentence: problemSentence(stored.problem) }
   }
 
-  const clear = () => act('empty the tray', (tray) => void Object.assign(tray, EMPTY_TRAY))
+  const clear = () => act('empty the tray', emptyOut)
 
   /** An outline that does not close is taken as it is drawn in the tray: closed by a straight line, overruns cut off. */
   const closeOutline = (id: string) => edit(id, 'close an outline', (p) => void (p.trouble = null))
@@ -239,6 +258,8 @@ export const useTray = defineStore('tray', () => {
   return {
     state,
     ...file,
+    photographs,
+    confirmPhotos,
     chosenId,
     ready,
     built,

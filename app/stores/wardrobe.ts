@@ -1,31 +1,18 @@
 import { defineStore } from 'pinia'
-import {
-  compareContents,
-  contentsOf,
-  emptyFit,
-  logOf,
-  mergeContents,
-  readBackup,
-  splitProject,
-  writeBackup,
-  writeProjectFile,
-  type Contents,
-  type Difference,
-  type FitRow,
-  type GarmentRow,
-  type Keep,
-  type Pictures,
-  type Project,
-} from '~~/core/formats'
+import type { Contents, Difference, FitRow, GarmentRow, Keep, Pictures, Project } from '~~/core/formats'
+import { emptyFit, splitProject } from '~~/core/formats/project'
 import type { Version } from '~~/core/fittings'
 import { LONGEST_NAME, takeSize, toName, type Garment } from '~~/core/pattern'
 import { ok, refuse, type Result } from '~~/core/result'
-import { NO_CHARTS } from '~~/core/size'
+import { NO_CHARTS } from '~~/core/size/sizing'
 import { useActs } from '~/composables/useActs'
 import { deleteEverything, doAct, doParts, doRows, type Part } from '~/data/acts'
 import { db, type TableName } from '~/data/db'
 import { keepPictures, picturesOf } from '~/data/pictures'
-import { TABLE_NAMES, TABLES } from '~/data/tables'
+import { TABLE_NAMES } from '~/data/table-names'
+
+/** What reads and writes files is large, and loaded when the first file comes or goes. */
+const files = () => import('~~/core/formats')
 
 const COPY = ' (copy)'
 /** Garments of an act, in its label: the one, or how many. */
@@ -68,6 +55,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
 
   /** A backup, and what of it is here too and differs. */
   async function openBackup(bytes: Uint8Array): Promise<Result<Backup>> {
+    const { readBackup, compareContents } = await files()
     const read = readBackup(bytes)
     return read.ok ? ok({ ...read.value, differences: compareContents(read.value.file, await contents()) }) : read
   }
@@ -78,6 +66,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
    * @returns how many garments came in
    */
   async function takeIn({ file, pictures }: Backup, label: string, keep: ReadonlyMap<string, Keep>): Promise<Result<number>> {
+    const [{ mergeContents }, { TABLES }] = await Promise.all([files(), import('~/data/tables')])
     const { write, drop, pictures: from } = mergeContents(file, await contents(), keep, () => crypto.randomUUID())
     const rows = write.photos.flatMap(({ id, type }) => {
       const data = pictures.get(from.get(id)!)
@@ -154,15 +143,21 @@ export const useWardrobe = defineStore('wardrobe', () => {
       (draft) => void (draft.name = toName(name) || row.name),
     )
 
+  const setLabels = (row: GarmentRow, labels: string[]) =>
+    doAct({ table: 'garments', id: row.id, scope: 'wardrobe' }, `labels of “${row.name}”`, (draft) => {
+      if (labels.length > 0) draft.labels = labels
+      else delete draft.labels
+    })
+
   /** Deletes garments with all of their fits, as one act. */
-  async function remove(rows: readonly GarmentRow[]) {
+  async function remove(rows: readonly Pick<GarmentRow, 'id' | 'name'>[]) {
     const fits = (await Promise.all(rows.map((row) => fitsOf(row.id)))).flat()
     const gone = { garments: rows.map((row) => row.id), ...(await withLog(fits)) }
     return doParts('wardrobe', `delete ${namesOf(rows)}`, without(gone))
   }
 
   /** Begins an empty fit of each garment for one wearer, as one act. */
-  async function giveTo(rows: readonly GarmentRow[], wearer: { id: string; name: string }) {
+  async function giveTo(rows: readonly Pick<GarmentRow, 'id' | 'name'>[], wearer: { id: string; name: string }) {
     const now = new Date().toISOString()
     const begun = rows.map((row) => emptyFit(crypto.randomUUID(), row.id, wearer.id, now))
     return doRows(
@@ -200,7 +195,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
   /** Everything that people made, as one file. */
   async function backUp(): Promise<Uint8Array<ArrayBuffer>> {
     const all = await contents()
-    return writeBackup(all, await picturesOf(all.photos), new Date())
+    return (await files()).writeBackup(all, await picturesOf(all.photos), new Date())
   }
 
   /** Some garments with their fits, what was kept of those, and their wearers, as one file. */
@@ -209,6 +204,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
     const fits = all.fits.filter((f) => garmentIds.includes(f.garmentId))
     const wearers = all.wearers.filter((w) => fits.some((f) => f.wearerId === w.id))
     const garments = all.garments.filter((g) => garmentIds.includes(g.id))
+    const { logOf, writeBackup } = await files()
     const log = logOf(all, new Set(fits.map((f) => f.id)))
     return writeBackup({ garments, fits, wearers, recipes: all.recipes, ...log }, await picturesOf(log.photos), new Date())
   }
@@ -218,6 +214,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
     const wearer = project.wearerId === null ? undefined : await db.wearers.get(project.wearerId)
     const [fittings, versions] = await Promise.all([db.fittings, db.versions].map((t) => t.where('fitId').equals(project.id).toArray()))
     const log = { fittings, versions, photos: [] } as Pick<Contents, 'fittings' | 'versions' | 'photos'>
+    const { contentsOf, writeProjectFile } = await files()
     return writeProjectFile(contentsOf([project], wearer ? [wearer] : [], await db.recipes.toArray(), log), new Date())
   }
 
@@ -230,6 +227,7 @@ export const useWardrobe = defineStore('wardrobe', () => {
     takeOut,
     versionAsGarment,
     rename,
+    setLabels,
     remove,
     beginFit,
     removeFit,

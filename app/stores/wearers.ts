@@ -1,14 +1,5 @@
 import { defineStore } from 'pinia'
-import {
-  findMeasure,
-  latestSet,
-  readWearersCsv,
-  writeWearersCsv,
-  type CrotchCurve,
-  type Figure,
-  type MeasureSet,
-  type Wearer,
-} from '~~/core/body'
+import { findMeasure, latestSet, type CrotchCurve, type Figure, type MeasureSet, type Wearer } from '~~/core/body'
 import { toName } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { lengthToken } from '~~/core/units'
@@ -17,6 +8,9 @@ import { deleteForGood, doAct, doRows } from '~/data/acts'
 import { db } from '~/data/db'
 import { useLive } from '~/composables/useLive'
 import { usePrefs } from '~/stores/prefs'
+
+/** Tables of wearers, read and written where that is asked for. */
+const tables = () => import('~~/core/body/wearers-csv')
 
 /** A figure as the log names it. */
 function figureWords(figure: Figure | null): string {
@@ -91,10 +85,11 @@ export const useWearers = defineStore('wearers', () => {
 
   const remove = (wearer: Wearer) => deleteForGood(wearer.id)
 
-  const writeCsv = (wearers: readonly Wearer[]) => writeWearersCsv(wearers, prefs.units)
+  const writeCsv = async (wearers: readonly Wearer[]) => (await tables()).writeWearersCsv(wearers, prefs.units)
 
   /** Reads wearers from CSV: those of a known name get the sets of days they do not have yet, the others are new. */
   async function takeCsv(text: string): Promise<{ ok: true; count: number } | { ok: false; sentence: string }> {
+    const { readWearersCsv } = await tables()
     const read = readWearersCsv(text, prefs.units, () => crypto.randomUUID())
     if (!read.ok) return { ok: false, sentence: problemSentence(read.problem) }
     const known = await db.wearers.toArray()

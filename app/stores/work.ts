@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { planWith, type LaidOn } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
 import { withId, type Change, type NewChange } from '~~/core/changes'
@@ -9,6 +9,7 @@ import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { doParts, type Part } from '~/data/acts'
 import { db } from '~/data/db'
+import { openFitId } from '~/open-fit'
 import { usePlanSession } from '~/stores/plan-session'
 import { useSelection } from '~/stores/selection'
 
@@ -79,6 +80,7 @@ export const useWork = defineStore('work', () => {
     () => project.value?.wearerId,
   )
   const fitId = computed(() => project.value?.id ?? null)
+  watch(fitId, (id) => (openFitId.value = id), { immediate: true, flush: 'sync' })
   const acts = useActs(fitId)
   // Both of these stores watch this one: they are asked for when something is done.
   const session = () => usePlanSession()

@@ -8,27 +8,28 @@ const TELL_MS = 100
 /** What the worker of the cloth does. */
 export const layJobs = {
   /**
-   * Lays pieces on a cloth for so long at most, and tells how far it is: which part of the time is over, and the best length so far, mm.
+   * Lays pieces on a cloth, and tells how far it is: which part of the orders was tried, and the best length so far, mm.
    *
    * @param counts how often each piece is cut from this cloth, by its id
+   * @param rounds orders that are tried: the same number gives the same lay
    */
   lay(
     garment: Garment,
     counts: Record<string, number>,
     cloth: Cloth,
-    budgetMs: number,
+    rounds: number,
     tell: (part: number, bestMm: number) => void,
   ): Result<Lay> {
-    const began = performance.now()
-    let told = began
+    let told = performance.now()
     return makeLay(garment, garment.baseSizeId, wantedOf(garment, counts), cloth, {
-      goOn: (_round, bestMm) => {
+      rounds,
+      goOn: (round, bestMm) => {
         const now = performance.now()
         if (now - told > TELL_MS) {
           told = now
-          tell(Math.min(1, (now - began) / budgetMs), bestMm)
+          tell(round / rounds, bestMm)
         }
-        return now - began < budgetMs
+        return true
       },
     })
   },

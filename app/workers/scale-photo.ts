@@ -4,7 +4,7 @@ import { ok, refuse, type Result } from '~~/core/result'
 const LONGEST_PX = 1600
 /** Larger files are no photographs of a phone or a camera, bytes. */
 const LARGEST_FILE = 60_000_000
-const QUALITY = 0.82
+const QUALITY = { seen: 0.82, measured: 0.94 }
 
 /** A photograph as it is kept. */
 export interface ScaledPhoto {
@@ -24,8 +24,14 @@ export function scaledSize(width: number, height: number, longest = LONGEST_PX):
  * Scales a photograph down and turns it upright, in a worker. It is drawn anew, so that nothing of what the camera wrote into the file
  * stays in it: neither the place nor the day nor the camera.
  * @param longest its longer side, pixels
+ * @param use whether it is only looked at, or measured too
  */
-export async function scalePhoto(file: Blob, name: string, longest = LONGEST_PX): Promise<Result<ScaledPhoto>> {
+export async function scalePhoto(
+  file: Blob,
+  name: string,
+  longest = LONGEST_PX,
+  use: keyof typeof QUALITY = 'seen',
+): Promise<Result<ScaledPhoto>> {
   if (file.size > LARGEST_FILE) return refuse('photo-too-large', name, 'it is larger than 60 MB.', 'Save it smaller, then choose it again.')
   let picture: ImageBitmap
   try {
@@ -43,6 +49,6 @@ export async function scalePhoto(file: Blob, name: string, longest = LONGEST_PX)
   pen.imageSmoothingQuality = 'high'
   pen.drawImage(picture, 0, 0, width, height)
   picture.close()
-  const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY })
+  const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY[use] })
   return ok({ type: 'image/jpeg', widthPx: width, heightPx: height, data: new Uint8Array(await blob.arrayBuffer()) })
 }

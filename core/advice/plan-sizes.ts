@@ -16,6 +16,7 @@ import {
 } from '../changes'
 import type { Garment } from '../pattern'
 import { bodyLengths, makeWorksheet, type LengthRow } from '../size'
+import { EQUAL_MM } from '../tolerances'
 
 /** How the note of a stop ends that asks for less than the body does. */
 export const LEFT_OVER = 'As far as these pieces go; the rest is left over.'
@@ -33,7 +34,7 @@ const PLANNED = ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee']
  * @returns null when nothing is missing, or no place for it is found
  */
 export function changeForLength(garment: Garment, row: LengthRow, context: ChangeContext, leastMm = LENGTH_MM): NewChange | null {
-  if (row.missingMm === null || Math.abs(row.missingMm) < leastMm) return null
+  if (row.missingMm === null || Math.abs(row.missingMm) < leastMm - EQUAL_MM) return null
   for (const kind of CHANGE_KINDS) {
     const inputs = kind.givesLength?.(garment, row, context) ?? null
     if (inputs === null || !kind.schema.safeParse(inputs).success) continue
@@ -139,15 +140,15 @@ export const tracedFor = (garment: Garment, context: ChangeContext): Garment => 
 export function planSizes(garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] {
   const traced = trace(garment, context, own)
   const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body, context.bought ?? garment)
-  const along = (draft: Draft, phases: readonly Phase[], more: ReadonlyMap<string, number>) =>
+  const along = (draft: Draft, phases: readonly Phase[], lengths: ReadonlyMap<string, number>) =>
     phases.reduce((now, phase) => {
-      const lengths =
+      const stops =
         phase === 'lengths'
-          ? PLANNED.flatMap((id) => stopForLength(traced.garmentNow(), sheet.lengths, id, more.get(id) ?? 0, context))
+          ? PLANNED.flatMap((id) => stopForLength(traced.garmentNow(), sheet.lengths, id, lengths.get(id) ?? 0, context))
           : []
-      return propose(taken(now, lengths, context), phase, { context, sheet }, own)
+      return propose(taken(now, stops, context), phase, { context, sheet }, own)
     }, draft)
-  const sized = settleLengths((more) => along(traced, UP_TO_SIZES, more), context)
+  const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), sheet.lengths, context)
   return along(sized, AFTER_SIZES, new Map()).stops
 }
 
@@ -155,13 +156,10 @@ export function planSizes(garment: Garment, context: ChangeContext, own: readonl
 const UP_TO_SIZES = PHASES.slice(1, PHASES.indexOf('sizes') + 1)
 const AFTER_SIZES = PHASES.slice(PHASES.indexOf('sizes') + 1)
 
-/** The stop that brings one length to the body’s, and so much more, mm; none where nothing is missing, or no place is found. */
-function stopForLength(garment: Garment, rows: readonly LengthRow[], id: string, moreMm: number, context: ChangeContext): NewChange[] {
+/** The stop that changes one length by so much, mm; none where that is nothing, or no place is found. */
+function stopForLength(garment: Garment, rows: readonly LengthRow[], id: string, byMm: number, context: ChangeContext): NewChange[] {
   const row = rows.find((r) => r.id === id)
-  if (!row || row.missingMm === null) return []
-  // What was asked for once is set right to the last millimetre.
-  const leastMm = moreMm === 0 ? LENGTH_MM : SETTLED_MM / 2
-  return [changeForLength(garment, { ...row, missingMm: row.missingMm + moreMm }, context, leastMm) ?? []].flat()
+  return row && row.missingMm !== null ? [changeForLength(garment, { ...row, missingMm: byMm }, context, SETTLED_MM / 2) ?? []].flat() : []
 }
 
 /** Lengths are brought this near to the body’s at the end of a plan, mm, in so many rounds: one is exact where nothing is solved. */
@@ -170,19 +168,30 @@ const ROUNDS = 2
 
 /**
  * Lengths measured on what the pieces will be: each is asked for once more by what the pieces of the chosen sizes miss, and the sizes
- * are proposed anew.
+ * are proposed anew. What was asked for once is set right to the last millimetre.
  *
- * @param planned the plan up to the sizes with each length asked for by so much more, mm
+ * @param planned the plan up to the sizes with each length changed by so much, mm
+ * @param first what is missing before anything is changed
  */
-function settleLengths(planned: (more: ReadonlyMap<string, number>) => Draft, context: ChangeContext): Draft {
-  const more = new Map<string, number>()
-  let settled = planned(more)
+function settleLengths(
+  planned: (lengths: ReadonlyMap<string, number>) => Draft,
+  first: readonly LengthRow[],
+  context: ChangeContext,
+): Draft {
+  const asked = new Map<string, number>()
+  const missingOf = (rows: readonly LengthRow[]) =>
+    rows.filter(
+      ({ id, missingMm }) =>
+        PLANNED.includes(id) && missingMm !== null && Math.abs(missingMm) >= (asked.has(id) ? SETTLED_MM : LENGTH_MM) - EQUAL_MM,
+    )
+  const ask = (rows: readonly LengthRow[]) => rows.forEach((r) => asked.set(r.id, (asked.get(r.id) ?? 0) + r.missingMm!))
+  ask(missingOf(first))
+  let settled = planned(asked)
   for (let round = 0; round < ROUNDS; round++) {
-    const now = bodyLengths(settled.garmentNow(), context.body, context.sizing.wantedMm)
-    const missing = now.filter((r) => PLANNED.includes(r.id) && r.missingMm !== null && Math.abs(r.missingMm) > SETTLED_MM)
+    const missing = missingOf(bodyLengths(settled.garmentNow(), context.body, context.sizing.wantedMm))
     if (missing.length === 0) break
-    for (const { id, missingMm } of missing) more.set(id, (more.get(id) ?? 0) + missingMm!)
-    settled = planned(more)
+    ask(missing)
+    settled = planned(asked)
   }
   return settled
 }

@@ -143,6 +143,23 @@ describe('a lay', () => {
     const [a, b] = [lay(draftBlouse(), usualCloth()), lay(draftBlouse(), usualCloth())]
     expect(a).toEqual(b)
   })
+  it('is made again from its orders without a search; orders of other pieces are not taken', () => {
+    const garment = draftQuayDress()
+    for (const cloth of [
+      { ...usualCloth(), isFolded: true },
+      { ...usualCloth(), repeatMm: 50 },
+    ]) {
+      const found = lay(garment, cloth, 60)
+      const again = (orders: number[][]) =>
+        makeLay(garment, 'one', wantedOf(garment, countsOf(garment)), cloth, {
+          rounds: 60,
+          orders,
+          goOn: () => expect.unreachable('it searches'),
+        })
+      expect(again(found.orders)).toEqual({ ok: true, value: found })
+      expect(() => again([[0, 0, 1], []])).toThrow('it searches')
+    }
+  })
   it('of nothing needs nothing; a piece wider than the cloth is named, with both widths', () => {
     const garment = draftBlouse()
     const none = makeLay(garment, 'one', wantedOf(garment, { front: 0, gone: 3 }), usualCloth())

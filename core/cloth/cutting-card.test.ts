@@ -104,6 +104,12 @@ it('a word finds its room within the piece, also where the middle of its box lie
   expect(Math.min(x, y)).toBeGreaterThan(30)
 })
 
+it('a word stands in the middle of a band, where there is as much room from end to end', () => {
+  const { x, y } = roomiestPoint([at(0, 0), at(800, 0), at(800, 40), at(0, 40)])
+  expect(Math.abs(x - 400)).toBeLessThan(50)
+  expect(y).toBeCloseTo(20, 6)
+})
+
 describe('bias strips', () => {
   it('of a short edge are one, over its length at 45 degrees and its width', () => {
     const cut = biasCut(600, 30, 3, 1400)

@@ -1,6 +1,7 @@
 import { boundsOf, dot, mapPath, measureArea, measureLength, placeAt, type Point } from '../geometry'
 import { cutLineOf } from '../paper'
 import { edgePath, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
+import { lengthToken } from '../units'
 import type { Use } from './cloth'
 
 /** A piece is cut no more often than this from one cloth. */
@@ -91,4 +92,17 @@ export function cuttingCards(garment: Garment, sizeId: string, countsOf: (piece:
       hiddenLayers: piece.kind === 'band' ? Math.floor(piece.cut.count / 2) : 0,
     }
   })
+}
+
+/** What to mind while a piece is cut, in sentences with lengths as tokens. */
+export function cardNotes({ onFold, isPair, isSmall, hiddenLayers, biasEdges: edges }: CuttingCard): string[] {
+  return [
+    ...(onFold ? ['Its fold lies on a fold of the cloth.'] : []),
+    ...(isPair ? ['Half of them are turned over.'] : []),
+    ...(isSmall ? ['Small and exact: cut each in a single layer.'] : []),
+    ...(hiddenLayers > 0
+      ? [`${hiddenLayers === 1 ? 'One layer is' : `${hiddenLayers} layers are`} hidden: lining does there as well.`]
+      : []),
+    ...edges.map((e) => `${e.name}: ${lengthToken(e.lengthMm)} near the bias. Stay-stitch it, handle it gently.`),
+  ]
 }

@@ -11,10 +11,21 @@ export {
   type Cloth,
   type Use,
 } from './cloth'
-export { BETWEEN_MM, lengthOfLaid, lengthToBuy, makeLay, wantedOf, type LaidOnCloth, type Lay, type SearchOptions } from './make-lay'
+export {
+  BETWEEN_MM,
+  lengthOfLaid,
+  lengthToBuy,
+  makeLay,
+  wantedOf,
+  type LaidOnCloth,
+  type Lay,
+  type SearchOptions,
+  USUAL_ROUNDS,
+} from './make-lay'
 export { shuffled } from './search'
 export type { Wanted } from './lay-items'
-export { biasEdges, cuttingCards, MOST_LAYERS, usualCounts, type BiasEdge, type Counts, type CuttingCard } from './cutting-card'
+export { biasEdges, cardNotes, cuttingCards, MOST_LAYERS, usualCounts, type BiasEdge, type Counts, type CuttingCard } from './cutting-card'
 export { layFaults, movedBy, turnedRound, type LayFault } from './check-lay'
 export { roomiestPoint } from './roomiest-point'
+export { layWords } from './lay-words'
 export { biasCut, type BiasCut } from './bias-cut'

@@ -17,6 +17,8 @@ const COARSE_MM = 8
 const FINE_MM = 2
 /** Orders that are tried where nobody stops the search. */
 const ROUNDS = 4000
+/** Orders that are tried at first: more found no shorter lay of the demo garments, and the same number gives the same lay everywhere. */
+export const USUAL_ROUNDS = 300
 
 /** A piece where it lies on the cloth. */
 export interface LaidOnCloth {
@@ -49,6 +51,8 @@ export interface Lay {
   used: number
   /** Seams whose stripes do not meet, by name. */
   unmatched: string[]
+  /** The orders in which the pieces were laid, of the cloth as it lies and of its opened part: with them the same lay is made again without a search. */
+  orders: number[][]
 }
 
 /** What has to be bought for a lay, mm. */
@@ -60,6 +64,8 @@ export interface SearchOptions {
   goOn?: (round: number, bestMm: number) => boolean
   /** One thrown order by the seed and no search: what others are measured against. */
   isThrown?: boolean
+  /** The orders of a lay of the same pieces that was found before: nothing is searched. */
+  orders?: readonly (readonly number[])[]
 }
 
 const rowsOf = (mm: number, height: number) => Math.floor(mm / height)
@@ -113,7 +119,12 @@ interface LaidPart {
   laid: LaidOnCloth[]
   lengthMm: number
   unmatched: string[]
+  order: number[]
 }
+
+/** The order is one of so many items. */
+const isOrderOf = (order: readonly number[] | undefined, count: number): order is readonly number[] =>
+  order?.length === count && new Set(order).size === count && order.every((i) => i < count)
 
 /** One stretch of cloth with some items on it, as short as was found. */
 function layPart(
@@ -123,8 +134,9 @@ function layPart(
   acrossMm: number,
   cloth: Cloth,
   options: SearchOptions,
+  known?: readonly number[],
 ): Result<LaidPart> {
-  if (items.length === 0) return ok({ laid: [], lengthMm: 0, unmatched: [] })
+  if (items.length === 0) return ok({ laid: [], lengthMm: 0, unmatched: [], order: [] })
   const tooWide = items.find((i) =>
     i.ways.every((w) => w.widthMm + (i.onFold ? BETWEEN_MM / 2 : BETWEEN_MM) > rowsOf(acrossMm, FINE_MM) * FINE_MM),
   )
@@ -140,10 +152,13 @@ function layPart(
     repeatMm > 0 ? stripePhases(garment, items, sizeId, repeatMm) : { phases: new Map<string, number>(), unmatched: [] }
   const parcels = parcelsOf(items, acrossMm, FINE_MM, phases)
   const all = items.map((_, i) => i)
-  const orders = options.isThrown ? [shuffled(all, diceOf(options.seed ?? 1))] : bestOrders(items, acrossMm, cloth, phases, options)
-  const packed = orders
-    .flatMap((order) => pack(parcels, order, rowsOf(acrossMm, FINE_MM), repeatMm) ?? [])
-    .reduce<ReturnType<typeof pack>>((a, b) => (a === null || b.lengthMm < a.lengthMm ? b : a), null)
+  const thrown = options.isThrown ? shuffled(all, diceOf(options.seed ?? 1)) : null
+  const own = isOrderOf(known, items.length) ? known : thrown
+  const tried = (own ? [own] : bestOrders(items, acrossMm, cloth, phases, options)).flatMap((order) => {
+    const packed = pack(parcels, order, rowsOf(acrossMm, FINE_MM), repeatMm)
+    return packed ? [{ ...packed, order }] : []
+  })
+  const packed = tried.reduce<(typeof tried)[number] | null>((a, b) => (a === null || b.lengthMm < a.lengthMm ? b : a), null)
   if (!packed) return refuse('no-place', 'cloth', 'the pieces find no place on it.', 'Take a wider cloth.')
   const laid = packed.placed.map(({ way, row, xMm }, i): LaidOnCloth => {
     const { id, pieceId, name, words, onFold, ways } = items[i]!
@@ -151,7 +166,7 @@ function layPart(
     const yMm = row * FINE_MM + (onFold ? 0 : BETWEEN_MM / 2)
     return { id, pieceId, name, words, onFold, isSingle: false, isTurned, isOver, cutLine, seamLine, polygon, xMm, yMm }
   })
-  return ok({ laid, lengthMm: packed.lengthMm, unmatched })
+  return ok({ laid, lengthMm: packed.lengthMm, unmatched, order: [...packed.order] })
 }
 
 /** The cloth that a lay needs with its pieces where they are now, mm: after one was moved by hand. */
@@ -192,18 +207,20 @@ export function makeLay(
       openedAtMm: opened && opened.laid.length > 0 && part.laid.length > 0 ? beginsAt : null,
       used: lengthMm > 0 ? area / (lengthMm * across) : 0,
       unmatched: [...part.unmatched, ...(opened?.unmatched ?? [])],
+      orders: [part.order, opened?.order ?? []],
     }
   }
   if (!cloth.isFolded) {
     const flat = flatItems(garment, sizeId, cut, isOneWay)
-    const part = layPart(flat.garment, sizeId, flat.items, across, cloth, options)
+    const part = layPart(flat.garment, sizeId, flat.items, across, cloth, options, options.orders?.[0])
     return part.ok ? ok(finish(across, part.value, null)) : part
   }
   const { items, single } = foldedItems(sizeId, cut, isOneWay)
-  const part = layPart(garment, sizeId, items, across / 2, cloth, options)
+  const part = layPart(garment, sizeId, items, across / 2, cloth, options, options.orders?.[0])
   if (!part.ok) return part
   const flat = flatItems(garment, sizeId, single, isOneWay)
-  const opened = layPart(flat.garment, sizeId, flat.items, across, cloth, { ...options, rounds: Math.min(options.rounds ?? ROUNDS, 200) })
+  const fewer = { ...options, rounds: Math.min(options.rounds ?? ROUNDS, 200) }
+  const opened = layPart(flat.garment, sizeId, flat.items, across, cloth, fewer, options.orders?.[1])
   return opened.ok ? ok(finish(across / 2, part.value, opened.value)) : opened
 }
 

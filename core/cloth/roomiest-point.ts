@@ -12,6 +12,9 @@ function toChord(p: Point, a: Point, b: Point): number {
   return distance(p, add(a, scale(along, t)))
 }
 
+/** Of the most room there is, so much is as good. */
+const AS_MUCH = 0.97
+
 const known = new WeakMap<readonly Point[], Point>()
 
 /** A place within a polygon with much room round it, for a word; the same polygon is looked at once. */
@@ -19,14 +22,18 @@ export function roomiestPoint(polygon: readonly Point[]): Point {
   const before = known.get(polygon)
   if (before) return before
   const { minX, maxX, minY, maxY } = boundsOfPoints(polygon)
-  let best = { at: { x: (minX + maxX) / 2, y: (minY + maxY) / 2 }, room: -Infinity }
+  const middle = { x: (minX + maxX) / 2, y: (minY + maxY) / 2 }
+  const places: { at: Point; room: number }[] = []
   for (let i = 1; i < GRID; i++)
     for (let k = 1; k < GRID; k++) {
       const at = { x: minX + ((maxX - minX) * i) / GRID, y: minY + ((maxY - minY) * k) / GRID }
       if (!containsPoint(polygon, at)) continue
-      const room = Math.min(...polygon.map((a, n) => toChord(at, a, polygon[(n + 1) % polygon.length]!)))
-      if (room > best.room) best = { at, room }
+      places.push({ at, room: Math.min(...polygon.map((a, n) => toChord(at, a, polygon[(n + 1) % polygon.length]!))) })
     }
-  known.set(polygon, best.at)
-  return best.at
+  // In a band there is as much room nearly everywhere: then in its middle.
+  const most = Math.max(...places.map((p) => p.room))
+  const [first, ...others] = places.filter((p) => p.room >= AS_MUCH * most).map((p) => p.at)
+  const best = others.reduce((a, b) => (distance(b, middle) < distance(a, middle) ? b : a), first ?? middle)
+  known.set(polygon, best)
+  return best
 }

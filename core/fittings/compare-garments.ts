@@ -76,7 +76,7 @@ function anchorOf(piece: Piece, side: ComparedSide, anchor: Anchor): Point | nul
 }
 
 /** Lays a piece of the second on the first: point on point, grain along grain. A piece without that point is laid by its upper end. */
-function laidOn(first: Piece, second: Piece, a: ComparedSide, b: ComparedSide, anchor: Anchor): { move: Affine; at: Point } {
+export function laidOn(first: Piece, second: Piece, a: ComparedSide, b: ComparedSide, anchor: Anchor): { move: Affine; at: Point } {
   const own = anchorOf(first, a, anchor)
   const other = anchorOf(second, b, anchor)
   const [at, from] = own && other ? [own, other] : [topOf(first, a), topOf(second, b)]
@@ -85,7 +85,7 @@ function laidOn(first: Piece, second: Piece, a: ComparedSide, b: ComparedSide, a
 }
 
 /** The piece of another garment that is meant by a piece: of its kind, with the same id, else the same name. */
-function likeOf(piece: Piece, pieces: readonly Piece[]): Piece | undefined {
+export function likeOf(piece: Piece, pieces: readonly Piece[]): Piece | undefined {
   const ofKind = pieces.filter((p) => p.kind === piece.kind)
   return ofKind.find((p) => p.id === piece.id) ?? ofKind.find((p) => p.name === piece.name)
 }

@@ -10,6 +10,8 @@ export {
   canCompare,
   compareFigures,
   comparePieces,
+  laidOn,
+  likeOf,
   type Anchor,
   type ComparedMeasure,
   type ComparedPiece,

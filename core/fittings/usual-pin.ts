@@ -16,12 +16,12 @@ export function foldMarksOf(garment: Garment, pieceId: string, edgeId: string): 
 const SEAM_REACH_MM = 101.6
 const SEAM_AT_MM = 152.4
 
-/** The first edge of one of the roles, by their order, on a piece of such a kind; else any edge. */
-function firstEdge(garment: Garment, kind: string, roles: readonly EdgeRole[]): { pieceId: string; edgeId: string } {
+/** The first edge of one of the roles, by their order, on a piece of such a kind; else any edge. A fold is left out where it is no place to pin. */
+function firstEdge(garment: Garment, kind: string, roles: readonly EdgeRole[], withFold = true): { pieceId: string; edgeId: string } {
   const pieces = [...garment.pieces].sort((a, b) => Number(b.kind.includes(kind)) - Number(a.kind.includes(kind)))
   for (const piece of pieces)
     for (const role of roles) {
-      const edge = piece.edges.find((e) => e.role === role)
+      const edge = piece.edges.find((e) => e.role === role && (withFold || !e.fold))
       if (edge) return { pieceId: piece.id, edgeId: edge.id }
     }
   return { pieceId: pieces[0]!.id, edgeId: pieces[0]!.edges[0]!.id }
@@ -37,7 +37,7 @@ export function usualPin(garment: Garment, how: Pinned['how']): Pinned {
     case 'wedge':
       return { how, ...firstEdge(garment, 'back', ['centre-back', 'crotch', 'neck']), belowMm: WEDGE_BELOW_MM, isOut: true, mm: 0 }
     case 'seam': {
-      const { pieceId, edgeId } = firstEdge(garment, 'back', ['centre-back', 'panel', 'inseam', 'underarm', 'side'])
+      const { pieceId, edgeId } = firstEdge(garment, 'back', ['centre-back', 'panel', 'inseam', 'underarm', 'side'], false)
       return { how, pieceId, edgeId, atMm: SEAM_AT_MM, aboveMm: SEAM_REACH_MM, belowMm: SEAM_REACH_MM, isOut: false, mm: 0 }
     }
     case 'side':

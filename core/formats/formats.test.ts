@@ -212,7 +212,13 @@ describe('SVG out', () => {
       for (const p of flattenPath(o.path, 0.5)) expect(nearestPlace(original, p).distanceMm).toBeLessThan(0.01)
       expect(Math.abs(measureArea(o.path) - measureArea(original))).toBeLessThan(2)
     }
-    for (const part of ['cut line', 'seam line', 'grain', 'notches', 'text', 'test square']) expect(text).toContain(`data-part="${part}"`)
+    for (const part of ['cut line', 'seam line', 'grain', 'fold', 'notches', 'marks', 'corners', 'text', 'test square'])
+      expect(text).toContain(`data-part="${part}"`)
+    for (const p of sheet.pieces)
+      for (const { name, at } of [...p.corners, ...p.points]) {
+        expect(text).toContain(`d="M${at.x} ${at.y}`)
+        expect(text).toContain(`<title>${name}</title>`)
+      }
     const words = text.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ')
     expect(words).toContain('Shorten &lt;the&gt; body &amp; &quot;more&quot;')
   })

@@ -1,3 +1,4 @@
+export { FILE_VERSION } from './file-version'
 export * from './project-schema'
 export { compareContents, mergeContents, usualKeep, type Difference, type Keep, type Merged } from './merge-contents'
 export { contentsOf, emptyFit, joinProject, projectsOf, splitProject, stopsOf, type Contents, type Project } from './project'

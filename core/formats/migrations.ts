@@ -1,6 +1,6 @@
-import { FigureSchema, isDay } from '../body'
+import { FigureSchema, isDay } from '../body/schema'
 import { toName } from '../pattern'
-import { FILE_VERSION } from './project-schema'
+import { FILE_VERSION } from './file-version'
 
 /** Turns a file of one version into the next. Works on plain JSON; the schema judges the result. */
 export type Migration = (file: Record<string, unknown>) => Record<string, unknown>

@@ -1,8 +1,8 @@
-import type { PDFDocument, PDFFont, PDFPage } from 'pdf-lib'
+import type { PDFDocument, PDFPage } from 'pdf-lib'
 import { roomiestPoint, usableMm, type Lay } from '../cloth'
 import { line, mapPath } from '../geometry'
 import { widthOfWords, type PaperSize } from '../paper'
-import { boxPath, drawStrokes, FAINT, INK, PT, write, type Stroke } from './pdf-pen'
+import { boxPath, drawStrokes, FAINT, INK, PT, write, type Fonts, type Stroke } from './pdf-pen'
 
 /** A lay for a page of its own: which cloth it is, and what is said of it. */
 export interface LayOnPage {
@@ -23,7 +23,7 @@ export function addLayPage(
   doc: PDFDocument,
   paper: PaperSize,
   { name, lines, lay }: LayOnPage,
-  fonts: { regular: PDFFont; bold: PDFFont },
+  fonts: Fonts,
   onLayer: (page: PDFPage, draw: () => void) => void,
 ): void {
   const page = doc.addPage([paper.widthMm * PT, paper.heightMm * PT])

@@ -31,3 +31,18 @@ export function addLayers(doc: PDFDocument, names: readonly string[]): PdfLayers
     },
   }
 }
+
+/** Names of the layers, in the order in which they are listed. */
+export const LAYERS = {
+  cut: 'Cut line',
+  seam: 'Seam line',
+  marks: 'Grain, folds and notches',
+  inner: 'Lines and marks within',
+  words: 'Words',
+  pages: 'Page marks',
+  front: 'Squares and map',
+  cloth: 'Cloth',
+} as const
+
+/** The layer of a size that is drawn over the one in full. */
+export const sizeLayer = (name: string): string => `Size ${name}`

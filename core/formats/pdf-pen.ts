@@ -1,3 +1,4 @@
+import fontkit from '@pdf-lib/fontkit'
 import {
   appendBezierCurve,
   clip,
@@ -7,6 +8,7 @@ import {
   endPath,
   lineTo,
   moveTo,
+  PDFDocument,
   popGraphicsState,
   pushGraphicsState,
   rectangle,
@@ -22,6 +24,7 @@ import {
 } from 'pdf-lib'
 import { line, type Path } from '../geometry'
 import type { PlacedWords } from '../paper'
+import { unpackFont } from './woff'
 
 /** Points in a millimetre. */
 export const PT = 72 / 25.4
@@ -117,7 +120,7 @@ export function writePlaced(
   page: PDFPage,
   { text, at, turnRad, sizeMm, bold }: PlacedWords,
   move: { x: number; y: number },
-  fonts: { regular: PDFFont; bold: PDFFont },
+  fonts: Fonts,
   color = INK,
 ): void {
   page.drawText(text, {
@@ -128,4 +131,41 @@ export function writePlaced(
     color,
     rotate: degrees((-turnRad * 180) / Math.PI),
   })
+}
+
+/** A stroke in ink, or in another colour; closed where it goes round. */
+export const ink = (path: Path, widthMm: number, dashMm?: number[], color = INK, closed = false): Stroke => ({
+  path,
+  closed,
+  widthMm,
+  color,
+  ...(dashMm ? { dashMm } : {}),
+})
+
+/** The two fonts of a document. */
+export interface Fonts {
+  regular: PDFFont
+  bold: PDFFont
+}
+
+/** Font files (TrueType or WOFF), so that every letter prints as on the screen. */
+export interface PdfFonts {
+  regular: Uint8Array
+  bold: Uint8Array
+}
+
+/**
+ * A new document with its title, its letters and the day that it was made.
+ * @param now date written into the file's data
+ */
+export async function openDocument(title: string, fonts: PdfFonts, now: Date): Promise<{ doc: PDFDocument; fonts: Fonts }> {
+  const doc = await PDFDocument.create()
+  doc.registerFontkit(fontkit)
+  doc.setTitle(title)
+  doc.setProducer('Tidal Seam')
+  doc.setCreator('Tidal Seam')
+  doc.setCreationDate(now)
+  doc.setModificationDate(now)
+  const embed = (bytes: Uint8Array) => doc.embedFont(unpackFont(bytes), { subset: true })
+  return { doc, fonts: { regular: await embed(fonts.regular), bold: await embed(fonts.bold) } }
 }

@@ -38,7 +38,7 @@ export function showWords(glyphs: readonly unknown[], state: TextState, to: Affi
     }
     const { unicode = '', width = 0, isSpace = false } = (g ?? {}) as Glyph
     text += unicode
-    x += ((Number.isFinite(width) ? width : 0) * 0.001 * state.size + state.charGap + (isSpace ? state.wordGap : 0)) * state.wide
+    x += (((Number.isFinite(width) ? width : 0) / 1000) * state.size + state.charGap + (isSpace ? state.wordGap : 0)) * state.wide
   }
   const here = chain(to, state.matrix)
   const at = (part: number): Point => applyAffine(here, { x: x * part, y: state.rise + state.size * 0.3 })
@@ -67,10 +67,13 @@ export function toLines(parts: readonly DrawnText[]): DrawnText[] {
   return lines.map((l) => ({ ...l, text: l.text.replace(/\s+/g, ' ').trim().slice(0, 400) }))
 }
 
+/** Words of one line are as high as each other to this part. */
+const SAME_HEIGHT = 0.05
+
 /** Does a part stand right behind another, on its base line and of its size? */
 function goesOn(a: DrawnText, b: DrawnText): boolean {
   const long = distance(a.at, a.end)
-  if (long === 0 || Math.abs(a.heightMm - b.heightMm) > 0.05 * a.heightMm) return false
+  if (long === 0 || Math.abs(a.heightMm - b.heightMm) > SAME_HEIGHT * a.heightMm) return false
   const along = { x: (a.end.x - a.at.x) / long, y: (a.end.y - a.at.y) / long }
   const d = { x: b.at.x - a.end.x, y: b.at.y - a.end.y }
   const [ahead, aside] = [d.x * along.x + d.y * along.y, d.y * along.x - d.x * along.y]

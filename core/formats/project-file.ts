@@ -4,7 +4,8 @@ import { checkGarment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { migrateFile } from './migrations'
 import { projectsOf, stopsOf, type Contents } from './project'
-import { FILE_VERSION, ProjectFileSchema, type ProjectFile } from './project-schema'
+import { FILE_VERSION } from './file-version'
+import { ProjectFileSchema, type ProjectFile } from './project-schema'
 
 /** Writes garments, fits and wearers as one project file: plain JSON, described in docs/formats.md. */
 export function writeProjectFile(contents: Contents, savedAt: Date): string {

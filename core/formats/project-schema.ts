@@ -5,6 +5,8 @@ import { GarmentSchema, Id, LONGEST_NAME, nameOfUpTo } from '../pattern'
 import { FittingSchema, PhotoSchema, VersionSchema } from '../fittings'
 import { ChartsSchema, ChoicesSchema } from '../size'
 import { When } from '../when'
+import { FILE_VERSION } from './file-version'
+import { LONGEST_LABEL, MOST_LABELS } from './labels'
 
 /** Signs that the notes on a fit may have. */
 export const LONGEST_NOTES = 5000
@@ -19,6 +21,8 @@ export const GarmentRowSchema = z.strictObject({
   charts: ChartsSchema,
   /** Stops that mend the draft itself: every fit begins with them. */
   mends: Stops,
+  /** Words under which it is found: a play, a season, a customer. */
+  labels: z.array(nameOfUpTo(LONGEST_LABEL)).max(MOST_LABELS).optional(),
   createdAt: When,
   updatedAt: When,
 })
@@ -38,9 +42,6 @@ export const FitRowSchema = z.strictObject({
   updatedAt: When,
 })
 export type FitRow = z.infer<typeof FitRowSchema>
-
-/** The version this application writes. Raise it together with a new migration. */
-export const FILE_VERSION = 7
 
 export const ProjectFileSchema = z.strictObject({
   format: z.literal('tidal-seam'),

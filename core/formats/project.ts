@@ -1,7 +1,8 @@
 import type { Wearer } from '../body'
 import type { Change, Recipe } from '../changes'
 import type { Garment } from '../pattern'
-import { chartsOf, choicesOf, NO_CHOICES, type Sizing } from '../size'
+import type { Sizing } from '../size/schema'
+import { chartsOf, choicesOf, NO_CHOICES } from '../size/sizing'
 import type { FitRow, GarmentRow, ProjectFile } from './project-schema'
 
 /** One fit with its garment, as it is worked on. It is put together from the two rows, and never stored. */
@@ -21,8 +22,8 @@ export interface Project {
   notes: string
   createdAt: string
   updatedAt: string
-  /** When the garment itself came, and when it was last worked on. */
-  bought: { createdAt: string; updatedAt: string }
+  /** When the garment itself came, when it was last worked on, and its labels. */
+  bought: Pick<GarmentRow, 'createdAt' | 'updatedAt' | 'labels'>
 }
 
 /** All stops of a fit in their order: those for everybody, then its own. */
@@ -41,7 +42,7 @@ export const joinProject = (row: GarmentRow, fit: FitRow): Project => ({
   notes: fit.notes,
   createdAt: fit.createdAt,
   updatedAt: fit.updatedAt,
-  bought: { createdAt: row.createdAt, updatedAt: row.updatedAt },
+  bought: { createdAt: row.createdAt, updatedAt: row.updatedAt, ...(row.labels && { labels: row.labels }) },
 })
 
 export function splitProject(project: Project): { row: GarmentRow; fit: FitRow } {

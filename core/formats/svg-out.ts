@@ -10,6 +10,9 @@ const idOf = (text: string): string =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '') || 'piece'
 
+/** The cross of a mark, from its middle. */
+const CROSS = 'm-3 0h6m-3 -3v6'
+
 /** Rim around the drawing, mm; the test square stands below it. */
 const RIM_MM = 10
 
@@ -45,6 +48,17 @@ export function writeSvg(sheet: Sheet, title: string): string {
     out.push(
       `<g id="${id}-lines" data-part="lines" stroke-dasharray="6 2 1 2" stroke-width="0.2">${p.innerLines.map((l) => `<path d="${toPathData(l.path)}"><title>${escape(l.name)}</title></path>`).join('')}</g>`,
     )
+    for (const [i, o] of p.others.entries()) {
+      const lines = [o.cutLine, ...o.notches].map((path, k) => `<path d="${toPathData(path, k === 0)}"/>`)
+      out.push(
+        `<g id="${id}-other-${i + 1}" data-part="other line" stroke-width="0.3" stroke-dasharray="${i + 2} ${(i % 3) + 1}"><title>${escape(o.name)}</title>${lines.join('')}</g>`,
+      )
+    }
+    const named = (list: readonly { name: string; at: { x: number; y: number } }[], sign: string) =>
+      list.map(({ name: own, at }) => `<path d="M${at.x} ${at.y}${sign}"><title>${escape(own)}</title></path>`).join('')
+    if (p.points.length > 0) out.push(`<g id="${id}-marks" data-part="marks" stroke-width="0.25">${named(p.points, CROSS)}</g>`)
+    // Corners are named and not drawn.
+    out.push(`<g id="${id}-corners" data-part="corners" stroke="none">${named(p.corners, 'h0')}</g>`)
     const words = p.words.map(({ text, at, turnRad, sizeMm, bold }) => {
       const turn = turnRad === 0 ? '' : ` transform="rotate(${(turnRad * 180) / Math.PI} ${at.x} ${at.y})"`
       return `<text x="${at.x}" y="${at.y}" font-size="${sizeMm}"${bold ? ' font-weight="700"' : ''}${turn}>${escape(text)}</text>`

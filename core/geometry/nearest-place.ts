@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import { SAME_PARAMETER } from '../tolerances'
-import { measureSegment } from './measure-length'
+import { measureLength, measureSegment } from './measure-length'
 import { derivativeAt, pointAt, tangentAt } from './segment'
 import type { Path, PathPlace, Point, Segment } from './types'
 import { distance, dot, subtract } from './vector'
@@ -46,15 +46,23 @@ function closeIn(s: Segment, p: Point, from: number, to: number): number {
  * Bracketed by samples, then halved to 1e-9 of the parameter.
  */
 export function nearestPlace(path: Path, p: Point): PathPlace & { distanceMm: number } {
-  let best: (PathPlace & { distanceMm: number }) | null = null
-  let before = 0
-  for (const s of path) {
+  let best: { at: number; t: number; point: Point; distanceMm: number } | null = null
+  for (const [at, s] of path.entries()) {
+    if (best && handlesFrom(s, p) >= best.distanceMm) continue
     const t = nearestOn(s, p)
     const point = pointAt(s, t)
     const distanceMm = distance(point, p)
-    if (!best || distanceMm < best.distanceMm)
-      best = { lengthMm: before + measureSegment(s, 0, t), point, tangent: tangentAt(s, t), distanceMm }
-    before += measureSegment(s)
+    if (!best || distanceMm < best.distanceMm) best = { at, t, point, distanceMm }
   }
-  return best!
+  const { at, t, point, distanceMm } = best!
+  const s = path[at]!
+  return { lengthMm: measureLength(path.slice(0, at)) + measureSegment(s, 0, t), point, tangent: tangentAt(s, t), distanceMm }
+}
+
+/** How far a point lies from the box of a segment's handles, in which the whole segment lies: nothing of it is nearer, mm. */
+function handlesFrom(s: Segment, { x, y }: Point): number {
+  const [a, b] = s.kind === 'line' ? [s.from, s.to] : [s.c1, s.c2]
+  const beside = Math.max(0, Math.min(s.from.x, a.x, b.x, s.to.x) - x, x - Math.max(s.from.x, a.x, b.x, s.to.x))
+  const above = Math.max(0, Math.min(s.from.y, a.y, b.y, s.to.y) - y, y - Math.max(s.from.y, a.y, b.y, s.to.y))
+  return Math.hypot(beside, above)
 }

@@ -27,6 +27,8 @@ export interface PieceDraft {
   notches: Point[]
   /** With a role where it is known to be a fold of the cloth (see find-folds). */
   lines: { name: string; path: Path; role?: 'dart' | 'pleat' }[]
+  /** Places that are marked within it: drill holes, buttons, the bust point. */
+  points?: { name: string; role: 'apex' | 'other'; at: Point }[]
   /** What the size of these edges is called; empty when there is one size only. */
   sizeName: string
   /** The same outline in other sizes, with corners that were paired by hand: corner index to mm along it. */
@@ -164,6 +166,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
       near.lengthMm <= total / 2 ? { from: 'start', distanceMm: near.lengthMm } : { from: 'end', distanceMm: total - near.lengthMm }
     return [{ id, name: `notch ${i + 1} on the ${edges[near.k]!.name}`, edgeId: edges[near.k]!.id }]
   })
+  const points = draft.points ?? []
   return ok({
     id: draft.id,
     name: draft.name,
@@ -178,13 +181,13 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
       name: l.name.slice(0, 120),
       role: l.role ?? (/short|lengthen/i.test(l.name) ? ('shorten' as const) : ('other' as const)),
     })),
-    points: [],
+    points: points.map(({ name, role }, i) => ({ id: `point-${i + 1}`, name, role })),
     shapes: {
       [sizeId]: {
         edges: Object.fromEntries(edges.map((e, i) => [e.id, seamPaths.value[i]!])),
         notches: places,
         lines: Object.fromEntries(draft.lines.map((l, i) => [`line-${i + 1}`, l.path])),
-        points: {},
+        points: Object.fromEntries(points.map((p, i) => [`point-${i + 1}`, p.at])),
         grain: draft.grain,
       },
     },

@@ -1,9 +1,21 @@
 import { spend } from '../budget'
-import { distance, line, measureArea, measureLength, nearestPlace, reversePath, thinOut, type Path, type Segment } from '../geometry'
+import {
+  distance,
+  line,
+  measureArea,
+  measureLength,
+  nearestPlace,
+  placeAt,
+  reversePath,
+  thinOut,
+  type Path,
+  type Point,
+  type Segment,
+} from '../geometry'
 import { FIT_MM, GAP_MM, LEAST_PIECE_MM2, SAME_POINT_MM } from '../tolerances'
 import { chainStrokes, endOf, startOf, type Stroke } from './chain-strokes'
 import { mendGaps, type Mended } from './mend-gaps'
-import { shareLines } from './share-lines'
+import { shareLines, sizesOfOneLook } from './share-lines'
 import { isCalledInner, sized, type Sized } from './sized'
 import { takeOutNotches } from './take-out-notches'
 
@@ -45,13 +57,60 @@ export function drawnOnce(candidates: readonly Sized[]): { once: Sized[]; again:
   return { once: once.sort((a, b) => b.area - a.area), again }
 }
 
+/** Two strokes whose ends and middles lie this near are one that is drawn twice, mm. */
+const SAME_LINE_MM = 0.1
+
 /** What strokes must have in common to be chained, strictest first: cut line and seam line meet at a fold. */
 const MANNERS: ((s: Stroke) => string)[] = [({ shape }) => [...shape.groups, shape.style].join('/'), ({ shape }) => shape.style, () => '']
 
+const isNear = (p: Point, q: Point) => distance(p, q) <= SAME_LINE_MM
+
+/** Do two strokes run over each other, from end to end? */
+function runsOver(a: Stroke, b: Stroke): boolean {
+  const [[from, to], [start, end]] = [a, b].map(({ path }) => [startOf(path), endOf(path)] as const) as [[Point, Point], [Point, Point]]
+  if (!(isNear(from, start) && isNear(to, end)) && !(isNear(from, end) && isNear(to, start))) return false
+  const long = measureLength(a.path)
+  return (
+    Math.abs(measureLength(b.path) - long) <= SAME_LINE_MM &&
+    nearestPlace(b.path, placeAt(a.path, long / 2).point).distanceMm <= SAME_LINE_MM
+  )
+}
+
+/**
+ * The open strokes without those that are drawn over another of their look more often than lines go on at their ends: joined, the two would
+ * close to nothing. Cut line and seam line may both need one, and what runs in and out again is a slit.
+ */
+function withoutRepeats(open: readonly Stroke[]): Stroke[] {
+  const key = ({ shape }: Stroke, p: Point) => `${shape.style} ${Math.round(p.x)} ${Math.round(p.y)}`
+  const byEnd = new Map<string, Stroke[]>()
+  for (const one of open)
+    for (const k of new Set([key(one, startOf(one.path)), key(one, endOf(one.path))])) {
+      const there = byEnd.get(k)
+      if (there) there.push(one)
+      else byEnd.set(k, [one])
+    }
+  const dropped = new Set<Stroke>()
+  for (const one of open) {
+    const near = (p: Point) => (byEnd.get(key(one, p)) ?? []).filter((o) => o !== one && !dropped.has(o))
+    const ends = [startOf(one.path), endOf(one.path)]
+    // A stroke over it shares both ends: it is looked for where fewer meet.
+    const [few] = ends.map((p) => byEnd.get(key(one, p)) ?? []).sort((a, b) => a.length - b.length)
+    spend(few!.length)
+    const over = new Set(few!.filter((o) => o !== one && !dropped.has(o) && runsOver(one, o)))
+    if (over.size === 0) continue
+    const goOn = ends.map((p) => near(p).filter((o) => !over.has(o) && (isNear(startOf(o.path), p) || isNear(endOf(o.path), p))).length)
+    const needed = Math.min(...goOn)
+    if (needed > 0 && over.size >= needed) dropped.add(one)
+  }
+  return open.filter((o) => !dropped.has(o))
+}
+
 /** Open strokes joined end to end: within their group and manner first, what stays open then with others. */
 function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[] {
-  let left = open
-  const done: Stroke[] = []
+  // Sizes of one look that end at one fold would be joined to each other.
+  const alike = shareLines([...sizesOfOneLook(open)], all)
+  let left = open.filter((o) => !alike.closed.some((c) => c.of!.includes(o)))
+  const done: Stroke[] = [...alike.closed]
   for (const [i, mannerOf] of MANNERS.entries()) {
     const groups = new Map<string, Stroke[]>()
     for (const s of left) {
@@ -80,10 +139,8 @@ function chainByManner(open: readonly Stroke[], all: readonly Stroke[]): Stroke[
 
 /** The closed lines of a drawing, and those that are nearly so, that are large enough for pieces; largest first. */
 export function findClosedLines(strokes: readonly Stroke[]): Sized[] {
-  const chains = chainByManner(
-    strokes.filter((s) => !s.shape.closed && !isCalledInner(s.shape)),
-    strokes,
-  )
+  const open = strokes.filter((s) => !s.shape.closed && !isCalledInner(s.shape))
+  const chains = chainByManner(withoutRepeats(open), strokes)
   const candidates = [
     ...strokes.filter((s) => s.shape.closed).map((stroke) => ({ stroke, gapMm: 0 })),
     ...chains.map((stroke) => ({ stroke, gapMm: mendOf(stroke)?.mm ?? distance(startOf(stroke.path), endOf(stroke.path)) })),

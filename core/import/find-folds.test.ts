@@ -60,7 +60,7 @@ describe('lines inside that mean a dart with two tips', () => {
     const [fold, ...more] = findFolds(draft)
     expect(more).toEqual([])
     const taken = takeFold(draft, fold!)
-    expect(findFolds(taken)).toEqual([])
+    expect([...findFolds(taken)]).toEqual([])
     const piece = built(taken)
     expect(piece.lines).toMatchObject([{ name: 'waist dart', role: 'dart' }])
     const d = doubleDartFigures(shape(piece), piece.lines[0]!.id)
@@ -70,7 +70,7 @@ describe('lines inside that mean a dart with two tips', () => {
   })
   it('curved legs are read too', () => {
     const draft = draftOf('<path d="M120 120C132 180 132 240 120 300"/><path d="M120 120C108 180 108 240 120 300"/>')
-    const piece = built(takeFold(draft, findFolds(draft)[0]!))
+    const piece = built(takeFold(draft, [...findFolds(draft)][0]!))
     expect(widthAt(piece, shape(piece), 210)).toBeCloseTo(240 - 18, 3)
   })
   it.each([
@@ -80,7 +80,7 @@ describe('lines inside that mean a dart with two tips', () => {
     ['lines that do not close', '<path d="M120 120L130 200L120 300"/><path d="M120 310L100 200"/>'],
     ['a short mark', '<path d="M120 120L124 130L120 140L116 130Z"/>'],
   ])('%s is none', (_, inner) => {
-    expect(findFolds(draftOf(inner))).toEqual([])
+    expect([...findFolds(draftOf(inner))]).toEqual([])
   })
   it('a piece written as SVG brings its dart back', () => {
     const garment = draftWaistDart()
@@ -101,7 +101,7 @@ describe('lines inside that mean a dart with two tips', () => {
       edges: splitEdges(back.path).map((path) => ({ path, role: 'other' as const, fold: false, allowanceMm: 10 })),
       ...readMarks(back, splitEdges(back.path)),
     }
-    const folds = findFolds(draft).filter((f) => f.what === 'inside-dart')
+    const folds = [...findFolds(draft)].filter((f) => f.what === 'inside-dart')
     expect(folds).toHaveLength(1)
     const taken = takeFold(draft, folds[0]!)
     expect(doubleDartFigures({ lines: { x: taken.lines[taken.lines.length - 1]!.path } }, 'x').intakeMm).toBeCloseTo(18, 2)
@@ -144,7 +144,7 @@ describe('lines inside that mean a pleat', () => {
     }
   })
   it('two lines that lean apart, or lie far from each other, are none', () => {
-    expect(findFolds(draftOf('<path d="M90 0V140"/><path d="M130 0L190 140"/>'))).toEqual([])
-    expect(findFolds(draftOf('<path d="M30 0V80"/><path d="M210 0V80"/>'))).toEqual([])
+    expect([...findFolds(draftOf('<path d="M90 0V140"/><path d="M130 0L190 140"/>'))]).toEqual([])
+    expect([...findFolds(draftOf('<path d="M30 0V80"/><path d="M210 0V80"/>'))]).toEqual([])
   })
 })

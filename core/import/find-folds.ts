@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import {
   distance,
   flattenPath,
@@ -43,20 +44,23 @@ export type Fold =
 
 const endsOf = (path: Path): [Point, Point] => [path[0]!.from, path[path.length - 1]!.to]
 
-/** Every fold that the inner lines of a draft may mean. */
-export function findFolds(draft: PieceDraft): Fold[] {
-  const open = draft.lines.flatMap((l, i) => (l.role ? [] : [{ i, path: l.path }]))
+/** Every fold that the inner lines of a draft may mean, one after another: who needs the first alone looks no further. */
+export function* findFolds(draft: PieceDraft): Generator<Fold> {
+  const open = draft.lines.flatMap((l, i): Drawn[] => (l.role ? [] : [{ i, path: l.path, root: rooted(draft, l.path) }]))
   // A nest's other sizes have no mouths of their own: its edges are not parted.
-  const atEdges = draft.sizes.length === 0 ? pairsOf(open).flatMap(([a, b]) => foldAtEdge(draft, a, b)) : []
-  return [...atEdges, ...loopsOf(open).flatMap(({ lines, path }) => doubleDart(draft, lines, path))]
+  if (draft.sizes.length === 0)
+    for (const [k, a] of open.entries()) {
+      spend(open.length - k)
+      for (const b of open.slice(k + 1)) yield* foldAtEdge(draft, a, b)
+    }
+  for (const { lines, path } of loopsOf(open)) yield* doubleDart(draft, lines, path)
 }
 
 interface Drawn {
   i: number
   path: Path
+  root: Rooted | null
 }
-
-const pairsOf = (list: readonly Drawn[]): [Drawn, Drawn][] => list.flatMap((a, k) => list.slice(k + 1).map((b): [Drawn, Drawn] => [a, b]))
 
 interface Rooted {
   root: Point
@@ -117,7 +121,7 @@ function rooted(draft: PieceDraft, path: Path): Rooted | null {
 }
 
 function foldAtEdge(draft: PieceDraft, a: Drawn, b: Drawn): Fold[] {
-  const [p, q] = [rooted(draft, a.path), rooted(draft, b.path)]
+  const [p, q] = [a.root, b.root]
   if (!p || !q) return dartShortOfEdge(draft, a, b)
   if (p.edge !== q.edge) return []
   const [first, second] = p.atMm < q.atMm ? [p, q] : [q, p]
@@ -163,10 +167,12 @@ function doubleDart(draft: PieceDraft, lines: number[], loop: Path): Fold[] {
   const grain = draft.grain ? subtract(draft.grain.to, draft.grain.from) : { x: 0, y: 1 }
   const along = (p: Point) => p.x * grain.x + p.y * grain.y
   const upper = along(tips.a) <= along(tips.b) ? tips.a : tips.b
+  if (tips.far < DOUBLE_DART_MM) return []
   const start = welded.findIndex((s) => s.from === upper)
   const path = [...welded.slice(start), ...welded.slice(0, start)]
   const d = doubleDartFigures({ lines: { path } }, 'path')
-  const clear = flattenPath(path, FLATTEN_MM).every((p) => draft.edges.every((e) => nearestPlace(e.path, p).distanceMm > REACH_MM))
-  if (!clear || tips.far < DOUBLE_DART_MM || d.intakeMm * 2 > tips.far) return []
+  if (d.intakeMm * 2 > tips.far) return []
+  const isClear = flattenPath(path, FLATTEN_MM).every((p) => draft.edges.every((e) => nearestPlace(e.path, p).distanceMm > REACH_MM))
+  if (!isClear) return []
   return [{ what: 'inside-dart', lines, path }]
 }

@@ -29,6 +29,9 @@ function runsAlong(inner: Sized, outer: Sized): boolean {
   return Math.max(...margins) <= ALLOWANCE_MM && Math.max(...margins) - Math.min(...margins) <= ALLOWANCE_MM / 2
 }
 
+/** Two frames are one that is drawn twice when their sides lie this near, as a part of themselves. */
+const TWIN_PART = 0.02
+
 const isTwin = (a: Sized, b: Sized): boolean =>
   Math.max(
     Math.abs(a.box.minX - b.box.minX),
@@ -36,7 +39,7 @@ const isTwin = (a: Sized, b: Sized): boolean =>
     Math.abs(a.box.minY - b.box.minY),
     Math.abs(a.box.maxY - b.box.maxY),
   ) <=
-  0.02 * Math.max(wide(a.box), high(a.box))
+  TWIN_PART * Math.max(wide(a.box), high(a.box))
 
 /**
  * The frames, borders and backgrounds among the closed lines of a drawing: lines that fill their box and hold the pieces of

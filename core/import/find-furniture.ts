@@ -27,6 +27,8 @@ const TEST_SIDES = [10, 20, 25, 30, 40, 50, 80, 100, INCH_MM, 2 * INCH_MM, 3 * I
 /** A side is one of these to within this part, where no words say so; where words do, to within the second. */
 const SAME_SIDE = 0.004
 const SAID_SIDE = 0.35
+/** A box is square whose sides differ by no more than this part. */
+const SQUARE_PART = 0.02
 /** How far from a test square or scale bar its words may stand, mm. */
 const WORDS_REACH_MM = 40
 /** A scale bar is at least this many times longer than high. */
@@ -88,7 +90,7 @@ export function findFurniture(
     const own = textsOf.get(one) ?? []
     const near = free.filter((t) => Math.min(farFrom(one.box, t.middle), farFrom(one.box, t.at)) <= WORDS_REACH_MM)
     const [w, h] = [wide(one.box), high(one.box)]
-    const square = Math.abs(w - h) <= 0.02 * Math.max(w, h)
+    const square = Math.abs(w - h) <= SQUARE_PART * Math.max(w, h)
     const bar = Math.max(w, h) >= BAR_TIMES * Math.min(w, h)
     const said = [...own, ...near]
       .filter((t) => !speaksOfPiece(t.text))

@@ -1,4 +1,5 @@
 import { spend } from '../budget'
+import { measureLength, nearestPlace, placeAt } from '../geometry'
 import { calledLine, groupName, type Sized } from './sized'
 import { sizeCalled } from './size-called'
 
@@ -14,6 +15,51 @@ function shareOfBoxes({ box: p }: Sized, { box: q }: Sized): number {
   if (w <= 0 || h <= 0) return 0
   const area = (r: typeof p) => (r.maxX - r.minX) * (r.maxY - r.minY)
   return (w * h) / (area(p) + area(q) - w * h)
+}
+
+/** Outlines of one look are sizes from this many on: of two, one is the seam line. */
+const LEAST_ALIKE = 3
+/** Laid over each other box on box, two sizes of a piece run nowhere further apart than this part of it. */
+const ALIKE_PART = 0.05
+const PLACES = 24
+
+/** Is one outline the other in another size? Their corners may have moved, and the whole is as the other. */
+function isAlike(a: Sized, b: Sized): boolean {
+  const [wide, high] = [a.box.maxX - a.box.minX, a.box.maxY - a.box.minY]
+  const total = measureLength(b.loop)
+  const most = ALIKE_PART * Math.max(wide, high)
+  return Array.from({ length: PLACES }, (_, i) => placeAt(b.loop, (total * i) / PLACES).point).every((p) => {
+    spend(a.loop.length)
+    const x = a.box.minX + ((p.x - b.box.minX) * wide) / (b.box.maxX - b.box.minX)
+    const y = a.box.minY + ((p.y - b.box.minY) * high) / (b.box.maxY - b.box.minY)
+    return nearestPlace(a.loop, { x, y }).distanceMm <= most
+  })
+}
+
+/**
+ * Closed outlines of one look, called nothing, that are one piece in several sizes: each is the others made larger. A piece alone may have
+ * as many lines beside each other for another reason; where two pieces have equally many, or words say how many sizes there are, they are sizes.
+ *
+ * @param isSaid do the words of the drawing name so many sizes?
+ * @returns smallest first
+ */
+export function findAlike(candidates: readonly Sized[], isSaid: (count: number) => boolean): Sized[][] {
+  const groups: Sized[][] = []
+  for (const one of [...candidates].sort((a, b) => a.area - b.area)) {
+    const { shape } = one.stroke
+    if (one.isOpen || sizeCalled(shape) !== null || calledLine(shape)) continue
+    spend(groups.length)
+    const group = groups.find(
+      ([first, ...more]) =>
+        first!.stroke.shape.style === shape.style &&
+        shareOfBoxes(more[more.length - 1] ?? first!, one) >= NEST_SHARE &&
+        isAlike(first!, one),
+    )
+    if (group) group.push(one)
+    else groups.push([one])
+  }
+  const many = groups.filter((g) => g.length >= LEAST_ALIKE)
+  return many.filter((g) => isSaid(g.length) || many.some((o) => o !== g && o.length === g.length))
 }
 
 /**

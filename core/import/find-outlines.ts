@@ -160,7 +160,7 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
   const candidates = [...closed, ...closeOnFold(closed, strokes)].sort((a, b) => b.area - a.area)
   const frames = findFrames(candidates, drawing.page && scaledBox(drawing.page, times))
   const own = candidates.filter((c) => !frames.has(c))
-  const sheet = toSheet(strokes, texts, toUnits(own), placeTexts(texts, own), [...frames, ...twice, ...rims])
+  const sheet = toSheet(strokes, texts, toUnits(own, texts), placeTexts(texts, own), [...frames, ...twice, ...rims])
   const furniture = findFurniture(
     sheet.units.filter((u) => !u.isInside).map((u) => u.outer),
     texts,

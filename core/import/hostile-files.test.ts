@@ -126,6 +126,15 @@ describe('files that would take long', () => {
     const [one, ...more] = draftsIn(svg(mixed.map(([, s]) => s).join('')))
     expect([one!.trouble, more, one!.draft.notches]).toEqual([null, [], []])
   })
+  it.each([
+    ['lines from one point', (i: number) => `M400 300l${(200 * Math.cos(i)).toFixed(3)} ${(200 * Math.sin(i)).toFixed(3)}`],
+    ['one line drawn again and again', () => 'M50 50L250 250'],
+    ['hatching', (i: number) => `M${20 + i / 2} 20V580`],
+    ['a grid', (i: number) => (i % 2 ? `M${20 + i / 2} 20V580` : `M20 ${20 + i / 3}H780`)],
+  ])('hundreds of %s are no pieces, and the pieces among them are found', (_, d) => {
+    const many = Array.from({ length: 600 }, (_, i) => `<path d="${d(i)}" stroke="#999"/>`).join('')
+    expect(names(svg(front + back + many)).sort()).toEqual(['Back', 'Front'])
+  })
   it('an outline of nine thousand points is thinned out, within a fiftieth of a millimetre', () => {
     const [one] = draftsIn(svg(`<path d="M${ring(9000, 250).join('L')}Z"/>`))
     expect(one!.trouble).toBeNull()

@@ -3,8 +3,8 @@ import { draftBlouse } from '../../demo/blouse'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { readSvg } from '../formats'
 import { line, measureLength, movePath, reversePath, type Path, type Point } from '../geometry'
-import { sideLength } from '../moves'
-import { checkGarment, outlineOf, shapeOf, type Garment } from '../pattern'
+
+import { checkGarment, outlineOf, shapeOf, type Garment, sideLength } from '../pattern'
 import { buildPiece, findDarts, guessKind, nameEdges, proposeSeams, readMarks, splitEdges, type PieceDraft } from './index'
 import { outlinesIn } from './test-outlines'
 

@@ -6,13 +6,14 @@ import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
 import type { PieceDraft } from './build-piece'
-import { findFolds } from './find-folds'
+import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { straightEdges } from './read-fold-marks'
 import { readMarks, type ReadMarks } from './read-marks'
 import { splitEdges } from './split-edges'
 import { takeFold } from './take-fold'
+import { downOf, pointedDown, uprightEdges } from './which-way-down'
 
 /** An outline on its way in: the first guess at everything, what stands in the way, and whether it was set aside. */
 export interface Draft {
@@ -53,7 +54,8 @@ function draftOf(outline: FoundOutline): Draft {
   const edges = isTooFine
     ? [outline.path.slice(0, MOST_PARTS / 2), outline.path.slice(MOST_PARTS / 2, MOST_PARTS)].filter((e) => e.length > 0)
     : corners
-  const roles = nameEdges(kind, edges, DOWN)
+  const down = downOf(kind, edges, marks.grain, outline.texts, outline.name)
+  const roles = nameEdges(kind, uprightEdges(edges, down), DOWN, outline.name)
   const { words, cutLine } = outline
   const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, marks.grain) : null))
   const pair = (kind === 'sleeve' || kind.startsWith('leg')) && words.count === null
@@ -71,9 +73,10 @@ function draftOf(outline: FoundOutline): Draft {
       allowanceMm: i === foldEdge || isTooFine || !cutLine ? DEFAULT_ALLOWANCE_MM : allowanceOf(path, cutLine),
     })),
     allowanceIncluded: outline.called !== 'seam line',
-    grain: marks.grain,
+    grain: marks.grain && pointedDown(marks.grain, down),
     notches: isTooFine ? [] : marks.notches,
     lines: isTooFine ? [] : lines,
+    ...(marks.points.length > 0 && !isTooFine ? { points: marks.points.slice(0, MOST_PARTS) } : {}),
     sizeName: toName(outline.sizeName || words.size || '', 40),
     sizes: outline.sizes.map((s) => ({ ...s, name: toName(s.name, 40) || 'size', pairs: {} })),
   }
@@ -88,6 +91,25 @@ function draftOf(outline: FoundOutline): Draft {
     doubts: outline.aside || trouble ? [] : doubts,
     asDrawn: hasDarts ? { edges: plain.edges, lines: plain.lines } : null,
   }
+}
+
+/** A bodice is sewn to a skirt that is as wide as it to this part; gathers and pleats are wider. */
+const WAIST_PART = 0.15
+
+/** Where a bodice and a skirt come in together, and fit each other, the lower edge of the bodice is its waist. */
+function settleWaists(drafts: Draft[]): Draft[] {
+  const long = (kind: Draft['draft']['kind'], role: EdgeRole) =>
+    drafts
+      .filter((d) => d.draft.kind === kind && !d.aside && !d.trouble)
+      .reduce((sum, { draft }) => sum + draft.edges.reduce((own, e) => own + (e.role === role ? measureLength(e.path) : 0), 0), 0)
+  const meets = (['front', 'back'] as const).filter((place) => {
+    const [bodice, skirt] = [long(place, 'hem'), long(`skirt-${place}`, 'waist')]
+    return bodice > 0 && Math.abs(bodice - skirt) <= WAIST_PART * Math.max(bodice, skirt)
+  })
+  return drafts.map((d) => {
+    if (!meets.some((place) => d.draft.kind === place)) return d
+    return { ...d, draft: { ...d.draft, edges: d.draft.edges.map((e) => (e.role === 'hem' ? { ...e, role: 'waist' } : e)) } }
+  })
 }
 
 /** What nothing in the file says for certain. */
@@ -123,7 +145,12 @@ function likelyFold(edges: readonly Path[], roles: readonly EdgeRole[], grain: P
 function takeDarts(draft: PieceDraft): PieceDraft {
   let taken = draft
   for (let left = MOST_DARTS; left > 0; left--) {
-    const fold = findFolds(taken).find((f) => f.what !== 'pleat')
+    let fold: Fold | null = null
+    for (const f of findFolds(taken))
+      if (f.what !== 'pleat') {
+        fold = f
+        break
+      }
     if (!fold) return taken
     taken = takeFold(taken, fold)
   }
@@ -172,7 +199,7 @@ export function makeDrafts(drawing: Drawing, times: number, progress?: ImportPro
           `it has ${outlines.length} outlines that could be pieces.`,
           `Part it: up to ${MOST_OUTLINES} are taken in at once.`,
         )
-      return ok(outlines.map(draftOf))
+      return ok(settleWaists(outlines.map(draftOf)))
     },
     STEPS,
   )

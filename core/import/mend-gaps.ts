@@ -40,12 +40,15 @@ interface Joint {
 /** Joins the end of one line to the beginning of another: trimmed where they cross near by, bridged where they nearly meet. */
 function joint(own: Path, next: Path): Joint | null {
   const [ownMm, nextMm] = [measureLength(own), measureLength(next)]
-  const crossing = intersectPaths(own, next).find((h) => ownMm - h.firstMm <= OVERRUN_MM && h.secondMm <= OVERRUN_MM)
+  // Only what runs over is looked at: of two long lines of many chords everything else would cross for nothing.
+  const before = Math.max(0, ownMm - OVERRUN_MM)
+  const [crossing] = intersectPaths(cutPath(own, before, ownMm), cutPath(next, 0, Math.min(OVERRUN_MM, nextMm)))
   if (crossing) {
-    const trimmed = cutPath(own, 0, crossing.firstMm)
+    const ownTo = before + crossing.firstMm
+    const trimmed = cutPath(own, 0, ownTo)
     const rest = cutPath(next, crossing.secondMm, nextMm)
     if (trimmed.length > 0 && rest.length > 0)
-      return { own: trimmed, next: rest, mm: Math.max(ownMm - crossing.firstMm, crossing.secondMm), at: crossing.point }
+      return { own: trimmed, next: rest, mm: Math.max(ownMm - ownTo, crossing.secondMm), at: crossing.point }
   }
   const [a, b] = [endOf(own), startOf(next)]
   const gap = distance(a, b)
@@ -64,6 +67,21 @@ export interface Mended extends Stroke {
 export function mendGaps(open: readonly Stroke[]): Mended[] {
   const long = open.filter((o) => measureLength(o.path) >= LEAST_MM)
   const used = new Set<Stroke>()
+  const ends = new PointGrid<{ o: Stroke; isTurned: boolean }>(2 * OVERRUN_MM)
+  for (const o of long) {
+    ends.add(startOf(o.path), { o, isTurned: false })
+    ends.add(endOf(o.path), { o, isTurned: true })
+  }
+  /** The nearest line that a path may go on with. */
+  const nextOf = (path: Path, of: readonly Stroke[]) => {
+    for (const { o, isTurned } of ends.near(endOf(path))) {
+      spend()
+      if (used.has(o) || of.includes(o)) continue
+      const j = joint(path, isTurned ? reversePath(o.path) : o.path)
+      if (j) return { o, j }
+    }
+    return null
+  }
   const found: Mended[] = []
   for (const first of long) {
     if (used.has(first)) continue
@@ -71,7 +89,6 @@ export function mendGaps(open: readonly Stroke[]): Mended[] {
     const of = [first]
     let worst = { mm: 0, at: endOf(path) }
     for (let steps = 0; steps < MOST_MENDS; steps++) {
-      spend(long.length)
       const closing = of.length > 1 || path.length > 2 ? closed(path) : null
       if (closing) {
         const mended = closing.mm > worst.mm ? { mm: closing.mm, at: closing.at } : worst
@@ -79,18 +96,11 @@ export function mendGaps(open: readonly Stroke[]): Mended[] {
         of.forEach((o) => used.add(o))
         break
       }
-      const tip = endOf(path)
-      const next = long
-        .filter((o) => !used.has(o) && !of.includes(o))
-        .flatMap((o) => [o.path, reversePath(o.path)].map((led) => ({ o, led, far: distance(startOf(led), tip) })))
-        .filter(({ far }) => far <= 2 * OVERRUN_MM)
-        .sort((a, b) => a.far - b.far)
-        .map(({ o, led }) => ({ o, j: joint(path, led) }))
-        .find(({ j }) => j !== null)
+      const next = nextOf(path, of)
       if (!next) break
-      path = [...next.j!.own, ...next.j!.next]
+      path = [...next.j.own, ...next.j.next]
       of.push(next.o)
-      if (next.j!.mm > worst.mm) worst = { mm: next.j!.mm, at: next.j!.at }
+      if (next.j.mm > worst.mm) worst = { mm: next.j.mm, at: next.j.at }
     }
   }
   return found

@@ -100,6 +100,85 @@ describe('nested sizes in a file', () => {
   })
 })
 
+describe('sizes that are drawn in one look', () => {
+  const LOOK = 'fill="none" stroke="black"'
+  /** Pieces side by side, each in so many sizes; without an edge of them, which is drawn once, where `isShared`. */
+  function alike(sizes: number, kinds: Piece['kind'][], words = '', lacks: string | null = null): FoundOutline[] {
+    const pieces = blouse.pieces.filter((p) => kinds.includes(p.kind))
+    const drawn = pieces.flatMap((p, k) => {
+      const by = { x: 400 + k * 900, y: 400 }
+      const own = blouse.sizes.slice(0, sizes).map((s) => shapeOf(p, s.id))
+      const whole = own.map((shape) => toPathData(movePath(outlineOf(p, shape), by), true))
+      if (!lacks) return whole
+      const at = p.edges.findIndex((e) => e.role === lacks)
+      const order = [...p.edges.slice(at + 1), ...p.edges.slice(0, at)]
+      const folds = own.map((shape) => movePath(edgePath(shape, p.edges[at]!.id), by))
+      const ys = folds.flatMap((f) => f.flatMap((x) => [x.from.y, x.to.y]))
+      const x = folds[0]![0]!.from.x
+      const once = `M${x} ${Math.min(...ys)}V${Math.max(...ys)}`
+      return [
+        once,
+        ...own.map((shape) =>
+          toPathData(
+            order.flatMap((e) => [...movePath(edgePath(shape, e.id), by)]),
+            false,
+          ),
+        ),
+      ]
+    })
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="2000mm" viewBox="0 0 4000 2000">${drawn.map((d) => `<path ${LOOK} d="${d}"/>`).join('')}${words}</svg>`
+    return find(svg).filter((o) => !o.aside)
+  }
+
+  it('are one piece where two pieces have as many', () => {
+    const found = alike(3, ['front', 'sleeve'])
+    expect(found.map((f) => f.sizes.length)).toEqual([2, 2])
+    expect(found.every((f) => f.cutLine === null && f.trouble === null)).toBe(true)
+  })
+  it('of a piece alone are told by words that say how many there are, and called so', () => {
+    const words = [34, 36, 38].map((n, i) => `<text x="3500" y="${100 + 20 * i}" font-size="8">Size ${n}</text>`).join('')
+    const [piece] = alike(3, ['sleeve'], words)
+    expect([piece!.sizeName, ...piece!.sizes.map((s) => s.name)]).toEqual(['36', '34', '38'])
+    const other = alike(3, ['sleeve'])
+    expect(other.some((o) => o.sizes.length === 2)).toBe(false)
+  })
+  it('are closed along an edge that all of them share, each by itself', () => {
+    const centre = blouse.pieces.find((p) => p.kind === 'back')!.edges.find((e) => e.role.startsWith('centre'))!.role
+    const found = alike(4, ['back'], '<text x="3500" y="100" font-size="8">Sizes 1, 2, 3, 4</text>', centre)
+    expect(found).toHaveLength(1)
+    expect(found[0]!.sizes.map((s) => s.name)).toEqual(['1', '3', '4'])
+    const back = blouse.pieces.find((p) => p.kind === 'back')!
+    expect(measureLength(found[0]!.path)).toBeCloseTo(measureLength(outlineOf(back, shapeOf(back, blouse.sizes[1]!.id))), 0)
+  })
+})
+
+describe('an edge that is drawn twice', () => {
+  const at = (x: number, y: number) => `${x} ${y}`
+  const corners = [at(50, 50), at(350, 50), at(400, 500), at(50, 480)]
+  const edges = corners.map((c, i) => `M${c}L${corners[(i + 1) % 4]!}`)
+  const found = (...paths: string[]) =>
+    find(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">${paths.map((d) => `<path fill="none" stroke="black" d="${d}"/>`).join('')}</svg>`,
+    ).filter((o) => !o.aside)
+
+  it.each([0, 1, 2, 3, 4])('leaves its outline closed, wherever it stands in the file: %d', (place) => {
+    const drawn = [...edges]
+    drawn.splice(place, 0, edges[3]!)
+    const all = found(...drawn)
+    expect(all).toHaveLength(1)
+    expect(all[0]!.trouble).toBeNull()
+    expect(measureLength(all[0]!.path)).toBeCloseTo(measureLength(found(...edges)[0]!.path), 3)
+  })
+  it('as a slit that runs in and out again is a notch, and the outline closed', () => {
+    const [all] = [
+      found(`M50 50L350 50`, `M350 50L375 275`, 'M375 275L368 276', 'M368 276L375 275', 'M375 275L400 500', edges[2]!, edges[3]!),
+    ]
+    expect(all).toHaveLength(1)
+    expect(all[0]!.trouble).toBeNull()
+    expect(all[0]!.cutNotches).toHaveLength(1)
+  })
+})
+
 describe('corners that do not correspond', () => {
   it('are what is said to be wrong when a size cannot be built without them', () => {
     const draft: PieceDraft = {

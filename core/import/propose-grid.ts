@@ -1,9 +1,11 @@
 import { spend } from '../budget'
 import type { DrawnShape, PdfPage } from '../formats'
-import { distance, handleBoxOf, intersectPaths, line, measureLength, type Box, type Point } from '../geometry'
+import { handleBoxOf, intersectPaths, line, type Box, type Point } from '../geometry'
+import { spotsSaid, type PageSpot } from './page-names'
+import { bySaidSpots, bySameLines, offsetsOf } from './same-lines'
 
-/** How it is known where pages lie: there is one; they draw the same lines; cut lines meet; nothing tells, or a person said so. */
-export const GRID_WAYS = ['one-page', 'same-lines', 'meeting-lines', 'in-rows'] as const
+/** How it is known where pages lie: there is one; they are named so; they draw the same lines; cut lines meet; nothing tells, or a person said so. */
+export const GRID_WAYS = ['one-page', 'page-names', 'same-lines', 'meeting-lines', 'in-rows'] as const
 
 /** Where each page of a file lies on the sheet that they make together. */
 export interface PageGrid {
@@ -17,11 +19,10 @@ export interface PageGrid {
   sure: boolean
 }
 
-/** A line that two pages show is at least this long, mm, and lies alike on both to this. */
+/** A line that two pages show is at least this long, mm. */
 const LEAST_SAME_MM = 40
 /** Where no longer ones tell, curves drawn as chords do, by their number, mm. */
 const LEAST_CHORD_MM = 2
-const SAME_MM = 0.3
 /** Ends of lines that are cut at the edge of a page lie on one line to this, mm; and meet their other part to the second. */
 const RIM_MM = 0.3
 const MEET_MM = 0.8
@@ -37,83 +38,6 @@ function sheetPages(pages: readonly PdfPage[]): number[] {
   const drawn = pages.flatMap((p, i) => (p.shapes.length > 0 && sizeOf(p) === usual ? [i] : []))
   const [first, last] = [drawn[0] ?? 0, drawn[drawn.length - 1] ?? -1]
   return pages.flatMap((p, i) => (i >= first && i <= last && sizeOf(p) === usual ? [i] : []))
-}
-
-/** What tells a line from others, wherever it lies. */
-const looks = ({ path, style, isArea }: DrawnShape): string => {
-  const [a, b] = [path[0]!.from, path[path.length - 1]!.to]
-  return `${isArea ? 'area ' : ''}${style}|${path.length}|${measureLength(path).toFixed(1)}|${(b.x - a.x).toFixed(1)}|${(b.y - a.y).toFixed(1)}`
-}
-
-/** Places by lines that several pages draw whole: each tells how the two lie to each other. Null where they do not tell of all. */
-function bySameLines(pages: readonly PdfPage[], list: readonly number[], leastMm: number): Map<number, Point> | null {
-  const lines = new Map<number, Map<string, Point | null>>()
-  for (const i of list) {
-    const own = new Map<string, Point | null>()
-    for (const s of pages[i]!.shapes) {
-      spend(s.path.length)
-      if (measureLength(s.path) < leastMm) continue
-      const key = looks(s)
-      // What a page draws twice tells nothing.
-      own.set(key, own.has(key) ? null : s.path[0]!.from)
-    }
-    lines.set(i, own)
-  }
-  const offset = (i: number, j: number): Point | null => {
-    const votes: Point[] = []
-    for (const [key, p] of lines.get(i)!) {
-      const q = lines.get(j)!.get(key)
-      if (p && q && distance(p, q) > 1) votes.push({ x: p.x - q.x, y: p.y - q.y })
-    }
-    spend(votes.length * votes.length)
-    const best = votes.map((v) => ({ v, n: votes.filter((w) => distance(v, w) <= SAME_MM).length })).sort((a, b) => b.n - a.n)[0]
-    return best && best.n * 2 > votes.length ? best.v : null
-  }
-  const places = new Map<number, Point>([[list[0]!, { x: 0, y: 0 }]])
-  for (const [i, at] of places)
-    for (const j of list) {
-      if (places.has(j)) continue
-      spend(lines.get(i)!.size)
-      const by = offset(i, j)
-      if (by) places.set(j, { x: at.x + by.x, y: at.y + by.y })
-    }
-  return places.size === list.length ? places : byRegularSteps(list, offset)
-}
-
-/** Pages further on than this are not compared when their steps are looked for: a sheet of more columns is rare. */
-const FARTHEST = 30
-
-/**
- * Places of pages that hang together in parts only: neighbours tell how far one page is from the next, and how many lie in a row;
- * the others follow in the same steps. Null where the steps are not the same all over.
- */
-function byRegularSteps(list: readonly number[], offset: (i: number, j: number) => Point | null): Map<number, Point> | null {
-  const found: { k: number; ahead: number; by: Point }[] = []
-  for (let k = 0; k < list.length; k++)
-    for (let ahead = 1; ahead <= FARTHEST && k + ahead < list.length; ahead++) {
-      const by = offset(list[k]!, list[k + ahead]!)
-      if (by) found.push({ k, ahead, by })
-    }
-  const usual = <T>(values: readonly T[], same: (a: T, b: T) => boolean): T | undefined =>
-    values.map((v) => ({ v, n: values.filter((w) => same(v, w)).length })).sort((x, y) => y.n - x.n)[0]?.v
-  const near = (a: number, b: number) => Math.abs(a - b) <= SAME_MM
-  const isLevel = ({ by }: (typeof found)[number]) => Math.abs(by.y) <= SAME_MM
-  const isUpright = ({ by }: (typeof found)[number]) => Math.abs(by.x) <= SAME_MM
-  const step = usual(
-    found.filter((f) => f.ahead === 1 && isLevel(f)).map((f) => f.by.x),
-    near,
-  )
-  const rows = usual(
-    found.filter((f) => isUpright(f) && f.by.y > 0).map((f) => ({ columns: f.ahead, y: f.by.y })),
-    (a, b) => a.columns === b.columns && near(a.y, b.y),
-  )
-  if (step === undefined || !rows) return null
-  const placeOf = (k: number): Point => ({ x: (k % rows.columns) * step, y: Math.floor(k / rows.columns) * rows.y })
-  const fits = found.filter(({ k, ahead, by }) => {
-    const [a, b] = [placeOf(k), placeOf(k + ahead)]
-    return near(b.x - a.x, by.x) && near(b.y - a.y, by.y)
-  })
-  return fits.length >= 0.9 * found.length ? new Map(list.map((i, k) => [i, placeOf(k)])) : null
 }
 
 /** The place near one side of a page at which lines of most pages end; null where none do. */
@@ -177,26 +101,28 @@ function meetScore(a: readonly number[], b: readonly number[]): number {
   return close - 0.6 * (a.length + b.length - 2 * near.length)
 }
 
-/**
- * Proposes how the pages of a file lie side by side: by lines that several of them draw whole; else by where lines that are cut
- * at the edge of one page go on at another's, over the numbers of columns and the usual overlaps; else in rows.
- */
-export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
-  const list = sheetPages(pages)
-  const nowhere = pages.map((): Point | null => null)
-  const place = (at: (k: number) => Point): (Point | null)[] => {
-    const places = [...nowhere]
-    list.forEach((i, k) => (places[i] = at(k)))
-    return places
-  }
-  if (list.length <= 1) return { places: place(() => ({ x: 0, y: 0 })), columns: 1, trim: null, how: 'one-page', sure: true }
-  const same = bySameLines(pages, list, LEAST_SAME_MM) ?? bySameLines(pages, list, LEAST_CHORD_MM)
-  if (same) {
-    const columns = new Set([...same.values()].map((p) => Math.round(p.x))).size
-    return { places: place((k) => same.get(list[k]!)!), columns, trim: null, how: 'same-lines', sure: true }
-  }
-  const { width, height } = pages[list[0]!]!
-  const frame = frameOf(pages, list) ?? { minX: 0, minY: 0, maxX: width, maxY: height }
+/** A way in which the pages of a sheet may lie: the place of each among the others. */
+interface Layout {
+  spots: readonly PageSpot[]
+  columns: number
+}
+
+/** Pages counted in rows of so many, or down columns. */
+function counted(n: number, columns: number, down: boolean): Layout {
+  const rows = Math.ceil(n / columns)
+  const spots = Array.from({ length: n }, (_, k): PageSpot =>
+    down ? { column: Math.floor(k / rows), row: k % rows } : { column: k % columns, row: Math.floor(k / columns) },
+  )
+  return { spots, columns: down ? Math.ceil(n / rows) : columns }
+}
+
+/** The layout and the overlap with which most lines that are cut at the edge of a page go on at another's. */
+function byMeetingLines(
+  pages: readonly PdfPage[],
+  list: readonly number[],
+  layouts: readonly Layout[],
+  frame: Box,
+): { score: number; layout: Layout; x: number; y: number } {
   const cache = new Map<string, number[]>()
   const at = (i: number, axis: 'x' | 'y', value: number): number[] => {
     const key = `${i}|${axis}|${value.toFixed(2)}`
@@ -204,29 +130,58 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
     if (!found) cache.set(key, (found = crossings(pages[i]!, axis, value)))
     return found
   }
-  let best: { score: number; columns: number; x: number; y: number; down: boolean } | null = null
-  const n = list.length
+  let best = { score: -Infinity, layout: layouts[0]!, x: 0, y: 0 }
+  const neighbours = layouts.map(({ spots }) => {
+    const bySpot = new Map(spots.map((s, k) => [`${s.column} ${s.row}`, list[k]!]))
+    return spots.map((s) => [bySpot.get(`${s.column + 1} ${s.row}`), bySpot.get(`${s.column} ${s.row + 1}`)] as const)
+  })
   for (const x of OVERLAPS)
     for (const y of x === 0 ? [0] : [x, 0])
-      for (const down of [false, true])
-        for (let columns = 1; columns <= n; columns++) {
-          spend(n)
-          // “Down” counts the pages by columns and not by rows.
-          const rows = Math.ceil(n / columns)
-          const spot = (k: number) => (down ? [Math.floor(k / rows), k % rows] : [k % columns, Math.floor(k / columns)]) as [number, number]
-          const indexOf = (c: number, r: number) => (down ? (r < rows ? c * rows + r : n) : c < columns ? r * columns + c : n)
-          let score = 0
-          for (let k = 0; k < n; k++) {
-            const [c, r] = spot(k)
-            const [right, below] = [indexOf(c + 1, r), indexOf(c, r + 1)]
-            if (right < n) score += meetScore(at(list[k]!, 'x', frame.maxX - x), at(list[right]!, 'x', frame.minX))
-            if (below < n) score += meetScore(at(list[k]!, 'y', frame.maxY - y), at(list[below]!, 'y', frame.minY))
-          }
-          if (!best || score > best.score + 0.5) best = { score, columns: down ? Math.ceil(n / rows) : columns, x, y, down }
+      for (const [l, layout] of layouts.entries()) {
+        spend(list.length)
+        let score = 0
+        for (const [k, [right, below]] of neighbours[l]!.entries()) {
+          if (right !== undefined) score += meetScore(at(list[k]!, 'x', frame.maxX - x), at(right, 'x', frame.minX))
+          if (below !== undefined) score += meetScore(at(list[k]!, 'y', frame.maxY - y), at(below, 'y', frame.minY))
         }
-  const { columns, x, y, down, score } = best!
-  if (score <= 0) return laid(pages, list, { columns: Math.ceil(Math.sqrt(n)), overlapX: 0, overlapY: 0, down: false }, frame)
-  return { ...laid(pages, list, { columns, overlapX: x, overlapY: y, down }, frame), how: 'meeting-lines', sure: true }
+        if (score > best.score + 0.5) best = { score, layout, x, y }
+      }
+  return best
+}
+
+/**
+ * Proposes how the pages of a file lie side by side: by the names on them and the steps that their lines tell; by lines that several of them
+ * draw whole; else by where lines that are cut at the edge of one page go on at another's, over the numbers of columns and the usual overlaps;
+ * else in rows.
+ */
+export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
+  const list = sheetPages(pages)
+  const place = (at: (i: number) => Point): (Point | null)[] => pages.map((_, i) => (list.includes(i) ? at(i) : null))
+  if (list.length <= 1) return { places: place(() => ({ x: 0, y: 0 })), columns: 1, trim: null, how: 'one-page', sure: true }
+  const readings = spotsSaid(pages, list)
+  for (const leastMm of [LEAST_SAME_MM, LEAST_CHORD_MM]) {
+    const offset = offsetsOf(pages, list, leastMm)
+    const named = bySaidSpots(list, readings, offset)
+    const same = named ?? bySameLines(list, offset)
+    if (!same) continue
+    const columns = new Set([...same.values()].map((p) => Math.round(p.x))).size
+    return { places: place((i) => same.get(i)!), columns, trim: null, how: named ? 'page-names' : 'same-lines', sure: true }
+  }
+  const { width, height } = pages[list[0]!]!
+  const frame = frameOf(pages, list) ?? { minX: 0, minY: 0, maxX: width, maxY: height }
+  const n = list.length
+  const named = readings.map((spots): Layout => ({ spots, columns: Math.max(...spots.map((s) => s.column)) + 1 }))
+  const inOrder = [false, true].flatMap((down) => Array.from({ length: n }, (_, i) => counted(n, i + 1, down)))
+  // Names that lines do not bear out are none of places.
+  for (const [layouts, how] of [
+    [named, 'page-names'],
+    [inOrder, 'meeting-lines'],
+  ] as const) {
+    if (layouts.length === 0) continue
+    const { score, layout, x, y } = byMeetingLines(pages, list, layouts, frame)
+    if (score > 0) return { ...laid(pages, list, layout, x, y, frame), how, sure: true }
+  }
+  return laid(pages, list, named[0] ?? counted(n, Math.ceil(Math.sqrt(n)), false), 0, 0, frame)
 }
 
 /** How a person says that pages lie: in how many columns, how much they overlap, counted by rows or down the columns. */
@@ -242,18 +197,21 @@ export function gridInRows(pages: readonly PdfPage[], choice: GridChoice): PageG
   const list = sheetPages(pages)
   const { width, height } = pages[list[0] ?? 0]!
   const frame = frameOf(pages, list) ?? { minX: 0, minY: 0, maxX: width, maxY: height }
-  return laid(pages, list, choice, frame)
+  return laid(pages, list, counted(list.length, choice.columns, choice.down), choice.overlapX, choice.overlapY, frame)
 }
 
-function laid(pages: readonly PdfPage[], list: readonly number[], { columns, overlapX, overlapY, down }: GridChoice, frame: Box): PageGrid {
-  const rows = Math.ceil(list.length / columns)
+function laid(
+  pages: readonly PdfPage[],
+  list: readonly number[],
+  layout: Layout,
+  overlapX: number,
+  overlapY: number,
+  frame: Box,
+): PageGrid {
   // Pages lie over each other by half at the most: a larger overlap was a slip of the hand.
   const step = (reach: number, overlap: number) => reach - Math.min(overlap, reach / 2)
   const [stepX, stepY] = [step(frame.maxX - frame.minX, overlapX), step(frame.maxY - frame.minY, overlapY)]
   const places: (Point | null)[] = pages.map(() => null)
-  list.forEach((i, k) => {
-    const [c, r] = down ? [Math.floor(k / rows), k % rows] : [k % columns, Math.floor(k / columns)]
-    places[i] = { x: c * stepX, y: r * stepY }
-  })
-  return { places, columns, trim: frame, how: 'in-rows', sure: false }
+  for (const [k, { column, row }] of layout.spots.entries()) places[list[k]!] = { x: column * stepX, y: row * stepY }
+  return { places, columns: layout.columns, trim: frame, how: 'in-rows', sure: false }
 }

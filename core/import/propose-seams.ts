@@ -1,9 +1,15 @@
-import { measureLength } from '../geometry'
-import { markPosition, sideLength } from '../moves'
-import { edgePath, neighbours, shapeOf, type EdgeRole, type Garment, type Piece, type RunEdge, type Seam } from '../pattern'
-
-/** Two edges are proposed as a seam when their lengths differ by no more than this part. */
-const LIKE_PART = 0.12
+import {
+  cornersOf,
+  findPiece,
+  neighbours,
+  type EdgeRole,
+  type Garment,
+  type RunEdge,
+  type Seam,
+  markPosition,
+  sideLength,
+} from '../pattern'
+import { matchSides } from './match-seams'
 
 /** Notches that meet within this distance along the seam are proposed as a pair, mm. */
 const MEET_MM = 14
@@ -11,52 +17,40 @@ const MEET_MM = 14
 /** Usual wanted ease of a set-in cap, mm. */
 const CAP_EASE = { minMm: 15, maxMm: 30 }
 
-/** Runs of edges of one role on a piece, parted where another edge than a dart or pleat lies between; in outline order. */
-function runsOf(piece: Piece, role: EdgeRole): RunEdge[][] {
-  const runs: RunEdge[][] = []
-  let open = false
-  for (const edge of piece.edges) {
-    if (edge.role === role && !edge.fold) {
-      const one = { pieceId: piece.id, edgeId: edge.id, reversed: false }
-      if (open) runs[runs.length - 1]!.push(one)
-      else runs.push([one])
-      open = true
-    } else if (edge.role !== 'dart-leg' && edge.role !== 'pleat') open = false
-  }
-  return runs
-}
-
 /** The same run, walked the other way. */
 export const turnedRound = (run: RunEdge[]): RunEdge[] => [...run].reverse().map((r) => ({ ...r, reversed: !r.reversed }))
 
-/** Turns a run so that it starts at its end next to a role, or else at its upper end. */
-function startAt(piece: Piece, run: RunEdge[], role: EdgeRole, sizeId: string): RunEdge[] {
-  const before = neighbours(piece, run[0]!.edgeId).before.role
-  const after = neighbours(piece, run[run.length - 1]!.edgeId).after.role
-  if (before === role && after !== role) return run
-  if (after === role && before !== role) return turnedRound(run)
-  const shape = shapeOf(piece, sizeId)
-  const first = edgePath(shape, run[0]!.edgeId)[0]!.from
-  const lastPath = edgePath(shape, run[run.length - 1]!.edgeId)
-  return first.y <= lastPath[lastPath.length - 1]!.to.y ? run : turnedRound(run)
+/** The role beside which a seam of a role is walked from. */
+const STARTS: Partial<Record<EdgeRole, EdgeRole>> = {
+  shoulder: 'neck',
+  side: 'armhole',
+  outseam: 'waist',
+  inseam: 'crotch',
+  underarm: 'cap',
 }
 
-const isFront = (p: Piece) => p.kind === 'front' || p.kind === 'leg-front' || p.kind === 'skirt-front'
-const isBack = (p: Piece) => p.kind === 'back' || p.kind === 'leg-back' || p.kind === 'skirt-back'
-
-/** Which roles are sewn together between front and back, and the role beside which both are walked from. */
-const PAIRS: { role: EdgeRole; start: EdgeRole; name: string }[] = [
-  { role: 'shoulder', start: 'neck', name: 'shoulder seam' },
-  { role: 'side', start: 'armhole', name: 'side seam' },
-  { role: 'outseam', start: 'waist', name: 'outseam' },
-  { role: 'inseam', start: 'crotch', name: 'inseam' },
-]
-
-function build(id: string, name: string, first: RunEdge[], second: RunEdge[], wantedEase = { minMm: 0, maxMm: 0 }): Seam {
-  return { id, name, sides: [first, second], wantedEase, marks: [] }
+/** What seams of a role are called. */
+const NAMES: Partial<Record<EdgeRole, string>> = {
+  shoulder: 'shoulder seam',
+  side: 'side seam',
+  outseam: 'outseam',
+  inseam: 'inseam',
+  underarm: 'sleeve seam',
+  crotch: 'crotch seam',
+  waist: 'waist seam',
 }
 
-/** A seam with notches paired that lie at about the same place on both of its sides. */
+/** Does a run begin beside a role, and not end beside it? */
+function beginsAt(garment: Garment, run: readonly RunEdge[], role: EdgeRole | undefined): boolean | null {
+  const beside = (r: RunEdge, atStart: boolean) => {
+    const { before, after } = neighbours(findPiece(garment, r.pieceId)!, r.edgeId)
+    return (atStart !== r.reversed ? before : after).role
+  }
+  const [first, last] = [beside(run[0]!, true) === role, beside(run[run.length - 1]!, false) === role]
+  return first === last ? null : first
+}
+
+/** A seam with notches paired that lie at about the same place on both of its sides, and with joints of the other side. */
 export function pairNotches(garment: Garment, seam: Seam, sizeId: string): Seam {
   const notchesOn = (side: 0 | 1) =>
     seam.sides[side].flatMap((run) =>
@@ -68,86 +62,69 @@ export function pairNotches(garment: Garment, seam: Seam, sizeId: string): Seam 
           at: markPosition(garment, seam, side, { pieceId: run.pieceId, notchId: n.id }, sizeId)!,
         })),
     )
-  const others = notchesOn(1)
+  /** Where one piece ends and the next begins: a notch of the other side may lie there. */
+  const cornersOn = (side: 0 | 1) =>
+    seam.sides[side].slice(1).flatMap((run, i) => {
+      if (run.pieceId === seam.sides[side][i]!.pieceId) return []
+      const { start, end } = cornersOf(findPiece(garment, run.pieceId)!, run.edgeId)
+      const mark = { pieceId: run.pieceId, cornerId: (run.reversed ? end : start).id }
+      return [{ mark, at: markPosition(garment, seam, side, mark, sizeId)! }]
+    })
   const room = MEET_MM + Math.max(0, seam.wantedEase.maxMm)
   const marks: Seam['marks'] = []
-  for (const a of notchesOn(0)) {
-    const near = others.filter((b) => !marks.some((m) => m[1] === b.mark)).sort((x, y) => Math.abs(x.at - a.at) - Math.abs(y.at - a.at))[0]
-    if (near && Math.abs(near.at - a.at) <= room) marks.push([a.mark, near.mark])
+  const pair = (side: 0 | 1, own: ReturnType<typeof notchesOn>, theirs: readonly { mark: Seam['marks'][number][0]; at: number }[]) => {
+    for (const a of own) {
+      const isFree = (mark: Seam['marks'][number][0]) => !marks.some((m) => m.includes(mark))
+      const near = theirs.filter((b) => isFree(b.mark)).sort((x, y) => Math.abs(x.at - a.at) - Math.abs(y.at - a.at))[0]
+      if (near && isFree(a.mark) && Math.abs(near.at - a.at) <= room) marks.push(side === 0 ? [a.mark, near.mark] : [near.mark, a.mark])
+    }
   }
+  const [first, second] = [notchesOn(0), notchesOn(1)]
+  pair(0, first, second)
+  pair(0, first, cornersOn(1))
+  pair(1, second, cornersOn(0))
   return { ...seam, marks }
 }
 
+/** The order of two sides: what is set in comes first, then what stands first among the pieces. */
+const isSecondFirst = (garment: Garment, [first, second]: [RunEdge[], RunEdge[]], [a, b]: [EdgeRole, EdgeRole]) => {
+  const isBand = (run: RunEdge[]) => findPiece(garment, run[0]!.pieceId)!.kind === 'band'
+  return (b === 'cap' && a !== 'cap') || (isBand(second) && !isBand(first))
+}
+
 /**
- * Proposes the seams of a garment from what its edges are called and how long they are: shoulders, sides, in- and
- * outseams between front and back pieces of like kind, the sleeve's own seam, and the cap into the armholes.
- * Notches that lie at about the same place on both sides are paired.
+ * Proposes the seams of a garment: by what its edges are called, how long they are and where their notches lie, over all pieces, also
+ * where edges of several pieces make up a side. Notches that lie at about the same place on both sides are paired.
  */
 export function proposeSeams(garment: Garment): Seam[] {
-  const size = garment.baseSizeId
-  const found: Seam[] = []
-  const lengthOf = (run: RunEdge[]) =>
-    run.reduce(
-      (s, r) =>
-        s +
-        measureLength(
-          edgePath(
-            shapeOf(
-              garment.pieces.find((p) => p.id === r.pieceId)!,
-              size,
-            ),
-            r.edgeId,
-          ),
-        ),
-      0,
-    )
-  const like = (a: RunEdge[], b: RunEdge[]) => Math.abs(lengthOf(a) - lengthOf(b)) <= LIKE_PART * Math.max(lengthOf(a), lengthOf(b))
-  const family = (p: Piece) => (p.kind.split('-')[0] === 'leg' || p.kind.split('-')[0] === 'skirt' ? p.kind.split('-')[0] : 'body')
-  for (const front of garment.pieces.filter(isFront))
-    for (const back of garment.pieces.filter((p) => isBack(p) && family(p) === family(front)))
-      for (const { role, start, name } of PAIRS) {
-        const a = runsOf(front, role)
-        const b = runsOf(back, role)
-        a.forEach((run, i) => {
-          // On whole pieces what is right on the front's paper meets what is left on the back's.
-          const mate = a.length === 2 && b.length === 2 ? b[1 - i] : b[i]
-          if (!mate) return
-          const first = startAt(front, run, start, size)
-          const second = startAt(back, mate, start, size)
-          if (like(first, second)) found.push(build(`seam-${found.length + 1}`, a.length > 1 ? `${name} ${i + 1}` : name, first, second))
-        })
-      }
-  for (const sleeve of garment.pieces.filter((p) => p.kind === 'sleeve')) {
-    const under = runsOf(sleeve, 'underarm')
-    if (under.length === 2) {
-      const [a, b] = under.map((r) => startAt(sleeve, r, 'cap', size)) as [RunEdge[], RunEdge[]]
-      if (like(a, b)) found.push(build(`seam-${found.length + 1}`, 'sleeve seam', a, b))
+  const called = new Map<string, number>()
+  return matchSides(garment).map(({ sides, roles }, i) => {
+    const [first, second] = isSecondFirst(garment, sides, roles) ? [sides[1], sides[0]] : sides
+    const start = roles[0] === roles[1] ? STARTS[roles[0]] : undefined
+    const isRight = start === undefined ? null : (beginsAt(garment, first, start) ?? beginsAt(garment, second, start))
+    const way = isRight === false ? turnedRound : (run: RunEdge[]) => run
+    const name = nameOf(garment, [first, second], roles)
+    const times = (called.get(name) ?? 0) + 1
+    called.set(name, times)
+    const seam: Seam = {
+      id: `seam-${i + 1}`,
+      name: times > 1 ? `${name} ${times}` : name,
+      sides: [way(first), way(second)],
+      wantedEase: roles.includes('cap') ? CAP_EASE : { minMm: 0, maxMm: 0 },
+      marks: [],
     }
-    const cap = runsOf(sleeve, 'cap')[0]
-    const front = garment.pieces.find((p) => p.kind === 'front')
-    const back = garment.pieces.find((p) => p.kind === 'back')
-    const frontHole = front && runsOf(front, 'armhole')[0]
-    const backHole = back && runsOf(back, 'armhole')[0]
-    if (cap && frontHole && backHole) {
-      // The cap is drawn with its back on the left; the armholes are walked from the back underarm over the shoulder.
-      const holes = [...turnedRound(startAt(back, backHole, 'shoulder', size)), ...startAt(front, frontHole, 'shoulder', size)]
-      if (like(cap, holes)) found.push(build(`seam-${found.length + 1}`, 'armhole seam', cap, holes, CAP_EASE))
-    }
-  }
-  for (const band of garment.pieces.filter((p) => p.kind === 'band')) {
-    const edge = runsOf(band, 'band').map((r) => r)[1] ?? runsOf(band, 'band')[0]
-    for (const role of ['waist', 'neck'] as const) {
-      const back = garment.pieces.find((p) => isBack(p) && runsOf(p, role).length === 1)
-      const front = garment.pieces.find((p) => isFront(p) && runsOf(p, role).length === 1)
-      if (!edge || !front || !back) continue
-      const centre = (p: Piece): EdgeRole => (isFront(p) ? 'centre-front' : 'centre-back')
-      const b = startAt(back, runsOf(back, role)[0]!, centre(back), size)
-      const f = turnedRound(startAt(front, runsOf(front, role)[0]!, centre(front), size))
-      if (like(edge, [...b, ...f]))
-        found.push(build(`seam-${found.length + 1}`, role === 'waist' ? 'waist seam' : 'neckband seam', turnedRound(edge), [...b, ...f]))
-    }
-  }
-  return found.map((s) => pairNotches(garment, s, size))
+    return pairNotches(garment, seam, garment.baseSizeId)
+  })
+}
+
+function nameOf(garment: Garment, [first, second]: [RunEdge[], RunEdge[]], roles: [EdgeRole, EdgeRole]): string {
+  if (roles.includes('cap')) return 'armhole seam'
+  const isBanded = [first, second].some((run) => findPiece(garment, run[0]!.pieceId)!.kind === 'band')
+  if (isBanded && roles.includes('neck')) return 'neckband seam'
+  if (isBanded && roles.includes('waist')) return 'waist seam'
+  const own = roles[0] === roles[1] ? NAMES[roles[0]] : undefined
+  const pieceOf = (run: RunEdge[]) => findPiece(garment, run[0]!.pieceId)!.name
+  return own ?? `${pieceOf(first)} to ${pieceOf(second)}`.slice(0, 80)
 }
 
 /** Both lengths of a proposed seam, mm. */

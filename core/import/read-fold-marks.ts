@@ -1,11 +1,25 @@
 import type { DrawnText } from '../formats'
-import { distance, dot, isStraightPath, measureLength, nearestPlace, placeAt, subtract, unit, type Path, type Point } from '../geometry'
+import {
+  distance,
+  dot,
+  isStraightPath,
+  measureLength,
+  nearestPlace,
+  placeAt,
+  PointGrid,
+  subtract,
+  unit,
+  type Path,
+  type Point,
+} from '../geometry'
 import type { OutlineMark } from './find-outlines'
 
 /** A bracket stands this far off its edge at the most, mm, and reaches at least this part of the way to it with both ends. */
 const BRACKET_REACH_MM = 45
 const BRACKET_PART = 0.5
 const LEAST_BRACKET_MM = 15
+/** Its ends begin no further than this from the long line, mm. */
+const ARM_MM = 0.8
 /** Words of a fold stand this far off its edge at the most, mm. */
 const WORDS_REACH_MM = 30
 /** An edge shorter than this is not laid on a fold, mm; nor one that is not straight to this. */
@@ -43,23 +57,27 @@ export function readBracket(
   edges: readonly Path[],
 ): { edge: number; of: Set<OutlineMark>; along: { from: Point; to: Point } } | null {
   const stretches = stretchesOf(marks)
+  const straight = straightEdges(edges)
+  /** The stretches that end at a place, as they lead away from it. */
+  const leading = new PointGrid<{ of: (typeof stretches)[number]; to: Point }>(ARM_MM)
+  for (const s of stretches) {
+    leading.add(s.from, { of: s, to: s.to })
+    leading.add(s.to, { of: s, to: s.from })
+  }
   for (const long of stretches) {
     if (distance(long.from, long.to) < LEAST_BRACKET_MM) continue
-    for (const i of straightEdges(edges)) {
+    for (const i of straight) {
       const edge = edges[i]!
       if (!isParallel(subtract(long.to, long.from), chordOf(edge))) continue
       const off = nearestPlace(edge, long.from).distanceMm
       if (off > BRACKET_REACH_MM || off < 1) continue
-      const arms = [long.from, long.to].map((end) =>
-        stretches.find((s) => {
-          const [a, b] = distance(s.from, end) <= 0.8 ? [s.from, s.to] : [s.to, s.from]
-          return (
-            s !== long &&
-            distance(a, end) <= 0.8 &&
-            nearestPlace(edge, b).distanceMm <= off * (1 - BRACKET_PART) &&
-            distance(a, b) <= 1.5 * off
-          )
-        }),
+      const arms = [long.from, long.to].map(
+        (end) =>
+          leading
+            .near(end)
+            .find(
+              (s) => s.of !== long && distance(end, s.to) <= 1.5 * off && nearestPlace(edge, s.to).distanceMm <= off * (1 - BRACKET_PART),
+            )?.of,
       )
       if (arms[0] && arms[1]) return { edge: i, of: new Set([long.m, arms[0].m, arms[1].m]), along: { from: long.from, to: long.to } }
     }

@@ -41,6 +41,8 @@ const ARROW_PART = 0.12
 
 /** An edge of this length that runs as a line does speaks for it, mm: on a piece that lies aslant. */
 const LEAST_EDGE_MM = 50
+/** A line stands upright or lies level to this part of its length. */
+const UPRIGHT = 0.02
 
 const GRAIN_WORDS = /\bgrain|\bthread|\bstraight (?:of|grain)|\blengthwise|\bwarp\b/i
 const OTHER_WORDS =
@@ -74,7 +76,7 @@ function scoreOf(
   const besideEdge = outline.some(
     (s) => s.kind === 'line' && distance(s.from, s.to) >= LEAST_EDGE_MM && Math.abs(dot(unit(subtract(s.to, s.from)), along)) > 0.9998,
   )
-  const level = Math.min(Math.abs(along.x), Math.abs(along.y)) < 0.02
+  const level = Math.min(Math.abs(along.x), Math.abs(along.y)) < UPRIGHT
   const goesOn = marks.some(
     (m) => m !== mark && measureLength(m.path) > HEAD_MM && !m.closed && ends(m.path).some((p) => distance(p, a) < 1 || distance(p, b) < 1),
   )

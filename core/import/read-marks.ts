@@ -3,6 +3,7 @@ import type { FoundOutline } from './find-outlines'
 import { edgeBesideWords, edgeUnderFoldLine, edgesWithoutAllowance, readBracket } from './read-fold-marks'
 import { readGrain } from './read-grain'
 import { readNestNotches } from './read-notches'
+import { readPoints, type ReadPoint } from './read-points'
 
 /** A drawn line that bends by less than this was meant to be straight, mm. */
 const STRAIGHT_MARK_MM = 0.5
@@ -19,6 +20,7 @@ export interface ReadMarks {
   /** Points on the outline, mm, where a notch mark touches it. */
   notches: Point[]
   lines: { name: string; path: Path }[]
+  points: ReadPoint[]
   /** The edge that is marked as lying on the fold: by a bracket, words along it, or no allowance on it. */
   foldEdge: number | null
 }
@@ -39,8 +41,13 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
     cutLine ? [path, cutLine] : [path],
     outline.sizes.map((s) => s.path),
   )
+  const places = readPoints(
+    rest.filter((m) => !notches.of.has(m)),
+    path,
+    texts,
+  )
   const inner = rest
-    .filter((m) => !notches.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM)
+    .filter((m) => !notches.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM)
     // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
     .flatMap((m) => (isBent(m.path) ? m.path.map((s) => ({ name: m.name, path: [s] })) : [{ name: m.name, path: m.path }]))
   const lines = inner.map((l, i) => ({ ...l, name: lineName(l.name) || `line ${i + 1}` }))
@@ -57,6 +64,7 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
       (p) => nearestPlace(path, p).point,
     ),
     lines,
+    points: places.points,
     foldEdge,
   }
 }

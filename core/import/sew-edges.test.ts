@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
-import { sideLength } from '../moves'
+
 import { walkGarment } from '../match'
-import { checkGarment, type Garment, type Seam } from '../pattern'
+import { checkGarment, type Garment, type Seam, sideLength } from '../pattern'
 import { pointedLength, sewEdges, type PointedEdge } from './sew-edges'
 
 const edges = (side: Seam['sides'][number]): PointedEdge[] => side.map(({ pieceId, edgeId }) => ({ pieceId, edgeId }))

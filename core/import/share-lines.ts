@@ -1,5 +1,5 @@
 import { spend } from '../budget'
-import { cutPath, distance, measureLength, nearestPlace, reversePath, type Path, type Point } from '../geometry'
+import { cutPath, distance, line, measureArea, measureLength, nearestPlace, reversePath, type Path, type Point } from '../geometry'
 import { GAP_MM } from '../tolerances'
 import { endOf, startOf, type Stroke } from './chain-strokes'
 import { sizeCalled } from './size-called'
@@ -8,33 +8,67 @@ import { sizeCalled } from './size-called'
 const ON_LINE_MM = 0.8
 /** Lines of a size are at least this long, mm: marks of a size are shorter. */
 const LEAST_MM = 80
-/** So many manners of line of like length over each other are sizes of one piece. */
-const LEAST_STYLES = 3
+/** So many lines of like length over each other, each in a manner of its own or lacking an edge, are sizes of one piece. */
+const LEAST_LINES = 3
 
-const boxOf = (path: Path) => {
-  const points = path.flatMap((s) => [s.from, s.to])
-  return {
-    minX: Math.min(...points.map((p) => p.x)),
-    maxX: Math.max(...points.map((p) => p.x)),
-    minY: Math.min(...points.map((p) => p.y)),
-    maxY: Math.max(...points.map((p) => p.y)),
-  }
+/** An outline that lacks one edge still goes round most of its box; a line across a piece does not. */
+const ROUND_PART = 0.4
+
+/** How long an open line is, mm, what box its ends of parts fill, and whether it goes round an area, and lacks but one edge of an outline. */
+interface Reach {
+  mm: number
+  minX: number
+  maxX: number
+  minY: number
+  maxY: number
+  goesRound: boolean
 }
 
-/** Are there lines of other manners beside an open one that are as long as it, to a quarter, and lie over it? */
-function isOneOfSizes(one: Stroke, open: readonly Stroke[]): boolean {
-  if (sizeCalled(one.shape) !== null) return true
-  const long = measureLength(one.path)
-  const a = boxOf(one.path)
-  const like = open.filter((o) => {
-    const b = boxOf(o.path)
+const reaches = new WeakMap<Path, Reach>()
+
+/** Every line is compared with every other: each is measured once. */
+function reachOf({ path }: Stroke): Reach {
+  const known = reaches.get(path)
+  if (known) return known
+  const box = { minX: Infinity, maxX: -Infinity, minY: Infinity, maxY: -Infinity }
+  for (const { x, y } of path.flatMap((s) => [s.from, s.to])) {
+    box.minX = Math.min(box.minX, x)
+    box.maxX = Math.max(box.maxX, x)
+    box.minY = Math.min(box.minY, y)
+    box.maxY = Math.max(box.maxY, y)
+  }
+  const area = Math.abs(measureArea([...path, line(endOf(path), startOf(path))]))
+  const goesRound = area >= ROUND_PART * (box.maxX - box.minX) * (box.maxY - box.minY)
+  const reach = { ...box, mm: measureLength(path), goesRound }
+  reaches.set(path, reach)
+  return reach
+}
+
+/** The lines among these that are as long as an open one, to a quarter, and lie over it; itself too. */
+function likeOf(one: Stroke, open: readonly Stroke[]): Stroke[] {
+  spend(open.length)
+  const a = reachOf(one)
+  return open.filter((o) => {
+    const b = reachOf(o)
     const w = Math.min(a.maxX, b.maxX) - Math.max(a.minX, b.minX)
     const h = Math.min(a.maxY, b.maxY) - Math.max(a.minY, b.minY)
-    const half = (low: number, high: number) => (high - low) / 2
-    return Math.abs(measureLength(o.path) - long) <= long / 4 && w >= half(a.minX, a.maxX) && h >= half(a.minY, a.maxY)
+    return Math.abs(b.mm - a.mm) <= a.mm / 4 && w >= (a.maxX - a.minX) / 2 && h >= (a.maxY - a.minY) / 2
   })
-  return new Set(like.map((o) => o.shape.style)).size >= LEAST_STYLES
 }
+
+/** More lines that lack an edge than this are no sizes of pieces. */
+const MOST_ROUND = 400
+
+/** The open lines that are sizes which lack an edge, among others of the same look that lack it too. */
+export function sizesOfOneLook(open: readonly Stroke[]): ReadonlySet<Stroke> {
+  const round = open.filter((o) => reachOf(o).mm >= LEAST_MM && reachOf(o).goesRound)
+  if (round.length > MOST_ROUND) return new Set()
+  return new Set(round.filter((one) => likeOf(one, round).filter((o) => o.shape.style === one.shape.style).length >= LEAST_LINES))
+}
+
+/** Is an open line a size: called so, or one of several manners that lie over each other? */
+const isOneOfSizes = (one: Stroke, open: readonly Stroke[]): boolean =>
+  sizeCalled(one.shape) !== null || new Set(likeOf(one, open).map((o) => o.shape.style)).size >= LEAST_LINES
 
 /** The part of a line from one place to another, the shorter way round where it is closed; null where it does not run there. */
 export function along(line: Pick<Stroke, 'path'>, from: Point, to: Point): Path | null {
@@ -59,10 +93,13 @@ export function along(line: Pick<Stroke, 'path'>, from: Point, to: Point): Path 
  */
 export function shareLines(open: readonly Stroke[], lines: readonly Stroke[]): { closed: Stroke[]; left: Stroke[] } {
   const long = open.filter((o) => measureLength(o.path) >= LEAST_MM)
+  const ofOneLook = sizesOfOneLook(long)
   const used = new Set<Stroke>()
   const closed: Stroke[] = []
   for (const first of long) {
-    if (used.has(first) || !isOneOfSizes(first, long)) continue
+    // What goes round but for one edge ends where it began; lines of its look are other sizes.
+    const isRound = ofOneLook.has(first)
+    if (used.has(first) || (!isRound && !isOneOfSizes(first, long))) continue
     const parts: Path[] = [first.path]
     const of: Stroke[] = [first]
     let tip = endOf(first.path)
@@ -71,11 +108,15 @@ export function shareLines(open: readonly Stroke[], lines: readonly Stroke[]): {
       const home = startOf(first.path)
       // Goals: the own beginning, or an end of another line of the same manner.
       const goals = [
-        ...(of.length > 1 || distance(tip, home) > GAP_MM ? [{ at: home, then: null as Stroke | null, turned: false }] : []),
+        ...(isRound || of.length > 1 || distance(tip, home) > GAP_MM ? [{ at: home, then: null as Stroke | null, turned: false }] : []),
         ...long
           .filter(
             (o) =>
-              !used.has(o) && !of.includes(o) && o.shape.style === first.shape.style && sizeCalled(o.shape) === sizeCalled(first.shape),
+              !isRound &&
+              !used.has(o) &&
+              !of.includes(o) &&
+              o.shape.style === first.shape.style &&
+              sizeCalled(o.shape) === sizeCalled(first.shape),
           )
           .flatMap((o) => [
             { at: startOf(o.path), then: o, turned: false },

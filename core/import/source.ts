@@ -1,5 +1,6 @@
 import { bounded } from '../budget'
-import { readDxf, readPdf, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
+import { finishDrawing, readDxf, readPdf, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
+import type { Path } from '../geometry'
 import { ok, refuse, type Result } from '../result'
 import { assemblePages } from './assemble-pages'
 import { gridInRows, proposeGrid, type PageGrid } from './propose-grid'
@@ -9,6 +10,8 @@ import { gridInRows, proposeGrid, type PageGrid } from './propose-grid'
  * data, beginning with this.
  */
 const PAGES = '{"pages":'
+/** What was read from photographs is kept as its outlines, beginning with this. */
+const OUTLINES = '{"outlines":'
 
 /** Layers of a PDF that say themselves that they hold nothing of a piece: marks of the pages, a small map of them, a lay on cloth. */
 const OF_PAPER = /^(?:page marks|page map|squares and map|test square|cloth)$/i
@@ -62,7 +65,10 @@ export async function openFile(bytes: Uint8Array, progress?: PageProgress): Prom
   const bad = (message: string, remedy: string) => refuse('file-unreadable', 'file', message, `${remedy} Nothing was changed here.`)
   switch (sortOf(bytes)) {
     case 'picture':
-      return bad('it is a picture, and pictures of pieces are not read yet.', 'Save the pieces as lines: SVG, PDF or DXF.')
+      return bad(
+        'it is a picture, and holds no lines.',
+        'Save the pieces as SVG, PDF or DXF; or take a photograph of them in beside a sheet of paper.',
+      )
     case 'packed':
       return bad('it is a packed file.', 'Unpack it, and choose the file in it.')
     case 'words':
@@ -73,6 +79,39 @@ export async function openFile(bytes: Uint8Array, progress?: PageProgress): Prom
       return ok(`${PAGES}${JSON.stringify(pages.value.map(withoutPaper), rounded)}}`)
     }
   }
+}
+
+/** Is a file a picture, whatever its name says? */
+export const isPicture = (bytes: Uint8Array): boolean => sortOf(bytes) === 'picture'
+
+/** Outlines that were read from photographs, and lines drawn on them, mm; with the name of the file, which a single piece is called by. */
+export interface KeptOutlines {
+  outlines: readonly Path[]
+  lines: readonly Path[]
+  name: string
+}
+
+/** What is kept of outlines for the tray. */
+export const keepOutlines = ({ outlines, lines, name }: KeptOutlines): string =>
+  `${OUTLINES}${JSON.stringify(outlines, rounded)},"lines":${JSON.stringify(lines, rounded)},"name":${JSON.stringify(name)}}`
+
+/** The drawing of kept outlines: each a closed line, with open ones on it. */
+function outlinesOf(kept: string): Result<Drawing> {
+  const { outlines, lines, name } = JSON.parse(kept) as KeptOutlines
+  const shapes = [...outlines, ...lines].map((path, index) => ({
+    index,
+    name: outlines.length === 1 && index === 0 ? name : '',
+    groups: [],
+    style: '',
+    isDashed: false,
+    isArea: false,
+    hasMarkers: false,
+    path,
+    closed: index < outlines.length,
+  }))
+  return finishDrawing({ shapes, texts: [], mmPerUnit: 1, scaleFrom: 'mm', page: null }, (where, message) =>
+    refuse('file-unreadable', where, message, 'Take the photograph anew; nothing was changed here.'),
+  )
 }
 
 /** The pages of a PDF that was kept; null for any other file. */
@@ -97,6 +136,7 @@ export function gridFor(kept: string): PageGrid | null {
  * @param grid how the pages of a PDF lie; as proposed when none is given
  */
 export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing> {
+  if (kept.startsWith(OUTLINES)) return outlinesOf(kept)
   const pages = pagesOf(kept)
   if (pages) return bounded('pages', () => assemblePages(pages, grid ?? gridFor(kept)!), STEPS)
   if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || /^\w+ Binary DXF/.test(kept)) return readDxf(kept)

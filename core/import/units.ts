@@ -1,10 +1,11 @@
 import { spend } from '../budget'
 import { measureArea, type Path } from '../geometry'
-import { findNests } from './find-nests'
+import { findAlike, findNests } from './find-nests'
 import type { OutlineMark } from './find-outlines'
 import { pairLines } from './pair-lines'
 import { sizeCalled } from './size-called'
 import { calledLine, liesIn, type Sized } from './sized'
+import { sizesSaid } from './sizes-said'
 
 /** Closed lines within a piece are pockets and badges, unless the square on their reach is this many times what they cover: then a dart. */
 const SLENDER_TIMES = 3
@@ -39,13 +40,19 @@ export interface Unit {
   isInside: boolean
 }
 
-/** The closed lines as pieces: both lines of one are one, sizes of one are one, what lies in another is told. */
-export function toUnits(candidates: readonly Sized[]): Unit[] {
-  const pairs = pairLines(candidates)
+/**
+ * The closed lines as pieces: both lines of one are one, sizes of one are one, what lies in another is told.
+ * @param texts the words of the drawing: they may say what its sizes are called
+ */
+export function toUnits(candidates: readonly Sized[], texts: readonly { text: string }[] = []): Unit[] {
+  const alike = findAlike(candidates, (count) => sizesSaid(texts, count) !== null)
+  const told = new Set(alike.flat())
+  const pairs = pairLines(candidates.filter((c) => !told.has(c)))
   const seams = new Set(pairs.values())
   const innerOf = (outer: Sized) => pairs.get(outer) ?? null
   const outers = candidates.filter((c) => !seams.has(c))
-  const nests = findNests(outers.filter((s) => !s.isOpen))
+  const called = findNests(outers.filter((s) => !s.isOpen && !told.has(s)))
+  const nests = [...called, ...alike.map((n) => n.map((one, i) => ({ name: String(i + 1), one })))].map((n) => namedAsSaid(n, texts))
   const nested = new Set(nests.flatMap((n) => n.map((x) => x.one)))
   // A nest comes in as its middle size; the others go along with it.
   const units = nests.map((n): Unit => {
@@ -68,6 +75,12 @@ export function toUnits(candidates: readonly Sized[]): Unit[] {
     else units.push(unit)
   }
   return units
+}
+
+/** A nest whose sizes have no names but their order: they are called what the words of the drawing call so many. */
+function namedAsSaid(nest: { name: string; one: Sized }[], texts: readonly { text: string }[]): { name: string; one: Sized }[] {
+  const said = nest.every((x, i) => x.name === String(i + 1)) ? sizesSaid(texts, nest.length) : null
+  return said ? nest.map((x, i) => ({ ...x, name: said[i]! })) : nest
 }
 
 /** All lines of a piece. */

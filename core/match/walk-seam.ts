@@ -1,6 +1,18 @@
 import { measureLength } from '../geometry'
-import { markPosition, sideLength } from '../moves'
-import { cornersOf, edgePath, findPiece, neighbours, shapeOf, type Garment, type RunEdge, type Seam } from '../pattern'
+
+import {
+  cornersOf,
+  edgePath,
+  findPiece,
+  neighbours,
+  seamsOfEdge,
+  shapeOf,
+  type Garment,
+  type RunEdge,
+  type Seam,
+  markPosition,
+  sideLength,
+} from '../pattern'
 import { innerAngle, nameWhereItRuns, verdictOf } from './judge'
 import type { CornerArm, Tolerances, WalkedCorner, WalkedMark, WalkedSeam, WalkedSide } from './types'
 
@@ -42,6 +54,7 @@ function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances
     const b = openEnd(garment, pick(1), end === 'start', sizeId)
     // Only an edge that goes on as the same edge on the partner runs through (armhole to armhole, hem to hem).
     if (a.role !== b.role || a.role === 'dart-leg' || a.role === 'pleat' || a.role === 'other' || a.role.startsWith('centre')) return []
+    if (areSewn(garment, a.arm, b.arm)) return []
     const turnDeg = a.angleDeg + b.angleDeg - 180
     const designed = a.designed || b.designed
     const rough = Math.abs(turnDeg) > t.runThroughDeg && !designed
@@ -58,6 +71,12 @@ function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances
     ]
   })
 }
+
+/** Are two edges sewn to each other? Then the seam goes on there, and no outline leaves it. */
+const areSewn = (garment: Garment, a: CornerArm, b: CornerArm): boolean =>
+  seamsOfEdge(garment, a.pieceId, a.edgeId).some(({ seam, side }) =>
+    seam.sides[side === 0 ? 1 : 0].some((r) => r.pieceId === b.pieceId && r.edgeId === b.edgeId),
+  )
 
 function walkSide(garment: Garment, seam: Seam, side: 0 | 1, sizeId: string): WalkedSide {
   return {

@@ -1,5 +1,19 @@
-import { add, distance, dot, measureLength, mix, nearestPlace, placeAt, scale, type Point } from '../geometry'
-import { alongGrain, crossLevel, crossPoints, findApex, outwardOf, placeOnRay } from '../moves'
+import {
+  add,
+  distance,
+  dot,
+  measureLength,
+  mix,
+  nearestPlace,
+  placeAt,
+  scale,
+  type Point,
+  alongGrain,
+  crossLevel,
+  crossPoints,
+  placeOnRay,
+} from '../geometry'
+import { findApex, outwardOf } from '../moves'
 import {
   dartFigures,
   edgePath,

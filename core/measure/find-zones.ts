@@ -1,4 +1,4 @@
-import { alongGrain } from '../moves'
+import { alongGrain } from '../geometry'
 import {
   cornersBetween,
   edgePath,

@@ -1,4 +1,4 @@
-import { alongGrain } from '../moves'
+import { alongGrain } from '../geometry'
 import { cornerPoint, grainDirection, type Piece, type Shape } from '../pattern'
 
 /** Grain coordinate of an inner line, mm: the middle of its two ends; null when it has gone. */

@@ -1,5 +1,5 @@
 import { distance, measureLength } from '../geometry'
-import { sideLength } from '../moves'
+
 import {
   dartFigures,
   doubleDartFigures,
@@ -11,6 +11,7 @@ import {
   type InnerLineRole,
   type Piece,
   type Shape,
+  sideLength,
 } from '../pattern'
 import { finishedMeasures, type Zoning } from './finished-measures'
 import { lineLevel } from './levels'

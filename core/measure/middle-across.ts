@@ -1,5 +1,5 @@
-import { dot, type Point } from '../geometry'
-import { alongGrain, crossPoints } from '../moves'
+import { dot, type Point, alongGrain, crossPoints } from '../geometry'
+
 import { centreLine, grainDirection, type Piece, type Shape } from '../pattern'
 
 /**

@@ -1,4 +1,4 @@
-import { alongGrain } from '../moves'
+import { alongGrain } from '../geometry'
 import { edgePath, grainDirection, type Piece, type Shape } from '../pattern'
 import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
 import { widthAt } from './width-at'

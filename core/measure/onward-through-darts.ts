@@ -1,5 +1,5 @@
-import { add, distance, dot, mix, rotateAbout, scale, subtract, turnRad, unit, type Path, type Point } from '../geometry'
-import { crossPoints } from '../moves'
+import { add, distance, dot, mix, rotateAbout, scale, subtract, turnRad, unit, type Path, type Point, crossPoints } from '../geometry'
+
 import { edgePath, grainDirection, type Dart, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 

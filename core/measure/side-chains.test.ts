@@ -5,8 +5,8 @@ import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { measureLength } from '../geometry'
-import { sideLength } from '../moves'
-import { findPiece, shapeOf, type Garment } from '../pattern'
+
+import { findPiece, shapeOf, type Garment, sideLength } from '../pattern'
 import { sideChains, zonesOnChain } from './index'
 
 const chainsOf = (garment: Garment, pieceId: string, sizeId = 'one') => {

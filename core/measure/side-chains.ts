@@ -1,5 +1,5 @@
-import { measureLength, placeAt, type Point } from '../geometry'
-import { alongGrain } from '../moves'
+import { measureLength, placeAt, type Point, alongGrain } from '../geometry'
+
 import { edgePath, grainDirection, type EdgeRole, type Piece, type Shape } from '../pattern'
 
 const SIDES: EdgeRole[] = ['side', 'outseam']

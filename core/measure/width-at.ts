@@ -1,7 +1,7 @@
-import { dot, mix, type Path, type Point, type Segment } from '../geometry'
-import { alongGrain, crossPoints } from '../moves'
+import { dot, mix, type Path, type Point, type Segment, alongGrain, crossPoints } from '../geometry'
+
 import { centreEdge, centreLine, edgePath, foldedAway, grainDirection, outlineOf, type Piece, type Shape } from '../pattern'
-import { SAME_POINT_MM } from '../tolerances'
+import { EQUAL_MM, SAME_POINT_MM } from '../tolerances'
 import { middleAcross } from './middle-across'
 import { crossDarts, onwardThrough, type CrossDart } from './onward-through-darts'
 
@@ -93,7 +93,18 @@ function acrossOf(piece: Piece, shape: Shape): Across {
  * @param levelMm grain coordinate of the line
  */
 export function widthAt(piece: Piece, shape: Shape, levelMm: number): number {
-  const { grain, outline, folded, crossing } = acrossOf(piece, shape)
+  const across = acrossOf(piece, shape)
+  // Through the tip of a dart that lies across no way is the straight one: half way between those close beside it.
+  if (across.crossing.some(({ ends }) => Math.abs(alongGrain(ends.tip, across.grain) - levelMm) <= EQUAL_MM))
+    return (widthBeside(piece, shape, across, levelMm - BESIDE_TIP_MM) + widthBeside(piece, shape, across, levelMm + BESIDE_TIP_MM)) / 2
+  return widthBeside(piece, shape, across, levelMm)
+}
+
+/** How far above and below the tip of a dart its level is measured, mm. */
+const BESIDE_TIP_MM = 2 * EQUAL_MM
+
+/** The width at a level that runs through no tip. */
+function widthBeside(piece: Piece, shape: Shape, { grain, outline, folded, crossing }: Across, levelMm: number): number {
   let [from, to, beyond] = [-Infinity, Infinity, 0]
   const middle = middleAt(piece, shape, grain, levelMm)
   if (middle) {

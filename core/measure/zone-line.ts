@@ -1,5 +1,5 @@
-import { dot, placeAt } from '../geometry'
-import { crossLevel } from '../moves'
+import { dot, placeAt, crossLevel } from '../geometry'
+
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment } from '../pattern'
 import type { ZonePart } from './find-zones'
 import { zoneLevel } from './zone-level'

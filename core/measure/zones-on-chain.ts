@@ -1,5 +1,5 @@
-import { nearestPlace } from '../geometry'
-import { crossLevel } from '../moves'
+import { nearestPlace, crossLevel } from '../geometry'
+
 import { edgePath, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
 import { findZones, type ZoneId, type ZonePart } from './find-zones'
 import { onwardThroughDarts } from './onward-through-darts'

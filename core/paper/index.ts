@@ -9,14 +9,17 @@ export {
   grainStrokes,
   layOutSheet,
   markStrokes,
+  notchStrokes,
   sheetFor,
   type DrawnPieces,
+  type OtherLine,
   type Sheet,
   type SheetChoice,
   type SheetPiece,
   type SheetWords,
 } from './sheet'
-export { roomOf, widthOfWords, type PlacedWords } from './place-words'
+export { changesInWords, stopInWords } from './stop-in-words'
+export { meetsChord, roomOf, widthOfWords, type PlacedWords, type Room } from './place-words'
 export { edgeWords, notchNumbers } from './write-on-piece'
 export {
   MARGIN_MM,

@@ -1,5 +1,5 @@
-import { halfNames, openOut } from '../moves'
-import { shapeOf, type Garment, type Piece } from '../pattern'
+import { openOut } from '../moves'
+import { shapeOf, type Garment, type Piece, halfNames } from '../pattern'
 
 /** One layer of a piece as it lies on flat cloth: which it is of how many, in words. */
 export interface Layer {

@@ -6,7 +6,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
+import { makeLay, usualCloth, wantedOf } from '../cloth'
 import { writePdf } from '../formats/pdf-out'
+import { writeProjectorPdf } from '../formats/pdf-projector'
 import { boundsOf, findSelfCrossing, flattenPath, measureArea } from '../geometry'
 import { outlineOf, shapeOf } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
@@ -197,6 +199,88 @@ describe('PDF', () => {
       expect(widths.some((w) => Math.abs(w - 120) < 0.2)).toBe(true)
       const words2 = execFileSync('pdftotext', ['-f', '2', '-l', '2', join(dir, 'p.pdf'), '-'], { encoding: 'utf8' })
       for (const word of ['Panel', 'size: one', 'cut 1', '2026-01-01', 'as bought']) expect(words2).toContain(word)
+    } finally {
+      rmSync(dir, { recursive: true, force: true })
+    }
+  })
+  it.each(PAPER_IDS)('on %s prints a 120 mm line as 120 mm at 300 dpi, and a lay on a page of its own', async (paper) => {
+    const points = [
+      { x: 0, y: 0 },
+      { x: 120, y: 0 },
+      { x: 120, y: 150 },
+      { x: 0, y: 150 },
+    ]
+    const garment = garmentOf([polygonPiece('Panel', 'other', points, ['other', 'other', 'other', 'other'], { allowanceMm: 0 })])
+    const made = makeLay(garment, 'one', wantedOf(garment, { Panel: 2 }), usualCloth(), { rounds: 3 })
+    if (!made.ok) throw new Error(made.problem.message)
+    const marginMm = 9
+    const { sheet, tiling } = sheetFor(drawPieces(garment, 'one', words), { paper, rollMm: 600, marginMm })
+    const lays = [{ name: 'Main cloth: 30 cm', lines: ['140 cm wide, flat.'], lay: made.value }]
+    const bytes = await writePdf(
+      sheet,
+      tiling,
+      { garmentName: 'Panel', lines: [] },
+      { regular: font(400), bold: font(700) },
+      new Date(0),
+      lays,
+    )
+    const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-true-'))
+    try {
+      writeFileSync(join(dir, 'p.pdf'), bytes)
+      const page = tiling.pages.find((p) => !p.empty)!
+      // A strip through the middle of the piece, no higher than a line: also of A0.
+      const y = Math.round(((sheet.pieces[0]!.box.minY + 75 - page.y + marginMm) / 25.4) * 300)
+      const width = Math.ceil((tiling.paper.widthMm / 25.4) * 300)
+      execFileSync('pdftoppm', [
+        '-r',
+        '300',
+        '-gray',
+        '-f',
+        '3',
+        '-l',
+        '3',
+        '-x',
+        '0',
+        '-y',
+        String(y),
+        '-W',
+        String(width),
+        '-H',
+        '2',
+        '-singlefile',
+        join(dir, 'p.pdf'),
+        join(dir, 'p'),
+      ])
+      const edges = darkRuns(readFileSync(join(dir, 'p.pgm')), () => 0).filter((x, i, all) => i === 0 || x - all[i - 1]! > 3)
+      const widths = edges.flatMap((a) => edges.map((b) => ((b - a) * 25.4) / 300))
+      expect(Math.min(...widths.map((w) => Math.abs(w - 120)))).toBeLessThan(0.1)
+      const second = execFileSync('pdftotext', ['-f', '2', '-l', '2', join(dir, 'p.pdf'), '-'], { encoding: 'utf8' })
+      for (const word of ['Main cloth: 30 cm', '140 cm wide, flat.', 'Panel', 'layer 1 of 2']) expect(second).toContain(word)
+    } finally {
+      rmSync(dir, { recursive: true, force: true })
+    }
+  })
+  it('for a projector is one page at true size: thick white lines on black, or black on white', async () => {
+    const sheet = layOutSheet(draftBlouse(), 'one', words, 1200, { pieceIds: ['front'] })
+    const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-thrown-'))
+    try {
+      for (const isDark of [true, false]) {
+        const bytes = await writeProjectorPdf(sheet, 'Blouse', { thickMm: 4, isDark }, { regular: font(400), bold: font(700) }, new Date(0))
+        writeFileSync(join(dir, 'p.pdf'), bytes)
+        execFileSync('pdftoppm', ['-r', '50.8', '-gray', join(dir, 'p.pdf'), join(dir, 'p')])
+        const pgm = readFileSync(join(dir, 'p-1.pgm'))
+        const head = /^P5\s+(\d+)\s+(\d+)\s+(\d+)\s/.exec(pgm.subarray(0, 60).toString('latin1'))!
+        const w = Number(head[1])
+        const at = (x: number, y: number) => pgm[head[0].length + y * w + x]!
+        const { box, cutLine } = sheet.pieces[0]!
+        // Two pixels are a millimetre, and 20 mm of rim lie round it.
+        expect(w).toBe(Math.ceil((box.maxX - box.minX + 40) * 2))
+        expect(at(2, 2)).toBe(isDark ? 0 : 255)
+        for (const { from } of cutLine) {
+          const [x, y] = [Math.round((from.x - box.minX + 20) * 2), Math.round((from.y - box.minY + 20) * 2)]
+          expect(isDark ? at(x, y) : 255 - at(x, y)).toBeGreaterThan(200)
+        }
+      }
     } finally {
       rmSync(dir, { recursive: true, force: true })
     }

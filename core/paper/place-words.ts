@@ -52,7 +52,7 @@ export function roomOf({ text, at, turnRad, sizeMm, bold }: PlacedWords): Room {
 const upOf = ({ along }: Room): Point => ({ x: along.y, y: -along.x })
 
 /** Does a chord come into a room? In the room's own directions, clipped (Liang and Barsky, 1984). */
-function meetsChord(room: Room, [a, b]: Chord): boolean {
+export function meetsChord(room: Room, [a, b]: Chord): boolean {
   const up = upOf(room)
   const [pa, pb] = [a, b].map((p) => ({ x: dot(subtract(p, room.middle), room.along), y: dot(subtract(p, room.middle), up) })) as [
     Point,

@@ -14,7 +14,7 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { edgePath, FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import { cornerPoint, edgePath, FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import type { Ruler } from '../units'
 import { cutLineOf } from './cut-line'
 import { layersOf } from './layers'
@@ -37,11 +37,21 @@ export interface SheetPiece {
   /** With those inside which cloth is folded away: darts and pleats. */
   innerLines: { name: string; path: Path; folded: boolean }[]
   points: { name: string; at: Point }[]
+  /** Where its edges meet, by name. */
+  corners: { name: string; at: Point }[]
   /** All words on it, none on a line or on another. */
   words: PlacedWords[]
-  /** The same piece in other sizes, cut line and seam line. */
-  others: { name: string; cutLine: Path; seamLine: Path }[]
+  /** The same piece in other sizes, or for other people. */
+  others: OtherLine[]
   box: Box
+}
+
+/** A piece as another size or another person has it, laid on the one that is drawn in full: each line is cut out by itself. */
+export interface OtherLine {
+  name: string
+  cutLine: Path
+  seamLine: Path
+  notches: Path[]
 }
 
 export interface Sheet {
@@ -73,6 +83,8 @@ export interface SheetChoice {
   everyLayer?: boolean
   /** Other sizes that are drawn over it, by id. */
   otherSizes?: readonly string[]
+  /** Lines of other people that are drawn over a piece, by its id, in its own coordinates. */
+  otherLines?: ReadonlyMap<string, readonly OtherLine[]>
 }
 
 /** Kept free around all pieces, so that no line is printed on a page's own edge, mm. */
@@ -84,7 +96,8 @@ const GAP_MM = 12
 /** Length of a notch mark when the edge has no allowance, mm. */
 const NOTCH_MM = 6
 
-function notchStrokes(piece: Piece, sizeId: string): Path[] {
+/** The marks of a piece’s notches, each a short stroke from its seam line to its cut line. */
+export function notchStrokes(piece: Piece, sizeId: string): Path[] {
   const shape = shapeOf(piece, sizeId)
   return piece.notches.flatMap((n) => {
     const place = notchPlace(piece, shape, n.id, measureLength)
@@ -159,6 +172,7 @@ function drawPiece(
   numbers: ReadonlyMap<string, number>,
   layer: string,
   otherSizes: readonly string[],
+  otherLines: readonly OtherLine[],
 ): Drawing {
   const shape = shapeOf(piece, sizeId)
   const drawing = {
@@ -170,11 +184,16 @@ function drawPiece(
     folds: foldBrackets(piece, sizeId),
     innerLines: piece.lines.map((l) => ({ name: l.name, path: shape.lines[l.id]!, folded: FOLDED_ROLES.includes(l.role) })),
     points: piece.points.map((p) => ({ name: p.name, at: shape.points[p.id]! })),
-    others: otherSizes.map((id) => ({
-      name: garment.sizes.find((s) => s.id === id)?.name ?? id,
-      cutLine: cutLineOf(piece, shapeOf(piece, id)),
-      seamLine: outlineOf(piece, shapeOf(piece, id)),
-    })),
+    corners: piece.corners.map((c) => ({ name: c.name, at: cornerPoint(piece, shape, c.id)! })),
+    others: [
+      ...otherSizes.map((id) => ({
+        name: garment.sizes.find((s) => s.id === id)?.name ?? id,
+        cutLine: cutLineOf(piece, shapeOf(piece, id)),
+        seamLine: outlineOf(piece, shapeOf(piece, id)),
+        notches: notchStrokes(piece, id),
+      })),
+      ...otherLines,
+    ],
   }
   const lines = [
     piece.name,
@@ -192,9 +211,10 @@ function drawPiece(
     ...grainStrokes(shape.grain),
     ...drawing.innerLines.map((l) => l.path),
     ...drawing.points.flatMap((p) => markStrokes(p.at)),
-    ...drawing.others.flatMap((o) => [o.cutLine, o.seamLine]),
+    ...drawing.others.flatMap((o) => [o.cutLine, o.seamLine, ...o.notches]),
   ]
-  return { ...drawing, words: writeOnPiece(garment, piece, shape, lines, drawn, numbers, words.ruler) }
+  const named = otherLines.map((o) => ({ name: o.name, path: o.cutLine }))
+  return { ...drawing, words: writeOnPiece(garment, piece, shape, lines, drawn, numbers, words.ruler, named) }
 }
 
 /** Pieces drawn and written on, before they have their place on a sheet. */
@@ -211,7 +231,9 @@ export function drawPieces(garment: Garment, sizeId: string, words: SheetWords, 
   const others = (choice.otherSizes ?? []).filter((id) => id !== sizeId)
   return {
     sizeName: words.sizeName,
-    drawings: layers.map(({ piece, words: layer }) => drawPiece(garment, piece, sizeId, words, numbers, layer, others)),
+    drawings: layers.map(({ piece, words: layer }) =>
+      drawPiece(garment, piece, sizeId, words, numbers, layer, others, choice.otherLines?.get(piece.id) ?? []),
+    ),
   }
 }
 
@@ -239,8 +261,9 @@ export function arrange({ sizeName, drawings }: DrawnPieces, sheetWidthMm: numbe
       folds: d.folds.map(moved),
       innerLines: d.innerLines.map((l) => ({ ...l, path: moved(l.path) })),
       points: d.points.map((p) => ({ ...p, at: move(p.at) })),
+      corners: d.corners.map((c) => ({ ...c, at: move(c.at) })),
       words: d.words.map((w) => ({ ...w, at: move(w.at) })),
-      others: d.others.map((o) => ({ ...o, cutLine: moved(o.cutLine), seamLine: moved(o.seamLine) })),
+      others: d.others.map((o) => ({ ...o, cutLine: moved(o.cutLine), seamLine: moved(o.seamLine), notches: o.notches.map(moved) })),
       box: { minX: laid.box.minX + RIM_MM, minY: laid.box.minY + RIM_MM, maxX: laid.box.maxX + RIM_MM, maxY: laid.box.maxY + RIM_MM },
     }
   })

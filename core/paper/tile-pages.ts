@@ -53,6 +53,8 @@ interface Window {
 
 /** Does a chord touch a window? Clipped against it (Liang and Barsky, 1984). */
 function touches(a: Point, b: Point, { x, y, w, h }: Window): boolean {
+  // Most lie wholly on one side of it.
+  if ((a.x < x && b.x < x) || (a.y < y && b.y < y) || (a.x > x + w && b.x > x + w) || (a.y > y + h && b.y > y + h)) return false
   let t0 = 0
   let t1 = 1
   const clip = (p: number, q: number): boolean => {
@@ -165,8 +167,9 @@ export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM):
     [...p.notches, ...p.folds, ...p.innerLines.map((l) => l.path)].flat().map((s) => [s.from, s.to] as const),
   )
   const rooms = sheet.pieces.flatMap((p) => p.words.map(roomOf))
+  const drawn = [...chords, ...within]
   const isFree = (box: Window) =>
-    ![...chords, ...within].some(([a, b]) => touches(a, b, box)) &&
+    !drawn.some(([a, b]) => touches(a, b, box)) &&
     !rooms.some(
       ({ middle, halfMm }) =>
         Math.abs(middle.x - box.x - box.w / 2) < halfMm + box.w / 2 && Math.abs(middle.y - box.y - box.h / 2) < halfMm + box.h / 2,

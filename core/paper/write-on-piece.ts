@@ -111,6 +111,9 @@ function ownWords(ground: Ground, lines: readonly string[], wanted: Point): read
 const ALONG = [0.5, 0.35, 0.65, 0.2, 0.8]
 const INSIDE = [0.5, 1, 1.6, 2.4, 3.4]
 
+/** So many parts of somebody else’s line are tried for the name on it. */
+const NAMED_PARTS = 6
+
 /** Words along an edge, upright to read; nothing where the edge is too short or bent for them. */
 function alongEdge(ground: Ground, path: Path, text: string): readonly PlacedWords[] | null {
   const total = measureLength(path)
@@ -163,6 +166,7 @@ const chordsOf = (path: Path): Chord[] => {
  * “place on the fold”, the names of its edges, and of its lines and marks. What has no room is left out, but for the piece’s own name.
  *
  * @param drawn every line of the piece, in its own coordinates, but for the seam line
+ * @param named lines among them that are somebody else’s: each has its name along it, where there is room
  */
 export function writeOnPiece(
   garment: Garment,
@@ -172,12 +176,22 @@ export function writeOnPiece(
   drawn: readonly Path[],
   numbers: ReadonlyMap<string, number>,
   ruler: Ruler,
+  named: readonly { name: string; path: Path }[] = [],
 ): PlacedWords[] {
   const seamLine = piece.edges.flatMap((e) => [...edgePath(shape, e.id)])
   const ground: Ground = { within: flattenPath(seamLine, CHORD_MM), lines: [...chordsOf(seamLine), ...drawn.flatMap(chordsOf)], taken: [] }
   const { grain } = shape
   const wanted = { x: (grain.from.x + grain.to.x) / 2 + 8, y: grain.from.y + (grain.to.y - grain.from.y) * 0.3 }
   const own = ownWords(ground, lines, wanted) ?? block([lines[0]!], wanted, LETTERS_MM.at(-1)!, 0)
+  // Along the longest parts of a line first.
+  const names = named.flatMap(({ name, path }) => {
+    const parts = [...path].sort((a, b) => measureLength([b]) - measureLength([a]))
+    for (const part of parts.slice(0, NAMED_PARTS)) {
+      const words = alongEdge(ground, [part], name)
+      if (words) return words
+    }
+    return []
+  })
   const notches = piece.notches.flatMap((n) => {
     const place = notchPlace(piece, shape, n.id, measureLength)
     const number = numbers.get(beforeOpening(`${piece.id} ${n.id}`))
@@ -195,5 +209,5 @@ export function writeOnPiece(
     return placeFirst(ground, around) ?? []
   })
   const inner = piece.lines.flatMap((l) => alongEdge(ground, shape.lines[l.id]!, l.name) ?? [])
-  return [...own, ...notches, ...edges, ...marks, ...inner]
+  return [...own, ...names, ...notches, ...edges, ...marks, ...inner]
 }

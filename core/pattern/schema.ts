@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { JOIN_MM } from '../tolerances'
 import { distance, type Path } from '../geometry'
+import { CONTROL_SIGNS, LONGEST_NAME } from './name'
 
 /**
  * Every id is a short stable string: later changes, notches and seams find their edge by it. Things are looked up by id,
@@ -20,22 +21,6 @@ export const nameOfUpTo = (longest: number) =>
     .max(longest)
     .refine((name) => !CONTROL_SIGNS.test(name), { message: 'it has signs in it that do not print' })
 
-// eslint-disable-next-line no-control-regex
-const CONTROL_SIGNS = /[\u0000-\u001f\u007f-\u009f\u200e\u200f\u2028-\u202e\u2066-\u2069\ufeff]/
-
-/** A typed or read name made fit to keep: signs that do not print become spaces, too long an end is cut off. */
-export const toName = (text: string, longest = LONGEST_NAME): string =>
-  text
-    .replace(new RegExp(CONTROL_SIGNS, 'g'), ' ')
-    .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, longest)
-    // Half of a sign that takes two places is none.
-    .replace(/[\ud800-\udbff]$/, '')
-    .trim()
-
-/** Signs that a name may have. */
-export const LONGEST_NAME = 120
 const Name = nameOfUpTo(LONGEST_NAME)
 /** How far from the origin paper may lie, mm: 20 m, more than any roll that a pattern is printed on. */
 export const REACH_MM = 20_000

@@ -3,6 +3,7 @@ import {
   cornersOf,
   findPiece,
   neighbours,
+  type Edge,
   type EdgeRole,
   type Garment,
   type Piece,
@@ -11,6 +12,7 @@ import {
   type SeamMark,
 } from '../pattern'
 import { refuse, ok, type Result } from '../result'
+import { beyondDart } from './over-darts'
 
 /** What is sewn into an armhole: the side of a seam that is all cap. */
 export interface Sleeve {
@@ -57,7 +59,7 @@ function sleevesOf(garment: Garment): { seam: Seam; side: 0 | 1 }[] {
 const same = (a: RunEdge, b: RunEdge) => a.pieceId === b.pieceId && a.edgeId === b.edgeId
 
 /**
- * The armhole below one end of a shoulder seam: over each piece to where its armhole ends, across the seam that begins there
+ * The armhole below one end of a shoulder seam: over each piece to where its armhole ends, its darts closed, across the seam that begins there
  * and on, until the seam of the side, or where a sleeve’s seam begins or ends.
  */
 function walkDown(garment: Garment, first: RunEdge, ends: ReadonlySet<string>): RunEdge[] {
@@ -68,7 +70,8 @@ function walkDown(garment: Garment, first: RunEdge, ends: ReadonlySet<string>): 
     const last = cornerOfRun(garment, run, 'last')
     const next = onward(piece, run)
     if (ends.has(`${last.pieceId} ${last.cornerId}`)) break
-    if (next.role === 'armhole') run = { ...run, edgeId: next.id }
+    const beyond: Edge | null = next.role === 'dart-leg' ? beyondDart(piece, run) : next
+    if (beyond?.role === 'armhole') run = { ...run, edgeId: beyond.id }
     else run = next.role === 'side' ? null : acrossSeam(garment, piece.id, next.id, last.cornerId)
   }
   return half

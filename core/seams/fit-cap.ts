@@ -1,6 +1,16 @@
 import { boundsOf, cutPath, findNearestRoot, measureLength, reversePath, type Path } from '../geometry'
-import { markPosition, sideLength } from '../moves'
-import { findPiece, shapeOf, type Garment, type NotchPlace, type Seam, type SeamMark, type Shape } from '../pattern'
+
+import {
+  findPiece,
+  shapeOf,
+  type Garment,
+  type NotchPlace,
+  type Seam,
+  type SeamMark,
+  type Shape,
+  markPosition,
+  sideLength,
+} from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import { lengthToken } from '../units'

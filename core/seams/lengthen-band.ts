@@ -1,6 +1,17 @@
 import { add, dot, isStraightPath, mapPath, measureLength, mix, scale, subtract, unit, type Point } from '../geometry'
-import { markPosition, sideLength } from '../moves'
-import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Piece, type Seam, type Shape } from '../pattern'
+
+import {
+  edgePath,
+  findPiece,
+  shapeOf,
+  type Garment,
+  type NotchPlace,
+  type Piece,
+  type Seam,
+  type Shape,
+  markPosition,
+  sideLength,
+} from '../pattern'
 import { SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
 import { joinRuns } from './cap-parts'
 

@@ -1,5 +1,5 @@
-import { dot, measureLength, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
-import { alongGrain, asCurves, displaceAlong, displacePath, easeIn, equaliseLegs } from '../moves'
+import { dot, measureLength, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point, alongGrain } from '../geometry'
+import { asCurves, displaceAlong, displacePath, easeIn, equaliseLegs } from '../moves'
 import {
   edgePath,
   findPiece,
@@ -42,18 +42,34 @@ function fallOf(garment: Garment, side: readonly RunEdge[], sizeId: string): num
   return ends[1]! - ends[0]!
 }
 
+const isSame = (a: SeamSide, b: SeamSide): boolean =>
+  a.length === b.length && a.every((run) => b.some((r) => r.pieceId === run.pieceId && r.edgeId === run.edgeId))
+
+/** What is sewn to the same edge elsewhere: a half piece lies on both sides of the body, and its partner may be opened out by then. */
+function alsoSewnTo(garment: Garment, side: SeamSide): SeamSide[] {
+  return garment.seams.flatMap((seam) =>
+    ([0, 1] as const).flatMap((at) => {
+      if (!isSame(seam.sides[at], side)) return []
+      const other = seam.sides[at === 0 ? 1 : 0]
+      // From the same end as the side that both have.
+      return [
+        seam.sides[at][0]!.edgeId === side[0]!.edgeId && seam.sides[at][0]!.reversed === side[0]!.reversed ? [...other] : backward(other),
+      ]
+    }),
+  )
+}
+
 /**
  * The sides of the seam that an edge is part of, each from its upper end down; the edge alone where it is sewn to its own mirror
- * image, as a centre seam is.
+ * image, as a centre seam is. Where one side is sewn to more than one, as a half back to both halves of a whole front, all of them.
  */
 export function sidesOfSeam(garment: Garment, pieceId: string, edgeId: string, sizeId: string): SeamSide[] {
   const found = seamsOfEdge(garment, pieceId, edgeId)[0]
   const sides = found
     ? [found.seam.sides[found.side], found.seam.sides[found.side === 0 ? 1 : 0]]
     : [[{ pieceId, edgeId, reversed: false }]]
-  const distinct = sides.filter(
-    (s, i) => i === 0 || !s.every((run) => sides[0]!.some((r) => r.pieceId === run.pieceId && r.edgeId === run.edgeId)),
-  )
+  const all = found ? [...sides, ...sides.flatMap((side) => alsoSewnTo(garment, side))] : sides
+  const distinct = all.filter((s, i) => all.findIndex((o) => isSame(o, s)) === i)
   // Both sides run from the same end of the seam: the first one says which end is up.
   return fallOf(garment, distinct[0]!, sizeId) >= 0 ? distinct.map((s) => [...s]) : distinct.map(backward)
 }

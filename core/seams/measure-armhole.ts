@@ -1,6 +1,6 @@
 import { measureLength } from '../geometry'
-import { markPosition, sideLength, walkAcross } from '../moves'
-import { edgePath, findPiece, shapeOf, type Garment, type RunEdge } from '../pattern'
+
+import { edgePath, findPiece, shapeOf, type Garment, type RunEdge, markPosition, sideLength, walkAcross } from '../pattern'
 import { topMark, type Armhole, type Sleeve } from './find-armholes'
 
 export type Half = 'front' | 'back'

@@ -27,7 +27,8 @@ import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
 import { joinRuns } from './cap-parts'
 import { keepNotches, type StillEnd } from './keep-notches'
 import { runLength } from './measure-armhole'
-import { endOf, startOf, walked } from './walked'
+import { closeDartsIn } from './over-darts'
+import { begunAt, endOf, startOf, walked } from './walked'
 
 /** The shoulder seam of a piece from the neck to the tip, with the legs of a dart that parts it, and the armhole below it. */
 export interface ShoulderOf {
@@ -95,8 +96,11 @@ export function closeShoulder({ piece, shoulder }: ShoulderOf, shape: Shape): Re
   return ok({ path, neck: startOf(path), tip: endOf(path), dart: { tip, mouth: endOf(b), turnRad: turn } })
 }
 
-/** How far a redrawn beginning may run from where the old line ran on, mm: less than what a hand smooths away. */
-const SMOOTHED_MM = 1.5
+/**
+ * How far a redrawn beginning may run from where the old line ran on, mm: less than what a hand smooths away. Where the line is drawn in
+ * one curve up to some amount and in two from there on, its length jumps a little, and an amount right there is met by the next one.
+ */
+const SMOOTHED_MM = [1.5, 0.9, 0.5, 2.2]
 /** Places that a beginning is redrawn through. */
 const SAMPLES = 16
 
@@ -104,7 +108,7 @@ const SAMPLES = 16
  * An armhole that begins so far before its beginning, straight on along its own run, or so far after it. A curve that was run on is
  * redrawn from its new beginning as one, since a straight piece before it would show as a hook.
  */
-function runOn(path: Path, byMm: number): Path {
+function runOn(path: Path, byMm: number, smoothedMm: number): Path {
   if (byMm <= 0) return cutPath(path, -byMm, measureLength(path))
   const first = path[0]!
   const along = tangentAt(first, 0)
@@ -113,7 +117,7 @@ function runOn(path: Path, byMm: number): Path {
   const whole: Path = [line(from, first.from), first]
   const total = measureLength(whole)
   const points = Array.from({ length: SAMPLES + 1 }, (_, i) => placeAt(whole, (total * i) / SAMPLES).point)
-  return [...fitCurve(points, along, tangentAt(first, 1), SMOOTHED_MM), ...path.slice(1)]
+  return [...fitCurve(points, along, tangentAt(first, 1), smoothedMm), ...path.slice(1)]
 }
 
 export interface ShoulderMove {
@@ -123,7 +127,7 @@ export interface ShoulderMove {
   acrossMm: number
 }
 
-/** The part of an armhole half that lies on one piece, moved by a field along it. */
+/** The part of an armhole half that lies on one piece, its darts closed, moved by a field along it. */
 export function displaceRuns(
   shape: Shape,
   runs: readonly RunEdge[],
@@ -143,7 +147,7 @@ export function displaceRuns(
       { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) },
       places.map((p) => p - offset),
     )
-    if (before) drawn = [{ ...drawn[0]!, from: before }, ...drawn.slice(1)]
+    drawn = begunAt(drawn, before)
     before = endOf(drawn)
     edges[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
   })
@@ -156,14 +160,15 @@ function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId: string
   const lengths = new Map<string, number>()
   for (const run of half) lengths.set(run.pieceId, (lengths.get(run.pieceId) ?? 0) + runLength(garment, [run], sizeId))
   const pieceId = [...lengths].reduce((a, b) => (b[1] > a[1] ? b : a))[0]
-  const shape = shapeOf(findPiece(garment, pieceId)!, sizeId)
+  const piece = findPiece(garment, pieceId)!
   const runs = half.filter((r) => r.pieceId === pieceId)
+  const { shape, reopen } = closeDartsIn(piece, shapeOf(piece, sizeId), runs, 'first')
   const path = joinRuns(shape, runs)
   const total = measureLength(path)
   const along = placeAt(path, total / 2).tangent
   // Outlines run clockwise: outside lies on the left of one that is walked with them.
   const out = runs[0]!.reversed ? { x: -along.y, y: along.x } : { x: along.y, y: -along.x }
-  return withEdges(garment, pieceId, sizeId, displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2]))
+  return withEdges(garment, pieceId, sizeId, reopen(displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2])))
 }
 
 export const withEdges = (
@@ -194,19 +199,21 @@ export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId:
   const crossed = letOutAcross(garment, half, sizeId, move.acrossMm)
   const above = shoulderAbove(crossed, half)
   const { piece, shoulder, armhole } = above
-  const shape = shapeOf(piece, sizeId)
+  const { shape, reopen } = closeDartsIn(piece, shapeOf(piece, sizeId), armhole, 'first')
   const closed = closeShoulder(above, shape)
   if (!closed.ok) return closed
   const { neck, tip, path: seam } = closed.value
   const reach = distance(neck, tip)
   const firstMm = measureLength(edgePath(shape, armhole[0]!.edgeId))
-  const draw = (byMm: number): Record<string, Path> => {
-    const start = startOf(runOn(walked(shape, armhole[0]!), byMm))
+  const draw = (byMm: number, smoothedMm: number): Record<string, Path> => {
+    const start = startOf(runOn(walked(shape, armhole[0]!), byMm, smoothedMm))
     const target = add(neck, scale(unit(subtract(start, neck)), reach))
     const total = measureLength(joinRuns(shape, armhole)) + byMm
-    return displaceRuns(shape, armhole, fading(subtract(target, start), 0, total * REACH_PART), [total * REACH_PART], (p) => runOn(p, byMm))
+    const field = fading(subtract(target, start), 0, total * REACH_PART)
+    return reopen(displaceRuns(shape, armhole, field, [total * REACH_PART], (p) => runOn(p, byMm, smoothedMm)))
   }
-  const lengthFor = (byMm: number) => runLength(withEdges(crossed, piece.id, sizeId, draw(byMm)), half, sizeId)
+  const lengthFor = (byMm: number, smoothedMm: number) =>
+    runLength(withEdges(crossed, piece.id, sizeId, draw(byMm, smoothedMm)), half, sizeId)
   const room = firstMm - LEAST_ARMHOLE_MM
   const bound = Math.sign(move.growMm || 1) * (Math.abs(move.growMm) * MOST_TIMES + MOST_MORE_MM)
   const tooMuch = refuse<never>(
@@ -217,9 +224,15 @@ export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId:
     Math.sign(move.growMm) * Math.max(0, room / MOST_TIMES),
   )
   if (-bound >= room || reach <= SAME_POINT_MM) return tooMuch
-  const by = findRoot((mm) => lengthFor(mm) - wantedMm, -Math.sign(bound) * Math.min(MOST_MORE_MM, room / 2), bound, LENGTH_FOUND_MM)
-  if (by === null) return tooMuch
-  const edges = draw(by)
+  let edges: Record<string, Path> | null = null
+  for (const smoothedMm of SMOOTHED_MM) {
+    const near = -Math.sign(bound) * Math.min(MOST_MORE_MM, room / 2)
+    const by = findRoot((mm) => lengthFor(mm, smoothedMm) - wantedMm, near, bound, LENGTH_FOUND_MM)
+    if (by === null) continue
+    edges = draw(by, smoothedMm)
+    break
+  }
+  if (!edges) return tooMuch
   const firstRun = armhole[0]!
   const drawnFirst = firstRun.reversed ? reversePath(edges[firstRun.edgeId]!) : edges[firstRun.edgeId]!
   const turn = turnRad(subtract(tip, neck), subtract(startOf(drawnFirst), neck))

@@ -13,15 +13,17 @@ import {
   rotateAbout,
   type Path,
   type Point,
+  alongGrain,
 } from '../geometry'
 import { narrowestPlace } from '../measure'
-import { alongGrain, displaceAlong, fading, swelling, together, type Field } from '../moves'
+import { displaceAlong, fading, swelling, together, type Field } from '../moves'
 import { findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import { beginAt } from './begin-at'
 import { edgeBeyond, joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
-import { endOf, startOf, walked } from './walked'
+import { closeDartsIn } from './over-darts'
+import { begunAt, endOf, startOf, walked } from './walked'
 
 /** How the underarm end of half an armhole is moved, mm. */
 export interface UnderarmMove {
@@ -157,7 +159,8 @@ export function outwardAt({ piece, armhole, side }: UnderarmEnd, shape: Shape): 
 export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId: string, move: UnderarmMove): Garment | null {
   const end = underarmEnd(garment, half)
   const { piece, armhole, side } = end
-  const shape = shapeOf(piece, sizeId)
+  const open = shapeOf(piece, sizeId)
+  const { shape, reopen } = closeDartsIn(piece, open, armhole, 'last')
   const sidePath = walked(shape, side[0]!)
   const moved = moveSideTop(end, shape, move.downMm, move.outMm)
   if (!moved) return null
@@ -178,7 +181,7 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   const isForward = !armhole[0]!.reversed
   const into = isForward ? { x: -middle.tangent.y, y: middle.tangent.x } : { x: middle.tangent.y, y: -middle.tangent.x }
   const field = together(fading(by, totalMm, totalMm - reach), swelling(scale(into, move.hollowMm), totalMm - spread, totalMm))
-  const edges: Record<string, Path> = { ...shape.edges, ...sideEdges }
+  const drawnRuns: Record<string, Path> = {}
   let at = 0
   let before: Point | null = null
   armhole.forEach((run, i) => {
@@ -188,15 +191,16 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
     const shifted: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
     let drawn = displaceAlong(own, shifted, [totalMm - reach - offset])
     if (i === armhole.length - 1) drawn = endTurned(drawn, turn, corner)
-    if (before) drawn = [{ ...drawn[0]!, from: before }, ...drawn.slice(1)]
+    drawn = begunAt(drawn, before)
     before = endOf(drawn)
-    edges[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
+    drawnRuns[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
   })
-  const notches = keepNotches(piece, shape, edges, [
+  const edges = { ...open.edges, ...sideEdges, ...reopen(drawnRuns) }
+  const notches = keepNotches(piece, open, edges, [
     ...armhole.map((r) => ({ ...r, still: 'first' as const })),
     ...side.map((s) => ({ ...s, still: 'last' as const })),
   ])
-  const drawn: Shape = { ...shape, edges, notches }
+  const drawn: Shape = { ...open, edges, notches }
   return { ...garment, pieces: garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: drawn } } : p)) }
 }
 

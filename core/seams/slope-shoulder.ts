@@ -1,11 +1,12 @@
 import { add, dot, mapPath, measureLength, reversePath, rotateAbout, scale, subtract, turnRad, type Path, type Point } from '../geometry'
-import { fading, together } from '../moves'
+import { fading } from '../moves'
 import { edgePath, grainDirection, shapeOf, type Garment, type RunEdge, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 import { closeShoulder, displaceRuns, REACH_PART, shoulderAbove, turnedShoulder, withEdges } from './move-shoulder'
 import { moveSideTop, outwardAt, underarmEnd } from './move-underarm'
+import { closeDartsIn } from './over-darts'
 
 /**
  * A shoulder made squarer or more sloping: its outer end goes up or down, the seam turned stiffly about the neck point (craft 6.7).
@@ -38,6 +39,8 @@ export function slopeShoulder(
   if (left <= 0) return tooMuch
   const target = add(neck, add(scale(down, upright), scale(aside, Math.sign(dot(reach, aside)) * Math.sqrt(left))))
   const by = subtract(target, tip)
+  const folded = closeDartsIn(piece, shape, armhole, 'first')
+  const total = measureLength(joinRuns(folded.shape, armhole))
   const edges: Record<string, Path> = {}
   if (carriedMm !== null) {
     const end = underarmEnd(garment, half)
@@ -45,16 +48,15 @@ export function slopeShoulder(
     const side = moveSide(end, shape, up, down)
     if (!side) return tooMuch
     Object.assign(edges, side.edges)
-    const total = measureLength(joinRuns(shape, armhole))
-    // The armhole goes up or down; between its tip, where the shoulder ends, and the underarm every place goes its share.
-    const field = together({ by: () => up, slope: () => ({ x: 0, y: 0 }) }, fading(subtract(by, up), 0, total))
-    Object.assign(edges, displaceRuns(shape, armhole, field, []))
+    // The armhole goes up or down with the darts in it; between its tip, where the shoulder ends, and the underarm every place goes
+    // its share.
+    const bent = folded.reopen(displaceRuns(folded.shape, armhole, fading(subtract(by, up), 0, total), []))
+    for (const [id, path] of Object.entries(bent)) edges[id] = mapPath(path, (p) => add(p, up))
     const corner = end.armhole[end.armhole.length - 1]!
     // The underarm is one point, to the last digit.
     edges[corner.edgeId] = endAt(edges[corner.edgeId]!, corner.reversed, side.top)
   } else {
-    const total = measureLength(joinRuns(shape, armhole))
-    Object.assign(edges, displaceRuns(shape, armhole, fading(by, 0, total * REACH_PART), [total * REACH_PART]))
+    Object.assign(edges, folded.reopen(displaceRuns(folded.shape, armhole, fading(by, 0, total * REACH_PART), [total * REACH_PART])))
   }
   const turn = turnRad(reach, subtract(target, neck))
   const first = armhole[0]!

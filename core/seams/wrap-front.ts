@@ -1,6 +1,20 @@
-import { add, cubic, distance, dot, line, measureLength, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
+import {
+  add,
+  cubic,
+  distance,
+  dot,
+  line,
+  measureLength,
+  placeAt,
+  reversePath,
+  scale,
+  subtract,
+  type Path,
+  type Point,
+  placeOnRay,
+} from '../geometry'
 import { apexesOf } from '../measure'
-import { placeOnRay } from '../moves'
+
 import {
   centreLine,
   edgePath,

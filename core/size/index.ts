@@ -1,4 +1,5 @@
 export * from './schema'
+export * from './sizing'
 export { wantedEase } from './wanted-ease'
 export { compareSchools, type SchoolOutcome } from './compare-schools'
 export { designedEase, easeWanted } from './ease-wanted'
@@ -9,5 +10,5 @@ export { adviseCup, chosenSizes, makeWorksheet, type CupAdvice, type Worksheet, 
 export { listToTrace, sizeWords, type TraceRow } from './list-to-trace'
 export { checkChart, type ChartFlaw } from './check-chart'
 export { readChart, writeChart } from './chart-csv'
-export { sizesToCut, type SizesToCut } from './sizes-to-cut'
+export { CUT_ZONES, sizesToCut, type SizesToCut } from './sizes-to-cut'
 export { openCups } from './open-cups'

@@ -3,7 +3,7 @@ import { sizeBeyond } from '../pattern'
 import type { Worksheet, WorksheetRow } from './worksheet'
 
 /** Zones whose size is cut; limbs follow the upper body. */
-const CUT_ZONES: readonly string[] = ['bust', 'waist', 'hip'] satisfies ZoneId[]
+export const CUT_ZONES: readonly string[] = ['bust', 'waist', 'hip'] satisfies ZoneId[]
 
 /** Most sizes that are drawn on beyond a range: further out the shapes no longer follow from the rules. */
 const MOST_BEYOND = 6

@@ -15,6 +15,7 @@ export const COMMANDS = [
   'fittings',
   'compare',
   'cloth',
+  'fit',
   'check',
   'apply',
   'export',
@@ -33,15 +34,17 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   fittings FILE             its fittings with what may mend what is still open, and its versions with what each of them changed
   compare FILE --version V  every figure of that version beside those of the plan
   cloth FILE                how its pieces lie on a cloth, how much is needed, and what to mind while cutting
+  fit FILE --wearers CSV    every garment of the file, or that of --garment, for every wearer of a table: a folder of files for each into --out DIR
   check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
   apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
   export FILE               the altered pieces as a file: --format svg|pdf|dxf|dxf-plain|hpgl|json (default svg)
-  import FILE               an SVG, PDF or DXF file as a project file: pieces, first guesses, proposed seams
-Options: --garment N (which garment of the file, from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
-  --size NAME (another size than the one that lies there: measure, shapes), --units in|cm (of sentences and steps; default cm),
+  import FILE               an SVG, PDF or DXF file, or a photograph of paper pieces, as a project file: pieces, first guesses, proposed seams
+Options: --garment X (which garment of the file, by its name or from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
+  --size NAME (another size than the one that lies there: measure, shapes; which size of a nest lies there: import), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
-  --change FILE, --version NAME, --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way (cloth),
-  --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --out FILE (instead of standard output)`
+  --change FILE, --version NAME, --wearers CSV (fit), --no-cloth (fit: do not lay the pieces, which takes longest), --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way (cloth),
+  --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --beside a4|letter|a3|a5|card|LONGxSHORT, --corners X,Y,X,Y,X,Y,X,Y (import: what lies beside the pieces of a photograph, mm, and where, dots),
+  --out FILE (instead of standard output)`
 
 const OPTIONS = {
   garment: { type: 'string' },
@@ -51,9 +54,13 @@ const OPTIONS = {
   units: { type: 'string' },
   mark: { type: 'string' },
   change: { type: 'string' },
+  wearers: { type: 'string' },
+  'no-cloth': { type: 'boolean' },
   version: { type: 'string' },
   format: { type: 'string' },
   pages: { type: 'string' },
+  beside: { type: 'string' },
+  corners: { type: 'string' },
   paper: { type: 'string' },
   width: { type: 'string' },
   folded: { type: 'boolean' },
@@ -63,7 +70,7 @@ const OPTIONS = {
 type Named = typeof OPTIONS
 export type Options = { [K in keyof Named]?: Named[K]['type'] extends 'string' ? string : boolean }
 
-function parsed(args: string[]) {
+function parsed(args: readonly string[]) {
   try {
     return parseArgs({ args, options: OPTIONS, allowPositionals: true })
   } catch (error) {
@@ -74,7 +81,7 @@ function parsed(args: string[]) {
 }
 
 /** What was asked on the command line. @throws WrongUse */
-export function readArguments(args: string[]): { command: Command; file: string; options: Options; ruler: Ruler } {
+export function readArguments(args: readonly string[]): { command: Command; file: string; options: Options; ruler: Ruler } {
   const { values, positionals } = parsed(args)
   const [word, ...files] = positionals
   const command = COMMANDS.find((c) => c === word)

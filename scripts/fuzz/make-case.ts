@@ -94,6 +94,26 @@ function piece(dice: Dice): string {
   return `<g id="${dice.pick(['Front', 'Back', 'Sleeve', 'Skirt front', 'Band'])}"><path d="M${x} ${y + neck}C${x + neck} ${y + neck} ${x + neck} ${y} ${x + neck} ${y}L${x + w} ${y + 15}L${x + w} ${y + h}L${x} ${y + h}Z"/><path class="grain" d="M${x + w / 2} ${y + 30}V${y + h - 20}"/><path d="M${x + w} ${y + h / 2}h-6"/></g>`
 }
 
+/** One line many times over, each a little further on: hatching, a grid, a nest of a thousand sizes, a line drawn again and again. */
+function crowd(dice: Dice): string {
+  const [n, by] = [dice.pick([20, 60, 200, 400]), dice.pick([0, 0.01, 0.3, 2, 40])]
+  const form = dice.int(0, 5)
+  const d = (i: number) => {
+    const on = (i * by).toFixed(3)
+    const turn = (2 * Math.PI * i) / n
+    return [
+      `M${on} 10V${500 - i * by}H${400 - i * by}V10`,
+      `M250 250l${(200 * Math.cos(turn)).toFixed(3)} ${(200 * Math.sin(turn)).toFixed(3)}`,
+      `M${on} 20L300 ${on}`,
+      `M${on} ${on}h${200 + i * by}v300h-200z`,
+      `M${on} 30C90 ${on} 180 60 200 ${on}C${on} 300 90 400 ${on} 30`,
+      `M${on} 40h6`,
+    ][form]!
+  }
+  const lines = Array.from({ length: n }, (_, i) => `<path d="${d(i)}" fill="none" stroke="#000"/>`)
+  return (dice.chance(0.5) ? lines : lines.map((l, i) => `<g id="Size ${i}">${l}</g>`)).join('')
+}
+
 function drawing(dice: Dice): string {
   const head = dice.pick([
     'width="800mm" height="900mm" viewBox="0 0 800 900"',
@@ -106,7 +126,8 @@ function drawing(dice: Dice): string {
   const frame = dice.chance(0.4) ? `<rect x="0" y="0" width="800" height="900"/>` : ''
   const pieces = Array.from({ length: dice.int(0, 3) }, () => piece(dice)).join('')
   const others = Array.from({ length: dice.int(0, 8) }, () => element(dice, 0)).join('')
-  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${head}>${frame}${pieces}${others}</svg>`
+  const many = dice.chance(0.08) ? crowd(dice) : ''
+  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${head}>${frame}${pieces}${others}${many}</svg>`
 }
 
 /** The inputs after one field was set, as a form sets it or as a file may have it. */

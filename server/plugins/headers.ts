@@ -4,18 +4,13 @@ import { policyFor, SAFE_HEADERS } from '../utils/policy'
 export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('request', (event) => {
     // What is set by the framework later, about itself, is left out.
-    event.node.res.setHeader = withoutPoweredBy(event.node.res.setHeader.bind(event.node.res))
-    for (const [name, value] of Object.entries(SAFE_HEADERS)) event.node.res.setHeader(name, value)
+    const { res } = event.node
+    const set = res.setHeader.bind(res)
+    res.setHeader = (name, value) => (name.toLowerCase() === 'x-powered-by' ? res : set(name, value))
+    for (const [name, value] of Object.entries(SAFE_HEADERS)) res.setHeader(name, value)
   })
   nitro.hooks.hook('render:response', (response) => {
     if (typeof response.body !== 'string') return
     response.headers = { ...response.headers, 'content-security-policy': policyFor(response.body) }
   })
 })
-
-type SetHeader = (name: string, value: number | string | readonly string[]) => never
-
-const withoutPoweredBy =
-  (set: SetHeader): SetHeader =>
-  (name, value) =>
-    name.toLowerCase() === 'x-powered-by' ? (undefined as never) : set(name, value)

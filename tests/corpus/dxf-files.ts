@@ -1,6 +1,6 @@
 import { flattenPath, placeAt, type Path, type Point } from '../../core/geometry'
 import { cutLineOf, grown, seamLineOf, type TruthPiece } from './draft'
-import { BASE_SIZE_NAME, type Item, type Sheet } from './sheet'
+import { BASE_SIZE_NAME, holesIn, type Item, type Sheet } from './sheet'
 
 /** How finely curves are written as chords, mm. */
 const CHORD_MM = 0.05
@@ -38,7 +38,7 @@ const words = (text: string, at: Point, layer: string, height: number, by: numbe
   )
 
 /** A piece as a block of the exchange standard. */
-function block(p: TruthPiece, size: string, by: number): string {
+function block(p: TruthPiece, size: string, by: number, isDrilled: boolean): string {
   const seam = seamLineOf(p)
   const fold = p.edges.find((e) => e.fold)
   const name = `${p.name.toUpperCase()}-${size}`
@@ -50,6 +50,7 @@ function block(p: TruthPiece, size: string, by: number): string {
     ...(fold ? [lineOf(fold.path[0]!.from, fold.path[fold.path.length - 1]!.to, '6', by)] : []),
     lineOf(p.grain.from, p.grain.to, '7', by),
     ...p.notches.map((m) => group([0, 'POINT'], [8, '4'], ...xy(placeAt(p.edges[m.edge]!.path, m.atMm).point, by))),
+    ...(isDrilled ? holesIn(p).map((h) => group([0, 'POINT'], [8, '13'], ...xy(h, by))) : []),
     ...p.darts.flatMap((d) =>
       [-1, 1].map((side) => lineOf(placeAt(p.edges[d.edge]!.path, d.atMm + (side * d.intakeMm) / 2).point, d.tip, '8', by)),
     ),
@@ -77,7 +78,7 @@ export function toExchangeDxf(sheet: Sheet, metric: boolean): string {
   ]
   return [
     group([0, 'SECTION'], [2, 'BLOCKS']),
-    ...all.map(({ p, size }) => block(p, size, by)),
+    ...all.map(({ p, size }) => block(p, size, by, sheet.hand.inner)),
     group([0, 'ENDSEC'], [0, 'SECTION'], [2, 'ENTITIES']),
     ...all.map(({ p, size }) => group([0, 'INSERT'], [8, '1'], [2, `${p.name.toUpperCase()}-${size}`], [10, 0], [20, 0])),
     ...sheetWords.map((t, k) => words(t, { x: 0, y: 400 + 20 * k }, '1', 8, by)),

@@ -6,6 +6,8 @@ import type { Sheet } from './sheet'
 /** An outline counts as in when it runs within this of the truth, mm. */
 const OUTLINE_MM = 0.5
 const MARK_MM = 2
+/** Rings that are smaller are drill holes. */
+const HOLE_MM = 10
 /** Notches of a nest are drawn on its smallest size, and the piece comes in as another. */
 const NEST_MM = 24
 const GRAIN_DEG = 1
@@ -18,6 +20,8 @@ export interface Rates {
   grains: [number, number]
   notches: [number, number]
   darts: [number, number]
+  /** Drill holes. */
+  places: [number, number]
   /** Outlines taken for pieces that are none. */
   falsePieces: number
   /** What went wrong, in words. */
@@ -32,6 +36,7 @@ export const noRates = (): Rates => ({
   grains: [0, 0],
   notches: [0, 0],
   darts: [0, 0],
+  places: [0, 0],
   falsePieces: 0,
   wrong: [],
 })
@@ -73,7 +78,11 @@ function whereItWasLaid(line: Path, taken: readonly Draft[], used: ReadonlySet<D
 export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, words = true, fileName = '', isPlaced = true): void {
   const taken = drafts.filter((d) => !d.aside)
   const used = new Set<Draft>()
-  const count = (key: 'pieces' | 'names' | 'counts' | 'folds' | 'grains' | 'notches' | 'darts', good: boolean, wrong: string) => {
+  const count = (
+    key: 'pieces' | 'names' | 'counts' | 'folds' | 'grains' | 'notches' | 'darts' | 'places',
+    good: boolean,
+    wrong: string,
+  ) => {
     rates[key][1] += 1
     if (good) rates[key][0] += 1
     else rates.wrong.push(`${fileName}: ${wrong}`)
@@ -142,6 +151,17 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
       'notches',
       missing.length === 0 && got.length === places.length,
       `${p.name}: ${got.length} notches of ${places.length}, ${missing.length} missing`,
+    )
+    const holes = sheet.items.flatMap((it) => {
+      const box = it.role === 'inner' && it.piece === i && it.path ? boundsOf(it.path) : null
+      return box && box.maxX - box.minX < HOLE_MM ? [{ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }] : []
+    })
+    const marked = draft.points ?? []
+    count(
+      'places',
+      marked.length === holes.length &&
+        (!isPlaced || holes.every((h) => marked.some((m) => Math.hypot(m.at.x - h.x, m.at.y - h.y) < MARK_MM))),
+      `${p.name}: ${marked.length} marked places of ${holes.length}`,
     )
     const tips = draft.edges.flatMap((e, k) =>
       e.role === 'dart-leg' && draft.edges[(k + 1) % draft.edges.length]!.role === 'dart-leg' ? [e.path[e.path.length - 1]!.to] : [],

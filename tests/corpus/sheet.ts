@@ -288,17 +288,33 @@ function chordsOf(path: Path): Path {
   })
 }
 
-/** What else may be drawn on a piece. */
-function innerItems(p: TruthPiece): Item[] {
+/** The upper left corner of the pocket that is drawn on a piece; null on those that are too small for one. */
+function pocketOn(p: TruthPiece): Point | null {
   const b = boundsOf(seamLineOf(p))
   const [w, h] = [b.maxX - b.minX, b.maxY - b.minY]
-  if (w < 150 || h < 300) return []
-  const [x, y] = [b.minX + w * 0.42, b.minY + h * 0.68]
+  return w < 150 || h < 300 ? null : { x: b.minX + w * 0.42, y: b.minY + h * 0.68 }
+}
+
+/** Where holes are drilled beside it. */
+export function holesIn(p: TruthPiece): Point[] {
+  const at = pocketOn(p)
+  return at
+    ? [
+        { x: at.x - 12, y: at.y + 10 },
+        { x: at.x - 12, y: at.y + 60 },
+      ]
+    : []
+}
+
+/** What else may be drawn on a piece. */
+function innerItems(p: TruthPiece): Item[] {
+  const pocket = pocketOn(p)
+  if (!pocket) return []
+  const { x, y } = pocket
   const hole = (cx: number, cy: number): Path => ring([cx - 2, cy], [cx, cy - 2], [cx + 2, cy], [cx, cy + 2])
   return [
     { role: 'inner', path: box(x, y, 60, 70), closed: true, dashed: true },
-    { role: 'inner', path: hole(x - 12, y + 10), closed: true },
-    { role: 'inner', path: hole(x - 12, y + 60), closed: true },
+    ...holesIn(p).map((h): Item => ({ role: 'inner', path: hole(h.x, h.y), closed: true })),
     { role: 'words', text: 'pocket placement', at: { x: x + 4, y: y + 30 }, heightMm: 4 },
   ]
 }

@@ -83,7 +83,7 @@ describe('a stranger’s pattern', () => {
     await app.driver().get(`${app.url()}/import`)
     const sheet = drawSheet(skirt, { ...HAND, lines: 'both', sizes: [], words: 'shouted' })
     await take(write('shingle-skirt.pdf', await toPdfFile(sheet, 'pdf-cut-overlap')))
-    await soon('pages', async () => /go on at the edge of another/.test(await textOf('pages-how')))
+    await soon('pages', async () => /by the names on them/.test(await textOf('pages-how')))
     const columns = async () => (await byTest(app.driver(), 'page-columns')).getAttribute('value')
     expect(await columns()).toBe('8')
     // Laid otherwise, and back.

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { readBackup } from '../../core/formats'
-import { byTest, click, openBrowser } from '../../scripts/browser'
+import { byTest, click, openBrowser, WAIT_MS } from '../../scripts/browser'
 import { useApplication } from './session'
 
 const app = useApplication()
@@ -275,7 +275,7 @@ describe('a browser that is killed', () => {
       await click(driver, 'kind-lengthen')
       await driver.wait(
         async () => (await driver.findElements(By.css(STOPS))).length === round + 1 && (await textIn('status')) === 'saved',
-        25_000,
+        WAIT_MS,
       )
       await browser.kill()
     }

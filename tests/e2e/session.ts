@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, error, Key, Origin, until, type WebElement } from 'selenium-webdriver'
 import { afterAll, beforeAll } from 'vitest'
-import { byTest, click, openBrowser, serve, type Opened } from '../../scripts/browser'
+import { byTest, click, openBrowser, serve, WAIT_MS, type Opened } from '../../scripts/browser'
 
 /** What is met when a page is not drawn yet, or is being drawn anew. */
 const NOT_YET = [error.StaleElementReferenceError, error.NoSuchElementError]
@@ -35,14 +35,15 @@ export function useApplication() {
   const soon = (what: string, check: () => Promise<boolean>) =>
     driver().wait(
       () => check().catch((e: unknown) => (NOT_YET.some((kind) => e instanceof kind) ? false : Promise.reject(e))),
-      25_000,
+      WAIT_MS,
       what,
     )
-  const card = (id: string) => driver().wait(until.elementLocated(By.css(`[data-id="${id}"]`)), 25_000)
+  const card = (id: string) => driver().wait(until.elementLocated(By.css(`[data-id="${id}"]`)), WAIT_MS)
 
   /** A wardrobe with nothing but the demo in it. */
   async function freshDemo() {
-    await driver().get(server.url)
+    // A document of the same place in which nothing runs, so that nothing writes meanwhile.
+    await driver().get(`${server.url}/mark.svg`)
     await driver().executeAsyncScript(
       `const done = arguments[arguments.length - 1]; indexedDB.databases().then(async (all) => { for (const d of all) await new Promise((r) => { const q = indexedDB.deleteDatabase(d.name); q.onsuccess = q.onerror = q.onblocked = r }); localStorage.clear(); done() })`,
     )
@@ -101,6 +102,12 @@ export function useApplication() {
     return last
   }
 
+  /** A stored day as this browser writes it. */
+  const dayWords = (day: string) =>
+    driver().executeScript<string>(
+      `return new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date('${day}'))`,
+    )
+
   const taken = new Set<string>()
   /** The next file that arrives; one that was taken before is not given again. */
   async function download(ending: string): Promise<string> {
@@ -147,5 +154,6 @@ export function useApplication() {
     outline,
     outlineAtRest,
     download,
+    dayWords,
   }
 }

@@ -150,7 +150,7 @@ describe('wearers', () => {
   it('keep old sets, compare two, go out and in as CSV, and can be deleted for good', async () => {
     await app.driver().get(`${app.url()}/wearers`)
     await press('wearer-the Cook')
-    await choose('compare-with', '14 Sep 2025')
+    await choose('compare-with', await app.dayWords('2025-09-14'))
     expect(await textOf('compared')).toMatch(/Waist\s+34.*\+1/s)
     await press('new-set')
     await soon('a fresh set', async () => (await (await field('figure-bust')).getAttribute('value')) === '')

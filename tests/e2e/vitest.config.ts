@@ -4,8 +4,8 @@ export default defineConfig({
   test: {
     include: ['tests/e2e/**/*.test.ts'],
     environment: 'node',
-    testTimeout: 180_000,
-    hookTimeout: 60_000,
+    testTimeout: 900_000,
+    hookTimeout: 300_000,
     // Each file has a server and a browser of its own.
     maxWorkers: 2,
   },

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Figure } from '~~/core/body'
 import { formatLength, parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
+import { fieldOf } from '~/typed'
 
 /** One body figure, or one for each side; empty where it was not taken. */
 const props = defineProps<{ modelValue: Figure | null; label: string; sided: boolean; test: string }>()
@@ -33,7 +34,7 @@ const other = computed(() => {
 })
 
 function take(event: Event, side: 'one' | 'left' | 'right') {
-  const field = event.target as HTMLInputElement
+  const field = fieldOf(event)
   const text = field.value.trim()
   wrong.value = null
   if (text === shown.value[side]) return

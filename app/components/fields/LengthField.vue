@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { formatLength, parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
+import { markAll } from '~/typed'
 
 /** A length typed as one thinks it; shows in the other system what it understood. */
 const props = defineProps<{ modelValue: number; label: string; hint?: string; hideLabel?: boolean; test?: string; positive?: boolean }>()
@@ -61,7 +62,7 @@ function settle() {
           @input="typing = true"
           @keydown.enter.prevent="settle"
           @blur="settle"
-          @focus="($event.target as HTMLInputElement).select()"
+          @focus="markAll($event)"
         />
         <span class="pointer-events-none absolute top-0 right-3 flex h-full items-center text-soft">{{ prefs.units }}</span>
       </div>

@@ -6,6 +6,7 @@ import { roundToRuler, markMm } from '~~/core/units'
 import type { Garment } from '~~/core/pattern'
 import { findPiece, shapeOf } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
+import { valueOf } from '~/typed'
 
 /** The lines at which length is put in or taken out: from which mark, how far below, and what part of the amount. */
 const props = defineProps<{ modelValue: Level[]; label: string; garment: Garment; pieceId: string; amountMm: number }>()
@@ -55,12 +56,7 @@ function addLine() {
       <div class="flex items-end gap-2">
         <label class="min-w-0 flex-1">
           <span class="text-sm text-soft">line {{ modelValue.length > 1 ? i + 1 : '' }} square to the grain, from</span>
-          <select
-            class="field"
-            :value="keyOf(l.mark)"
-            :data-test="`level-mark-${i}`"
-            @change="setMark(i, ($event.target as HTMLSelectElement).value)"
-          >
+          <select class="field" :value="keyOf(l.mark)" :data-test="`level-mark-${i}`" @change="setMark(i, valueOf($event))">
             <option v-for="m in marks" :key="m.key" :value="m.key">{{ m.name }}</option>
           </select>
         </label>
@@ -96,7 +92,7 @@ function addLine() {
           max="95"
           :value="Math.round((l.share / whole) * 100)"
           :data-test="`level-share-${i}`"
-          @change="setShare(i, Number(($event.target as HTMLInputElement).value))"
+          @change="setShare(i, Number(valueOf($event)))"
         />
         <span class="text-sm">% = <LengthText :mm="parts[i]!" signed /></span>
       </label>

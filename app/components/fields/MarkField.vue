@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { valueOf } from '~/typed'
 /** A corner, a notch or a place along an edge, with how far along it. */
 defineProps<{ markId: string; atMm: number; label: string; marks: { id: string; name: string }[]; test: string }>()
 const emit = defineEmits<{ set: [markId: string, atMm: number] }>()
@@ -8,7 +9,7 @@ const emit = defineEmits<{ set: [markId: string, atMm: number] }>()
   <div>
     <label class="block"
       ><span class="text-sm text-soft">{{ label }}</span>
-      <select class="field" :value="markId" :data-test="test" @change="emit('set', ($event.target as HTMLSelectElement).value, atMm)">
+      <select class="field" :value="markId" :data-test="test" @change="emit('set', valueOf($event), atMm)">
         <option v-for="c in marks" :key="c.id" :value="c.id">{{ c.name }}</option>
       </select></label
     >

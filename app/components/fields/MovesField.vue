@@ -3,6 +3,7 @@ import { Plus, Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { PivotSlideSchema, pinMarks, type PivotMove } from '~~/core/changes/pivot-slide'
 import { findPiece, type Garment } from '~~/core/pattern'
+import { valueOf } from '~/typed'
 
 /** Turns and slides of one piece, one after the other, each with the edges that are traced after it. */
 const props = defineProps<{ inputs: unknown; label: string; garment: Garment }>()
@@ -38,7 +39,7 @@ function add(how: PivotMove['how']) {
   emit('update', [...moves.value, move])
 }
 function turnWay(i: number, move: Extract<PivotMove, { how: 'pivot' }>, event: Event) {
-  const direction = (event.target as HTMLSelectElement).value as typeof move.direction
+  const direction = valueOf(event) as typeof move.direction
   put(i, { ...move, direction, ...(direction === 'place' ? { towardId: move.towardId ?? move.targetId } : {}) })
 }
 function flip(i: number, move: PivotMove, edgeId: string) {

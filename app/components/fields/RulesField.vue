@@ -13,6 +13,7 @@ import {
 import type { Garment } from '~~/core/pattern'
 import { usePrefs } from '~/stores/prefs'
 import { useSelection } from '~/stores/selection'
+import { valueOf } from '~/typed'
 
 /** Grade rules: how far each cardinal point goes for one interval, as parts of it, and what that is in figures. */
 const props = defineProps<{ inputs: unknown; label: string; garment: Garment }>()
@@ -56,12 +57,7 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
     </summary>
     <label class="mt-1 block">
       <span class="sr-only">Kind of piece</span>
-      <select
-        class="field"
-        :value="table"
-        data-test="rule-table"
-        @change="picked = ($event.target as HTMLSelectElement).value as RuleTable"
-      >
+      <select class="field" :value="table" data-test="rule-table" @change="picked = valueOf($event) as RuleTable">
         <option v-for="t in tables" :key="t" :value="t">{{ NAMES[t] }}</option>
       </select>
     </label>
@@ -92,7 +88,7 @@ function take(c: keyof typeof CARDINAL_WORDS, rule: Rule, key: keyof Rule, text:
               :value="Number(r.rule[key].toFixed(4))"
               :aria-label="`${r.name}, ${key === 'across' ? 'out' : 'down'}, part of the interval`"
               :data-test="`rule-${r.c}-${key}`"
-              @change="take(r.c, r.rule, key, ($event.target as HTMLInputElement).value)"
+              @change="take(r.c, r.rule, key, valueOf($event))"
             />
             <span class="block text-xs text-soft">{{ figure(r.rule[key]) }}</span>
           </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { valueOf } from '~/typed'
 /** A part of something, set in hundredths by a slider or typed. */
 const share = defineModel<number>({ required: true })
 defineProps<{ label: string; test: string }>()
@@ -8,7 +9,6 @@ const set = (text: string) => {
   const typed = Number(text)
   if (Number.isFinite(typed)) share.value = Math.min(1, Math.max(0, Math.round(typed) / HUNDRED))
 }
-const valueOf = (event: Event) => (event.target instanceof HTMLInputElement ? event.target.value : '')
 </script>
 
 <template>

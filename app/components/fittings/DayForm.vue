@@ -9,6 +9,7 @@ import { stationAt } from '~/stations'
 import { useFittings } from '~/stores/fittings'
 import { useWearers } from '~/stores/wearers'
 import { useWork } from '~/stores/work'
+import { valueOf } from '~/typed'
 
 /** When it was, on which figures, which version was sewn and of what. */
 const props = defineProps<{ fitting: Fitting }>()
@@ -18,7 +19,7 @@ const wearers = useWearers()
 
 const write = (label: string, recipe: (f: Fitting) => void) => log.write(props.fitting.id, label, recipe)
 function setDay(event: Event) {
-  const { value } = event.target as HTMLInputElement
+  const value = valueOf(event)
   if (isDay(value)) void write('day of the fitting', (f) => void (f.heldOn = value))
   else sayFault('That is not a day of the calendar. Choose one, such as 2026-11-28.')
 }

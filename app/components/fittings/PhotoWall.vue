@@ -8,6 +8,7 @@ import { showDay } from '~/days'
 import { say, sayDone, sayFault } from '~/messages'
 import { useFittings } from '~/stores/fittings'
 import { useWork } from '~/stores/work'
+import { fieldOf, valueOf } from '~/typed'
 
 /** The photographs of a fitting: brought in, marked, and two of this fit's side by side. */
 const props = defineProps<{ fitting: Fitting }>()
@@ -35,8 +36,8 @@ async function takeSimulated() {
   await keep([new File([picture], `${name}.jpg`, { type: 'image/jpeg' })])
 }
 async function take(event: Event) {
-  const field = event.target as HTMLInputElement
-  const chosen = [...(field.files ?? [])]
+  const field = fieldOf(event)
+  const chosen = field instanceof HTMLInputElement ? [...(field.files ?? [])] : []
   field.value = ''
   if (chosen.length > 0) await keep(chosen)
 }
@@ -186,7 +187,7 @@ async function remove(photo: Photo) {
                 maxlength="200"
                 :aria-label="`Words of mark ${i + 1}`"
                 data-test="mark-text"
-                @change="setMark(open, m.id, ($event.target as HTMLInputElement).value)"
+                @change="setMark(open, m.id, valueOf($event))"
               />
               <button class="btn-quiet" aria-label="Take this mark away" @click="removeMark(open, m.id)"><X class="size-4" /></button>
             </li>

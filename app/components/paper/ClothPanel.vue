@@ -8,7 +8,7 @@ import { takeWithin } from '~/within'
 
 /** The cloth as it lies on the table, and how much of it is needed. */
 const prefs = usePrefs()
-const { use, cloth, lay, problem, part, bestMm, byWidth, isAsked, layOut, stop, compareWidths, wake } = useCloth()
+const { use, cloth, lay, problem, part, bestMm, byWidth, isAsked, layAgain, stop, compareWidths, wake } = useCloth()
 onMounted(wake)
 const print = () => window.print()
 const set = (some: Partial<Cloth>) => (cloth.value = { ...cloth.value, ...some })
@@ -41,7 +41,7 @@ const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_M
       <div class="mt-2 flex flex-wrap gap-2">
         <button v-if="part !== null" class="btn" data-test="cloth-stop" @click="stop"><Square class="size-4" />Stop</button>
         <template v-else-if="isAsked">
-          <button class="btn whitespace-nowrap" data-test="lay-again" @click="layOut"><RotateCcw class="size-4" />Lay again</button>
+          <button class="btn whitespace-nowrap" data-test="lay-again" @click="layAgain"><RotateCcw class="size-4" />Search longer</button>
           <button class="btn whitespace-nowrap" data-test="other-widths" @click="compareWidths">
             <Ruler class="size-4" />Other widths
           </button>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MOST_LAYERS, USE_NAMES, USES } from '~~/core/cloth'
+import { cardNotes, MOST_LAYERS, USE_NAMES, USES } from '~~/core/cloth'
 import { useCloth } from '~/composables/useCloth'
 
 /** For each piece how often it is cut from which cloth, and what to mind while cutting. */
@@ -32,15 +32,7 @@ const { cards, setCount } = useCloth()
           />
         </div>
         <ul class="list-disc space-y-0.5 pl-5 text-sm">
-          <li v-if="card.onFold">Its fold lies on a fold of the cloth.</li>
-          <li v-if="card.isPair">Half of them are turned over.</li>
-          <li v-if="card.isSmall">Small and exact: cut each in a single layer.</li>
-          <li v-if="card.hiddenLayers">
-            {{ card.hiddenLayers === 1 ? 'One layer is' : `${card.hiddenLayers} layers are` }} hidden: lining does there as well.
-          </li>
-          <li v-for="e in card.biasEdges" :key="e.name">
-            {{ e.name }}: <LengthText :mm="e.lengthMm" /> near the bias. Stay-stitch it, handle it gently.
-          </li>
+          <li v-for="note in cardNotes(card)" :key="note"><SentenceText :text="note" /></li>
         </ul>
       </article>
     </div>

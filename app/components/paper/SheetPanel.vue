@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Download, FileDown } from 'lucide-vue-next'
 import { ref } from 'vue'
-import { lengthToBuy, USE_NAMES } from '~~/core/cloth'
+import { layWords } from '~~/core/cloth'
 import { writeSvg } from '~~/core/formats'
 import type { LayOnPage } from '~~/core/formats/pdf-lay'
-import { frontPages, MOST_MARGIN_MM, PAPER_IDS, PAPER_SIZES, ROLL_MM } from '~~/core/paper'
+import { frontPages } from '~~/core/paper'
 import { useCloth } from '~/composables/useCloth'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useSheets } from '~/composables/useSheets'
@@ -14,7 +14,6 @@ import { useFittings } from '~/stores/fittings'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe } from '~/stores/wardrobe'
 import { useWork } from '~/stores/work'
-import { takeWithin } from '~/within'
 
 /** What of the sheets is printed, on which paper, and the files that it is saved as. */
 const work = useWork()
@@ -43,27 +42,9 @@ const {
   plainName,
 } = useSheets()
 
-const SIZES = { a4: '210 × 297 mm', letter: '8 1/2 × 11 in', a3: '297 × 420 mm', a0: '841 × 1189 mm' } as const
-const PAPERS = PAPER_IDS.map((id) => ({
-  value: id,
-  label: id === 'roll' ? 'A roll, by its width' : `${PAPER_SIZES[id].name}, ${SIZES[id]}`,
-}))
 const fileName = (ending: string) => `${plainName.value}.${ending}`
 /** The cloth as it was laid: a page of the sheets, so that it lies beside the scissors. */
-function lays(): LayOnPage[] {
-  const own = lay.value
-  if (!own) return []
-  const { cloth } = own
-  const lies = [cloth.isFolded ? 'folded along its length' : 'flat', ...(cloth.isOneWay ? ['all pieces one way'] : [])].join(', ')
-  const repeat = cloth.repeatMm > 0 ? [`Stripes repeat every ${prefs.length(cloth.repeatMm)}.`] : []
-  return [
-    {
-      name: `${USE_NAMES[use.value]}: ${prefs.length(lengthToBuy(own))}`,
-      lines: [`${prefs.length(cloth.widthMm)} wide, ${lies}. ${Math.round(own.used * 100)} % of it is used.`, ...repeat],
-      lay: own,
-    },
-  ]
-}
+const lays = (): LayOnPage[] => (lay.value ? [{ ...layWords(lay.value, use.value, prefs.ruler), lay: lay.value }] : [])
 async function savePdf() {
   making.value = true
   try {
@@ -100,28 +81,7 @@ async function saveProject() {
 
 <template>
   <div class="space-y-5">
-    <div class="space-y-3">
-      <UiChoice v-model="paper" label="Paper" test="paper-size" :options="PAPERS" />
-      <div class="grid grid-cols-2 gap-3">
-        <FieldsLengthField
-          v-if="paper === 'roll'"
-          :model-value="rollMm"
-          label="Width of the roll"
-          test="roll-width"
-          positive
-          @update:model-value="takeWithin($event, { ...ROLL_MM, what: 'A roll' }, (mm) => (rollMm = mm))"
-        />
-        <FieldsLengthField
-          :model-value="marginMm"
-          label="White rim"
-          test="margin"
-          positive
-          @update:model-value="
-            takeWithin($event, { least: 0, most: MOST_MARGIN_MM, what: 'The rim of a printer' }, (mm) => (marginMm = mm))
-          "
-        />
-      </div>
-    </div>
+    <PaperChoiceFields v-model:paper="paper" v-model:roll-mm="rollMm" v-model:margin-mm="marginMm" />
     <fieldset>
       <legend class="mb-1 font-semibold">Pieces</legend>
       <UiCheck v-model="onlyChanged" class="px-2" test="only-changed">only pieces that were changed</UiCheck>

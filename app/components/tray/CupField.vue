@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { PieceDraft } from '~~/core/import'
 import { useTray } from '~/stores/tray'
+import { valueOf } from '~/typed'
 
 /** Whether this piece is one for another cup: then it takes the place of a piece of the garment, and is no piece beside it. */
 const props = defineProps<{ draft: PieceDraft }>()
@@ -15,14 +16,14 @@ const asksCup = computed(() => isFirst.value || props.draft.cupOf !== undefined)
 
 // What was chosen is read at once: the list shows the stored choice again before the act is written.
 function pickPlace(event: Event) {
-  const { value } = event.target as HTMLSelectElement
+  const value = valueOf(event)
   void tray.edit(props.draft.id, 'piece for another cup', ({ draft }) => {
     if (value) draft.cupOf = value
     else delete draft.cupOf
   })
 }
 function setCup(event: Event) {
-  const cup = (event.target as HTMLInputElement).value.trim().slice(0, 20)
+  const cup = valueOf(event).trim().slice(0, 20)
   void tray.edit(props.draft.id, 'cup', ({ draft }) => void (draft.cup = cup))
 }
 </script>

@@ -6,7 +6,7 @@ import { findFolds, takeFold, type Fold, type PieceDraft } from '~~/core/import'
 /** Lines inside that look like a dart or a pleat: asked about, one by one. */
 const props = defineProps<{ draft: PieceDraft }>()
 const emit = defineEmits<{ take: [change: { label: string; change: Partial<PieceDraft> }] }>()
-const folds = computed(() => findFolds(props.draft))
+const folds = computed(() => [...findFolds(props.draft)])
 const mouthWords = (edge: number) => ROLE_NAMES[props.draft.edges[edge]!.role]
 const foldWords = (fold: Fold) =>
   fold.what === 'inside-dart'

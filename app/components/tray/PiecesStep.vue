@@ -57,6 +57,7 @@ function packed({ draft }: TrayPiece): string {
     ...(draft.grain ? [] : ['no grain']),
     ...many(draft.notches.length, 'notch'),
     ...many(darts + draft.lines.filter((l) => l.role === 'dart').length, 'dart'),
+    ...many(draft.points?.length ?? 0, 'marked place'),
     ...(draft.sizes.length > 0 ? [`${draft.sizes.length + 1} sizes`] : []),
   ].join(', ')
 }

@@ -101,6 +101,20 @@ function onClick(event: MouseEvent) {
         :fill="l.role ? 'var(--water)' : 'none'"
         vector-effect="non-scaling-stroke"
       />
+      <circle
+        v-for="p in piece.draft.points ?? []"
+        :key="p.name"
+        :cx="p.at.x"
+        :cy="p.at.y"
+        :r="px(4)"
+        fill="none"
+        stroke="var(--ink-soft)"
+        stroke-width="1.6"
+        vector-effect="non-scaling-stroke"
+        data-test="tray-point"
+      >
+        <title>{{ p.name }}</title>
+      </circle>
       <g
         v-for="e in edges"
         :key="e.i"

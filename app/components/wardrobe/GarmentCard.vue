@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { formatDistanceToNow } from 'date-fns'
-import { Copy, EllipsisVertical, Pencil, Trash2, UserPlus } from 'lucide-vue-next'
+import { intlFormatDistance } from 'date-fns'
+import { Copy, EllipsisVertical, Pencil, Tag, Trash2, UserPlus } from 'lucide-vue-next'
 import { nextTick, ref, useTemplateRef } from 'vue'
-import { faultTotal, faultWords } from '~~/core/advice'
+import { faultTotal, faultWords } from '~~/core/advice/count-faults'
 import type { GarmentRow, Project } from '~~/core/formats'
+import { labelsFrom } from '~~/core/formats/labels'
 import { fitTitle } from '~/fit-title'
 import { stationAt } from '~/stations'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -27,7 +28,7 @@ const lastStop = (p: Project) => {
   const last = p.mends.length + p.plan.length === 0 ? 'as bought' : props.unsettled.get(p.id)?.last
   return last ? `${last} · ` : ''
 }
-const ago = (p: Project) => formatDistanceToNow(new Date(p.updatedAt), { addSuffix: true })
+const ago = (p: Project) => intlFormatDistance(new Date(p.updatedAt), new Date())
 /** What is left to settle in a fit, in words; null when nothing is. */
 function toSettle(p: Project): string | null {
   const known = props.unsettled.get(p.id)
@@ -60,8 +61,23 @@ async function finishRename() {
   const name = newName.value.trim()
   if (name && name !== props.row.name) await wardrobe.rename(props.row, name)
 }
+const labelling = ref(false)
+const newLabels = ref('')
+const labelField = useTemplateRef('labelField')
+function startLabels() {
+  labelling.value = true
+  newLabels.value = (props.row.labels ?? []).join(', ')
+  void nextTick(() => labelField.value?.focus())
+}
+async function finishLabels() {
+  if (!labelling.value) return
+  labelling.value = false
+  const labels = labelsFrom(newLabels.value)
+  if (labels.join() !== (props.row.labels ?? []).join()) await wardrobe.setLabels(props.row, labels)
+}
 const menu = [
   { test: 'rename', words: 'Rename', icon: Pencil, run: startRename },
+  { test: 'label', words: 'Labels', icon: Tag, run: startLabels },
   { test: 'card-begin-fit', words: 'Begin another fit', icon: UserPlus, run: () => emit('beginFit') },
   { test: 'duplicate', words: 'Duplicate', icon: Copy, run: () => void wardrobe.duplicate(props.row) },
   { test: 'delete', words: 'Delete', icon: Trash2, run: () => emit('remove') },
@@ -105,13 +121,41 @@ const menu = [
           </MenuItems>
         </Menu>
       </div>
+      <form v-if="labelling" class="mb-1" @submit.prevent="finishLabels">
+        <label class="text-sm text-soft"
+          >Labels, with commas between
+          <input
+            ref="labelField"
+            v-model="newLabels"
+            class="field"
+            placeholder="harbour scene, act 2"
+            data-test="label-field"
+            @keydown.esc="labelling = false"
+            @blur="finishLabels"
+          />
+        </label>
+      </form>
+      <ul v-else-if="row.labels" class="mb-1 flex flex-wrap gap-1" :aria-label="`Labels of ${row.name}`">
+        <li
+          v-for="label in row.labels"
+          :key="label"
+          class="rounded-full border border-edge px-2.5 text-sm text-soft"
+          data-test="card-label"
+        >
+          {{ label }}
+        </li>
+      </ul>
       <ul class="mt-1 space-y-1" :aria-label="`Fits of ${row.name}`">
         <li v-for="f in fits.slice(0, SHOWN_FITS)" :key="f.id">
           <NuxtLink :to="stationOf(f)" class="-mx-2 block rounded-lg px-2 py-1 hover:bg-act-pale" data-test="card-fit" :data-id="f.id">
             <span class="block leading-snug">{{ fitTitle({ wearerId: f.wearerId, name: f.fitName }, wearers.all) }}</span>
             <span class="block text-sm text-soft">{{ lastStop(f) }}{{ ago(f) }}</span>
-            <span v-if="unsettled.has(f.id)" class="mt-1 block text-sm font-semibold">
-              <span v-if="toSettle(f)" class="inline-block rounded-full bg-fault-pale px-2.5 py-0.5 text-fault">{{ toSettle(f) }}</span>
+            <span class="mt-1 block text-sm font-semibold">
+              <!-- Its room is kept while it is worked out, so that no card moves under the hand. -->
+              <span v-if="!unsettled.has(f.id)" class="inline-block py-0.5 text-soft">…</span>
+              <span v-else-if="toSettle(f)" class="inline-block rounded-full bg-fault-pale px-2.5 py-0.5 text-fault">{{
+                toSettle(f)
+              }}</span>
               <span v-else class="inline-block rounded-full bg-good-pale px-2.5 py-0.5 text-good">{{ matchWords(f) }}</span>
             </span>
           </NuxtLink>

@@ -203,13 +203,16 @@ export function applyBustAmount(garment: Garment, inputs: BustAmountInputs, cont
     const done = changeBust(garment, { ...inputs, amountMm })
     if (!done.ok) return done
     const broken = findBrokenOutline(garment, done.value.garment)
-    return broken ? refuse('amount-too-large', broken.where, `${broken.what} by this amount.`, '') : done
+    return broken ? refuse('amount-too-large', broken.where, `${broken.what} by this amount.`, 'Ask for less.') : done
   }
   const done = sound(inputs.amountMm)
   if (!done.ok) {
     if (!['amount-too-large', 'no-room'].includes(done.problem.code)) return done
     const largest = findLargest(inputs.amountMm, (mm) => sound(mm).ok)
-    const remedy = `On this front ${limitToken(Math.abs(largest))} ${inputs.amountMm > 0 ? 'more' : 'less'} works at most.`
+    const remedy =
+      largest === 0
+        ? done.problem.remedy
+        : `On this front ${limitToken(Math.abs(largest))} ${inputs.amountMm > 0 ? 'more' : 'less'} works at most.`
     return refuse('amount-too-large', done.problem.where, done.problem.message, remedy, largest)
   }
   const front = frontKind(garment, findPiece(garment, inputs.pieceId)!)!

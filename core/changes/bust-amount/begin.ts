@@ -2,13 +2,13 @@ import { frontsOf } from '../../measure'
 import { tipBackMm } from '../../moves'
 import { centreLine, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
+import { noFront } from '../shared/no-front'
 import type { BustAmountInputs } from './schema'
 
 /** The first front whose bust can be changed, with nothing changed yet. */
 export function beginBust(garment: Garment): Result<BustAmountInputs> {
   const front = frontsOf(garment)[0]
-  if (!front)
-    return refuse('no-front', 'garment', 'no front with an armhole and a side seam is found.', 'Name the edges of the front first.')
+  if (!front) return noFront(garment, 'an armhole and a side seam')
   if (centreLine(front.piece))
     return refuse(
       'no-front',

@@ -1,4 +1,4 @@
-import { add, dot, measureLength, nearestPlace, scale, subtract, type Path, type Point } from '../../geometry'
+import { add, dot, measureLength, nearestPlace, scale, subtract, type Path, type Point, placeOnRay } from '../../geometry'
 import { apexOfFront, bustShare, edgesOppose, frontKind, sidePlace, type FrontKind, type Panels } from '../../measure'
 import {
   bulge,
@@ -6,10 +6,8 @@ import {
   drawLegsTo,
   drawTipBack,
   insertDart,
-  mapShapes,
   moveDart,
   outwardOf,
-  placeOnRay,
   pressAnew,
   runsDown,
   shareAlike,
@@ -30,6 +28,7 @@ import {
   type Garment,
   type Piece,
   type Shape,
+  mapShapes,
 } from '../../pattern'
 import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
@@ -125,7 +124,16 @@ function spreadFront(garment: Garment, inputs: BustAmountInputs): Result<BustDon
   // A dart that would open the other way has been used up.
   const down = dot(subtract(opened.second, opened.first), grainDirection(now))
   if ((runsDown(sidePiece, now, dart) ? down : -down) < -EQUAL_MM)
-    return refuse('amount-too-large', piece.name, 'the dart has not so much to give.', 'Ask for less.')
+    return front.how === 'no-dart'
+      ? refuse(
+          'amount-too-large',
+          piece.name,
+          'it has no dart at its side that could give so much.',
+          piece.darts.length > 0
+            ? 'Move its dart to the side first; or take the side seam in.'
+            : 'Take the side seam in instead, or blend to a smaller size at the bust.',
+        )
+      : refuse('amount-too-large', piece.name, 'the dart has not so much to give.', 'Ask for less.')
   const outward = outwardOf(piece, shapeOf(piece, garment.baseSizeId), apex)
   const under = (spread as SpreadBust | null)?.under ?? null
   // The cut runs through a dart that lies there: it has taken what was gained, unless that is to be kept or taken out.

@@ -1,5 +1,5 @@
-import { applyAffine, dot, measureLength, placeAt, type Point } from '../../geometry'
-import { alongGrain } from '../../moves'
+import { applyAffine, dot, measureLength, placeAt, type Point, alongGrain } from '../../geometry'
+
 import { findPiece, frameOf, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, type Result } from '../../result'
 import {

@@ -1,6 +1,18 @@
-import { add, distance, dot, flattenPath, intersectPaths, mapPath, scale, subtract, type Path, type Point } from '../../geometry'
+import {
+  add,
+  distance,
+  dot,
+  flattenPath,
+  intersectPaths,
+  mapPath,
+  scale,
+  subtract,
+  type Path,
+  type Point,
+  alongGrain,
+} from '../../geometry'
 import { widthAt } from '../../measure'
-import { alongGrain, containsPoint, mapShapes, outwardOf } from '../../moves'
+import { containsPoint, outwardOf } from '../../moves'
 import {
   doubleDartFigures,
   doubleDartsOf,
@@ -14,6 +26,7 @@ import {
   type InnerLine,
   type Piece,
   type Shape,
+  mapShapes,
 } from '../../pattern'
 import { refuse, ok, type Result } from '../../result'
 import { EQUAL_MM, FLATTEN_MM, GRADE_MM, SEAM_GOOD_MM } from '../../tolerances'

@@ -1,6 +1,6 @@
-import { add, distance, dot, mix, scale, type Point } from '../../geometry'
+import { add, distance, dot, mix, scale, type Point, alongGrain, crossPoints } from '../../geometry'
 import { narrowestPlace } from '../../measure'
-import { alongGrain, crossPoints } from '../../moves'
+
 import {
   doubleDartFigures,
   doubleDartsOf,

@@ -1,5 +1,5 @@
-import { distance, dot, subtract } from '../../geometry'
-import { crossPoints, alongGrain } from '../../moves'
+import { distance, dot, subtract, crossPoints, alongGrain } from '../../geometry'
+
 import { doubleDartFigures, findPiece, grainDirection, outlineOf, shapeOf } from '../../pattern'
 import { formatLength, roundToRuler, markMm } from '../../units'
 import { lineStroke, outlineStroke } from '../shared/draw-step'

@@ -1,7 +1,18 @@
 import { readFinishDart } from './reads'
 import { distance, type Point } from '../../geometry'
-import { drawTipBack, equaliseLegs, mapShapes, pressOf, pressWords, tipBackMm } from '../../moves'
-import { dartFigures, dartIn, edgeFamily, findPiece, pieceOfRef, shapeOf, type Dart, type Garment, type Shape } from '../../pattern'
+import { drawTipBack, equaliseLegs, pressOf, pressWords, tipBackMm } from '../../moves'
+import {
+  dartFigures,
+  dartIn,
+  edgeFamily,
+  findPiece,
+  pieceOfRef,
+  shapeOf,
+  type Dart,
+  type Garment,
+  type Shape,
+  mapShapes,
+} from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { formatLength } from '../../units'

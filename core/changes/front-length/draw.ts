@@ -11,6 +11,7 @@ import {
   turnAbout,
   type Path,
   type Point,
+  placeOnRay,
 } from '../../geometry'
 import { apexOfFront, frontKind, sidePlace, type FrontKind } from '../../measure'
 import {
@@ -18,11 +19,9 @@ import {
   cutPiece,
   drawLegsTo,
   drawTipBack,
-  mapShapes,
   moveParts,
   outwardOf,
   partOfPlace,
-  placeOnRay,
   pressAnew,
   runsDown,
   tipBackMm,
@@ -41,6 +40,7 @@ import {
   type NotchPlace,
   type Piece,
   type Shape,
+  mapShapes,
 } from '../../pattern'
 import { ok, refuse, type Problem, type Result } from '../../result'
 import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'

@@ -1,9 +1,10 @@
 import { apexOfFront, frontsOf } from '../../measure'
 import { distance, scale } from '../../geometry'
 import { findPiece, grainDirection, shapeOf } from '../../pattern'
-import { ok, refuse } from '../../result'
+import { ok } from '../../result'
 import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
+import { noFront } from '../shared/no-front'
 import { finishSteps } from '../shared/darts/finish-steps'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
@@ -42,9 +43,7 @@ export const frontLength = defineChange({
   proposes: proposeFrontLength,
   begin(garment) {
     const front = frontsOf(garment).find((f) => f.how !== 'panels')
-    return front
-      ? ok({ pieceId: front.piece.id, amountMm: 0 })
-      : refuse('no-front', 'garment', 'no front with an armhole, a centre and a side seam is found.', 'Name the edges of the front first.')
+    return front ? ok({ pieceId: front.piece.id, amountMm: 0 }) : noFront(garment, 'an armhole, a centre and a side seam')
   },
   withPiece: (_garment, inputs, pieceId) => ({ ...inputs, pieceId }),
   fields: () => [

@@ -13,8 +13,9 @@ import {
   unit,
   type Path,
   type Point,
+  alongGrain,
 } from '../../geometry'
-import { alongGrain, displacePath } from '../../moves'
+import { displacePath } from '../../moves'
 import { lineLevel } from '../../measure'
 import {
   centreEdge,

@@ -18,8 +18,8 @@ import {
   type Path,
 } from '../../geometry'
 import { cornersAsSewn, walkGarment } from '../../match'
-import { displacePath, sideLength } from '../../moves'
-import { checkGarment, dartFigures, shapeOf, type Garment } from '../../pattern'
+import { displacePath } from '../../moves'
+import { checkGarment, dartFigures, shapeOf, type Garment, sideLength } from '../../pattern'
 import { findZones, finishedMm } from '../../measure'
 import { grade, gradeGarment, gradedSizes, splitInterval, type GradeInputs } from './index'
 import { growthByRules } from './rules'

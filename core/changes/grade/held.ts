@@ -1,5 +1,4 @@
-import { sideLength } from '../../moves'
-import { findPiece, dartFigures, shapeOf, type Garment } from '../../pattern'
+import { findPiece, dartFigures, shapeOf, type Garment, sideLength } from '../../pattern'
 import { findZones, finishedMm } from '../../measure'
 import { EQUAL_MM, GRADE_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'

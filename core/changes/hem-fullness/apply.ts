@@ -1,6 +1,6 @@
 import { boundsOf, distance, rotateAbout, turnRad } from '../../geometry'
-import { angleOfGap, placeOnRun } from '../../moves'
-import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { angleOfGap } from '../../moves'
+import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape, placeOnRun } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { bandsAlong, lengthenBand } from '../../seams'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'

@@ -1,7 +1,7 @@
-import { placeAt } from '../../geometry'
+import { placeAt, alongGrain } from '../../geometry'
 import type { WalkedSeam } from '../../match'
-import { alongGrain, placeOnSide } from '../../moves'
-import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece } from '../../pattern'
+
+import { cornersOf, edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, placeOnSide } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { ChangeContext, MendOffer, Mismatch } from '../types'
 import type { LevelsInputs, Level } from '../shared/levels/schema'

@@ -11,8 +11,9 @@ import {
   unit,
   type Path,
   type Point,
+  alongGrain,
 } from '../../geometry'
-import { alongGrain, angleOfGap, meetLine, notchNear, partOfPlace } from '../../moves'
+import { angleOfGap, meetLine, notchNear, partOfPlace } from '../../moves'
 import {
   edgePath,
   findPiece,

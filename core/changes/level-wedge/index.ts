@@ -1,6 +1,6 @@
 import { readLevelWedge } from './reads'
-import { isStraightPath, measureLength, nearestPlace, placeAt, scale } from '../../geometry'
-import { alongGrain, crossLevel, cutPiece } from '../../moves'
+import { isStraightPath, measureLength, nearestPlace, placeAt, scale, alongGrain, crossLevel } from '../../geometry'
+import { cutPiece } from '../../moves'
 import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { STRAIGHT_MM } from '../../tolerances'

@@ -3,13 +3,14 @@ import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { LowerArmholeInputs } from './schema'
 
-const LOWER: readonly Concept[] = ['down', 'too-high', 'too-tight', 'more', 'longer', 'out', 'armhole-cuts-in']
-const RAISE: readonly Concept[] = ['up', 'too-low', 'too-loose', 'shorter', 'less', 'in', 'lifts-with-arm']
+const LOWER: readonly Concept[] = ['down', 'deeper', 'too-high', 'too-tight', 'more', 'longer', 'out', 'armhole-cuts-in']
+const RAISE: readonly Concept[] = ['up', 'shallower', 'too-low', 'too-loose', 'shorter', 'less', 'in', 'lifts-with-arm']
 
 /** Craft 6.10 as it is said: “lower the armhole 1/2”, “armhole 3/8 higher”, “armhole cuts in”, “garment lifts with the arm”. */
 export function readLowerArmhole(wish: Wish, begun: () => LowerArmholeInputs | null): Reading<LowerArmholeInputs>[] {
   const isSign = says(wish, 'armhole-cuts-in', 'lifts-with-arm', 'armhole-depth')
-  const isSaid = says(wish, 'armhole') && says(wish, 'up', 'down', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
+  const isSaid =
+    says(wish, 'armhole') && says(wish, 'up', 'down', 'deeper', 'shallower', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
   if ((!isSign && !isSaid) || says(wish, 'dart', 'fold', 'gapes', 'shoulder', 'true', 'notch', 'move', 'armhole-follows', 'cap-follows'))
     return []
   const usual = begun()

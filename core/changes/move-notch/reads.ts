@@ -1,4 +1,4 @@
-import { alongGrain } from '../../moves'
+import { alongGrain } from '../../geometry'
 import { edgePath, grainDirection, shapeOf, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'

@@ -1,6 +1,6 @@
 import { measureLength } from '../../geometry'
-import { sideLength } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment, type Piece, type PieceKind, type Seam } from '../../pattern'
+
+import { edgePath, findPiece, shapeOf, type Garment, type Piece, type PieceKind, type Seam, sideLength } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { lengthToken } from '../../units'

@@ -1,6 +1,6 @@
 import { measureLength } from '../../geometry'
-import { sideLength } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+
+import { edgePath, findPiece, shapeOf, type Garment, sideLength } from '../../pattern'
 import { isStraightBand, isStraightNeckline, neckAngles, SQUARE_DEG, type Neckline } from '../../seams'
 import { LENGTH_KEPT_MM, NECK_SQUARE_DEG, RUN_THROUGH_DEG } from '../../tolerances'
 import { lengthToken } from '../../units'

@@ -1,5 +1,6 @@
+import { alongGrain } from '../../geometry'
 import { findZones, zoneLevel } from '../../measure'
-import { alongGrain } from '../../moves'
+
 import { grainDirection, findPiece, shapeOf, type Garment } from '../../pattern'
 import { lengthOfSide, placeOnSeam, sidesOfSeam } from '../../seams'
 import { refOfSeam, type FoundSeam } from './find-seams'

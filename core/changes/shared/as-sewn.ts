@@ -17,6 +17,7 @@ import {
 import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
 import {
   armholesWithSleeve,
+  closeDartsIn,
   findArmholes,
   findNecklines,
   HALVES,
@@ -77,7 +78,7 @@ function shoulderStrokes(before: Garment, after: Garment, sizeId: string): Strok
       const [inner, outer] = first < 0 ? [[], shoulder] : [shoulder.slice(0, first), shoulder.slice(first + 2)]
       const seams = kind === 'was' ? [] : [...inner.map((s) => closed(joinRuns(shape, [s]))), carried(joinRuns(shape, outer), at)]
       return [
-        { path: carried(joinRuns(shape, runs), at), kind },
+        { path: carried(joinRuns(closeDartsIn(piece, shape, runs, 'first').shape, runs), at), kind },
         ...necks.map((path): Stroke => ({ path: closed(path), kind })),
         ...seams.filter((path) => path.length > 0).map((path): Stroke => ({ path, kind: 'seam' })),
       ]
@@ -95,7 +96,8 @@ export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): 
   const back = backAtShoulder(after, armhole, sizeId)
   const paths = HALVES.map((half) => {
     const { piece, armhole: runs } = shoulderAbove(after, armhole[half])
-    return carried(joinRuns(shapeOf(piece, sizeId), runs), half === 'back' ? back : null)
+    const { shape } = closeDartsIn(piece, shapeOf(piece, sizeId), runs, 'first')
+    return carried(joinRuns(shape, runs), half === 'back' ? back : null)
   })
   /** Where the arm is: between both underarms. */
   const arm = mix(paths[0]![paths[0]!.length - 1]!.to, paths[1]![paths[1]!.length - 1]!.to, 0.5)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { draftTrousers, TAPERED } from '../../../demo/trousers'
-import { sideLength } from '../../moves'
-import { findPiece, shapeOf, type Garment } from '../../pattern'
+
+import { findPiece, shapeOf, type Garment, sideLength } from '../../pattern'
 import { deepFreeze, garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
 import { evenSides } from './even-sides'
 

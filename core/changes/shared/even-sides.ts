@@ -1,5 +1,5 @@
-import { scale, type Path } from '../../geometry'
-import { alongGrain, displacePath } from '../../moves'
+import { scale, type Path, alongGrain } from '../../geometry'
+import { displacePath } from '../../moves'
 import {
   edgePath,
   findPiece,

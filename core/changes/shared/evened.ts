@@ -1,4 +1,4 @@
-import { sideLength } from '../../moves'
+import { sideLength } from '../../pattern'
 import type { Garment, Seam } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
 

@@ -1,12 +1,13 @@
 import { cross, distance, flattenPath, measureLength, subtract, unit } from '../../geometry'
-import { edgePath, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { edgePath, neighbours, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { refuse, type Result } from '../../result'
+import { beyondDart, closeDartsIn, joinRuns } from '../../seams'
 import { FLATTEN_MM } from '../../tolerances'
 
 /** Where a shoulder seam ends at an armhole. */
 export interface ShoulderEnd {
   shoulder: Edge
-  /** The armhole from the shoulder down; `reversed` when that is against the outline. */
+  /** The armhole from the shoulder down, over the darts in it; `reversed` when that is against the outline. */
   armhole: Edge[]
   reversed: boolean
 }
@@ -19,7 +20,11 @@ export function shoulderEnds(piece: Piece): ShoulderEnd[] {
     if (shoulder.role !== 'shoulder') return []
     return [1, -1].flatMap((step): ShoulderEnd[] => {
       const armhole: Edge[] = []
-      for (let k = i + step; at(k).role === 'armhole' && armhole.length < n; k += step) armhole.push(at(k))
+      for (let edge: Edge | null = at(i + step); edge?.role === 'armhole' && !armhole.includes(edge);) {
+        armhole.push(edge)
+        const next: Edge = at(piece.edges.indexOf(edge) + step)
+        edge = next.role === 'dart-leg' ? beyondDart(piece, { edgeId: edge.id, reversed: step < 0 }) : next
+      }
       return armhole.length > 0 ? [{ shoulder, armhole, reversed: step < 0 }] : []
     })
   })
@@ -29,12 +34,23 @@ export function shoulderEnds(piece: Piece): ShoulderEnd[] {
 export const armholeLength = (shape: Shape, end: ShoulderEnd): number =>
   end.armhole.reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
 
+/** Length of the armhole above the first dart in it, mm: all of it where there is none. */
+export function aboveDart(piece: Piece, shape: Shape, { armhole, reversed }: ShoulderEnd): number {
+  const last = armhole.findIndex((e) => {
+    const { before, after } = neighbours(piece, e.id)
+    return (reversed ? before : after).role === 'dart-leg'
+  })
+  return armhole.slice(0, last < 0 ? armhole.length : last + 1).reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
+}
+
 /** An armhole that stands off its chord by less than this part of it is cut nearly straight. */
 const HOLLOW_PART = 0.06
 
 /** How hollow an armhole is: the most that it stands off the line from shoulder to underarm, as a part of that line. */
-function hollowOf(shape: Shape, end: ShoulderEnd): number {
-  const points = end.armhole.flatMap((e) => flattenPath(edgePath(shape, e.id), FLATTEN_MM))
+function hollowOf(piece: Piece, open: Shape, end: ShoulderEnd): number {
+  const runs = end.armhole.map((e) => ({ pieceId: piece.id, edgeId: e.id, reversed: end.reversed }))
+  const { shape } = closeDartsIn(piece, open, runs, 'first')
+  const points = flattenPath(joinRuns(shape, runs), FLATTEN_MM)
   const [first, last] = [points[0]!, points[points.length - 1]!]
   const chord = distance(first, last)
   const along = unit(subtract(last, first))
@@ -59,7 +75,7 @@ export function whyNoShoulder(garment: Garment, sizeId: string): Result<never> |
     )
   for (const piece of withShoulder) {
     const shape = shapeOf(piece, sizeId)
-    if (shoulderEnds(piece).some((end) => hollowOf(shape, end) < HOLLOW_PART))
+    if (shoulderEnds(piece).some((end) => hollowOf(piece, shape, end) < HOLLOW_PART))
       return refuse(
         'dropped-shoulder',
         piece.name,

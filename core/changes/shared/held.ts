@@ -1,7 +1,7 @@
 import { distance, measureLength, turnRad } from '../../geometry'
-import { sideLength } from '../../moves'
+
 import { narrowestPlace, widthAt } from '../../measure'
-import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../../pattern'
+import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape, sideLength } from '../../pattern'
 import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import type { HeldPromise } from '../types'
 import { isEvened, nearestWanted, surplusOf } from './evened'

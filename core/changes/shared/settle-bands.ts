@@ -1,5 +1,5 @@
 import { add, dot, measureLength, scale, subtract, unit, type Path, type Point } from '../../geometry'
-import { markPosition, sideLength } from '../../moves'
+
 import {
   edgePath,
   findPiece,
@@ -11,6 +11,8 @@ import {
   type Seam,
   type SeamMark,
   type Shape,
+  markPosition,
+  sideLength,
 } from '../../pattern'
 import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
 

@@ -1,6 +1,6 @@
 import { placeAt, scale, tangentAt, type Point } from '../../geometry'
-import { placeOnSide } from '../../moves'
-import { edgePath, findPiece, frameOf, shapeOf, type Garment } from '../../pattern'
+
+import { edgePath, findPiece, frameOf, shapeOf, type Garment, placeOnSide } from '../../pattern'
 import { armholesWithSleeve, findArmholes, joinRuns, topOfCap, type Armhole, type Half } from '../../seams'
 import type { Applied, ChangeContext, Handle } from '../types'
 import type { ForwardShoulderInputs } from './schema'

@@ -1,6 +1,6 @@
 import { add, distance, leftOf, line, measureLength, mix, placeAt, scale, subtract, unit, type Point } from '../../geometry'
-import { cutPiece, partOfPlace, placeOnRun, type Slash, type SlashEnd } from '../../moves'
-import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { cutPiece, partOfPlace, type Slash, type SlashEnd } from '../../moves'
+import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape, placeOnRun } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
@@ -11,6 +11,7 @@ import { playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece }
 import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
 import { armholeLength, shoulderEnds, whyNoShoulder, type ShoulderEnd } from '../shared/find-shoulders'
 import type { ShoulderWidthInputs } from './schema'
+import { smoothArmhole } from './smooth-armhole'
 
 /** The outer and the inner end of a shoulder edge, and the hinge, as points and as places. */
 function placesOf(shape: Shape, end: ShoulderEnd, hingeMm: number) {
@@ -90,15 +91,17 @@ function planShoulders(piece: Piece, shape: Shape, inputs: ShoulderWidthInputs):
       const { shoulder, reversed } = ends[0]!
       return partOfPlace(cut, shoulder.id, reversed ? measureLength(edgePath(shape, shoulder.id)) : 0)
     },
-    redraw: (moved) => ({
-      ...moved,
-      edges: Object.fromEntries(
-        Object.entries(moved.edges).map(([id, path]) => [
-          id,
-          ends.some((e) => e.shoulder.id === id) ? [line(path[0]!.from, path[path.length - 1]!.to)] : path,
-        ]),
-      ),
-    }),
+    redraw: (moved) => {
+      const ruled = ends.map(({ shoulder }) => {
+        const path = edgePath(moved, shoulder.id)
+        return [shoulder.id, [line(path[0]!.from, path[path.length - 1]!.to)]] as const
+      })
+      const smooth = ends.map((end) => {
+        const { tip, inner } = placesOf(moved, end, inputs.hingeMm)
+        return smoothArmhole(shape, end, inputs.hingeMm, tip, distance(inner, tip))
+      })
+      return { ...moved, edges: Object.assign({ ...moved.edges }, Object.fromEntries(ruled), ...smooth) as Shape['edges'] }
+    },
   })
 }
 

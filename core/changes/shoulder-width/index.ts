@@ -2,16 +2,18 @@ import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { readShoulderWidth } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { measureLength, subtract, unit } from '../../geometry'
-import { placeOnRun } from '../../moves'
-import { edgePath, findPiece, shapeOf } from '../../pattern'
+
+import { edgePath, findPiece, shapeOf, placeOnRun } from '../../pattern'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import type { Handle } from '../types'
 import { applyShoulderWidth, USUAL_PART } from './apply'
-import { armholeLength, shoulderEnds, whyNoShoulder } from '../shared/find-shoulders'
+import { aboveDart, armholeLength, shoulderEnds, whyNoShoulder } from '../shared/find-shoulders'
 import { shoulderPaperSteps } from './paper-steps'
 import { ShoulderWidthSchema } from './schema'
 
+/** Above a dart in the armhole the hinge sits so far down. */
+const ABOVE_DART_PART = 0.9
 /** How far down the armhole the hinge usually sits, mm (craft 6.8). */
 const USUAL_HINGE_MM = 125
 
@@ -42,8 +44,12 @@ export const shoulderWidth = defineChange({
   begin(garment, context) {
     const none = whyNoShoulder(garment, context.sizeId)
     if (none) return none
-    const lengths = garment.pieces.flatMap((p) => shoulderEnds(p).map((e) => armholeLength(shapeOf(p, context.sizeId), e)))
-    return ok({ amountMm: 0, hingeMm: Math.min(USUAL_HINGE_MM, Math.round(Math.min(...lengths) * USUAL_PART)), leftOut: [] })
+    const rooms = garment.pieces.flatMap((p) => {
+      const shape = shapeOf(p, context.sizeId)
+      // Above a dart in the armhole: the part that swings has to hang together.
+      return shoulderEnds(p).map((e) => Math.min(armholeLength(shape, e) * USUAL_PART, aboveDart(p, shape, e) * ABOVE_DART_PART))
+    })
+    return ok({ amountMm: 0, hingeMm: Math.min(USUAL_HINGE_MM, Math.round(Math.min(...rooms))), leftOut: [] })
   },
   fields(garment, inputs) {
     const piece = garment.pieces.find((p) => shoulderEnds(p).length > 0 && !inputs.leftOut.includes(p.id))

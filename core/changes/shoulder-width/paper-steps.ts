@@ -48,7 +48,7 @@ export function shoulderPaperSteps({ before, inputs, applied, context, ruler }: 
         },
       },
       {
-        text: `${piece.name}: rule the shoulder straight from its inner end to the moved tip: it must measure ${figure(measureLength(now))}. The armhole measures ${figure(armholeLength(is, end))} as before. Put the allowance back.`,
+        text: `${piece.name}: rule the shoulder straight from its inner end to the moved tip: it must measure ${figure(measureLength(now))}. Where the armhole ran on smoothly at the point, draw it afresh from there up to the tip, so that it does again: it measures ${figure(armholeLength(is, end))} as before. Put the allowance back.`,
         drawing: {
           pieceId,
           strokes: [

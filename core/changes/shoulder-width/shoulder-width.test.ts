@@ -1,11 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
-import { cubic, distance, line, measureLength, placeAt, turnRad, type Path } from '../../geometry'
-import { sideLength } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
+import { demoWardrobe } from '../../../demo/wardrobe'
+import { countInflections, cubic, distance, line, measureLength, placeAt, reversePath, turnRad, type Path } from '../../geometry'
+
+import { edgePath, findPiece, shapeOf, type Garment, type Piece, sideLength } from '../../pattern'
 import { garmentOf, polygonPiece, seamOf } from '../../pattern/test-pieces'
+import { cornersAsSewn, walkGarment } from '../../match'
+import { RUN_THROUGH_DEG } from '../../tolerances'
 import { shoulderEnds, whyNoShoulder } from '../shared/find-shoulders'
+import { swingOf } from './apply'
 import { shoulderWidth, type ShoulderWidthInputs } from './index'
 import { contextWith } from '../test-context'
 
@@ -105,6 +109,52 @@ describe('broad or narrow shoulder', () => {
     expect(result.value.leftOut.map((l) => l.pieceId)).toEqual(['back'])
     expect(result.value.cautions.find((c) => c.code === 'partner-left-out')?.mend?.inputs).toMatchObject({ leftOut: [] })
     expect(result.value.held.some((h) => !h.held)).toBe(true)
+  })
+})
+
+describe('the armhole after a shoulder was made broader or narrower', () => {
+  const garments = demoWardrobe(new Date('2026-05-01')).projects.filter(
+    (p, i, all) => all.findIndex((o) => o.garmentId === p.garmentId) === i && shoulderWidth.begin(p.garment, context).ok,
+  )
+  const BESIDE_MM = 15
+  it('is looked at on many garments', () => expect(garments.length).toBeGreaterThan(8))
+  it.each(garments.map((p) => [p.name, p.garment] as const))('%s: runs on across the shoulder, for what one usually asks', (_, garment) => {
+    const begun = shoulderWidth.begin(garment, contextWith({ sizeId: garment.baseSizeId }))
+    if (!begun.ok) throw new Error(begun.problem.message)
+    const turns = (g: Garment) => cornersAsSewn(walkGarment(g, g.baseSizeId)).filter((c) => c.where.includes('armhole'))
+    for (const amountMm of [-6, 6, 11]) {
+      const was = new Map(turns(garment).map((c) => [c.id, Math.abs(c.turnDeg)]))
+      for (const c of turns(apply(garment, { ...begun.value, amountMm })))
+        expect(Math.abs(c.turnDeg), `${c.where} by ${amountMm}`).toBeLessThan(Math.max(RUN_THROUGH_DEG, was.get(c.id)! + 5))
+    }
+  })
+  it.each(garments.map((p) => [p.name, p.garment] as const))('%s: no hook at the hinge, none above it, in every size', (_, garment) => {
+    const begun = shoulderWidth.begin(garment, contextWith({ sizeId: garment.baseSizeId }))
+    if (!begun.ok) throw new Error(begun.problem.message)
+    for (const amountMm of [-12, 8, 15]) {
+      const inputs = { ...begun.value, amountMm }
+      const after = apply(garment, inputs)
+      for (const piece of garment.pieces)
+        for (const end of shoulderEnds(piece))
+          for (const { id: sizeId } of garment.sizes) {
+            const of = (g: Garment, edgeId: string) => {
+              const path = edgePath(shapeOf(findPiece(g, piece.id)!, sizeId), edgeId)
+              return end.reversed ? reversePath(path) : path
+            }
+            const [was, is] = [garment, after].map((g) => of(g, end.armhole[0]!.id)) as [Path, Path]
+            const turnAtHinge = (path: Path) =>
+              turnRad(placeAt(path, inputs.hingeMm - BESIDE_MM).tangent, placeAt(path, inputs.hingeMm + BESIDE_MM).tangent) * DEG
+            const where = `${piece.name}, ${sizeId}, ${amountMm}`
+            const swung = Math.abs(swingOf(shapeOf(piece, sizeId), end, inputs.hingeMm, amountMm)) * DEG
+            expect(Math.abs(turnAtHinge(is) - turnAtHinge(was)), where).toBeLessThan(0.7 * swung)
+            expect(countInflections(is, 2.5), where).toBeLessThanOrEqual(countInflections(was, 2.5))
+            expect(Math.abs(measureLength(is) - measureLength(was)), where).toBeLessThan(0.05)
+            const grew = measureLength(of(after, end.shoulder.id)) - measureLength(of(garment, end.shoulder.id))
+            expect(grew, where).toBeCloseTo(amountMm, 3)
+            const below = [0, 10, 30].map((mm) => inputs.hingeMm + mm)
+            for (const mm of below) expect(distance(placeAt(is, mm).point, placeAt(was, mm).point), where).toBeLessThan(0.01)
+          }
+    }
   })
 })
 

@@ -1,5 +1,5 @@
-import { dot, measureLength, mix, placeAt, rotateAbout, scale, subtract, turnRad, type Point } from '../../geometry'
-import { angleFrom, moveDart, placeOnRay } from '../../moves'
+import { dot, measureLength, mix, placeAt, rotateAbout, scale, subtract, turnRad, type Point, placeOnRay } from '../../geometry'
+import { angleFrom, moveDart } from '../../moves'
 import {
   dartIn,
   dartFigures,
@@ -21,16 +21,17 @@ const DEG = 180 / Math.PI
 /** A cut on the side that swings leaves the middle line straight but for rounding; on the other side it is off by the dart's angle, deg. */
 const SWINGS_DEG = 0.5
 
-/** The cross-grain from the apex toward the side of a piece. */
+/** The cross-grain from the apex toward the side of a piece; on a whole piece the nearer one. */
 export function towardSide(piece: Piece, shape: Shape, apex: Point): Point {
   const grain = grainDirection(shape)
   const across = { x: -grain.y, y: grain.x }
-  const sides = piece.edges.filter((e) => e.role === 'side')
-  const reach = sides.reduce((sum, e) => {
+  const reaches = piece.edges.flatMap((e) => {
+    if (e.role !== 'side') return []
     const path = edgePath(shape, e.id)
-    return sum + dot(subtract(mix(path[0]!.from, path[path.length - 1]!.to, 0.5), apex), across)
-  }, 0)
-  return reach < 0 ? scale(across, -1) : across
+    return [dot(subtract(mix(path[0]!.from, path[path.length - 1]!.to, 0.5), apex), across)]
+  })
+  const nearest = reaches.sort((a, b) => Math.abs(a) - Math.abs(b))[0] ?? 0
+  return nearest < 0 ? scale(across, -1) : across
 }
 
 /** Where a ray from the apex leaves the piece, on a side seam if it meets one. */

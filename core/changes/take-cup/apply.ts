@@ -1,6 +1,6 @@
 import { measureLength } from '../../geometry'
-import { sideLength } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
+
+import { edgePath, findPiece, shapeOf, type Garment, type Piece, sideLength } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { bothShapes, holdGrain, holdMeasure } from '../shared/held'

@@ -1,5 +1,5 @@
 import { distance, measureLength, placeAt, type Point } from '../../geometry'
-import { angleFrom, finishTip, halfNames, insertDart, openOut, opensOut, takeInFold } from '../../moves'
+import { angleFrom, finishTip, insertDart, openOut, opensOut, takeInFold } from '../../moves'
 import {
   cornersOf,
   dartIn,
@@ -16,6 +16,7 @@ import {
   type Garment,
   type Piece,
   type Shape,
+  halfNames,
 } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'

@@ -1,5 +1,6 @@
 import { measureLength } from '../../geometry'
 import { edgePath, neighbours, seamsOfEdge, shapeOf, type Edge, type Garment, type Piece } from '../../pattern'
+import { beyondDart } from '../../seams'
 
 /** One hem edge and where it lies between the middle of the body and the side. */
 export interface HemPart {
@@ -38,8 +39,14 @@ function across(garment: Garment, piece: Piece, joint: Edge): { piece: Piece; ed
   return null
 }
 
+/** The hem edge that a hem goes on into across a dart, or null where none does. */
+function overDart({ piece, edge, atStart }: { piece: Piece; edge: Edge; atStart: boolean }): ReturnType<typeof across> {
+  const beyond = beyondDart(piece, { edgeId: edge.id, reversed: !atStart })
+  return beyond?.role === 'hem' ? { piece, edge: beyond, entersAtStart: atStart } : null
+}
+
 /**
- * The hem of a body or skirt, edge by edge: from each centre, over any panels, to the side. Whole pieces (side to side)
+ * The hem of a body or skirt, edge by edge: from each centre, over any panels and darts, to the side. Whole pieces (side to side)
  * have their centre in the middle of the edge.
  */
 export function findHem(garment: Garment, sizeId: string): HemPart[] {
@@ -64,7 +71,7 @@ export function findHem(garment: Garment, sizeId: string): HemPart[] {
         const last = chain[chain.length - 1]!
         const joint = last.atStart ? neighbours(last.piece, last.edge.id).after : neighbours(last.piece, last.edge.id).before
         if (joint.role === 'side') break
-        const next = across(garment, last.piece, joint)
+        const next = joint.role === 'dart-leg' ? overDart(last) : across(garment, last.piece, joint)
         if (!next || chain.some((c) => c.piece === next.piece && c.edge === next.edge)) break
         chain.push({ piece: next.piece, edge: next.edge, atStart: next.entersAtStart })
       }

@@ -1,7 +1,7 @@
 import { measureLength } from '../../geometry'
 import { figureMm } from '../../body'
-import { sideLength } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+
+import { edgePath, findPiece, shapeOf, type Garment, sideLength } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { coverOf, findWrap, wrapFront, wrapPlaces, type WrapPiece } from '../../seams'
 import { bodyLengths } from '../../size'

@@ -1,6 +1,6 @@
-import { add, scale } from '../../geometry'
+import { add, scale, alongGrain } from '../../geometry'
 import { lineLevel } from '../../measure'
-import { alongGrain } from '../../moves'
+
 import { grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok } from '../../result'
 import { findWrap, wrapNow, wrapPlaces, type WrapPiece } from '../../seams'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FlipHorizontal2, Grid3x3, Maximize, Minus, Plus, RotateCw, Ruler, X } from 'lucide-vue-next'
+import { FileDown, FlipHorizontal2, Grid3x3, Maximize, Minus, Plus, RotateCw, Ruler, X } from 'lucide-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { useDevicePixelRatio, useEventListener } from '@vueuse/core'
 import { toPathData } from '~~/core/formats'
@@ -7,14 +7,17 @@ import { calibrate, SQUARE_PX, throwMatrix, type Throw } from '~~/core/paper'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
 import { useProjectors } from '~/composables/useProjectors'
+import { useSaveFile } from '~/composables/useSaveFile'
 import { useSheets } from '~/composables/useSheets'
 import { today } from '~/days'
+import { pdfFonts } from '~/pdf-fonts'
 import { usePrefs } from '~/stores/prefs'
+import { useWork } from '~/stores/work'
 
 /** The pieces thrown on the table at true size: a dark page with thick lines, and nothing else once the controls are hidden. */
 const prefs = usePrefs()
 const route = useRoute()
-const { sheet } = useSheets()
+const { sheet, plainName } = useSheets()
 const { projectors, projector, choose, keep } = useProjectors()
 
 const lie = ref<Throw>({ turnDeg: 0, isMirrored: false, dxMm: 0, dyMm: 0 })
@@ -72,6 +75,25 @@ const move = (x: number, y: number) => (lie.value = { ...lie.value, dxMm: lie.va
 const whole = ref<HTMLElement | null>(null)
 const fillScreen = () =>
   void whole.value?.requestFullscreen?.().catch(() => (note.value = 'This browser does not fill the screen: use its own full-screen key.'))
+
+const work = useWork()
+const saveFile = useSaveFile()
+const making = ref(false)
+/** The same on one page, for a projector that another program drives. */
+async function savePdf() {
+  making.value = true
+  try {
+    const { writeProjectorPdf } = await import('~~/core/formats/pdf-projector')
+    const look = { thickMm: thickMm.value, isDark: !isLight.value }
+    const bytes = await writeProjectorPdf({ ...sheet.value, pieces: shown.value }, work.project!.name, look, await pdfFonts(), new Date())
+    saveFile(bytes, `${plainName.value}-thrown.pdf`, 'application/pdf')
+    note.value = `${plainName.value}-thrown.pdf: one page at true size.`
+  } catch (error) {
+    note.value = `The PDF could not be made: ${error instanceof Error ? error.message : String(error)}`
+  } finally {
+    making.value = false
+  }
+}
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
 /** A press of an arrow moves by so much, with Shift by one millimetre. */
@@ -182,6 +204,7 @@ onMounted(() => whole.value?.focus())
       <button class="btn" aria-label="Thicker lines" @click="thickMm = Math.min(6, thickMm + 0.5)"><Plus class="size-4" /></button>
       <button class="btn" data-test="light" @click="isLight = !isLight">{{ isLight ? 'Dark' : 'Light' }} ground</button>
       <button class="btn" @click="fillScreen"><Maximize class="size-4" />Fill the screen</button>
+      <button class="btn" data-test="projector-pdf" :disabled="making" @click="savePdf"><FileDown class="size-4" />PDF of it</button>
       <button class="btn" data-test="measure-again" @click="isMeasuring = true"><Ruler class="size-4" />Measure</button>
       <UiChoice
         v-if="projectors.length > 1"

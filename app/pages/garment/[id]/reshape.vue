@@ -4,9 +4,12 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { countFaults, faultTotal, faultWords } from '~~/core/advice'
 import { checkInputs, findKind, withInputs, type Change, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
-import { footprintOf, layOut, type Layout } from '~~/core/paper'
+import { footprintOf, layOut, stopInWords, type Layout } from '~~/core/paper'
 import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
+import { problemSentence } from '~~/core/result'
+import { writeLengths } from '~~/core/units'
 import { usePlanSession } from '~/stores/plan-session'
+import { usePrefs } from '~/stores/prefs'
 import { useSelection } from '~/stores/selection'
 import { useWork } from '~/stores/work'
 import { stationAt } from '~/stations'
@@ -14,6 +17,7 @@ import { stationAt } from '~/stations'
 const work = useWork()
 const session = usePlanSession()
 const selection = useSelection()
+const prefs = usePrefs()
 const plan = computed(() => work.stops.map((c) => (session.draft?.id === c.id ? session.draft : c)))
 const done = computed(() => session.computedPlan!)
 const base = computed(() => done.value.garments[0]!)
@@ -97,10 +101,24 @@ const nextStep = computed(() =>
     ? 'Say below what should change: it finds the change, the lines and the partner pieces.'
     : 'Choose a stop on the tideline to see or edit it.',
 )
+
+/** What a screen reader hears when a stop was done, changed or chosen: its title, what it held, what stands in its way. */
+const heard = computed(() => {
+  const own = stop.value
+  if (!own || session.draft) return ''
+  const { words, applied, problem } = own
+  const title = `Stop ${selectedIndex.value + 1}, ${stopInWords(words, prefs.ruler)}`
+  if (problem) return `${title}: not done. ${writeLengths(problemSentence(problem), prefs.ruler)}`
+  if (!applied) return `${title}: switched off.`
+  const broken = applied.held.filter((h) => !h.held)
+  const held = `held ${applied.held.length - broken.length} of ${applied.held.length}`
+  return `${title}: ${[held, ...broken.map((h) => `broken: ${h.where}, ${h.label}`)].join('; ')}. ${applied.cautions.map((c) => writeLengths(c.message, prefs.ruler)).join(' ')}`.trim()
+})
 </script>
 
 <template>
   <div class="flex h-full flex-col">
+    <p class="sr-only" role="status" data-test="heard">{{ heard }}</p>
     <div class="min-h-0 flex-1 max-md:overflow-y-auto md:grid md:grid-cols-[minmax(0,1fr)_23rem]">
       <PieceTable
         class="max-md:h-[55vh]"

@@ -2,23 +2,27 @@ import { measureLength, placeAt } from '../../../geometry'
 import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../../moves'
 import { dartIn, dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../../pattern'
 import { ok, refuse, type Result } from '../../../result'
+import { findBrokenOutline } from '../../check-outlines'
 import { apexOf, dartOptions, dartsOf, openEdges } from './find-darts'
 import type { ChangeContext, ChangeKind, Handle } from '../../types'
 import { applyMoveDart, movedDart } from './apply-move'
 import { moveDartSteps } from './move-steps'
-import { alongTrack, dartTrack, onTrack, snapAlong, usualPlace } from './places'
+import { alongTrack, dartTrack, onTrack, snapAlong, usualPlaces } from './places'
 import { DartMoveSchema, type DartMove } from './dart-move'
 
 /** What to begin with for a dart: where it is usually wanted. */
 export function inputsForDart(garment: Garment, ref: string, sharePct: number): DartMove | null {
   const found = dartsOf(garment).find((d) => d.ref === ref)
   if (!found) return null
-  const to = usualPlace(found, shapeOf(found.piece, garment.baseSizeId))
-  const edge = found.piece.edges.find((e) => e.id === to.edgeId)!
-  const own = findApex(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart)
-  const from = dartFigures(found.piece, shapeOf(found.piece, garment.baseSizeId), found.dart).before.role
+  const shape = shapeOf(found.piece, garment.baseSizeId)
+  const own = findApex(found.piece, shape, found.dart)
+  const from = dartFigures(found.piece, shape, found.dart).before.role
   const beyondMm = own.markId === null ? (from === 'side' ? APEX_BEYOND_MM.side : APEX_BEYOND_MM.other) : 0
-  return { dart: ref, ...to, beyondMm, sharePct, tipBackMm: tipBackMm(edge.role), trued: true }
+  const tried = usualPlaces(found, shape).map((to): DartMove => {
+    const edge = found.piece.edges.find((e) => e.id === to.edgeId)!
+    return { dart: ref, ...to, beyondMm, sharePct, tipBackMm: tipBackMm(edge.role), trued: true }
+  })
+  return tried.find((move) => findBrokenOutline(garment, movedDart(garment, found, move).garment) === null) ?? tried[0]!
 }
 
 const edgeName = (garment: Garment, inputs: DartMove) =>

@@ -1,5 +1,5 @@
-import { measureLength, nearestPlace, scale, type Path, type Point } from '../../../geometry'
-import { findApex, placeOnRay } from '../../../moves'
+import { measureLength, nearestPlace, scale, type Path, type Point, placeOnRay } from '../../../geometry'
+import { findApex } from '../../../moves'
 import { edgePath, grainDirection, type Edge, type Piece, type Shape } from '../../../pattern'
 import { SNAP_MM } from '../../../tolerances'
 import { openEdges, type FoundDart } from './find-darts'
@@ -63,16 +63,21 @@ export function snapAlong(piece: Piece, shape: Shape, apex: Point, alongMm: numb
   return near ?? alongMm
 }
 
-/** Where a dart is usually wanted: from the armhole, shoulder or neck to the side at the height of the apex; from the side to the armhole. */
-export function usualPlace(found: FoundDart, shape: Shape): { edgeId: string; atMm: number } {
+/**
+ * Where a dart is usually wanted, the likeliest first: from the armhole, shoulder or neck to the side at the height of the apex; from the
+ * side to the waist or the armhole; and where else it could go.
+ */
+export function usualPlaces(found: FoundDart, shape: Shape): { edgeId: string; atMm: number }[] {
   const { piece, dart } = found
   const here = piece.edges.find((e) => e.id === dart.legs[0])!
   const before = piece.edges[(piece.edges.indexOf(here) + piece.edges.length - 1) % piece.edges.length]!
   const apex = findApex(piece, shape, dart).point
   const wanted = before.role === 'side' ? ['waist', 'shoulder', 'armhole'] : ['side', 'armhole', 'waist', 'neck']
   const edges = wanted.flatMap((role) => openEdges(piece).filter((e) => e.role === role))
-  const edge = edges.find((e) => e.id !== before.id) ?? openEdges(piece)[0]!
-  const path = edgePath(shape, edge.id)
-  const { lengthMm } = edge.role === 'side' ? nearestPlace(path, apex) : { lengthMm: measureLength(path) / 2 }
-  return { edgeId: edge.id, atMm: Math.min(measureLength(path), Math.max(0, lengthMm)) }
+  const others = openEdges(piece).filter((e) => !edges.includes(e))
+  return [...edges.filter((e) => e.id !== before.id), ...others].map((edge) => {
+    const path = edgePath(shape, edge.id)
+    const { lengthMm } = edge.role === 'side' ? nearestPlace(path, apex) : { lengthMm: measureLength(path) / 2 }
+    return { edgeId: edge.id, atMm: Math.min(measureLength(path), Math.max(0, lengthMm)) }
+  })
 }

@@ -1,5 +1,5 @@
 import { distance, dot, line, measureLength, placeAt, subtract, type Path, type Point } from '../../../geometry'
-import { angleFrom, missOfApex, sectorsAbout, sideLength } from '../../../moves'
+import { angleFrom, missOfApex, sectorsAbout } from '../../../moves'
 import {
   dartFigures,
   edgeFamily,
@@ -14,6 +14,7 @@ import {
   type Piece,
   type Seam,
   type Shape,
+  sideLength,
 } from '../../../pattern'
 import { refuse, type Result } from '../../../result'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../../tolerances'

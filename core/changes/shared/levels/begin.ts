@@ -1,6 +1,7 @@
+import { alongGrain } from '../../../geometry'
 import { narrowestPlace } from '../../../measure'
 import { edgePath, grainDirection, markLinesOf, shapeOf, type Garment, type Piece } from '../../../pattern'
-import { alongGrain } from '../../../moves'
+
 import { ok, refuse, type Result } from '../../../result'
 import { markLevel } from './find-level'
 import type { Level, LevelsInputs, Mark } from './schema'

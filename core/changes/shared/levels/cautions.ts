@@ -1,7 +1,7 @@
 import { figureMm } from '../../../body'
-import { add, distance, dot, measureLength, scale, tangentAt, type Point } from '../../../geometry'
+import { add, distance, dot, measureLength, scale, tangentAt, type Point, alongGrain } from '../../../geometry'
 import { widthAt } from '../../../measure'
-import { alongGrain, type MoveLevel } from '../../../moves'
+import type { MoveLevel } from '../../../moves'
 import {
   dartFigures,
   doubleDartFigures,

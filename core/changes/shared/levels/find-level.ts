@@ -1,6 +1,6 @@
-import { measureLength, boundsOf, mapPath, dot } from '../../../geometry'
+import { measureLength, boundsOf, mapPath, dot, alongGrain } from '../../../geometry'
 import { lineLevel, narrowestPlace } from '../../../measure'
-import { alongGrain } from '../../../moves'
+
 import { cornerPoint, grainDirection, notchPlace, outlineOf, type Piece, type Shape } from '../../../pattern'
 import { ok, refuse, type Result } from '../../../result'
 import type { Level, Mark } from './schema'

@@ -1,5 +1,5 @@
-import { distance, subtract, dot } from '../../../geometry'
-import { alongGrain, crossingsOf, movedAt, type MoveLevel } from '../../../moves'
+import { distance, subtract, dot, alongGrain } from '../../../geometry'
+import { crossingsOf, movedAt, type MoveLevel } from '../../../moves'
 import { edgePath, grainDirection, neighbours, type Garment } from '../../../pattern'
 import { EQUAL_MM, SAME_POINT_MM, SEAM_KEPT_MM } from '../../../tolerances'
 import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdMeasure, holdSeams, holdWaist } from '../held'

@@ -1,6 +1,6 @@
-import { agreeWindows, crossLevel, moveBeyond, spreadLevels, type MoveLevel } from '../../../moves'
+import { agreeWindows, moveBeyond, spreadLevels, type MoveLevel } from '../../../moves'
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../../pattern'
-import { add, dot, placeAt, scale, type Point } from '../../../geometry'
+import { add, dot, placeAt, scale, type Point, crossLevel } from '../../../geometry'
 import { ok, refuse, type Result } from '../../../result'
 import type { TouchedPiece } from '../../types'
 import { evenSides, type EvenedEnd } from '../even-sides'

@@ -1,6 +1,6 @@
 import { add, scale } from '../../../geometry'
-import { sideLength } from '../../../moves'
-import { findPiece, grainDirection, shapeOf } from '../../../pattern'
+
+import { findPiece, grainDirection, shapeOf, sideLength } from '../../../pattern'
 import { formatLength, markMm, roundToRuler, type Ruler } from '../../../units'
 import { EQUAL_MM } from '../../../tolerances'
 import { lineStroke, outlineStroke } from '../draw-step'

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { manyJobs } from './many-jobs'
+
+expose(manyJobs)

@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest'
+import { findArmholes, HALVES, underarmEnd } from '../../seams'
+import { findPiece } from '../../pattern'
+import { armholeFigures, begunOn, done, isSleeved, roleMm, tried } from '../../../demo/test-kinds'
+import { lowerArmhole } from './index'
+
+const AMOUNTS = [11, -7]
+
+describe('a lowered or raised armhole', () => {
+  it.each(begunOn(lowerArmhole))('%s: both sides give as much, in every size; neck, shoulder and hem stay', (_, garment, begun) => {
+    for (const amountMm of AMOUNTS) {
+      const applied = tried(lowerArmhole, garment, { ...begun, amountMm })
+      if (!applied) continue
+      const ids = HALVES.map((half) => underarmEnd(garment, findArmholes(garment)[0]![half]).piece.id)
+      for (const { id: sizeId } of garment.sizes)
+        for (const pieceId of ids) {
+          const grew = (role: string) => roleMm(applied.garment, pieceId, role, sizeId) - roleMm(garment, pieceId, role, sizeId)
+          const sides = findPiece(garment, pieceId)!.edges.filter((e) => e.role === 'side' && !e.id.includes('~other')).length
+          expect(sides, pieceId).toBeGreaterThan(0)
+          for (const role of ['neck', 'shoulder', 'hem']) expect(Math.abs(grew(role)), `${pieceId} ${role}`).toBeLessThan(0.05)
+          // A whole piece has two sides, and each gives.
+          const each = -grew('side') / (Math.abs(grew('side')) > 1.5 * Math.abs(amountMm) ? 2 : 1)
+          expect(each, `${pieceId} in ${sizeId}`).toBeCloseTo(amountMm, 1)
+        }
+    }
+  })
+  it.each(begunOn(lowerArmhole, isSleeved))('%s: the cap follows in every way, and does not where it is left', (_, garment, begun) => {
+    for (const cap of ['height', 'width', 'both', 'left'] as const) {
+      const { garment: after } = done(lowerArmhole, garment, { ...begun, amountMm: 9, cap })
+      for (const { id: sizeId } of garment.sizes) {
+        const [was, is] = [armholeFigures(garment, sizeId), armholeFigures(after, sizeId)]
+        for (const half of HALVES) {
+          expect(is.armhole[half], half).toBeGreaterThan(was.armhole[half])
+          if (cap === 'left') expect(is.cap[half]).toBeCloseTo(was.cap[half], 6)
+          else expect(Math.abs(is.ease[half] - was.ease[half]), `${cap}, ${half}, ${sizeId}`).toBeLessThan(0.3)
+        }
+      }
+    }
+  })
+  it.each(begunOn(lowerArmhole))('%s: what was lowered can be raised again', (_, garment, begun) => {
+    const down = done(lowerArmhole, garment, { ...begun, amountMm: 8 }).garment
+    const up = done(lowerArmhole, down, { ...begun, amountMm: -8 }).garment
+    for (const piece of garment.pieces)
+      for (const role of ['side', 'armhole'] as const)
+        expect(Math.abs(roleMm(up, piece.id, role, garment.baseSizeId) - roleMm(garment, piece.id, role, garment.baseSizeId))).toBeLessThan(
+          1,
+        )
+  })
+})

@@ -1,0 +1,6 @@
+export type { Pixels } from './pixels'
+export { readPhotograph, type PhotographedOutline, type PhotographProgress, type ReadPhotograph } from './read-photograph'
+export { joinPhotographs, type JoinedPhotographs, type PointedMark } from './join-photographs'
+export { fromUpperLeft, type Corners } from './find-sheet'
+export { KNOWN_LIMITS, KnownSchema, placesOf, sheetLike, sidesOf, SHEETS, type Known, type SheetName } from './known'
+export { fromPlane, toPlane, type Camera, type FittedCamera } from './camera'
