@@ -273,10 +273,17 @@ blouse: fuller bicep -> bicep-width amountMm=0
 blouse: rounded back -> asks level-wedge
 blouse: lower the armhole 1/2 -> lower-armhole amountMm=0.5 cap="height"
 blouse: armhole 3/8 higher -> lower-armhole amountMm=-0.375
+blouse: armhole 1/2 inch deeper -> lower-armhole amountMm=0.5
+blouse: deeper armhole 1/4 -> lower-armhole amountMm=0.25
+blouse: make the armhole 3/8 shallower -> lower-armhole amountMm=-0.375
 blouse: armhole cuts in 1/4 -> lower-armhole amountMm=0.25
 blouse: garment lifts with the arm -> lower-armhole amountMm=0
 legs: lower the armhole 1/2 -> asks
 blouse: deeper neckline -> redraw-neckline frontMm=0
+blouse: make the neckline 1/2 deeper -> redraw-neckline frontMm=0.5 backMm=0
+blouse: I want the back neckline 3/8 deeper -> redraw-neckline frontMm=0 backMm=0.375
+blouse: make the shoulders 3/8 squarer -> shoulder-slope amountMm=0.375
+blouse: can you make the shoulder 1/4 more sloping -> shoulder-slope amountMm=-0.25
 blouse: deeper neckline 1 1/2 -> redraw-neckline frontMm=1.5 backMm=0 widerMm=0
 blouse: lower the front neckline 3/4 -> redraw-neckline frontMm=0.75 backMm=0
 blouse: drop the back neck 1/2 -> redraw-neckline frontMm=0 backMm=0.5
@@ -439,6 +446,42 @@ describe('a wish', () => {
 
   it('does nothing with ten thousand signs', () => {
     expect(answerOn('blouse', 'shorten the body '.repeat(600)).how).toBe('nothing')
+  })
+})
+
+describe('the same thing in other words', () => {
+  const WAYS = [
+    (what: string, how: string) => `${what} 1/2 ${how}`,
+    (what: string, how: string) => `1/2 ${how} ${what}`,
+    (what: string, how: string) => `${how} ${what} by half an inch`,
+    (what: string, how: string) => `make the ${what} 1/2 in ${how}`,
+    (what: string, how: string) => `I want the ${what} ${how} by 1/2`,
+    (what: string, how: string) => `the ${what} needs to be ½" ${how}`,
+    (what: string, how: string) => `can you set the ${what} 12.7 mm ${how} please`,
+    (what: string, how: string) => `${what}: 0.5 ${how}`,
+  ]
+  const THINGS: [string, string, string[]][] = [
+    ['blouse', 'armhole', ['deeper', 'shallower', 'lower', 'higher']],
+    ['blouse', 'neckline', ['deeper', 'higher', 'wider', 'narrower']],
+    ['blouse', 'back neckline', ['deeper', 'higher']],
+    ['blouse', 'sleeve', ['longer', 'shorter']],
+    ['blouse', 'bicep', ['fuller', 'slimmer', 'wider', 'smaller']],
+    ['blouse', 'shoulders', ['wider', 'narrower', 'broader', 'squarer', 'more sloping']],
+    ['blouse', 'bust', ['fuller', 'smaller', 'larger']],
+    ['blouse', 'waist', ['wider', 'narrower', 'looser', 'tighter']],
+    ['blouse', 'side dart', ['higher', 'lower']],
+    ['legs', 'leg', ['longer', 'shorter']],
+    ['dress', 'skirt', ['longer', 'shorter']],
+  ]
+  const CASES = THINGS.flatMap(([name, what, hows]) => hows.map((how) => [name, what, how] as const))
+  it.each(CASES)('on the %s: the %s, 1/2 %s', (name, what, how) => {
+    const rounded = (_key: string, value: unknown) => (typeof value === 'number' ? Number(value.toFixed(6)) : value)
+    const done = WAYS.map((way) => {
+      const answer = answerOn(name, way(what, how))
+      return answer.how === 'does' ? JSON.stringify(answer.offer.change, rounded) : `${way(what, how)}: ${answer.how}`
+    })
+    expect(done[0]).toMatch(/(12\.7|6\.35|3\.175)\b/)
+    expect([...new Set(done)]).toEqual([done[0]])
   })
 })
 
