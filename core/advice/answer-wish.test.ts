@@ -18,6 +18,8 @@ const GARMENTS = {
   two: 'demo-harper',
   smock: 'demo-baker',
   vest: 'demo-ferryman',
+  flared: 'demo-flared',
+  tunic: 'demo-tunic',
 } as const
 const opened = (name: string) => {
   const project = projects.find((p) => p.id === GARMENTS[name as keyof typeof GARMENTS])!
@@ -331,6 +333,52 @@ blouse: lengthen the front 1 -> asks lengthen
 blouse: back waist length 1/2 shorter -> asks lengthen
 blouse: shorten the sleeve 1 and lengthen the body 2 -> asks lengthen
 blouse: take in the waist 1, let out the hip 1 -> asks add-at-edge
+blouse: long arms 1 1/2 -> lengthen pieceId="sleeve" amountMm=1.5
+blouse: my client has short arms, 1 -> lengthen pieceId="sleeve" amountMm=-1
+blouse: she is long-waisted by 1 -> lengthen amountMm=1
+blouse: short torso 3/4 -> lengthen amountMm=-0.75
+legs: short legs 1 1/2 -> lengthen amountMm=-1.5
+legs: wide hips 2 -> add-at-edge hipMm=0.5 waistMm=0
+blouse: full upper arms 1 -> bicep-width amountMm=1
+blouse: thin arms 3/4 -> bicep-width amountMm=-0.75
+blouse: large bust 2 -> bust-amount amountMm=1
+blouse: flat chest 1 -> bust-amount amountMm=-0.5
+blouse: broad shoulders 1/2 -> shoulder-width amountMm=0.5
+blouse: long sleeves -> asks lengthen
+blouse: broad back 1/2 -> asks add-at-edge
+blouse: swayback adjustment 3/4 -> level-wedge pieceId="back" amountMm=-0.75
+blouse: more hip ease 2 -> add-at-edge hipMm=0.5
+blouse: taper the side seam in at the waist 1/2 -> add-at-edge waistMm=-0.125
+dress: let the dress out an inch all over -> add-at-edge bustMm=0.25 waistMm=0.25 hipMm=0.25
+legs: thighs too tight 1 -> asks seam-stretch
+legs: calf 1/2 slimmer -> asks seam-stretch
+blouse: blend from 3 at bust to 5 at hip -> blend bust="one-1" waist="one" hip="one+1"
+blouse: grade between sizes 3 and 5 -> asks blend
+blouse: one size up at the hips -> blend bust="one" hip="one+1"
+blouse: sleeve a size bigger -> piece-size pieceId="sleeve" sizeId="one+1"
+blouse: make two more sizes, 1 1/2 apart -> grade up=2! intervalMm=1.5
+blouse: make size 9 -> asks grade
+blouse: change the bust dart to a shoulder dart -> move-dart dart="front side-dart" edgeId="shoulder"
+blouse: swing the dart to the hem -> move-dart dart="front side-dart" edgeId="hem"
+blouse: shorten the dart 1/2 -> finish-dart tipBackMm=2
+blouse: dart tip 1 inch from bust point -> finish-dart tipBackMm=1
+blouse: lengthen sleeve 1/2 above elbow and 3/4 below -> lengthen pieceId="sleeve" amountMm=1.25
+blouse: lower the waistline 1/2 -> asks lengthen
+dress: waist 1/2 higher -> asks lengthen
+legs: knee too low 1 -> asks lengthen
+legs: hem up 2 -> lengthen amountMm=-2
+legs: back rise 1 longer -> level-wedge pieceId="back" amountMm=1
+legs: front rise 1/2 shorter -> level-wedge pieceId="front" amountMm=-0.5
+legs: raise the back waist 3/4 -> asks level-wedge
+legs: flat butt 1/2 -> level-wedge pieceId="back" amountMm=-0.5
+blouse: front rides up 1/2 -> front-length amountMm=0.5
+blouse: back hem kicks up 1 -> uneven-hem centreBackMm=1 sideMm=0
+dress: skirt hem 2 longer -> uneven-hem sideMm=2
+dress: lengthen bodice 1 and skirt 2 -> asks lengthen
+blouse: raise the underarm 1/2 -> lower-armhole amountMm=-0.5
+flared: less flare, 2 inches at each hem -> hem-fullness amountMm=-2
+tunic: overlap 1 more -> wrap-over overlapMm=5.1339
+tunic: overlap 3 -> wrap-over overlapMm=3
 blouse: don't shorten the sleeve -> asks lengthen
 blouse: do not lengthen the body 1 -> asks
 blouse: make it longer -> asks lengthen

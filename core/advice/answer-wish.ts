@@ -90,27 +90,62 @@ function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Ca
 
 /** A candidate as it is shown: its sentence says what it will do. */
 function offerOf({ kind, reading }: Candidate, garment: Garment, context: ChangeContext): Offer {
-  const { inputs, towards = 0, words, where = '', how = '', stays } = reading
+  const { inputs, towards = 0, words, where = '', how = '', stays, field } = reading
   const { amountMm } = kind.describe(garment, inputs)
   const asksAmount = kind.withAmount !== undefined && amountMm === 0
   // What it is called depends on the way that it goes, which is known before its amount is.
-  const named = asksAmount && towards !== 0 ? kind.withAmount!(garment, inputs, towards, context) : inputs
+  const begun = () => (field ? { ...(inputs as object), [field]: towards } : kind.withAmount!(garment, inputs, towards, context))
+  const named = asksAmount && towards !== 0 ? begun() : inputs
   const { title } = kind.describe(garment, named)
   const amount = amountMm === null || amountMm === 0 ? '' : lengthToken(Math.abs(amountMm))
   const what = words ?? [title, amount, where].filter(Boolean).join(' ')
   const more = [how, stays ?? '', asksAmount ? 'how much is asked next' : ''].filter(Boolean)
-  return { change: newStop(kind.kind, inputs), sentence: [what, ...more].join('; '), towards, asksAmount, field: reading.field ?? null }
+  return { change: newStop(kind.kind, inputs), sentence: [what, ...more].join('; '), towards, asksAmount, field: field ?? null }
 }
 
-/** The one figure of a wish with the way that its words say; null where there is none, or the way is open. */
-function plainAmount(wish: Wish | null): number | null {
-  const amount = wish?.amounts.length === 1 ? wish.amounts[0]! : null
-  const ways = [GROWS, SHRINKS].map((words) => words.some((c) => wish?.said.has(c)))
-  if (!amount || amount.sign === -1 || ways[0] === ways[1]) return null
-  return ways[0] ? amount.mm : -amount.mm
+/** Directions, each in the words that ask for it. */
+const WAYS: readonly (readonly Concept[])[] = [
+  ['longer', 'too-short'],
+  ['shorter', 'too-long'],
+  ['out', 'more', 'fuller', 'too-tight'],
+  ['in', 'less', 'too-loose'],
+  ['up', 'too-low', 'shallower'],
+  ['down', 'too-high', 'deeper'],
+]
+/** What a change may say of itself only where the wish does, too. */
+const PLACES: readonly Concept[] = [
+  'bust',
+  'waist',
+  'hip',
+  'thigh',
+  'knee',
+  'hem',
+  'sleeve',
+  'bicep',
+  'shoulder',
+  'neckline',
+  'armhole',
+  'centre-back',
+  'centre-front',
+]
+const waysIn = (said: ReadonlySet<Concept>): number[] => WAYS.flatMap((words, i) => (words.some((c) => said.has(c)) ? [i] : []))
+
+/**
+ * A kind with the one figure of a wish, where the change then says in its own words that it goes the way that the wish says;
+ * null where there is no figure, or no such way.
+ */
+function withFigure(kind: ChangeKind<unknown>, begun: unknown, wish: Wish | null, garment: Garment, context: ChangeContext): unknown {
+  const [amount] = wish?.amounts ?? []
+  const ways = wish ? waysIn(wish.said) : []
+  if (!wish || !kind.withAmount || wish.amounts.length !== 1 || amount!.sign === -1 || ways.length !== 1) return null
+  const tried = [amount!.mm, -amount!.mm].map((mm) => kind.withAmount!(garment, begun, mm, context))
+  const says = (inputs: unknown) => {
+    const own = readWish(kind.describe(garment, inputs).title, 'in')?.said ?? new Set<Concept>()
+    return waysIn(own).includes(ways[0]!) && PLACES.every((place) => !own.has(place) || wish.said.has(place))
+  }
+  const fits = tried.filter((inputs) => checkInputs(kind.kind, garment, inputs) === null && says(inputs))
+  return fits.length === 1 ? fits[0] : null
 }
-const GROWS: readonly Concept[] = ['longer', 'out', 'more', 'fuller', 'up', 'too-tight', 'too-short']
-const SHRINKS: readonly Concept[] = ['shorter', 'in', 'less', 'down', 'too-loose', 'too-long']
 
 /**
  * A kind as it begins on a garment, with the figure of the wish where that has one and says its way; null where it does not
@@ -119,9 +154,8 @@ const SHRINKS: readonly Concept[] = ['shorter', 'in', 'less', 'down', 'too-loose
 function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, garment: Garment, context: ChangeContext): Offer | null {
   const begun = begunOn(kind, garment, context)
   if (!begun.ok) return null
-  const mm = kind.withAmount ? plainAmount(wish) : null
-  const inputs = mm === null ? begun.value : kind.withAmount!(garment, begun.value, mm, context)
-  if (mm !== null && checkInputs(kind.kind, garment, inputs) === null) {
+  const inputs = withFigure(kind, begun.value, wish, garment, context)
+  if (inputs !== null) {
     const { title, amountMm } = kind.describe(garment, inputs)
     const sentence = [title, ...(amountMm ? [lengthToken(Math.abs(amountMm))] : [])].join(' ')
     return { change: newStop(kind.kind, inputs), sentence, towards: 0, asksAmount: false, field: null }
@@ -167,6 +201,14 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   const wish = readWish(text, system, namesOn(garment))
   if (!wish)
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
+  const noSize = garment.sizes.length > 1 ? wish.sizes.find((s) => !garment.sizes.some((x) => x.name.toUpperCase() === s.name)) : undefined
+  if (noSize)
+    return {
+      how: 'asks',
+      why: `This pattern has no size ${noSize.name}: it has ${garment.sizes.map((s) => s.name).join(', ')}.`,
+      offers: nearestTo('size', garment, context).slice(0, MOST_OFFERS),
+      measure: null,
+    }
   const trade = tradeOf(wish.said)
   const candidates = candidatesFor(wish, garment, context)
   const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isSeveral && !wish.isWantedGuessed
@@ -184,6 +226,8 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
     }
   const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
   if (parts.length > 1) return oneAtATime(parts, system, garment, context)
+  const each = eachOf(wish, text, system, garment, context)
+  if (each) return each
   const near = bothWays(candidates, wish, garment, context).sort(
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
   )
@@ -221,6 +265,17 @@ export function offerAs(
   const own = wish ? candidatesFor(wish, garment, context).filter((c) => c.kind === kind) : []
   const best = own.sort((a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure))[0]
   return best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
+}
+
+/** “Lengthen the bodice 1 and the skirt 2”: one verb for several things, where each of them is clear by itself; null elsewhere. */
+function eachOf(wish: Wish, text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer | null {
+  const verb = wish.tokens.find((t) => t.is === 'concept' && WAYS.some((w) => w.includes(t.concept)))
+  const parts = text.split(PARTED_AT).filter((p) => p.trim() !== '')
+  if (verb?.is !== 'concept' || parts.length < 2 || wish.amounts.length !== parts.length) return null
+  const hasVerb = (part: string) => waysIn(readWish(part, system)?.said ?? new Set()).length > 0
+  const whole = parts.map((part) => (hasVerb(part) ? part : `${verb.text} ${part}`))
+  const isClear = whole.every((part) => answerWish(part, system, garment, context).how === 'does')
+  return isClear ? oneAtATime(whole, system, garment, context) : null
 }
 
 /** Two things asked for in one sentence: each part of it is read by itself. */

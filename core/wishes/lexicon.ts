@@ -5,9 +5,10 @@
 const WORDS = {
   // Verbs, with the direction that lies in them.
   longer: 'lengthen|lengthens|lengthened|lengthening|longer|elongate|extend|let down|more length|add length|taller|letting down',
-  shorter: 'shorten|shortens|shortened|shortening|shorter|crop|take up|taken up|less length|reduce the length|turn up',
+  shorter:
+    'crop|crops|cropped|cropping|shorten|shortens|shortened|shortening|shorter|crop|take up|taken up|less length|reduce the length|turn up',
   out: 'let out|letting out|widen|widens|widening|wider|broaden|broader|bigger|larger|looser|roomier|more room|more width|more ease|enlarge|bring out|go out|goes out|wide',
-  in: 'take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
+  in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
   fuller: 'fuller|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
   more: 'add|adds|adding|more|increase|insert|put in|give|gain|grow',
   less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|cut away|take|takes|excess',
@@ -15,6 +16,7 @@ const WORDS = {
   down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
   deeper: 'deeper|deepen|deepens|deepened|deepening',
   shallower: 'shallower|less deep',
+  change: 'change|changes|changing|convert|converts|turn into|make into',
   move: 'move|moves|moving|transfer|rotate|relocate',
   straighten: 'straighten|straightened|straightening|straight across',
   finish: 'finish|finished|finishing|cap',
@@ -26,10 +28,12 @@ const WORDS = {
   level: 'level|levelled|leveled|even out',
   uneven: 'uneven|unevenly',
   grading: 'grade|grading|graded',
-  blending: 'blend|blending',
+  blending:
+    'blend|blending|grade between|grading between|grade between sizes|grading between sizes|blend between sizes|blend between|between sizes',
   slash: 'slash|slashing|slash and swing|slash and spread|cut open|freely',
-  forward: 'forward|forwards|further forward|to the front|toward the front|towards the front',
-  backward: 'backward|backwards|further back|to the back|toward the back|towards the back',
+  forward: 'too far back|too far to the back|forward|forwards|further forward|to the front|toward the front|towards the front',
+  backward:
+    'too far forward|too far to the front|too far front|backward|backwards|further back|to the back|toward the back|towards the back',
   open: 'open|opens|opening',
   close: 'close|closes|closing',
   swing: 'swing',
@@ -39,25 +43,26 @@ const WORDS = {
   make: 'make|making|set|want|wants',
   cut: 'cut|cutting|trace',
   // What is wrong, with the direction that would mend it.
-  'too-long': 'too long|overlong|bunches|bunching|bunches up|folds up',
+  'too-long': 'come down over|comes down over|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
   'too-short': 'too short|not long enough|rides up|pulls up',
-  'too-tight': 'too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
+  'too-tight':
+    'digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
   'too-loose': 'too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
-  'too-high': 'too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
+  'too-high': 'kicks up|kicks out|hikes up|too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
   'too-low': 'too low|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
   gapes: 'gapes|gaping|gape|gaps|gap|stands away|stands off',
   // Pieces and parts of a garment.
   body: 'body|bodice|torso|trunk|top',
   front: 'front|fronts|in front',
   back: 'back|backs|behind',
-  sleeve: 'sleeve|sleeves|arm|arms',
+  sleeve: 'sleeve|sleeves|arm|arms|two-piece sleeve|two-piece sleeves|one-piece sleeve|one-piece sleeves',
   leg: 'leg|legs|trouser leg|trouser legs|pant leg|pants leg|trousers|pants',
   skirt: 'skirt',
   hem: 'hem|hems|hemline|lower edge|bottom edge|bottom',
   side: 'side|sides|side seam|side seams|at the side|outseam|outseams|sideseam',
   inseam: 'inseam|inseams|inside leg|inner leg|inside leg seam',
   shoulder: 'shoulder|shoulders|shoulder seam',
-  neckline: 'neckline|neck|neck edge|neck opening|wrap|wrap edge',
+  neckline: 'neckline|neck|neck edge|neck opening|wrap edge',
   'panel-seam': 'panel seam|panel seams|princess seam|princess seams|princess line|princess lines|seam of the panel',
   'stretch-of-seam':
     'along a stretch|along the stretch|part of a seam|part of the seam|stretch of a seam|stretch of the seam|part of the|for a stretch',
@@ -94,7 +99,8 @@ const WORDS = {
   length: 'length|long|in length',
   width: 'width|wide across',
   // Where.
-  above: 'above|over',
+  above: 'above',
+  over: 'over',
   below: 'below|under|beneath|underneath',
   between: 'between',
   toward: 'toward|towards',
@@ -117,12 +123,17 @@ const WORDS = {
   'sloping-shoulder': 'sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
   'crotch-curve':
     'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|scoop|folds radiate from the crotch|folds at the crotch|seat hollow',
-  'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|front rise|back rise|body rise|deeper crotch|crotch',
-  'flat-seat': 'flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
-  'full-seat': 'full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
+  'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|body rise|deeper crotch|crotch',
+  'front-rise': 'front rise|front crotch length|crotch length in front|rise in front',
+  'back-rise': 'back rise|back crotch length|crotch length at the back|rise in back|rise at the back',
+  'flat-seat': 'flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+  'full-seat':
+    'full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
-  'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back',
+  'rounded-back': 'rounded shoulders|round shoulders|rounded shoulder|rounded back|round back|dowager|hump|stooped|upper back',
+  'back-width':
+    'broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'armhole-depth': 'armhole depth',
   'armhole-cuts-in': 'armhole cuts in|armhole cuts|cuts in under the arm|deeper armhole|deeper armholes',
   'lifts-with-arm':
@@ -134,9 +145,11 @@ const WORDS = {
   'cap-ease': 'cap ease|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
   'front-alone':
-    'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance|front rides up|waist seam rises in front|waist rises in front',
+    'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance',
+  'front-rises':
+    'front rides up|front hikes up|rides up in front|waist seam rises in front|waist rises in front|waist seam rides up in front|hem lifts in front',
   'wrap-front':
-    'wrap front|wrap-front|wrapped front|wrap over|wrap-over|wraps over|crossover front|crossover|cross over|crosses over|cross-over|overlap of the wrap|wrap overlap|overlap',
+    'wrap|wrap front|wrap-front|wrapped front|wrap over|wrap-over|wraps over|crossover front|crossover|cross over|crosses over|cross-over|overlap of the wrap|wrap overlap|overlap',
   'neck-shape':
     'scoop neck|scooped neck|scoop the neck|scoop the neckline|scoop out the neck|scoop out the neckline|v neck|v-neck|boat neck|neckline shape',
   'swings-forward':
@@ -160,9 +173,6 @@ export const PHRASES: ReadonlyMap<string, Concept> = new Map(
   ),
 )
 
-/** No phrase has more words. */
-export const LONGEST_PHRASE = Math.max(...[...PHRASES.keys()].map((p) => p.split(' ').length))
-
 /** Words that carry nothing a change could do otherwise. */
 export const SMALL_WORDS: ReadonlySet<string> = new Set(
   (
@@ -172,7 +182,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three left right half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
-    'am im her she’s it’s its apart distance says said because'
+    'am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations ease tip tips client clients customer figure hands'
   ).split(' '),
 )
 

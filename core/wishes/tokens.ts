@@ -1,5 +1,7 @@
 import { parseLength, plainText, type UnitSystem } from '../units'
-import { LONGEST_PHRASE, PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
+import { PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
+import { slipOf } from './slips'
+import { LONGEST_PHRASE, PAIRS } from './traits'
 
 /** One part of a wish, in its order. */
 export type Token =
@@ -59,9 +61,16 @@ function withFigures(text: string): string {
   for (const [from, to] of [...SHORT, ...SAID]) plain = plain.replace(from, to)
   // Only before a unit or a part, so that “one dart” stays a word.
   plain = plain.replace(
-    /\b(one|two|three|four|five|six|seven|eight|nine|ten)(?= ?(?:in|cm|mm|half|quarter|\/8|sizes?)\b|\/8)/g,
+    /\b(one|two|three|four|five|six|seven|eight|nine|ten)(?= ?(?:in|cm|mm|half|quarter|\/8|(?:more |larger |bigger |smaller )?sizes?)\b|\/8)/g,
     (w) => FIGURES[w]!,
   )
+  plain = plain
+    .replace(/\ba size (?=(?:up|down|larger|smaller|bigger)\b)/g, '1 size ')
+    .replace(/\b(up|down) a size\b/g, '$1 1 size')
+    .replace(
+      /\b(\d{1,2}) (more|further|larger|bigger|smaller) (sizes?)\b/g,
+      (_, n: string, how: string, sizes: string) => `${n} ${sizes} ${how === 'smaller' ? 'down' : 'up'}`,
+    )
   return plain.replace(
     /\b(half|quarter|eighth|sixteenth)\b(?= ?(?:in|cm)\b|$|[ ,.]*(?:at|on|below|above|each|all|out|from)\b)|(?<=\d )(half|quarter|eighth)\b/g,
     (w) => PARTS[w]!,
@@ -76,6 +85,10 @@ const AMOUNT = new RegExp(
 const SIZE =
   /\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(up|down) (\d{1,2}) sizes?\b|\bsizes? ([\p{L}\d]{1,4})\b|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
 const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
+
+/** The second of two sizes, right behind the first. */
+const SECOND_SIZE = /^(?: and | to | or | ?[-/&] ?)([\p{L}\d]{1,4})(?![\p{L}\d./])/u
+const isSizeName = (text: string): boolean => /\d|^(?:xs|s|m|l|xl)$/.test(text)
 
 interface Found {
   from: number
@@ -96,7 +109,16 @@ function figuresIn(text: string, system: UnitSystem): Found[] {
     if (more !== undefined) add(m, { is: 'sizes', count: Number(more), way: /down|smaller/.test(moreWay!) ? 'down' : 'up' })
     else if (count !== undefined) add(m, { is: 'sizes', count: Number(count), way: way as 'up' | 'down' })
     else if (cupA !== undefined || cupB !== undefined) add(m, { is: 'cup', name: (cupA ?? cupB)!.toUpperCase() })
-    else if (/\d|^(?:xs|s|m|l|xl)$/.test(size!)) add(m, { is: 'size', name: size!.toUpperCase() })
+    else if (isSizeName(size!)) {
+      add(m, { is: 'size', name: size!.toUpperCase() })
+      // “Sizes 3 and 5”: the word stands once for both.
+      const second = SECOND_SIZE.exec(text.slice(m.index + m[0].length))
+      if (second && isSizeName(second[1]!))
+        add(Object.assign([second[0]], { index: m.index + m[0].length }) as RegExpMatchArray, {
+          is: 'size',
+          name: second[1]!.toUpperCase(),
+        })
+    }
   }
   if (/\bgrade\b/.test(text))
     for (const m of text.matchAll(UP_DOWN)) add(m, { is: 'sizes', count: Number(m[1]), way: m[2] as 'up' | 'down' })
@@ -105,43 +127,6 @@ function figuresIn(text: string, system: UnitSystem): Found[] {
     if (read.ok) add(m, { is: 'amount', mm: read.value, sign: m[1] === '-' ? -1 : m[1] === '+' ? 1 : 0, text: m[0].trim() })
   }
   return found.sort((a, b) => a.from - b.from)
-}
-
-/** How many signs must be put in, left out, changed or exchanged with their neighbour to make one word of another; 3 for more. */
-function slips(a: string, b: string): number {
-  if (Math.abs(a.length - b.length) > 2) return 3
-  let before: number[] = []
-  let last = Array.from({ length: b.length + 1 }, (_, j) => j)
-  for (let i = 1; i <= a.length; i++) {
-    const row: number[] = [i]
-    for (let j = 1; j <= b.length; j++) {
-      const same = a[i - 1] === b[j - 1]
-      row[j] = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + (same ? 0 : 1))
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) row[j] = Math.min(row[j] ?? Infinity, before[j - 2]! + 1)
-    }
-    before = last
-    last = row
-  }
-  return last[b.length]!
-}
-
-/** Words of one word each, for slips of the hand. */
-const SINGLE = [...PHRASES.keys()].filter((p) => !p.includes(' ') && p.length >= 4)
-/** A slip is looked for in words of at least so many signs; two slips in words of so many. */
-const SLIP_FROM = 4
-const TWO_SLIPS_FROM = 9
-
-/** The only known word that a word can be a slip of, or null. */
-function meant(word: string): string | null {
-  if (word.length < SLIP_FROM) return null
-  const allowed = word.length >= TWO_SLIPS_FROM ? 2 : 1
-  const near = SINGLE.filter((w) => w[0] === word[0] || w[1] === word[1]).map((w) => ({ w, off: slips(word, w) }))
-  const least = Math.min(3, ...near.map((n) => n.off))
-  const best = near.filter((n) => n.off === least && n.off <= allowed).map((n) => n.w)
-  // A sign is more often left out than put in.
-  const longest = Math.max(...best.map((w) => w.length))
-  const likely = best.filter((w) => w.length === longest)
-  return new Set(likely.map((w) => PHRASES.get(w))).size === 1 ? likely[0]! : null
 }
 
 /** Words that say where: after them “in” is no part of a verb that was parted from it. */
@@ -154,7 +139,7 @@ function wordToken(word: string, next: string | undefined, known: ReadonlySet<st
   if (PARTICLES.has(word)) return { is: 'small', text: word, turns: next === undefined || !FOLLOWED_BY_PLACE.test(next) }
   if (SMALL_WORDS.has(word)) return { is: 'small', text: word, turns: false }
   if (known.has(word)) return { is: 'name', text: word }
-  const slip = meant(word)
+  const slip = slipOf(word)
   return slip ? { is: 'concept', concept: PHRASES.get(slip)!, text: slip, typed: word } : { is: 'unknown', text: word }
 }
 
@@ -172,8 +157,9 @@ function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
     for (let n = Math.min(LONGEST_PHRASE, words.length - i); n > 0 && taken === 0; n--) {
       const phrase = words.slice(i, i + n).join(' ')
       const concept = PHRASES.get(phrase)
-      if (!concept) continue
-      tokens.push({ is: 'concept', concept, text: phrase })
+      const concepts = concept ? [concept] : (PAIRS.get(phrase) ?? [])
+      if (concepts.length === 0) continue
+      tokens.push(...concepts.map((c): Token => ({ is: 'concept', concept: c, text: phrase })))
       taken = n
     }
     if (taken === 0) {

@@ -15,6 +15,8 @@ export const TRADE: Partial<Record<Concept, string>> = {
   seat: 'Said of the seat alone: what should become of it?',
   belly: 'A full belly gains a wedge at centre front, or width at the sides.',
   'rounded-back': 'A rounded back is not made here as one change yet.',
+  'back-width':
+    'Width across the back alone is not made here as one change yet; it can come from the sides, with the shoulder, or by a free slash.',
   'armhole-depth': 'An armhole is lowered or raised at the side, or widened with the sleeve: which is meant?',
   'sleeve-cap': 'The cap of a sleeve is drawn anew for its armhole, or slid with a forward shoulder.',
   'neck-shape': 'A neckline is drawn deeper or higher at the centre, wider or narrower along the shoulders: how much?',
@@ -44,4 +46,4 @@ export function tradeOf(said: ReadonlySet<Concept>): Concept | undefined {
 }
 
 /** Words that say nothing a change could do otherwise: they need not be accounted for. */
-export const NEUTRAL: ReadonlySet<Concept> = new Set(['make', 'seam', 'edge', 'piece', 'length', 'width', 'from', 'into'])
+export const NEUTRAL: ReadonlySet<Concept> = new Set(['make', 'change', 'seam', 'edge', 'piece', 'length', 'width', 'from', 'into', 'over'])

@@ -38,7 +38,7 @@ export const addAtEdge = defineChange({
   holds: 'Side seams equal on front and back, corners where nothing is added, cap ease, grain.',
   schema: AddAtEdgeSchema,
   reads: readAddAtEdge,
-  mayMend: { belly: 2, seat: 3, 'full-seat': 2 },
+  mayMend: { belly: 2, 'back-width': 1, seat: 3, 'full-seat': 2 },
   gives: ['bust', 'waist', 'hip'],
   phase: 'sides',
   proposes: (garmentNow, asked) => (hasSides(garmentNow(), asked.context.sizeId) ? proposeRemainder(garmentNow, asked) : []),

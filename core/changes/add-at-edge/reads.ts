@@ -31,6 +31,19 @@ const OTHERS: readonly Concept[] = [
   'longer',
   'shorter',
 ]
+/** Parts of a garment: what is said of one is not said of its sides. */
+const PARTS: readonly Concept[] = [
+  'front',
+  'back',
+  'leg',
+  'skirt',
+  'inseam',
+  'bicep',
+  'panel-seam',
+  'centre-back',
+  'centre-front',
+  'underarm',
+]
 
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
@@ -38,7 +51,9 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const zones = ZONES.filter((z) => wish.said.has(z))
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
-  if (!hasSide && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
+  // “Let it out 1 all round” is said of the garment: of all levels.
+  const isWhole = zones.length === 0 && says(wish, 'round') && says(wish, 'out', 'in') && !says(wish, ...PARTS)
+  if (!hasSide && !isWhole && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
   const said = towards(wish, LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []
   const chains = chainsOf(garment, context.sizeId)

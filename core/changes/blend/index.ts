@@ -140,6 +140,7 @@ export const blend = defineChange({
   holds: 'Each zone measures what its size measures; front and back side seams stay equal.',
   schema: BlendSchema,
   reads: readBlend,
+  mayMend: { size: 1 },
   gives: ['high-bust', 'bust', 'waist', 'hip'],
   phase: 'sizes',
   costsAfter: { sides: 'the blend puts whole sizes in the place of what was let out or taken in.' },

@@ -3,12 +3,12 @@ import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { FrontLengthInputs } from './schema'
 
-const LONGER: readonly Concept[] = ['longer', 'too-short', 'more']
+const LONGER: readonly Concept[] = ['longer', 'too-short', 'more', 'front-rises']
 const SHORTER: readonly Concept[] = ['shorter', 'too-long', 'less']
 
-/** As it is said: “front too short 1”, “lengthen the front alone by 2 cm”, “front waist length 1/2 shorter”. */
+/** As it is said: “front too short 1”, “lengthen the front alone by 2 cm”, “front waist length 1/2 shorter”, “front rides up 1/2”. */
 export function readFrontLength(wish: Wish, begun: () => FrontLengthInputs | null): Reading<FrontLengthInputs>[] {
-  if (!says(wish, 'front-alone')) return []
+  if (!says(wish, 'front-alone', 'front-rises')) return []
   const way = towards(wish, LONGER, SHORTER)
   const usual = begun()
   if (!usual) return []

@@ -70,7 +70,7 @@ export const grade = defineChange({
   holds: 'Bust, waist and hip grow by exactly the interval, cap ease, dart intakes, seams that matched.',
   schema: GradeSchema,
   reads: (wish, _garment, _context, begun) => readGrade(wish, begun),
-  mayMend: { bicep: 2, 'arm-drags': 2 },
+  mayMend: { size: 0, bicep: 2, 'arm-drags': 2 },
   gives: ['high-bust', 'bust', 'waist', 'hip'],
   phase: 'new-sizes',
   costsAfter: { sizes: 'the new sizes are made from the blend, not from the size that it took the place of.' },

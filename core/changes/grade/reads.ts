@@ -6,6 +6,8 @@ import type { GradeInputs } from './schema'
 /** Craft 6.5 as it is said: “grade 2 sizes up, 1 1/2 in apart”, “make 3 sizes up and 1 down”. */
 export function readGrade(wish: Wish, begun: () => GradeInputs | null): Reading<GradeInputs>[] {
   const { up, down } = wish.counts
+  // “One size up at the hips” is a blend, “the sleeve one size up” a piece of another size.
+  if (says(wish, 'bust', 'waist', 'hip', 'shoulder', 'sleeve', 'skirt', 'leg', 'front', 'back') && !says(wish, 'grading')) return []
   if (up + down === 0 && !says(wish, 'grading') && !(says(wish, 'size') && says(wish, 'more'))) return []
   const usual = begun()
   if (!usual) return []

@@ -2,7 +2,7 @@ import { measureLength } from '../../geometry'
 import { edgePath, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
-import { saidLevel } from '../shared/reading/levels'
+import { isHeight, saidLevel } from '../shared/reading/levels'
 import { askedPieces, familiesOf } from '../shared/reading/things'
 import { firstLevel } from '../shared/levels/begin'
 import { grainExtent } from '../shared/levels/find-level'
@@ -31,8 +31,14 @@ const OTHERS: readonly Concept[] = [
   'bicep',
   'cap-ease',
   'square-shoulder',
+  'front-rise',
+  'back-rise',
   'sloping-shoulder',
 ]
+/** Heights of the body that a wish may want elsewhere on the piece. */
+const HEIGHTS: readonly Concept[] = ['waist', 'hip', 'knee', 'elbow']
+const LOWER: readonly Concept[] = ['down', 'too-high']
+const HIGHER: readonly Concept[] = ['up', 'too-low']
 const LONGER: readonly Concept[] = ['longer', 'too-short']
 const SHORTER: readonly Concept[] = ['shorter', 'too-long']
 
@@ -88,6 +94,95 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
   return { reading, isThere: said !== undefined }
 }
 
+/** The same wish, as if its place were said in these words alone. */
+const saidAs = (wish: Wish, ...words: Concept[]): Wish => ({
+  ...wish,
+  said: new Set(words),
+  tokens: words.map((concept) => ({ is: 'concept', concept, text: concept })),
+})
+
+/** “1/2 above the elbow and 3/4 below”: two lines at once, each with its share. */
+function readTwoLines(
+  pieces: readonly Piece[],
+  uses: readonly Concept[],
+  wish: Wish,
+  way: 1 | -1,
+  sizeId: string,
+): Reading<LevelsInputs>[] {
+  const name = wish.tokens.flatMap((t) => (t.is === 'concept' && isHeight(t.concept) ? [t.concept] : []))[0]
+  const of = (word: Concept) => wish.amounts.find((a) => a.beside.has(word))
+  const [one] = wish.amounts
+  const isShared = wish.amounts.length === 1
+  const [above, below] = [of('above'), of('below')]
+  if (!name || (!isShared && (!above || !below || above === below)) || wish.amounts.some((a) => a.sign !== 0)) return []
+  const partsMm = isShared ? [one!.mm / 2, one!.mm / 2] : [above!.mm, below!.mm]
+  const wholeMm = partsMm[0]! + partsMm[1]!
+  return pieces.slice(0, 1).flatMap((piece): Reading<LevelsInputs>[] => {
+    const levels = (['above', 'below'] as const).map((word) => saidLevel(piece, sizeId, saidAs(wish, word, name)))
+    if (!levels[0] || !levels[1] || wholeMm === 0) return []
+    const lines = [levels[0], levels[1]].map((l, i) => ({ ...l.level, id: `line-${i + 1}`, share: partsMm[i]! / wholeMm }))
+    return [
+      {
+        inputs: { amountMm: way * wholeMm, pieceId: piece.id, levels: lines, leftOut: [] },
+        uses: [...used(wish, ...LONGER, ...SHORTER, 'above', 'below', 'length', 'each'), name, ...uses],
+        // One figure for two lines may be meant for each.
+        sure: !isShared,
+        towards: way,
+        how: (['above', 'below'] as const)
+          .map((word, i) => `${lengthToken(partsMm[i]!)} ${word} the ${name} (${levels[i]!.where})`)
+          .join(', '),
+      },
+    ]
+  })
+}
+
+/**
+ * “Waist 1/2 lower”, “knee too high 1”: the piece is made longer or shorter above that height. Asked about, since all below it
+ * moves along.
+ */
+function readHeight(families: readonly Piece[][], wish: Wish, sizeId: string): Reading<LevelsInputs>[] {
+  const name = HEIGHTS.find((h) => wish.said.has(h))
+  const way = towards(wish, LOWER, HIGHER)
+  if (!name || way === 0 || says(wish, 'hem', 'leg-opening')) return []
+  // The waist of trousers and skirts is their upper edge.
+  const meant = families.filter((f) => name !== 'waist' || f[0]!.kind === 'front' || f[0]!.kind === 'back')
+  return meant.flatMap((pieces): Reading<LevelsInputs>[] => {
+    const found = pieces.flatMap((piece) => {
+      const said = saidLevel(piece, sizeId, saidAs(wish, 'above', name))
+      return said ? [{ piece, said }] : []
+    })
+    const at = found.find((f) => f.said.isPrinted) ?? found[0]
+    if (!at) return []
+    return [
+      {
+        inputs: { amountMm: oneAmount(wish, way) ?? 0, pieceId: at.piece.id, levels: [at.said.level], leftOut: [] },
+        uses: used(wish, name, 'body', 'leg', 'sleeve', ...LOWER, ...HIGHER),
+        sure: false,
+        towards: way,
+        where: at.said.where,
+        how: `above the ${name}, and all below it moves along`,
+      },
+    ]
+  })
+}
+
+/** “Hem up 2” of trousers: the leg is shorter. */
+function readEnd(garment: Garment, wish: Wish, sizeId: string): Reading<LevelsInputs>[] {
+  const way = towards(wish, LOWER, HIGHER)
+  const legs = garment.pieces.filter(isLeg)
+  if (way === 0) return []
+  const { reading } = readOn(
+    legs,
+    ['leg', ...LOWER, ...HIGHER].filter((c) => wish.said.has(c as Concept)) as Concept[],
+    true,
+    wish,
+    way,
+    sizeId,
+  )
+  return [reading]
+}
+
+const isLeg = (piece: Piece): boolean => piece.kind.startsWith('leg')
 const isLimb = (piece: Piece): boolean => piece.kind === 'sleeve' || piece.kind.startsWith('leg')
 
 /** Craft 6.1 as it is said: “lengthen the leg by 2 keep the knee”, “2 in shorter above the waist”, “make the sleeve 22 in long”. */
@@ -97,7 +192,8 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
   const isLikely = wish.said.has('sleeve') && !says(wish, 'length', 'width', 'hem', 'wrist') && says(wish, 'more', 'less')
   const hasLength = wish.said.has('length') || wish.said.has('crotch-depth') || isLikely
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
-  if (way === 0 && wish.wantedMm === null) return []
+  if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)
+  if (way === 0 && wish.wantedMm === null) return readHeight(familiesOf(garment), wish, context.sizeId)
   // “Set the waist to 30” is said of a round, not of a length.
   if (way === 0 && says(wish, 'bust', 'waist', 'hip', 'thigh', 'knee', 'hem', 'leg-opening')) return []
   const asked = askedPieces(garment, wish)
@@ -107,6 +203,10 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
   const meant = asked.pieces.length > 0 ? [asked.pieces] : says(wish, 'hem', 'side', 'inseam') ? bodies : families
   if (meant.length === 0 || (says(wish, 'hem') && !says(wish, 'keep') && meant.some((f) => !f.every(isLimb)))) return []
   const isClear = !isLikely && (asked.isFamily || (asked.pieces.length === 0 && meant.length === 1))
+  if (way !== 0 && says(wish, 'above') && says(wish, 'below')) {
+    const two = meant.flatMap((pieces) => readTwoLines(pieces, asked.uses, wish, way, context.sizeId))
+    if (two.length > 0) return two
+  }
   const read = meant.map((pieces) => readOn(pieces, asked.uses, isClear, wish, way, context.sizeId))
   // Where only one part of the garment has the height that was named, that part is meant.
   const there = read.filter((r) => r.isThere)

@@ -6,6 +6,8 @@ import type { LevelWedgeInputs } from './schema'
 
 const PUT_IN: readonly Concept[] = ['more', 'longer', 'too-short', 'open', 'full-seat', 'belly']
 const TAKE_OUT: readonly Concept[] = ['less', 'shorter', 'too-long', 'in', 'sway', 'fold', 'flat-seat']
+const HIGHER: readonly Concept[] = ['up', 'too-low']
+const LOWER: readonly Concept[] = ['down', 'too-high']
 const BACK: readonly Concept[] = ['back', 'centre-back']
 const FRONT: readonly Concept[] = ['front', 'centre-front']
 
@@ -16,11 +18,14 @@ export function readLevelWedge(
   wedgeOn: (pieceId: string) => LevelWedgeInputs | null,
 ): Reading<LevelWedgeInputs>[] {
   const isCentre = says(wish, 'centre-back', 'centre-front') && !says(wish, 'hem', 'dart')
-  const isLeg = says(wish, 'flat-seat', 'full-seat', 'belly') && garment.pieces.some((p) => p.kind.startsWith('leg'))
+  const hasLegs = garment.pieces.some((p) => p.kind.startsWith('leg'))
+  // “Raise the back waist”: the middle of trousers is longer there, the side as it is.
+  const isWaist = says(wish, 'waist') && says(wish, 'front', 'back') && says(wish, ...HIGHER, ...LOWER)
+  const isLeg = hasLegs && (says(wish, 'flat-seat', 'full-seat', 'belly', 'front-rise', 'back-rise') || isWaist)
   if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg) || says(wish, 'dart', 'hem', 'pivot')) return []
-  const way = towards(wish, PUT_IN, TAKE_OUT)
+  const way = towards(wish, [...PUT_IN, ...(isWaist ? HIGHER : [])], [...TAKE_OUT, ...(isWaist ? LOWER : [])])
   if (way === 0 && !says(wish, 'wedge')) return []
-  const isFront = says(wish, 'belly', ...FRONT) && !says(wish, ...BACK)
+  const isFront = says(wish, 'belly', 'front-rise', ...FRONT) && !says(wish, ...BACK)
   const piece = garment.pieces.find((p) => p.kind.includes(isFront ? 'front' : 'back') && wedgeOn(p.id) !== null)
   const inputs = piece && wedgeOn(piece.id)
   if (!inputs) return []
@@ -28,8 +33,25 @@ export function readLevelWedge(
   return [
     {
       inputs: { ...inputs, amountMm: amountMm ?? 0 },
-      uses: used(wish, 'wedge', 'sway', 'level', 'waist', 'above', 'crotch-depth', 'neckline', ...BACK, ...FRONT, ...PUT_IN, ...TAKE_OUT),
-      sure: amountMm !== null || (way === 0 && wish.amounts.length === 0),
+      uses: used(
+        wish,
+        'wedge',
+        'sway',
+        'level',
+        'waist',
+        'above',
+        'crotch-depth',
+        'front-rise',
+        'back-rise',
+        'neckline',
+        ...BACK,
+        ...FRONT,
+        ...PUT_IN,
+        ...TAKE_OUT,
+        ...(isWaist ? [...HIGHER, ...LOWER] : []),
+      ),
+      // A waist edge may be meant, and not the seam below it.
+      sure: (amountMm !== null && !isWaist) || (way === 0 && wish.amounts.length === 0),
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'fading to nothing at the side' : '',
     },

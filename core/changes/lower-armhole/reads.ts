@@ -10,7 +10,8 @@ const RAISE: readonly Concept[] = ['up', 'shallower', 'too-low', 'too-loose', 's
 export function readLowerArmhole(wish: Wish, begun: () => LowerArmholeInputs | null): Reading<LowerArmholeInputs>[] {
   const isSign = says(wish, 'armhole-cuts-in', 'lifts-with-arm', 'armhole-depth')
   const isSaid =
-    says(wish, 'armhole') && says(wish, 'up', 'down', 'deeper', 'shallower', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
+    says(wish, 'armhole', 'underarm') &&
+    says(wish, 'up', 'down', 'deeper', 'shallower', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
   if ((!isSign && !isSaid) || says(wish, 'dart', 'fold', 'gapes', 'shoulder', 'true', 'notch', 'move', 'armhole-follows', 'cap-follows'))
     return []
   const usual = begun()

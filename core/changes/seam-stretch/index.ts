@@ -22,7 +22,7 @@ export const seamStretch = defineChange({
   holds: 'Everything beyond the stretch, seams as equal as before, cap ease, grain.',
   schema: SeamStretchSchema,
   reads: (wish, garment, context) => readSeamStretch(wish, garment, context),
-  mayMend: { seat: 5, 'flat-seat': 2 },
+  mayMend: { 'back-width': 4, seat: 5, 'flat-seat': 2 },
   phase: 'sides',
   ofPin(garment, pinned) {
     if (pinned.how !== 'seam') return null

@@ -1,4 +1,5 @@
 import type { Garment } from '../../pattern'
+import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { isNamed } from '../shared/reading/things'
 import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
@@ -7,7 +8,9 @@ import { findSeams, type FoundSeam } from './find-seams'
 import { usualStretch } from './places'
 import type { SeamStretchInputs } from './schema'
 
-const ZONES = ['bust', 'waist', 'hip'] as const
+const ZONES = ['bust', 'waist', 'hip', 'thigh', 'knee'] as const
+/** Levels of a leg: what is said of one goes round one leg. */
+const OF_LEG: readonly Concept[] = ['thigh', 'knee', 'calf']
 /** What has another change. */
 const OTHERS: readonly Concept[] = [
   'dart',
@@ -25,6 +28,10 @@ const OTHERS: readonly Concept[] = [
   'slash',
   'longer',
   'shorter',
+  'up',
+  'down',
+  'too-high',
+  'too-low',
   'place',
 ]
 
@@ -42,6 +49,7 @@ function meant(garment: Garment, wish: Wish): FoundSeam[] {
     ['sleeve', (s) => s.edge.role === 'underarm'],
     ['panel-seam', (s) => s.edge.role === 'panel'],
     ['side', (s) => s.edge.role === 'side' || s.edge.role === 'outseam'],
+    ...OF_LEG.map((zone): [Concept, (s: FoundSeam) => boolean] => [zone, (s) => s.edge.role === 'outseam' || s.edge.role === 'inseam']),
   ]
   const found = by.find(([concept]) => wish.said.has(concept))
   const named = seams.filter((s) => isNamed(wish, s.name))
@@ -51,14 +59,19 @@ function meant(garment: Garment, wish: Wish): FoundSeam[] {
 /** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”. */
 export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
   const isStretch = says(wish, 'stretch-of-seam')
-  const hasOwn = says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
+  // “Thigh too tight 1”: craft 9, at either seam of the leg.
+  const isLeg = says(wish, ...OF_LEG) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
+  const hasOwn = isLeg || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
   // Sides and sleeves as a whole have changes of their own.
   if (!isStretch && (!hasOwn || says(wish, 'side', 'bicep'))) return []
   if (says(wish, ...OTHERS)) return []
   const way = towards(wish, LET_OUT, TAKE_IN)
   if (way === 0 && !isStretch) return []
   const zone = ZONES.find((z) => wish.said.has(z))
-  const mm = oneAmount(wish, way)
+  const said = oneAmount(wish, way)
+  const isRound = isLeg && !says(wish, 'each')
+  // A seam has two edges.
+  const mm = said !== null && isRound ? said / 2 : said
   return meant(garment, wish).map((seam) => ({
     inputs: { ...usualStretch(garment, seam, context.sizeId, zone), amountMm: mm ?? 0 },
     uses: used(
@@ -80,10 +93,10 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
       ...TAKE_IN,
     ),
     // “Let out the inseam” may mean all of it: where it is deepest is asked.
-    sure: mm !== null && way !== 0 && (isStretch || zone !== undefined || says(wish, 'seam')),
+    sure: mm !== null && way !== 0 && !isLeg && (isStretch || zone !== undefined || says(wish, 'seam')),
     ...(way === 0 ? {} : { towards: way }),
     field: 'amountMm',
     where: zone ? `at the ${zone}` : '',
-    how: 'each edge, where it is deepest',
+    how: `each edge, where it is deepest${isRound && said ? `; ${lengthToken(Math.abs(said))} round the leg` : ''}`,
   }))
 }

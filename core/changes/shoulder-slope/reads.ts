@@ -8,7 +8,7 @@ export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs |
   const isSquare = says(wish, 'square-shoulder')
   const isSloping = says(wish, 'sloping-shoulder')
   const isMoved = says(wish, 'shoulder') && says(wish, 'up', 'down', 'too-high', 'too-low')
-  if ((!isSquare && !isSloping && !isMoved) || says(wish, 'dart', 'forward', 'backward', 'neckline', 'pivot')) return []
+  if ((!isSquare && !isSloping && !isMoved) || says(wish, 'dart', 'size', 'forward', 'backward', 'neckline', 'pivot')) return []
   if (isSquare && isSloping) return []
   const usual = begun()
   if (!usual) return []

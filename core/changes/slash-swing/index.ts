@@ -80,7 +80,7 @@ export const slashSwing = defineChange({
     }
     return readSlashSwing(wish, garment, slashOn)
   },
-  mayMend: { 'neck-shape': 1, 'armhole-depth': 1, 'rounded-back': 2 },
+  mayMend: { 'back-width': 3, 'neck-shape': 1, 'armhole-depth': 1, 'rounded-back': 2 },
   phase: 'widths',
   recipe: { schema: SlashRecipeSchema, keep: toRecipe, use: (garment, recipe) => fromRecipe(garment, SlashRecipeSchema.parse(recipe)) },
   begin: beginSlash,

@@ -54,7 +54,7 @@ export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs,
-      uses: used(wish, 'hem', 'uneven', 'level', 'round', ...LONGER, ...SHORTER, ...FRONT, ...BACK, 'side'),
+      uses: used(wish, 'hem', 'skirt', 'uneven', 'level', 'round', ...LONGER, ...SHORTER, ...FRONT, ...BACK, 'side'),
       sure: isClear && wish.wantedMm === null,
       ...(way === 0 ? {} : { towards: way }),
       ...(changed.length > 0 ? { words } : places[0] ? { field: places[0][0] } : {}),

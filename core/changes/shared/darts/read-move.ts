@@ -18,6 +18,8 @@ const ROLES: Partial<Record<Concept, EdgeRole>> = {
 /** The lower edge of a piece is its waist or its hem: where the named one is not there, the other is asked about. */
 const INSTEAD: Partial<Record<EdgeRole, EdgeRole>> = { waist: 'hem', hem: 'waist' }
 const PLACES = Object.keys(ROLES) as Concept[]
+/** What is said for moving a dart besides, where it is said where it goes: “swing the dart to the hem”, “change it to a shoulder dart”. */
+const MOVES: readonly Concept[] = ['swing', 'pivot', 'change', 'close']
 
 /**
  * A dart, or a part of it, to another edge: “move the side dart to the armhole”, “split the dart to the shoulder”. The word that
@@ -25,12 +27,16 @@ const PLACES = Object.keys(ROLES) as Concept[]
  */
 export function readDartMove(wish: Wish, garment: Garment, verb: 'move' | 'split', sharePct: number): Reading<DartMove>[] {
   // “Move the dart up” raises it.
-  if (!wish.said.has(verb) || !wish.said.has('dart') || wish.said.has('up') || wish.said.has('down')) return []
+  if (!wish.said.has('dart') || wish.said.has('up') || wish.said.has('down')) return []
   const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
   const dartAt = words.indexOf('dart')
   const target = words.slice(dartAt + 1).find((w) => PLACES.includes(w))
+  const isMoved = wish.said.has(verb) || (verb === 'move' && target !== undefined && MOVES.some((c) => wish.said.has(c)))
+  if (!isMoved) return []
   const source = words.slice(0, Math.max(dartAt, 0)).filter((w) => PLACES.includes(w) || w === 'bust')
-  const { darts, uses } = askedDarts(garment, wish, source)
+  // “... to a shoulder dart” does not say which dart goes.
+  const upToDart = wish.text.slice(0, wish.text.toLowerCase().indexOf('dart') + 'dart'.length)
+  const { darts, uses } = askedDarts(garment, { ...wish, text: upToDart }, source)
   return darts.flatMap((d): Reading<DartMove>[] => {
     const begun = inputsForDart(garment, d.ref, sharePct)
     if (!begun) return []
@@ -41,7 +47,7 @@ export function readDartMove(wish: Wish, garment: Garment, verb: 'move' | 'split
     return [
       {
         inputs: goal ? movedTo(garment, begun, goal.id) : begun,
-        uses: [...uses, ...used(wish, verb, 'into', 'from', 'front', 'back'), ...source, ...(target && edge ? [target] : [])],
+        uses: [...uses, ...used(wish, verb, ...MOVES, 'into', 'from', 'front', 'back'), ...source, ...(target && edge ? [target] : [])],
         sure: darts.length === 1 && (target === undefined || edge !== undefined) && wish.amounts.length === 0,
         where: `on the ${d.piece.name}`,
       },

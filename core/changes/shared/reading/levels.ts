@@ -47,6 +47,10 @@ const STRETCHES: Partial<Record<Concept, [Concept[], Concept[]]>> = {
 /** The end of a limb, by the body’s word for it. */
 const SAME_AS: Partial<Record<Concept, Concept>> = { wrist: 'hem', ankle: 'hem', 'leg-opening': 'hem' }
 
+/** Does a word name a height at which a piece can be longer? A shoulder is where others are measured from; what is said of it is another change. */
+export const isHeight = (c: Concept): boolean =>
+  c in STRETCHES || c in SAME_AS || c === 'underarm' || c === 'hem' || Object.values(LINES).includes(c)
+
 /** Nearer to the ends of a piece no line is laid, mm. */
 const FROM_END_MM = 5
 
@@ -90,8 +94,6 @@ function levelBetween(piece: Piece, sizeId: string, low: Height | null, high: He
 export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel | null | undefined {
   const heights = heightsOf(piece, sizeId)
   const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
-  // A shoulder is where others are measured from; what is said of it is another change.
-  const isHeight = (c: Concept) => c in STRETCHES || c in SAME_AS || c === 'underarm' || c === 'hem' || Object.values(LINES).includes(c)
   const heightOf = (c: Concept) => heights.find((h) => h.is === (SAME_AS[c] ?? c))
   const after = (word: Concept): Concept[] => {
     const i = words.indexOf(word)
@@ -112,7 +114,7 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
     const [low, high] = ends[0].at < ends[1].at ? [ends[0], ends[1]] : [ends[1], ends[0]]
     return found('between', [a, b], levelBetween(piece, sizeId, low, high))
   }
-  for (const word of ['above', 'below', 'keep'] as const) {
+  for (const word of ['above', 'over', 'below', 'keep'] as const) {
     const [name] = after(word)
     // A hem keeps its width in any case.
     if (!name || (word === 'keep' && (name === 'hem' || name in SAME_AS))) continue
@@ -120,7 +122,7 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
     if (!height) return undefined
     const i = heights.indexOf(height)
     const made =
-      word === 'above'
+      word === 'above' || word === 'over'
         ? levelBetween(piece, sizeId, heights[i - 1] ?? null, height)
         : levelBetween(piece, sizeId, height, heights[i + 1] ?? null)
     return found(word, [name], made, word === 'keep' ? name : null)
