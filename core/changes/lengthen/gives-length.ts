@@ -1,6 +1,20 @@
+import { alongGrain } from '../../geometry'
 import { levelOfCorner, lineLevel } from '../../measure'
-import { cornersBetween, findPiece, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
+import {
+  cornersBetween,
+  dartFigures,
+  doubleDartFigures,
+  doubleDartsOf,
+  findPiece,
+  grainDirection,
+  shapeOf,
+  type EdgeRole,
+  type Garment,
+  type Piece,
+} from '../../pattern'
 import type { LengthRow } from '../../size'
+import { ONE_LINE_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../tolerances'
+import { taperBelow } from '../shared/levels/cautions'
 import type { Level } from '../shared/levels/schema'
 import type { LengthenInputs } from './schema'
 
@@ -10,33 +24,131 @@ function cornerLevel(piece: Piece, sizeId: string, a: EdgeRole, b: EdgeRole): { 
   return id === undefined ? null : { id, at: levelOfCorner(piece, shapeOf(piece, sizeId), id)! }
 }
 
-/** Where a length is put in or taken out: at the printed line between its two places, else half way below the upper one. */
-function levelFor(garment: Garment, row: LengthRow): Level | null {
-  const piece = findPiece(garment, row.pieceId)!
-  const shape = shapeOf(piece, garment.baseSizeId)
-  const tops: Record<LengthRow['from'], { id: string; at: number } | null> = {
-    neck: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
-    shoulder: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
-    underarm: cornerLevel(piece, garment.baseSizeId, 'armhole', 'side'),
-    waist: cornerLevel(piece, garment.baseSizeId, 'waist', 'side') ?? cornerLevel(piece, garment.baseSizeId, 'waist', 'outseam'),
-  }
-  const top = tops[row.from]
-  const bottom = row.toLevelMm
-  const line = piece.lines.find((l) => {
-    const at = l.role === 'shorten' ? lineLevel(shape, l.id) : null
-    return at !== null && (!top || at > top.at) && at < bottom
-  })
-  if (line) return { id: 'line-1', share: 1, mark: { by: 'line', id: line.id }, belowMm: 0 }
-  const waist = row.from === 'waist' && !top ? piece.lines.find((l) => l.role === 'waist') : undefined
-  if (waist) return { id: 'line-1', share: 1, mark: { by: 'line', id: waist.id }, belowMm: (bottom - lineLevel(shape, waist.id)!) / 2 }
-  if (!top) return null
-  return { id: 'line-1', share: 1, mark: { by: 'corner', id: top.id }, belowMm: (bottom - top.at) / 2 }
+/** A part of a piece below the place that a length is measured from, mm along the grain. */
+interface Stretch {
+  fromMm: number
+  toMm: number
 }
 
-/** A length that ends above the hem, put in or taken out at one line. */
-export function lengthAtLine(garment: Garment, row: LengthRow): LengthenInputs | null {
-  const level = row.to === 'hem' ? null : levelFor(garment, row)
+/** So far a line keeps off a dart and off the ends of its stretch, mm. */
+const CLEAR_MM = 10
+
+/** Two lines that share an amount lie so far apart that the stretches in which they redraw an edge do not overlap, mm. */
+const apartMm = (amountMm: number): number => Math.max(2 * WINDOW_MIN_MM, WINDOW_AMOUNTS * Math.abs(amountMm))
+
+type Corner = [EdgeRole, EdgeRole][]
+/** The corners that lengths are measured down from: what lies below them on one piece goes along on all that have one. */
+const UNDERARM: Corner = [['armhole', 'side']]
+const WAIST: Corner = [
+  ['waist', 'side'],
+  ['waist', 'outseam'],
+]
+
+const CROTCH: Corner = [['crotch', 'inseam']]
+
+const topOf = (piece: Piece, sizeId: string, corner: Corner) =>
+  corner.map(([a, b]) => cornerLevel(piece, sizeId, a, b)).find((c) => c !== null) ?? null
+
+/** Where the darts of all pieces that go along lie, measured as on a piece whose corner lies at a level. */
+function dartsBelow(garment: Garment, corner: Corner, cornerMm: number): Stretch[] {
+  return garment.pieces.flatMap((piece): Stretch[] => {
+    const top = topOf(piece, garment.baseSizeId, corner)
+    if (!top) return []
+    const shape = shapeOf(piece, garment.baseSizeId)
+    const grain = grainDirection(shape)
+    const ends = [
+      ...piece.darts.map((d) => dartFigures(piece, shape, d)).map((d) => [d.first, d.second, d.tip]),
+      ...doubleDartsOf(piece)
+        .map((d) => doubleDartFigures(shape, d.id))
+        .map((d) => [d.upper, d.lower]),
+    ]
+    return ends.map((points) => {
+      const levels = points.map((p) => alongGrain(p, grain) - top.at + cornerMm)
+      return { fromMm: Math.min(...levels) - CLEAR_MM, toMm: Math.max(...levels) + CLEAR_MM }
+    })
+  })
+}
+
+/** What is left of a stretch without some others, the longest first. */
+const without = (whole: Stretch, taken: readonly Stretch[]): Stretch[] =>
+  taken
+    .reduce<Stretch[]>(
+      (left, t) =>
+        left
+          .flatMap((s) => [
+            { fromMm: s.fromMm, toMm: Math.min(s.toMm, t.fromMm) },
+            { fromMm: Math.max(s.fromMm, t.toMm), toMm: s.toMm },
+          ])
+          .filter((s) => s.toMm > s.fromMm),
+      [whole],
+    )
+    .sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))
+
+/** Where the stretch of a length begins on a piece, and a mark there, which a length above it moves along. */
+interface Start {
+  mark: Level['mark']
+  at: number
+}
+
+/** A knee has hip and crotch above it, which have lengths of their own: what it misses lies below them. */
+function startOf(piece: Piece, sizeId: string, row: LengthRow): Start | null {
+  const byCorner = (corner: Corner): Start[] => {
+    const top = topOf(piece, sizeId, corner)
+    return top ? [{ mark: { by: 'corner', id: top.id }, at: top.at }] : []
+  }
+  const byLine = (role: 'waist' | 'hip'): Start[] =>
+    piece.lines
+      .filter((l) => l.role === role)
+      .map((l) => ({ mark: { by: 'line', id: l.id }, at: lineLevel(shapeOf(piece, sizeId), l.id)! }))
+  const isWaist = row.from === 'waist'
+  const marks = [...byCorner(isWaist ? WAIST : UNDERARM), ...(row.to === 'knee' ? [...byLine('hip'), ...byCorner(CROTCH)] : [])]
+  const all = marks.length > 0 || !isWaist ? marks : byLine('waist')
+  return all.filter((m) => m.at < row.toLevelMm).sort((a, b) => b.at - a.at)[0] ?? null
+}
+
+/**
+ * Where a length is put in or taken out: at the printed line between its two places, else in the middle of the longest part between
+ * them that no dart lies in; a lot, on a piece that is tapered or flared, at two lines (craft 6.1).
+ */
+function levelsFor(garment: Garment, row: LengthRow): Level[] {
+  const piece = findPiece(garment, row.pieceId)!
+  const shape = shapeOf(piece, garment.baseSizeId)
+  const corner = row.from === 'waist' ? WAIST : UNDERARM
+  const top = topOf(piece, garment.baseSizeId, corner)
+  const bottom = row.toLevelMm
+  const printed = piece.lines.flatMap((l) => {
+    const at = l.role === 'shorten' ? lineLevel(shape, l.id) : null
+    return at !== null && (!top || at > top.at) && at < bottom ? [{ id: l.id, at }] : []
+  })[0]
+  const at = (start: Start, mm: number, id = 'line-1'): Level => ({ id, share: 1, mark: start.mark, belowMm: mm - start.at })
+  const start = startOf(piece, garment.baseSizeId, row)
+  if (!start) return printed ? [at({ mark: { by: 'line', id: printed.id }, at: printed.at }, printed.at)] : []
+  const inside = { fromMm: start.at + CLEAR_MM, toMm: bottom - CLEAR_MM }
+  const darts = top ? dartsBelow(garment, corner, top.at) : []
+  const free = without(inside, darts)
+  const isClear = (mm: number) => darts.every((d) => mm <= d.fromMm + CLEAR_MM || mm >= d.toMm - CLEAR_MM)
+  const line = printed && (isClear(printed.at) || free.length === 0) ? printed : undefined
+  const [part = inside] = free
+  const from: Start = line ? { mark: { by: 'line', id: line.id }, at: line.at } : start
+  const firstMm = line ? line.at : (part.fromMm + part.toMm) / 2
+  const one = [at(from, firstMm)]
+  if (Math.abs(row.missingMm ?? 0) <= ONE_LINE_MM || taperBelow(piece, shape, firstMm) === null) return one
+  const betweenMm = apartMm(row.missingMm!)
+  if (!line) {
+    const third = (part.toMm - part.fromMm) / 3
+    return third < betweenMm ? one : [at(from, part.fromMm + third), at(from, part.toMm - third, 'line-2')]
+  }
+  // Beside the printed line, in what is left.
+  const [rest] = without(inside, [...darts, { fromMm: firstMm - betweenMm, toMm: firstMm + betweenMm }])
+  return rest ? [...one, at(from, (rest.fromMm + rest.toMm) / 2, 'line-2')] : one
+}
+
+/** A length that ends above the hem, put in or taken out at one line, or shared by two. */
+export function lengthAtLines(garment: Garment, row: LengthRow): LengthenInputs | null {
+  const levels = row.to === 'hem' ? [] : levelsFor(garment, row)
   // Back and front are lengthened alike; what one of them alone misses, and how deep the armhole lies, are changes of their own.
   const isAlike = row.from !== 'shoulder' && row.from !== 'underarm'
-  return level && isAlike && row.missingMm !== null ? { amountMm: row.missingMm, pieceId: row.pieceId, levels: [level], leftOut: [] } : null
+  return levels.length > 0 && isAlike && row.missingMm !== null
+    ? { amountMm: row.missingMm, pieceId: row.pieceId, levels, leftOut: [] }
+    : null
 }

@@ -1,7 +1,7 @@
 import { readLengthen } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
-import { lengthAtLine } from './gives-length'
+import { lengthAtLines } from './gives-length'
 import { mendSide } from './mends'
 import { findPiece } from '../../pattern'
 import { applyAtLevels } from '../shared/levels/apply'
@@ -50,7 +50,7 @@ export const lengthen = defineChange({
     sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',
     sides: 'the sides were let out or taken in at the old levels, and the length now stretches or folds that line.',
   },
-  givesLength: lengthAtLine,
+  givesLength: lengthAtLines,
   takesOver: sumOfAmounts,
   mends: mendSide,
   leftOut: partnersIn,

@@ -1,6 +1,6 @@
 import { figureMm } from '../../../body'
 import { add, distance, dot, measureLength, scale, tangentAt, type Point, alongGrain } from '../../../geometry'
-import { widthAt } from '../../../measure'
+import { lineLevel, narrowestPlace, widthAt } from '../../../measure'
 import type { MoveLevel } from '../../../moves'
 import {
   dartFigures,
@@ -18,7 +18,7 @@ import {
   type Shape,
 } from '../../../pattern'
 import { lengthToken } from '../../../units'
-import { EQUAL_MM, ONE_LINE_MM, SEAM_KEPT_MM, WINDOW_MIN_MM } from '../../../tolerances'
+import { EQUAL_MM, ONE_LINE_MM, SEAM_KEPT_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../../tolerances'
 import type { Caution, ChangeContext } from '../../types'
 import { isEvened, surplusOf } from '../evened'
 import { grainExtent } from './find-level'
@@ -28,7 +28,8 @@ import type { LevelsInputs } from './schema'
 /** How much wider or narrower a piece must be at its bottom than at a line to be flared or tapered there, mm a metre. */
 const TAPER_MM_PER_M = 40
 
-function taperBelow(piece: Piece, shape: Shape, levelMm: number): 'tapered' | 'flared' | null {
+/** Does a piece become narrower or wider below a level? Null where it does neither, or ends close by. */
+export function taperBelow(piece: Piece, shape: Shape, levelMm: number): 'tapered' | 'flared' | null {
   const { bottomMm } = grainExtent(piece, shape)
   const reach = bottomMm - levelMm
   if (reach < 2 * WINDOW_MIN_MM) return null
@@ -38,7 +39,7 @@ function taperBelow(piece: Piece, shape: Shape, levelMm: number): 'tapered' | 'f
   return slope > TAPER_MM_PER_M ? 'flared' : slope < -TAPER_MM_PER_M ? 'tapered' : null
 }
 
-function lineCautions(piece: Piece, shape: Shape, level: MoveLevel): Caution[] {
+function lineCautions(piece: Piece, shape: Shape, level: Pick<MoveLevel, 'atMm'>): Caution[] {
   const found: Caution[] = []
   const grain = grainDirection(shape)
   for (const dart of piece.darts) {
@@ -83,16 +84,31 @@ function lineCautions(piece: Piece, shape: Shape, level: MoveLevel): Caution[] {
   return found
 }
 
-/** Two levels instead of one: at a third and at two thirds of what lies between the line's neighbourhood and the bottom. */
-function twoLines(piece: Piece, shape: Shape, inputs: LevelsInputs, levelMm: number): LevelsInputs {
-  const { bottomMm } = grainExtent(piece, shape)
+/** Heights of the body that the width of a piece belongs to: a length that ends at one is not put in below it. */
+const HEIGHTS: readonly string[] = ['bust', 'waist', 'hip', 'thigh', 'knee', 'bicep']
+
+/** The next height of the body below a level of a piece, or its bottom, mm along the grain. */
+function nextHeight(piece: Piece, shape: Shape, levelMm: number): number {
+  const lines = piece.lines.filter((l) => HEIGHTS.includes(l.role)).map((l) => lineLevel(shape, l.id))
+  const heights = [...lines, narrowestPlace(piece, shape)].filter((mm) => mm !== null)
+  return Math.min(grainExtent(piece, shape).bottomMm, ...heights.filter((mm) => mm > levelMm + EQUAL_MM))
+}
+
+/** Two levels instead of one: the second half way to the next height of the body; null where that lies close by. */
+function twoLines(piece: Piece, shape: Shape, inputs: LevelsInputs, levelMm: number): LevelsInputs | null {
   const first = inputs.levels[0]!
-  const gap = (bottomMm - levelMm) / 2
+  const gapMm = (nextHeight(piece, shape, levelMm) - levelMm) / 2
+  const runsThrough = lineCautions(piece, shape, { atMm: levelMm + gapMm })
+  if (
+    gapMm < Math.max(2 * WINDOW_MIN_MM, WINDOW_AMOUNTS * Math.abs(inputs.amountMm)) ||
+    runsThrough.some((c) => c.code === 'line-through-dart')
+  )
+    return null
   return {
     ...inputs,
     levels: [
       { ...first, share: 1 },
-      { ...first, id: `${first.id}-b`, share: 1, belowMm: first.belowMm + gap },
+      { ...first, id: `${first.id}-b`, share: 1, belowMm: first.belowMm + gapMm },
     ],
   }
 }
@@ -193,12 +209,13 @@ export function cautionsOf(
         pieceId === inputs.pieceId && own.length === 1 && Math.abs(level.amountMm) > ONE_LINE_MM + EQUAL_MM
           ? taperBelow(piece, shape, level.atMm)
           : null
-      if (taper)
+      const two = taper && twoLines(piece, shape, inputs, level.atMm)
+      if (two)
         found.push({
           code: 'share-two-lines',
           pieceId,
           message: `${piece.name} is ${taper} below the line, and this is a lot for one line: shared between two lines the seams stay truer.`,
-          mend: { label: 'Share between two lines', inputs: twoLines(piece, shape, inputs, level.atMm) },
+          mend: { label: 'Share between two lines', inputs: two },
         })
     }
   }
