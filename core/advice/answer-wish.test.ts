@@ -20,6 +20,7 @@ const GARMENTS = {
   vest: 'demo-ferryman',
   flared: 'demo-flared',
   tunic: 'demo-tunic',
+  jacket: 'demo-jacket',
 } as const
 const opened = (name: string) => {
   const project = projects.find((p) => p.id === GARMENTS[name as keyof typeof GARMENTS])!
@@ -379,6 +380,20 @@ blouse: raise the underarm 1/2 -> lower-armhole amountMm=-0.5
 flared: less flare, 2 inches at each hem -> hem-fullness amountMm=-2
 tunic: overlap 1 more -> wrap-over overlapMm=5.1339
 tunic: overlap 3 -> wrap-over overlapMm=3
+jacket: forward shoulders 1/2 left only -> asks shoulder-forward
+blouse: pinned 1/4 at the armhole on the left -> take-in-fold amountMm=0.25 edgeId="armhole" sides="one"
+blouse: armhole gapes 3/8 right side only -> take-in-fold amountMm=0.375 sides="other"
+blouse: armhole gapes 3/8 -> take-in-fold amountMm=0.375 sides="both"
+blouse: sleeve 1 longer on the right -> asks lengthen
+two: transfer half of the side dart to the shoulder -> move-dart dart="front side-dart" sharePct=50!
+blouse: move 40 % of the side dart to the armhole -> move-dart sharePct=40!
+blouse: size 4.5 -> asks
+dress: take 1 out of the bodice above the waist -> asks lengthen
+blouse: neckline 3/4 wider and 1 deeper -> redraw-neckline widerMm=0.75 frontMm=1
+dress: 2 cm off the hem -> asks uneven-hem
+tunic: narrower 2 -> asks add-at-edge
+blouse: more ease in the cap 1/4 -> cap-to-armhole frontMm=0.125 backMm=0.125
+jacket: less ease in the sleeve cap 1/2 -> cap-to-armhole frontMm=-0.25 backMm=-0.25
 blouse: don't shorten the sleeve -> asks lengthen
 blouse: do not lengthen the body 1 -> asks
 blouse: make it longer -> asks lengthen
@@ -588,13 +603,27 @@ describe('whatever is typed', () => {
 })
 
 describe('a wish that is not clear', () => {
-  it('offers changes with the figure that was typed, where its way is said', () => {
+  it('offers changes with the figure that was typed, round the body, where its way is said', () => {
     const answer = answerOn('legs', 'let it out 1')
-    expect(answer.how === 'asks' && answer.offers.map((o) => [o.change.kind, (o.change.inputs as { mm?: number }).mm])).toEqual([
-      ['add-at-edge', undefined],
-      ['seam-stretch', undefined],
+    expect(answer.how === 'asks' && answer.offers.map((o) => [o.change.kind, o.sentence])).toEqual([
+      ['add-at-edge', 'Let the sides out {mm 6.35}; each edge, {mm 25.4} round the body'],
     ])
-    expect(answer.how === 'asks' && answer.offers[0]!.sentence).toBe('Let the sides out {mm 25.4}')
+  })
+  it('never offers a figure another way, or at another place, than was typed', () => {
+    for (const [name, text] of [
+      ['suit', 'leg opening 1/2 higher'],
+      ['suit', 'bust wider 2'],
+      ['legs', 'waist 1 too high'],
+    ] as const) {
+      const answer = answerOn(name, text)
+      if (answer.how !== 'asks') throw new Error(`it ${answer.how}`)
+      expect(answer.offers.length, text).toBeGreaterThan(0)
+      expect(answer.offers.filter((o) => o.sentence.includes('{mm')).map((o) => o.sentence)).toEqual([])
+    }
+  })
+  it('says how one side alone is done', () => {
+    const answer = answerOn('jacket', 'forward shoulders 1/2 left only')
+    expect(answer.how === 'asks' && answer.why).toContain('parts the piece into left and right')
   })
   it('says for a sign how its amount is taken, unless a figure was typed', () => {
     const measure = (text: string) => {

@@ -107,11 +107,13 @@ function offerOf({ kind, reading }: Candidate, garment: Garment, context: Change
 const WAYS: readonly (readonly Concept[])[] = [
   ['longer', 'too-short'],
   ['shorter', 'too-long'],
-  ['out', 'more', 'fuller', 'too-tight'],
-  ['in', 'less', 'too-loose'],
   ['up', 'too-low', 'shallower'],
   ['down', 'too-high', 'deeper'],
+  ['out', 'more', 'fuller', 'too-tight'],
+  ['in', 'less', 'too-loose'],
 ]
+/** The first of those that are widths: their figures are said round the body, and how they are shared is for a kind’s own reading. */
+const WIDTHS_FROM = 4
 /** What a change may say of itself only where the wish does, too. */
 const PLACES: readonly Concept[] = [
   'bust',
@@ -131,13 +133,14 @@ const PLACES: readonly Concept[] = [
 const waysIn = (said: ReadonlySet<Concept>): number[] => WAYS.flatMap((words, i) => (words.some((c) => said.has(c)) ? [i] : []))
 
 /**
- * A kind with the one figure of a wish, where the change then says in its own words that it goes the way that the wish says;
+ * A kind with the one length of a wish, where the change then says in its own words that it goes the way that the wish says;
  * null where there is no figure, or no such way.
  */
 function withFigure(kind: ChangeKind<unknown>, begun: unknown, wish: Wish | null, garment: Garment, context: ChangeContext): unknown {
   const [amount] = wish?.amounts ?? []
   const ways = wish ? waysIn(wish.said) : []
-  if (!wish || !kind.withAmount || wish.amounts.length !== 1 || amount!.sign === -1 || ways.length !== 1) return null
+  if (!wish || !kind.withAmount || wish.amounts.length !== 1 || amount!.sign === -1 || ways.length !== 1 || ways[0]! >= WIDTHS_FROM)
+    return null
   const tried = [amount!.mm, -amount!.mm].map((mm) => kind.withAmount!(garment, begun, mm, context))
   const says = (inputs: unknown) => {
     const own = readWish(kind.describe(garment, inputs).title, 'in')?.said ?? new Set<Concept>()
@@ -211,7 +214,7 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
     }
   const trade = tradeOf(wish.said)
   const candidates = candidatesFor(wish, garment, context)
-  const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isSeveral && !wish.isWantedGuessed
+  const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isWantedGuessed
   const clear = isPlain ? candidates.filter((c) => c.reading.sure && c.left === 0) : []
   const clearOffers = sameOffers(clear.map((c) => offerOf(c, garment, context)))
   const measure = wish.amounts.length === 0 && wish.wantedMm === null ? takeAmount(wish.said) : null
@@ -288,6 +291,8 @@ function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garme
 /** Why a wish is not simply done. */
 function whyAsked(wish: Wish, isOne: boolean): string {
   if (wish.said.has('not')) return 'It says what should not be: which of these is meant?'
+  if (wish.said.has('one-side'))
+    return 'One side alone is done by a pinned fold only: it parts the piece into left and right, and what follows may be done on one of them. For both sides, is one of these meant?'
   if (wish.unknown.length > 0) return `“${wish.unknown.slice(0, 3).join(' ')}” is not known here: is one of these meant?`
   if (wish.amounts.some((a) => a.sign === -1)) return 'A minus turns the word round: which way is meant?'
   return isOne ? 'Is this meant?' : 'Which of these is meant?'

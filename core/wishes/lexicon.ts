@@ -106,6 +106,8 @@ const WORDS = {
   toward: 'toward|towards',
   from: 'from|out of|off of',
   into: 'into',
+  'one-side':
+    'on the left side|on the right side|on the left hand side|on the right hand side|left|right|left side|right side|left only|right only|on the left|on the right|one side only|only one side',
   each: 'each|every|per|apiece',
   round: 'all round|all around|around|in all|altogether|in total|total|round|overall|all the way round|round the body|everywhere|all over',
   keep: 'keep|keeping|hold|leave|stays|must stay|without moving|keeps',
@@ -142,7 +144,8 @@ const WORDS = {
     'cap follow the armhole|cap follows the armhole|cap to follow the armhole|cap follow its armhole|cap follows armhole|cap fit the armhole|cap to the armhole|cap does not fit the armhole|cap doesn’t fit the armhole|cap too long for the armhole|cap too short for the armhole|sleeve follow the armhole|sleeve follows the armhole|sleeve fit the armhole|sleeve to the armhole|sleeve does not fit the armhole|sleeve doesn’t fit the armhole|cap no longer fits|sleeve no longer fits',
   'armhole-follows':
     'armhole follow the cap|armhole follows the cap|armhole to follow the cap|armhole follow the sleeve|armhole follows the sleeve|armhole fit the cap|armhole fit the sleeve|armhole to the cap|armhole to the sleeve|armhole does not fit the cap|armhole too long for the cap|armhole too short for the cap',
-  'cap-ease': 'cap ease|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
+  'cap-ease':
+    'cap ease|ease in cap|ease from the cap|ease from the sleeve cap|ease from sleeve cap|ease in the sleeve cap|ease in sleeve cap|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
   'front-alone':
     'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance',
@@ -180,7 +183,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'please would like should could can will must need needs have has i we she he they you me us just bit little some much very really quite ' +
     'too about roughly exactly only also here there where when which who whole again get got go goes do does did done wearer person ' +
     'garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
-    'pattern new way how what why because if than too all both any one ones two three left right half inch inches cm mm ' +
+    'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
     'am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations ease tip tips client clients customer figure hands'
   ).split(' '),

@@ -37,7 +37,7 @@ export interface Wish {
 }
 
 /** Figures that are no amounts. */
-export type WishFigure = 'wanted' | 'sizes' | 'cup' | 'counts'
+export type WishFigure = 'wanted' | 'sizes' | 'cup' | 'counts' | 'several'
 
 /** Which of those a wish has: what does it must take account of each. */
 export const figuresOf = (wish: Wish): WishFigure[] => [
@@ -45,6 +45,7 @@ export const figuresOf = (wish: Wish): WishFigure[] => [
   ...(wish.sizes.length === 0 ? [] : (['sizes'] as const)),
   ...(wish.cup === null ? [] : (['cup'] as const)),
   ...(wish.counts.up + wish.counts.down === 0 ? [] : (['counts'] as const)),
+  ...(wish.isSeveral ? (['several'] as const) : []),
 ]
 
 const DIRECTIONS: readonly Concept[] = [

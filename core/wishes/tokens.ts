@@ -83,7 +83,7 @@ const AMOUNT = new RegExp(
   'gu',
 )
 const SIZE =
-  /\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(up|down) (\d{1,2}) sizes?\b|\bsizes? ([\p{L}\d]{1,4})\b|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
+  /\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(up|down) (\d{1,2}) sizes?\b|\bsizes? ([\p{L}\d]{1,4})\b(?![.,/]\d)|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
 const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
 
 /** The second of two sizes, right behind the first. */
@@ -157,6 +157,8 @@ function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
     for (let n = Math.min(LONGEST_PHRASE, words.length - i); n > 0 && taken === 0; n--) {
       const phrase = words.slice(i, i + n).join(' ')
       const concept = PHRASES.get(phrase)
+      // “Left” is a word of a piece’s own name where that is opened out.
+      if (concept === 'one-side' && phrase.split(' ').every((w) => known.has(w))) continue
       const concepts = concept ? [concept] : (PAIRS.get(phrase) ?? [])
       if (concepts.length === 0) continue
       tokens.push(...concepts.map((c): Token => ({ is: 'concept', concept: c, text: phrase })))
@@ -203,6 +205,9 @@ function joinParted(tokens: readonly Token[]): Token[] {
 function turnedAlone(tokens: readonly Token[]): Token[] {
   const ways: readonly Concept[] = ['in', 'out', 'more', 'less', 'longer', 'shorter', 'fuller', 'up', 'down', 'too-tight', 'too-loose']
   if (tokens.some((t) => t.is === 'concept' && ways.includes(t.concept))) return [...tokens]
+  // “2 cm off the hem” takes away, whatever follows.
+  const off = tokens.findIndex((t) => t.is === 'small' && t.text === 'off')
+  if (off >= 0 && tokens.some((t) => t.is === 'amount')) return tokens.with(off, { is: 'concept', concept: 'less', text: 'off' })
   return tokens.map((t) =>
     t.is === 'small' && t.turns && (t.text === 'in' || t.text === 'out') ? { is: 'concept', concept: t.text, text: t.text } : t,
   )

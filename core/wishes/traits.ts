@@ -35,6 +35,8 @@ const TRAITS: readonly [adjectives: string, asks: Concept, parts: Partial<Record
   ],
   ['small|flat', 'in', { bust: 'bust|chest|breasts' }],
   // Of a skirt, its hem.
+  ['more ease in|more ease in the|more ease at the', 'more', { 'cap-ease': 'cap|sleeve cap|sleeve head|sleeve' }],
+  ['less ease in|less ease in the|less ease at the', 'less', { 'cap-ease': 'cap|sleeve cap|sleeve head|sleeve' }],
   ['less|reduce the|reduce|remove', 'less', { fullness: 'flare|fullness' }],
 ]
 

@@ -31,19 +31,8 @@ const OTHERS: readonly Concept[] = [
   'longer',
   'shorter',
 ]
-/** Parts of a garment: what is said of one is not said of its sides. */
-const PARTS: readonly Concept[] = [
-  'front',
-  'back',
-  'leg',
-  'skirt',
-  'inseam',
-  'bicep',
-  'panel-seam',
-  'centre-back',
-  'centre-front',
-  'underarm',
-]
+/** Words beside which a wish is said of the whole garment. */
+const OF_ALL: readonly Concept[] = ['out', 'in', 'round', 'each', 'make', 'width', 'body']
 
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
@@ -52,7 +41,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
-  const isWhole = zones.length === 0 && says(wish, 'round') && says(wish, 'out', 'in') && !says(wish, ...PARTS)
+  const isWhole = [...wish.said].every((c) => OF_ALL.includes(c))
   if (!hasSide && !isWhole && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
   const said = towards(wish, LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []
@@ -83,9 +72,10 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
-      uses: used(wish, 'side', 'each', 'round', 'from', 'seam', ...ZONES, ...LET_OUT, ...TAKE_IN),
+      uses: used(wish, 'side', 'each', 'round', 'from', 'seam', 'body', ...ZONES, ...LET_OUT, ...TAKE_IN),
       ...(missing === null ? {} : { takes: ['wanted'] as const }),
-      sure: mm !== null && !isAgainst,
+      // “Let it out 1” may be said of the sides, and is asked.
+      sure: mm !== null && !isAgainst && (hasSide || !isWhole || says(wish, 'round')),
       ...(way === 0 ? {} : { towards: way }),
       ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
       where: zones.length > 0 ? `at the ${zones.join(' and ')}` : '',

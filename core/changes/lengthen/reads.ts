@@ -76,7 +76,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     inputs: { amountMm: amountMm ?? 0, pieceId: piece.id, levels: [said?.level ?? firstLevel(piece, sizeId)], leftOut: [] },
     uses: [
       ...used(wish, ...LONGER, ...SHORTER),
-      ...(wish.said.has('length') || wish.said.has('sleeve') || wish.said.has('crotch-depth') ? used(wish, 'more', 'less') : []),
+      ...(says(wish, 'length', 'sleeve', 'crotch-depth', 'above', 'below', 'between') ? used(wish, 'more', 'less') : []),
       ...uses,
       ...(said?.uses ?? []),
       ...(now?.uses ?? used(wish, 'side')),
@@ -189,7 +189,9 @@ const isLimb = (piece: Piece): boolean => piece.kind === 'sleeve' || piece.kind.
 export function readLengthen(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
   if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
   // “Take 3/4 off the sleeves” is likely said of their length, and asked about.
-  const isLikely = wish.said.has('sleeve') && !says(wish, 'length', 'width', 'hem', 'wrist') && says(wish, 'more', 'less')
+  const isTaken = !says(wish, 'length', 'width', 'hem', 'wrist', 'side', 'each', 'round') && says(wish, 'more', 'less')
+  // As is “take 1 out of the body above the waist”.
+  const isLikely = isTaken && (wish.said.has('sleeve') || (says(wish, 'above', 'below', 'between') && says(wish, 'body', 'skirt', 'leg')))
   const hasLength = wish.said.has('length') || wish.said.has('crotch-depth') || isLikely
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
   if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)

@@ -1,5 +1,6 @@
 import type { Concept, Wish } from '../../wishes'
-import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { lengthToken } from '../../units'
+import { oneAmount, says, signed, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { RedrawNecklineInputs } from './schema'
 
@@ -45,18 +46,29 @@ export function readRedrawNeckline(wish: Wish, begun: () => RedrawNecklineInputs
       },
     ]
   }
-  const amountMm = oneAmount(wish, depth)
+  // “3/4 wider and 1 deeper”: each figure beside its own word.
+  const beside = (words: readonly Concept[], way: 1 | 0 | -1) => {
+    const own = wish.amounts.filter((a) => words.some((w) => a.beside.has(w)))
+    return own.length === 1 ? signed(own[0]!, way) : null
+  }
+  const [deeperMm, widerMm] =
+    wish.amounts.length === 2 ? [beside([...DEEPER, ...HIGHER], depth), beside([...WIDER, ...NARROWER], width)] : []
+  const isBoth = typeof deeperMm === 'number' && typeof widerMm === 'number'
+  const amountMm = isBoth ? deeperMm : oneAmount(wish, depth)
   const isBack = says(wish, 'back', 'centre-back')
   const isFront = says(wish, 'front', 'centre-front') || !isBack
   return [
     {
-      inputs: { ...usual, frontMm: isFront ? (amountMm ?? 0) : 0, backMm: isBack ? (amountMm ?? 0) : 0 },
+      inputs: { ...usual, frontMm: isFront ? (amountMm ?? 0) : 0, backMm: isBack ? (amountMm ?? 0) : 0, ...(isBoth ? { widerMm } : {}) },
       uses,
-      sure: amountMm !== null && depth !== 0 && width === 0,
+      sure: amountMm !== null && depth !== 0 && (width === 0 || isBoth),
+      ...(isBoth ? { takes: ['several'] as const } : {}),
       ...(depth === 0 ? {} : { towards: depth }),
       field: isFront ? 'frontMm' : 'backMm',
       how: wish.amounts.length > 0 ? (isFront && isBack ? 'at centre front and back' : isBack ? 'at centre back' : 'at centre front') : '',
-      stays: 'both ends at the shoulder',
+      stays: isBoth
+        ? `and each end ${lengthToken(Math.abs(widerMm))} ${widerMm > 0 ? 'further out' : 'further in'} on the shoulder`
+        : 'both ends at the shoulder',
     },
   ]
 }

@@ -1,4 +1,5 @@
-import type { EdgeRole, Garment } from '../../pattern'
+import { opensOut } from '../../moves'
+import { halfNames, shapeOf, type EdgeRole, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { says, used } from '../shared/reading/amounts'
 import { dartsOf, openEdges, type FoundDart } from '../shared/darts/find-darts'
@@ -12,7 +13,13 @@ const EDGES: [Concept, EdgeRole][] = [
   ['hem', 'hem'],
 ]
 
-/** Craft 6.11 as it is said: “armhole gapes 1/2”, “take in the fold at the neckline”, “pinned 3/8 at the armhole”. */
+/** Which side of the body a text names; null where it names none, or both. */
+function sideOf(text: string): 'left' | 'right' | null {
+  const [left, right] = [/\bleft\b/i, /\bright\b/i].map((word) => word.test(text))
+  return left === right ? null : left ? 'left' : 'right'
+}
+
+/** Craft 6.11 as it is said: “armhole gapes 1/2”, “take in the fold at the neckline”, “pinned 3/8 at the armhole on the left”. */
 export function readTakeInFold(
   wish: Wish,
   garment: Garment,
@@ -27,12 +34,29 @@ export function readTakeInFold(
     const at = edge && openEdges(d.piece).find((e) => e.role === edge[1])
     if (!begun || (edge && !at)) return []
     const [amount] = wish.amounts
+    const side = sideOf(wish.text)
+    const isOneSide = says(wish, 'one-side') && side !== null && opensOut(d.piece)
+    const names = halfNames(d.piece, shapeOf(d.piece, garment.baseSizeId))
+    const sides = isOneSide ? (names[0] === side ? 'one' : 'other') : begun.sides
     return [
       {
-        inputs: { ...(at ? atEdge(begun, at.id) : begun), amountMm: amount?.mm ?? 0 },
-        uses: used(wish, 'gapes', 'fold', 'in', 'less', 'into', 'front', 'dart', 'edge', 'each', ...(edge ? [edge[0]] : [])),
+        inputs: { ...(at ? atEdge(begun, at.id) : begun), amountMm: amount?.mm ?? 0, sides },
+        uses: used(
+          wish,
+          ...(isOneSide ? (['one-side'] as const) : []),
+          'gapes',
+          'fold',
+          'in',
+          'less',
+          'into',
+          'front',
+          'dart',
+          'edge',
+          'each',
+          ...(edge ? [edge[0]] : []),
+        ),
         sure: edge !== undefined && wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0,
-        how: amount ? 'pinned, into the dart' : '',
+        how: [isOneSide ? `on the ${side} alone` : '', amount ? 'pinned, into the dart' : ''].filter(Boolean).join(', '),
       },
     ]
   })

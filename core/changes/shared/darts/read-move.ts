@@ -21,6 +21,18 @@ const PLACES = Object.keys(ROLES) as Concept[]
 /** What is said for moving a dart besides, where it is said where it goes: “swing the dart to the hem”, “change it to a shoulder dart”. */
 const MOVES: readonly Concept[] = ['swing', 'pivot', 'change', 'close']
 
+const SHARES: readonly [RegExp, number][] = [
+  [/\b(?:a |one )?half\b|\b1\/2 of\b/i, 50],
+  [/\b(?:a |one )?third\b|\b1\/3 of\b/i, 33],
+  [/\b(?:a |one )?quarter\b|\b1\/4 of\b/i, 25],
+]
+
+/** How much of a dart is to go, in a hundred: “half of the dart”, “40 % of it”; null where nothing of the kind is said. */
+function sharePctOf(text: string): number | null {
+  const [, typed] = /\b(\d{1,2}) ?(?:%|percent|per cent)/i.exec(text) ?? []
+  return typed !== undefined ? Number(typed) : (SHARES.find(([said]) => said.test(text))?.[1] ?? null)
+}
+
 /**
  * A dart, or a part of it, to another edge: “move the side dart to the armhole”, “split the dart to the shoulder”. The word that
  * stands before “dart” says which, the one behind it where it goes.
@@ -37,8 +49,9 @@ export function readDartMove(wish: Wish, garment: Garment, verb: 'move' | 'split
   // “... to a shoulder dart” does not say which dart goes.
   const upToDart = wish.text.slice(0, wish.text.toLowerCase().indexOf('dart') + 'dart'.length)
   const { darts, uses } = askedDarts(garment, { ...wish, text: upToDart }, source)
+  const share = sharePctOf(wish.text)
   return darts.flatMap((d): Reading<DartMove>[] => {
-    const begun = inputsForDart(garment, d.ref, sharePct)
+    const begun = inputsForDart(garment, d.ref, share ?? sharePct)
     if (!begun) return []
     const role = target && ROLES[target]
     const ofRole = (wanted: EdgeRole | undefined) => d.piece.edges.find((e) => e.role === wanted && !e.fold)
@@ -48,8 +61,9 @@ export function readDartMove(wish: Wish, garment: Garment, verb: 'move' | 'split
       {
         inputs: goal ? movedTo(garment, begun, goal.id) : begun,
         uses: [...uses, ...used(wish, verb, ...MOVES, 'into', 'from', 'front', 'back'), ...source, ...(target && edge ? [target] : [])],
-        sure: darts.length === 1 && (target === undefined || edge !== undefined) && wish.amounts.length === 0,
+        sure: darts.length === 1 && (target === undefined || edge !== undefined) && (share !== null || wish.amounts.length === 0),
         where: `on the ${d.piece.name}`,
+        ...(share === null ? {} : { how: `${share} in a hundred of it` }),
       },
     ]
   })

@@ -36,7 +36,7 @@ export function readsPair<I extends { frontMm: number; backMm: number }>(
       uses: used(wish, 'cap-ease', 'sleeve', 'armhole', 'each', ...MORE, ...LESS),
       sure: mm !== 0,
       field: 'frontMm',
-      how: mm === 0 ? '' : 'half of it in front, half at the back',
+      how: mm === 0 ? '' : `${mm > 0 ? 'more' : 'less'} ease, half of it in front, half at the back`,
     },
   ]
 }
