@@ -37,8 +37,8 @@ const shown = computed(() =>
       >
         <span class="min-w-0 flex-1">{{ h.where }}: {{ h.label }}<span v-if="!h.held"> (broken)</span></span>
         <span class="shrink-0 tabular-nums">
-          <template v-if="h.unit === 'deg'">{{ h.before.toFixed(1) }}° → {{ h.after.toFixed(1) }}°</template>
-          <template v-else-if="tooFine(h)">{{ h.before.toFixed(2) }} → {{ h.after.toFixed(2) }} mm</template>
+          <template v-if="h.unit === 'deg'">{{ prefs.figure(h.before, 1) }}° → {{ prefs.figure(h.after, 1) }}°</template>
+          <template v-else-if="tooFine(h)">{{ prefs.figure(h.before, 2) }} → {{ prefs.figure(h.after, 2) }} mm</template>
           <template v-else><LengthText :mm="h.before" bare /> → <LengthText :mm="h.after" /></template>
         </span>
       </li>

@@ -7,7 +7,7 @@ import { usePrefs } from '~/stores/prefs'
 const props = defineProps<{ from: number; to: number; bare?: boolean; unsigned?: boolean }>()
 const prefs = usePrefs()
 const text = computed(() => formatDifference(props.to, props.from, prefs.ruler, { signed: !props.unsigned, bare: props.bare }))
-const exact = computed(() => `exactly ${(props.to - props.from).toFixed(2).replace('-', '−')} mm`)
+const exact = computed(() => `exactly ${prefs.figure(props.to - props.from, 2).replace('-', '−')} mm`)
 </script>
 
 <template>

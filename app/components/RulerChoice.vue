@@ -8,7 +8,7 @@ import { usePrefs } from '~/stores/prefs'
 const prefs = usePrefs()
 const NAMES = { in: 'inches', cm: 'centimetres' } as const
 const rulers = Object.keys(RULERS) as Ruler[]
-const words = (r: Ruler) => `${NAMES[RULERS[r].units]}, to ${RULERS[r].mark}`
+const words = (r: Ruler) => `${NAMES[RULERS[r].units]}, to ${RULERS[r].mark}${RULERS[r].decimal === ',' ? ', written 3,5' : ''}`
 </script>
 
 <template>

@@ -2,7 +2,7 @@ import { usePreferredDark, usePreferredReducedMotion, useStorage, type StorageLi
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { DEFAULT_TOLERANCES, type Tolerances } from '~~/core/match/types'
-import { formatLength, RULERS, unitsOf, type FormatOptions, type Ruler } from '~~/core/units'
+import { formatFigure, formatLength, RULERS, unitsOf, type FormatOptions, type Ruler } from '~~/core/units'
 
 /** Where preferences are kept: in this browser, or, where it denies that, in this page alone. */
 function whereToKeep(): StorageLike {
@@ -18,12 +18,15 @@ function whereToKeep(): StorageLike {
   }
 }
 
+/** What one measures by until one says otherwise: inches, or centimetres where the place writes 3,5. */
+const usualRuler = (): Ruler => (new Intl.NumberFormat().format(1.5).includes(',') ? 'cm-comma' : 'in')
+
 /** How this person reads: ruler and light, and what was done once. Kept in this browser. */
 export const usePrefs = defineStore('prefs', () => {
   const place = whereToKeep()
   /** What all figures are written by; what an older version kept is a ruler too. */
-  const ruler = useStorage<Ruler>('tidal-seam-units', 'in', place)
-  if (!(ruler.value in RULERS)) ruler.value = 'in'
+  const ruler = useStorage<Ruler>('tidal-seam-units', usualRuler(), place)
+  if (!(ruler.value in RULERS)) ruler.value = usualRuler()
   const units = computed(() => unitsOf(ruler.value))
   const light = useStorage<'auto' | 'light' | 'dark'>('tidal-seam-light', 'auto', place)
   /** What counts as matching, as easing, mm. */
@@ -45,5 +48,7 @@ export const usePrefs = defineStore('prefs', () => {
   const dark = computed(() => light.value === 'dark' || (light.value === 'auto' && prefersDark.value))
   const stillness = computed(() => motion.value === 'reduce')
   const length = (mm: number, options?: FormatOptions) => formatLength(mm, ruler.value, options)
-  return { place, ruler, units, light, dark, stillness, length, goodMm, easeMm, tolerances, demoHung, remindDays, backedUpAt }
+  /** A figure that is no length of the ruler’s own, with its decimals as the lengths beside it have them. */
+  const figure = (value: number, digits: number) => formatFigure(value, digits, ruler.value)
+  return { place, ruler, units, light, dark, stillness, length, figure, goodMm, easeMm, tolerances, demoHung, remindDays, backedUpAt }
 })

@@ -26,6 +26,7 @@ import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
 import { emptyOut, EMPTY_TRAY } from '~/data/empty-tray'
 import type { Tray, TrayPiece } from '~/data/tray-row'
+import { usePrefs } from '~/stores/prefs'
 
 const DOWN: Point = { x: 0, y: 1 }
 /** A corner nearer than this to another makes no edge that one could sew, mm. */
@@ -174,7 +175,7 @@ export const useTray = defineStore('tray', () => {
 
   function waiting(p: TrayPiece): string | null {
     if (!p.taken) return p.aside ? `set aside: ${ASIDES[p.aside].name.toLowerCase()}` : 'left out'
-    if (p.trouble?.code === 'open') return `open: a gap of ${(p.trouble.gapMm ?? 0).toFixed(1)} mm`
+    if (p.trouble?.code === 'open') return `open: a gap of ${usePrefs().figure(p.trouble.gapMm ?? 0, 1)} mm`
     if (p.trouble?.code === 'crosses') return 'its outline crosses itself'
     if (p.trouble) return 'drawn in too many parts'
     const b = built.value.find((x) => x.id === p.draft.id)?.piece

@@ -1,5 +1,5 @@
 import { formatLength, type FormatOptions } from './format-length'
-import { differenceOnRuler, type Ruler } from './ruler'
+import { differenceOnRuler, formatFigure, type Ruler } from './ruler'
 
 /**
  * Writes the difference of two lengths that stand beside it, so that the three add up: what one gets by subtracting the
@@ -12,5 +12,5 @@ export function formatDifference(afterMm: number, beforeMm: number, ruler: Ruler
   const exact = afterMm - beforeMm
   const tenths = Math.round(Math.abs(exact) * 10)
   if (shown !== 0 || tenths === 0) return formatLength(shown, ruler, options)
-  return `${exact < 0 ? '−' : options.signed ? '+' : ''}${(tenths / 10).toFixed(1)} mm`
+  return `${exact < 0 ? '−' : options.signed ? '+' : ''}${formatFigure(tenths / 10, 1, ruler)} mm`
 }

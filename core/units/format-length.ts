@@ -1,4 +1,4 @@
-import { markMm, unitsOf, type Ruler } from './ruler'
+import { formatFigure, markMm, unitsOf, type Ruler } from './ruler'
 import { INCH_MM } from './types'
 
 export interface FormatOptions {
@@ -31,12 +31,13 @@ function toInches(mm: number, fraction: number): Inches {
  * Writes a length for people, to the finest mark of their ruler. Rounds only here, never inside.
  * @example formatLength(34.925, 'in') // "1 3/8 in"
  * @example formatLength(34.6, 'cm-halves') // "3.45 cm"
+ * @example formatLength(34.6, 'cm-comma') // "3,5 cm"
  */
 export function formatLength(mm: number, ruler: Ruler, options: FormatOptions = {}): string {
   const marks = Math.round(Math.abs(mm) / markMm(ruler))
   const sign = marks === 0 ? '' : mm < 0 ? '−' : options.signed ? '+' : ''
   const unit = options.bare ? '' : ` ${unitsOf(ruler)}`
-  if (unitsOf(ruler) === 'cm') return `${sign}${((marks * markMm(ruler)) / 10).toFixed(markMm(ruler) < 1 ? 2 : 1)}${unit}`
+  if (unitsOf(ruler) === 'cm') return `${sign}${formatFigure((marks * markMm(ruler)) / 10, markMm(ruler) < 1 ? 2 : 1, ruler)}${unit}`
   const r = toInches(mm, INCH_MM / markMm(ruler))
   const fraction = r.numerator > 0 ? `${r.numerator}/${r.denominator}` : ''
   const whole = r.whole > 0 || !fraction ? String(r.whole) : ''

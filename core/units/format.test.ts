@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import {
   differenceToken,
   formatDifference,
+  formatFigure,
   formatLength,
   lengthToken,
   limitToken,
@@ -46,6 +47,14 @@ describe('reading off a ruler', () => {
     expect(formatLength(4.8, 'in-eighths')).toBe('1/4 in')
     expect(formatLength(34.6, 'cm')).toBe('3.5 cm')
     expect(formatLength(34.6, 'cm-halves')).toBe('3.45 cm')
+  })
+  it('writes decimals as the place does', () => {
+    expect(formatLength(34.6, 'cm-comma')).toBe('3,5 cm')
+    expect(formatLength(-34.6, 'cm-halves-comma', { bare: true })).toBe('−3,45')
+    expect(formatDifference(100.3, 100, 'cm-comma')).toBe('0,3 mm')
+    expect(writeLengths(`at most ${limitToken(25.9)}, ${differenceToken(10, 12)} apart`, 'cm-comma')).toBe('at most 2,5 cm, 0,2 cm apart')
+    expect(formatFigure(0.4567, 2, 'cm-comma')).toBe('0,46')
+    expect(formatFigure(0.4567, 2, 'in')).toBe('0.46')
   })
   it('carries a fraction that rounds up to a whole', () => {
     expect(formatLength(25.39, 'in')).toBe('1 in')

@@ -1,6 +1,6 @@
 export * from './types'
 export { parseLength, plainText } from './parse-length'
-export { differenceOnRuler, markMm, onRuler, RULERS, unitsOf, type Ruler } from './ruler'
+export { differenceOnRuler, formatFigure, markMm, onRuler, RULERS, unitsOf, type Ruler } from './ruler'
 export { formatDifference } from './format-difference'
 export { formatLength, type FormatOptions } from './format-length'
 export { differenceToken, lengthToken, limitToken, writeLengths } from './write-lengths'

@@ -1,10 +1,11 @@
 import { INCH_MM, type UnitSystem } from './types'
 
 /**
- * What lengths are written by: a unit with its usual finest mark (1/16 in, 1 mm), or a ruler with another mark.
+ * What lengths are written by: a unit with its usual finest mark (1/16 in, 1 mm), or a ruler with another mark, or with figures as
+ * many places write them (3,5 cm).
  * Everything that is shown of one garment is shown by one ruler.
  */
-export type Ruler = UnitSystem | 'in-eighths' | 'cm-halves'
+export type Ruler = UnitSystem | 'in-eighths' | 'cm-halves' | 'cm-comma' | 'cm-halves-comma'
 
 interface RulerFacts {
   units: UnitSystem
@@ -12,18 +13,29 @@ interface RulerFacts {
   markMm: number
   /** The mark as people call it. */
   mark: string
+  /** What parts whole figures from their decimals. */
+  decimal: '.' | ','
 }
 
 /** Every ruler, those of one unit side by side. */
 export const RULERS: Record<Ruler, RulerFacts> = {
-  in: { units: 'in', markMm: INCH_MM / 16, mark: '1/16 in' },
-  'in-eighths': { units: 'in', markMm: INCH_MM / 8, mark: '1/8 in' },
-  cm: { units: 'cm', markMm: 1, mark: '1 mm' },
-  'cm-halves': { units: 'cm', markMm: 0.5, mark: '0.5 mm' },
+  in: { units: 'in', markMm: INCH_MM / 16, mark: '1/16 in', decimal: '.' },
+  'in-eighths': { units: 'in', markMm: INCH_MM / 8, mark: '1/8 in', decimal: '.' },
+  cm: { units: 'cm', markMm: 1, mark: '1 mm', decimal: '.' },
+  'cm-halves': { units: 'cm', markMm: 0.5, mark: '0.5 mm', decimal: '.' },
+  'cm-comma': { units: 'cm', markMm: 1, mark: '1 mm', decimal: ',' },
+  'cm-halves-comma': { units: 'cm', markMm: 0.5, mark: '0,5 mm', decimal: ',' },
 }
 
 /** The unit that is read and written with a ruler. */
 export const unitsOf = (ruler: Ruler): UnitSystem => RULERS[ruler].units
+
+/**
+ * A figure with its decimals as they are written beside a ruler’s lengths.
+ * @example formatFigure(3.456, 1, 'cm-comma') // "3,5"
+ */
+export const formatFigure = (value: number, digits: number, ruler: Ruler): string =>
+  value.toFixed(digits).replace('.', RULERS[ruler].decimal)
 
 /** The finest mark of a ruler, mm. */
 export const markMm = (ruler: Ruler): number => RULERS[ruler].markMm

@@ -62,7 +62,7 @@ function lookAtStops(folded: FoldedPlan, context: ChangeContext): string | null 
             return `${stop.change.kind}: dragged ${by} mm its inputs are none`
         }
       }
-      for (const ruler of ['in', 'in-eighths', 'cm', 'cm-halves'] as const)
+      for (const ruler of ['in', 'in-eighths', 'cm', 'cm-halves-comma'] as const)
         for (const step of kind.paperSteps({ before, inputs: stop.change.inputs, applied: stop.applied, context, ruler })) {
           const bad = readable(step.text, `${stop.change.kind}, step on paper`)
           if (bad) return bad

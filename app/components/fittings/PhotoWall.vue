@@ -7,6 +7,7 @@ import { roomLeft } from '~/data/pictures'
 import { showDay } from '~/days'
 import { say, sayDone, sayFault } from '~/messages'
 import { useFittings } from '~/stores/fittings'
+import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
 import { fieldOf, valueOf } from '~/typed'
 
@@ -14,6 +15,7 @@ import { fieldOf, valueOf } from '~/typed'
 const props = defineProps<{ fitting: Fitting }>()
 const log = useFittings()
 const work = useWork()
+const prefs = usePrefs()
 const { pictureUrl, takeIn, thinOut } = usePhotos()
 
 const own = computed(() => log.photosOf(props.fitting.id))
@@ -52,9 +54,9 @@ const openId = ref<string | null>(null)
 const open = computed(() => own.value.find((p) => p.id === openId.value) ?? null)
 const besideId = ref<string | null>(null)
 const beside = computed(() => all.value.find((p) => p.id === besideId.value && p.id !== openId.value) ?? null)
-const megabytes = (bytes: number) => (bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`)
+const megabytes = (bytes: number) => (bytes < 1e9 ? `${prefs.figure(bytes / 1e6, 1)} MB` : `${prefs.figure(bytes / 1e9, 1)} GB`)
 const size = (photo: Photo) =>
-  photo.bytes < 1e6 ? `${Math.max(1, Math.round(photo.bytes / 1000))} kB` : `${(photo.bytes / 1e6).toFixed(1)} MB`
+  photo.bytes < 1e6 ? `${Math.max(1, Math.round(photo.bytes / 1000))} kB` : `${prefs.figure(photo.bytes / 1e6, 1)} MB`
 /** Room of this browser, for what is kept in it. */
 const room = ref<Awaited<ReturnType<typeof roomLeft>>>(null)
 watch(

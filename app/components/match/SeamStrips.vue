@@ -141,7 +141,7 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
       ></template>
       <template v-else-if="surplus > 0.05"
         >Surplus <LengthChange :from="sides[shorter]!.lengthMm" :to="sides[1 - shorter]!.lengthMm" unsigned /> on
-        {{ sides[1 - shorter]!.parts[0]!.name }} ({{ surplus.toFixed(1) }} mm).</template
+        {{ sides[1 - shorter]!.parts[0]!.name }} ({{ prefs.figure(surplus, 1) }} mm).</template
       >
       <template v-else>Both sides are equal to a tenth of a millimetre.</template>
       <span v-if="walked.marks.length" class="text-soft">

@@ -32,7 +32,7 @@ const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_M
         <p class="text-sm text-soft">To buy, {{ prefs.length(cloth.widthMm) }} wide</p>
         <p class="text-2xl font-semibold"><LengthText :mm="lengthToBuy(lay)" /></p>
         <p class="text-sm">
-          {{ (lengthToBuy(lay) / 1000).toFixed(2) }} m · {{ Math.round(lay.used * 100) }} % of it is used<template
+          {{ prefs.figure(lengthToBuy(lay) / 1000, 2) }} m · {{ Math.round(lay.used * 100) }} % of it is used<template
             v-if="cloth.shrinksAlong || cloth.shrinksAcross"
             >; <LengthText :mm="lay.lengthMm" /> once washed</template
           >

@@ -7,11 +7,13 @@ import { problemSentence } from '~~/core/result'
 import { ENDED } from '~/composables/useTrayPhotos'
 import { db } from '~/data/db'
 import { sayFault } from '~/messages'
+import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 
 /** Photographs of paper pieces: what is known in each, the outlines that were found, and the marks that join several. */
 const emit = defineEmits<{ add: [file: File] }>()
 const tray = useTray()
+const prefs = usePrefs()
 const { photographs } = tray
 const shownAt = ref(0)
 const photo = computed(() => photographs.photos[Math.min(shownAt.value, photographs.photos.length - 1)]!)
@@ -146,8 +148,8 @@ async function confirm() {
           </ul>
           <div v-if="proportion" class="mt-2 rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="photo-proportion">
             <p>
-              What lies there is {{ proportion.seen.toFixed(2) }} times as long as it is wide, and not
-              {{ proportion.said.toFixed(2) }} times: it is something else, and all lengths are wrong.
+              What lies there is {{ prefs.figure(proportion.seen, 2) }} times as long as it is wide, and not
+              {{ prefs.figure(proportion.said, 2) }} times: it is something else, and all lengths are wrong.
             </p>
             <button v-if="other" class="btn mt-3" data-test="other-sheet" @click="known = { kind: 'sheet', sheet: other }">
               It is {{ SHEETS[other].name.replace(/^A /, 'a ') }}

@@ -5,10 +5,12 @@ import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geom
 import { ASIDES } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type PieceKind } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
+import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 
 /** Piece by piece: name and kind, edges, grain, fold, notches, allowance. */
 const tray = useTray()
+const prefs = usePrefs()
 const edge = ref(0)
 const mode = ref<'edges' | 'notches' | 'corners' | 'pair'>('edges')
 /** The corner whose place on another size is being shown. */
@@ -162,7 +164,7 @@ const allAllowances = (mm: number) =>
           piece.trouble.code === 'too-fine'
             ? 'The outline, or what is drawn in it, has more parts than can be worked with. Draw it again with fewer points and bring the file again; the other pieces can be used now.'
             : piece.trouble.code === 'open'
-              ? `The outline is open: it is ${(piece.trouble.gapMm ?? 0).toFixed(1)} mm off at the marked place. Close it as it is drawn here, or in the drawing program and bring the file again; the other pieces can be used now.`
+              ? `The outline is open: it is ${prefs.figure(piece.trouble.gapMm ?? 0, 1)} mm off at the marked place. Close it as it is drawn here, or in the drawing program and bring the file again; the other pieces can be used now.`
               : 'The outline crosses itself at the marked place. Mend it in the drawing program and bring the file again; the other pieces can be used now.'
         }}
         <button v-if="piece.trouble.code === 'open'" class="btn mt-2" data-test="close-outline" @click="tray.closeOutline(id)">

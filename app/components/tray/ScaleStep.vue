@@ -126,7 +126,7 @@ const scaleWords = computed(
         <p>
           There is a test square or scale bar in it that says <LengthText :mm="square.saidMm" class="font-semibold" /> and measures
           <LengthText :mm="square.measuredMm" class="font-semibold" />:
-          {{ isOff ? `the drawing is at ${(100 / squareTimes).toFixed(1)} % of its true size.` : 'the scale is right.' }}
+          {{ isOff ? `the drawing is at ${prefs.figure(100 / squareTimes, 1)} % of its true size.` : 'the scale is right.' }}
         </p>
       </div>
       <label v-if="square && isOff" class="flex min-h-11 items-center gap-2.5"

@@ -10,6 +10,17 @@ const WIDER: readonly Concept[] = ['out', 'too-tight', 'more']
 const NARROWER: readonly Concept[] = ['in', 'too-loose', 'less']
 const OTHERS: readonly Concept[] = ['dart', 'fold', 'gapes', 'wedge', 'notch', 'move', 'true', 'slash', 'swing', 'pivot', 'straighten']
 
+/** “3/4 wider and 1 deeper”: each figure beside its own word; null where it is not said so. */
+function bothFigures(wish: Wish, depth: 1 | 0 | -1, width: 1 | 0 | -1): { deeperMm: number; widerMm: number } | null {
+  const beside = (words: readonly Concept[], way: 1 | 0 | -1) => {
+    const own = wish.amounts.filter((a) => words.some((w) => a.beside.has(w)))
+    return own.length === 1 ? signed(own[0]!, way) : null
+  }
+  if (wish.amounts.length !== 2) return null
+  const [deeperMm, widerMm] = [beside([...DEEPER, ...HIGHER], depth), beside([...WIDER, ...NARROWER], width)]
+  return deeperMm === null || widerMm === null ? null : { deeperMm, widerMm }
+}
+
 /** Craft 6.13 as it is said: “lower the front neckline 1”, “raise the back neck 1/2”, “wider neckline 3/8”, “neck too high”. */
 export function readRedrawNeckline(wish: Wish, begun: () => RedrawNecklineInputs | null): Reading<RedrawNecklineInputs>[] {
   const isShape = says(wish, 'neck-shape')
@@ -46,28 +57,26 @@ export function readRedrawNeckline(wish: Wish, begun: () => RedrawNecklineInputs
       },
     ]
   }
-  // “3/4 wider and 1 deeper”: each figure beside its own word.
-  const beside = (words: readonly Concept[], way: 1 | 0 | -1) => {
-    const own = wish.amounts.filter((a) => words.some((w) => a.beside.has(w)))
-    return own.length === 1 ? signed(own[0]!, way) : null
-  }
-  const [deeperMm, widerMm] =
-    wish.amounts.length === 2 ? [beside([...DEEPER, ...HIGHER], depth), beside([...WIDER, ...NARROWER], width)] : []
-  const isBoth = typeof deeperMm === 'number' && typeof widerMm === 'number'
-  const amountMm = isBoth ? deeperMm : oneAmount(wish, depth)
+  const both = bothFigures(wish, depth, width)
+  const amountMm = both ? both.deeperMm : oneAmount(wish, depth)
   const isBack = says(wish, 'back', 'centre-back')
   const isFront = says(wish, 'front', 'centre-front') || !isBack
   return [
     {
-      inputs: { ...usual, frontMm: isFront ? (amountMm ?? 0) : 0, backMm: isBack ? (amountMm ?? 0) : 0, ...(isBoth ? { widerMm } : {}) },
+      inputs: {
+        ...usual,
+        frontMm: isFront ? (amountMm ?? 0) : 0,
+        backMm: isBack ? (amountMm ?? 0) : 0,
+        ...(both ? { widerMm: both.widerMm } : {}),
+      },
       uses,
-      sure: amountMm !== null && depth !== 0 && (width === 0 || isBoth),
-      ...(isBoth ? { takes: ['several'] as const } : {}),
+      sure: amountMm !== null && depth !== 0 && (width === 0 || both !== null),
+      ...(both ? { takes: ['several'] as const } : {}),
       ...(depth === 0 ? {} : { towards: depth }),
       field: isFront ? 'frontMm' : 'backMm',
       how: wish.amounts.length > 0 ? (isFront && isBack ? 'at centre front and back' : isBack ? 'at centre back' : 'at centre front') : '',
-      stays: isBoth
-        ? `and each end ${lengthToken(Math.abs(widerMm))} ${widerMm > 0 ? 'further out' : 'further in'} on the shoulder`
+      stays: both
+        ? `and each end ${lengthToken(Math.abs(both.widerMm))} ${both.widerMm > 0 ? 'further out' : 'further in'} on the shoulder`
         : 'both ends at the shoulder',
     },
   ]
