@@ -17,7 +17,7 @@ const words = (r: Ruler) => `${NAMES[RULERS[r].units]}, to ${RULERS[r].mark}${RU
       {{ prefs.units }}<ChevronDown class="size-4" aria-hidden="true" />
     </ListboxButton>
     <ListboxOptions
-      class="absolute right-0 top-full z-30 mt-1 w-60 rounded-lg border border-edge bg-panel p-1 shadow-lg focus:outline-none"
+      class="absolute right-0 top-full z-30 mt-1 w-80 rounded-lg border border-edge bg-panel p-1 shadow-lg focus:outline-none"
     >
       <ListboxOption v-for="r in rulers" :key="r" v-slot="{ active, selected }" :value="r" as="template">
         <li

@@ -19,7 +19,7 @@ function whereToKeep(): StorageLike {
 }
 
 /** What one measures by until one says otherwise: inches, or centimetres where the place writes 3,5. */
-const usualRuler = (): Ruler => (new Intl.NumberFormat().format(1.5).includes(',') ? 'cm-comma' : 'in')
+const usualRuler = (): Ruler => (new Intl.NumberFormat(globalThis.navigator?.language).format(1.5).includes(',') ? 'cm-comma' : 'in')
 
 /** How this person reads: ruler and light, and what was done once. Kept in this browser. */
 export const usePrefs = defineStore('prefs', () => {
