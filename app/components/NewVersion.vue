@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { until, useTimeoutFn } from '@vueuse/core'
 import { RefreshCw } from 'lucide-vue-next'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { storage } from '~/data/storage'
@@ -13,8 +14,6 @@ import { opensOffline } from '~/offline'
 const LOOK_MS = 3_600_000
 /** A browser lets the version before finish what it is asked, some for minutes: nobody looks longer than this at a button, ms. */
 const PATIENCE_MS = 4_000
-/** So often it is looked whether everything is stored, ms. */
-const STORED_MS = 100
 /** The newer version, which waits. */
 const waiting = shallowRef<ServiceWorker | null>(null)
 /** It was loaded in another tab: what this page still has to fetch may be gone. */
@@ -45,20 +44,22 @@ onMounted(async () => {
 
 const isStored = computed(() => storage.pending === 0 && storage.where === 'browser' && storage.unstored.length === 0)
 /** The page from the beginning, as soon as all that was done meanwhile is stored. */
-function loadAnew() {
-  if (isStored.value) location.reload()
-  else setTimeout(loadAnew, STORED_MS)
-}
+const loadAnew = () =>
+  void until(isStored)
+    .toBe(true)
+    .then(() => location.reload())
+// A page that is left asks nothing more; where the newer version still waits then, it is said again.
+const patience = useTimeoutFn(loadAnew, PATIENCE_MS, { immediate: false })
 function load() {
   const worker = waiting.value
   // What waited a moment ago may have begun meanwhile, from another tab.
   if (isReplaced.value || worker?.state !== 'installed') return loadAnew()
   worker.addEventListener('statechange', () => worker.state === 'activated' && loadAnew())
   worker.postMessage({ type: 'SKIP_WAITING' })
-  // A page that is left asks nothing more; where the newer version still waits then, it is said again.
-  setTimeout(loadAnew, PATIENCE_MS)
+  patience.start()
 }
 function putOff() {
+  patience.stop()
   waiting.value = null
   isReplaced.value = false
 }

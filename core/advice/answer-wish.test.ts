@@ -380,6 +380,9 @@ blouse: raise the underarm 1/2 -> lower-armhole amountMm=-0.5
 flared: less flare, 2 inches at each hem -> hem-fullness amountMm=-2
 tunic: overlap 1 more -> wrap-over overlapMm=5.1339
 tunic: overlap 3 -> wrap-over overlapMm=3
+blouse: ease the sleeve in 1/2 -> asks
+blouse: ease in 1/2 at the bust -> asks
+blouse: 1 more ease at the bust -> bust-amount amountMm=0.5
 jacket: forward shoulders 1/2 left only -> asks shoulder-forward
 blouse: pinned 1/4 at the armhole on the left -> take-in-fold amountMm=0.25 edgeId="armhole" sides="one"
 blouse: armhole gapes 3/8 right side only -> take-in-fold amountMm=0.375 sides="other"

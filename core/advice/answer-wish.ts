@@ -12,7 +12,7 @@ import {
 import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
-import { figuresOf, NEUTRAL, readWish, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import { figuresOf, literally, NEUTRAL, readWish, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
 
 /** A change that a wish may mean. */
 export interface Offer {
@@ -62,12 +62,10 @@ function namesOn(garment: Garment): string[] {
 function wordsAbout(kind: ChangeKind<unknown>, { inputs, where = '', words = '' }: Reading<unknown>, garment: Garment): string {
   const text = JSON.stringify(inputs)
   const things = garment.pieces.flatMap((p) => [p, ...p.edges, ...p.corners, ...p.notches, ...p.darts, ...p.lines])
-  const named = [...things, ...garment.seams].filter((t) => new RegExp(`["\\s:]${escaped(t.id)}["\\s:]`).test(text)).map((t) => t.name)
+  const named = [...things, ...garment.seams].filter((t) => new RegExp(`["\\s:]${literally(t.id)}["\\s:]`).test(text)).map((t) => t.name)
   const { title } = kind.describe(garment, inputs)
   return [title, where, words, ...named].join(' ').toLowerCase()
 }
-
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 
 function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Candidate[] {
   const content = [...wish.said].filter((c) => !NEUTRAL.has(c))

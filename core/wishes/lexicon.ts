@@ -6,7 +6,7 @@ const WORDS = {
   // Verbs, with the direction that lies in them.
   longer: 'lengthen|lengthens|lengthened|lengthening|longer|elongate|extend|let down|more length|add length|taller|letting down',
   shorter:
-    'crop|crops|cropped|cropping|shorten|shortens|shortened|shortening|shorter|crop|take up|taken up|less length|reduce the length|turn up',
+    'crop|crops|cropped|cropping|shorten|shortens|shortened|shortening|shorter|take up|taken up|less length|reduce the length|turn up',
   out: 'let out|letting out|widen|widens|widening|wider|broaden|broader|bigger|larger|looser|roomier|more room|more width|more ease|enlarge|bring out|go out|goes out|wide',
   in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
   fuller: 'fuller|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
@@ -144,6 +144,7 @@ const WORDS = {
     'cap follow the armhole|cap follows the armhole|cap to follow the armhole|cap follow its armhole|cap follows armhole|cap fit the armhole|cap to the armhole|cap does not fit the armhole|cap doesn’t fit the armhole|cap too long for the armhole|cap too short for the armhole|sleeve follow the armhole|sleeve follows the armhole|sleeve fit the armhole|sleeve to the armhole|sleeve does not fit the armhole|sleeve doesn’t fit the armhole|cap no longer fits|sleeve no longer fits',
   'armhole-follows':
     'armhole follow the cap|armhole follows the cap|armhole to follow the cap|armhole follow the sleeve|armhole follows the sleeve|armhole fit the cap|armhole fit the sleeve|armhole to the cap|armhole to the sleeve|armhole does not fit the cap|armhole too long for the cap|armhole too short for the cap',
+  ease: 'ease|eased|easing',
   'cap-ease':
     'cap ease|ease in cap|ease from the cap|ease from the sleeve cap|ease from sleeve cap|ease in the sleeve cap|ease in sleeve cap|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
@@ -185,7 +186,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
-    'am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations ease tip tips client clients customer figure hands'
+    'am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
   ).split(' '),
 )
 

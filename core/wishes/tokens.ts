@@ -213,6 +213,9 @@ function turnedAlone(tokens: readonly Token[]): Token[] {
   )
 }
 
+/** A name as a part of a pattern that is looked for: its signs stand for themselves. */
+export const literally = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+
 /** Wishes are short: of a longer text nothing is read. */
 export const LONGEST_WISH = 240
 

@@ -72,7 +72,20 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
-      uses: used(wish, 'side', 'each', 'round', 'from', 'seam', 'body', ...ZONES, ...LET_OUT, ...TAKE_IN),
+      // “More ease at the hip”; “ease in” is another thing.
+      uses: used(
+        wish,
+        ...(says(wish, 'more', 'less') ? (['ease'] as const) : []),
+        'side',
+        'each',
+        'round',
+        'from',
+        'seam',
+        'body',
+        ...ZONES,
+        ...LET_OUT,
+        ...TAKE_IN,
+      ),
       ...(missing === null ? {} : { takes: ['wanted'] as const }),
       // “Let it out 1” may be said of the sides, and is asked.
       sure: mm !== null && !isAgainst && (hasSide || !isWhole || says(wish, 'round')),

@@ -1,5 +1,5 @@
 import type { Garment } from '../../pattern'
-import type { Wish } from '../../wishes'
+import { literally, type Wish } from '../../wishes'
 import { says, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { BlendInputs } from './schema'
@@ -7,19 +7,16 @@ import type { BlendInputs } from './schema'
 const ZONES = ['bust', 'waist', 'hip'] as const
 type Zone = (typeof ZONES)[number]
 
-/** A sign that means something of its own in a pattern. */
-const literal = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
-
 /** Sizes that stand bare before a level: “blend 3 bust, 4 waist, 5 hip”, “from 3 at the bust to 5 at the hip”. */
 function bareSizes(wish: Wish, garment: Garment): { name: string; zone: Zone }[] {
-  const names = garment.sizes.map((s) => literal(s.name)).join('|')
+  const names = garment.sizes.map((s) => literally(s.name)).join('|')
   const said = wish.text.matchAll(new RegExp(`(?<![\\p{L}\\d/.])(${names}) (?:(?:at|in|on|for) )?(?:the )?(bust|waist|hip)s?\\b`, 'giu'))
   return [...said].map((m) => ({ name: m[1]!.toUpperCase(), zone: m[2]!.toLowerCase() as Zone }))
 }
 
 /** “Blend between 3 and 5”, without levels. */
 function sizesBetween(wish: Wish, garment: Garment): string[] {
-  const names = garment.sizes.map((s) => literal(s.name)).join('|')
+  const names = garment.sizes.map((s) => literally(s.name)).join('|')
   const [, from, to] = new RegExp(`\\bbetween (${names}) and (${names})\\b`, 'iu').exec(wish.text) ?? []
   return from && to ? [from.toUpperCase(), to.toUpperCase()] : []
 }

@@ -22,7 +22,17 @@ export function readBust(wish: Wish, garment: Garment, begun: () => BustAmountIn
   return [
     {
       inputs: { ...usual, amountMm },
-      uses: used(wish, 'bust', 'each', 'round', 'piece', ...(isFront ? (['front'] as const) : []), ...FULLER, ...SMALLER),
+      uses: used(
+        wish,
+        ...(says(wish, 'more', 'less') ? (['ease'] as const) : []),
+        'bust',
+        'each',
+        'round',
+        'piece',
+        ...(isFront ? (['front'] as const) : []),
+        ...FULLER,
+        ...SMALLER,
+      ),
       sure: mm !== null && frontsOf(garment).length > 0,
       towards: way,
       ...(mm

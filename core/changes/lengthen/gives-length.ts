@@ -46,29 +46,6 @@ const WAIST: Corner = [
 
 const CROTCH: Corner = [['crotch', 'inseam']]
 
-const topOf = (piece: Piece, sizeId: string, corner: Corner) =>
-  corner.map(([a, b]) => cornerLevel(piece, sizeId, a, b)).find((c) => c !== null) ?? null
-
-/** Where the darts of all pieces that go along lie, measured as on a piece whose corner lies at a level. */
-function dartsBelow(garment: Garment, corner: Corner, cornerMm: number): Stretch[] {
-  return garment.pieces.flatMap((piece): Stretch[] => {
-    const top = topOf(piece, garment.baseSizeId, corner)
-    if (!top) return []
-    const shape = shapeOf(piece, garment.baseSizeId)
-    const grain = grainDirection(shape)
-    const ends = [
-      ...piece.darts.map((d) => dartFigures(piece, shape, d)).map((d) => [d.first, d.second, d.tip]),
-      ...doubleDartsOf(piece)
-        .map((d) => doubleDartFigures(shape, d.id))
-        .map((d) => [d.upper, d.lower]),
-    ]
-    return ends.map((points) => {
-      const levels = points.map((p) => alongGrain(p, grain) - top.at + cornerMm)
-      return { fromMm: Math.min(...levels) - CLEAR_MM, toMm: Math.max(...levels) + CLEAR_MM }
-    })
-  })
-}
-
 /** What is left of a stretch without some others, the longest first. */
 const without = (whole: Stretch, taken: readonly Stretch[]): Stretch[] =>
   taken
@@ -90,20 +67,44 @@ interface Start {
   at: number
 }
 
+const byCorner = (piece: Piece, sizeId: string, corner: Corner): Start[] => {
+  const found = corner.map(([a, b]) => cornerLevel(piece, sizeId, a, b)).find((c) => c !== null)
+  return found ? [{ mark: { by: 'corner', id: found.id }, at: found.at }] : []
+}
+
+const byLine = (piece: Piece, sizeId: string, role: 'waist' | 'hip'): Start[] =>
+  piece.lines.filter((l) => l.role === role).map((l) => ({ mark: { by: 'line', id: l.id }, at: lineLevel(shapeOf(piece, sizeId), l.id)! }))
+
+/** The place that lengths are measured down from; a waist without a corner is its line. */
+const upperEnd = (piece: Piece, sizeId: string, from: LengthRow['from']): Start | undefined =>
+  from === 'waist' ? [...byCorner(piece, sizeId, WAIST), ...byLine(piece, sizeId, 'waist')][0] : byCorner(piece, sizeId, UNDERARM)[0]
+
 /** A knee has hip and crotch above it, which have lengths of their own: what it misses lies below them. */
 function startOf(piece: Piece, sizeId: string, row: LengthRow): Start | null {
-  const byCorner = (corner: Corner): Start[] => {
-    const top = topOf(piece, sizeId, corner)
-    return top ? [{ mark: { by: 'corner', id: top.id }, at: top.at }] : []
-  }
-  const byLine = (role: 'waist' | 'hip'): Start[] =>
-    piece.lines
-      .filter((l) => l.role === role)
-      .map((l) => ({ mark: { by: 'line', id: l.id }, at: lineLevel(shapeOf(piece, sizeId), l.id)! }))
-  const isWaist = row.from === 'waist'
-  const marks = [...byCorner(isWaist ? WAIST : UNDERARM), ...(row.to === 'knee' ? [...byLine('hip'), ...byCorner(CROTCH)] : [])]
-  const all = marks.length > 0 || !isWaist ? marks : byLine('waist')
+  const upper = upperEnd(piece, sizeId, row.from)
+  const others = row.to === 'knee' ? [...byLine(piece, sizeId, 'hip'), ...byCorner(piece, sizeId, CROTCH)] : []
+  const all = [...(upper ? [upper] : []), ...others]
   return all.filter((m) => m.at < row.toLevelMm).sort((a, b) => b.at - a.at)[0] ?? null
+}
+
+/** Where the darts of all pieces that go along lie, measured as on the piece whose upper end lies at a level. */
+function dartsOfAll(garment: Garment, from: LengthRow['from'], upperMm: number): Stretch[] {
+  return garment.pieces.flatMap((piece): Stretch[] => {
+    const upper = upperEnd(piece, garment.baseSizeId, from)
+    if (!upper) return []
+    const shape = shapeOf(piece, garment.baseSizeId)
+    const grain = grainDirection(shape)
+    const ends = [
+      ...piece.darts.map((d) => dartFigures(piece, shape, d)).map((d) => [d.first, d.second, d.tip]),
+      ...doubleDartsOf(piece)
+        .map((d) => doubleDartFigures(shape, d.id))
+        .map((d) => [d.upper, d.lower]),
+    ]
+    return ends.map((points) => {
+      const levels = points.map((p) => alongGrain(p, grain) - upper.at + upperMm)
+      return { fromMm: Math.min(...levels) - CLEAR_MM, toMm: Math.max(...levels) + CLEAR_MM }
+    })
+  })
 }
 
 /**
@@ -113,18 +114,17 @@ function startOf(piece: Piece, sizeId: string, row: LengthRow): Start | null {
 function levelsFor(garment: Garment, row: LengthRow): Level[] {
   const piece = findPiece(garment, row.pieceId)!
   const shape = shapeOf(piece, garment.baseSizeId)
-  const corner = row.from === 'waist' ? WAIST : UNDERARM
-  const top = topOf(piece, garment.baseSizeId, corner)
   const bottom = row.toLevelMm
+  const start = startOf(piece, garment.baseSizeId, row)
   const printed = piece.lines.flatMap((l) => {
     const at = l.role === 'shorten' ? lineLevel(shape, l.id) : null
-    return at !== null && (!top || at > top.at) && at < bottom ? [{ id: l.id, at }] : []
+    return at !== null && (!start || at > start.at) && at < bottom ? [{ id: l.id, at }] : []
   })[0]
-  const at = (start: Start, mm: number, id = 'line-1'): Level => ({ id, share: 1, mark: start.mark, belowMm: mm - start.at })
-  const start = startOf(piece, garment.baseSizeId, row)
+  const at = (from: Start, mm: number, id = 'line-1'): Level => ({ id, share: 1, mark: from.mark, belowMm: mm - from.at })
   if (!start) return printed ? [at({ mark: { by: 'line', id: printed.id }, at: printed.at }, printed.at)] : []
   const inside = { fromMm: start.at + CLEAR_MM, toMm: bottom - CLEAR_MM }
-  const darts = top ? dartsBelow(garment, corner, top.at) : []
+  const upper = upperEnd(piece, garment.baseSizeId, row.from)
+  const darts = upper ? dartsOfAll(garment, row.from, upper.at) : []
   const free = without(inside, darts)
   const isClear = (mm: number) => darts.every((d) => mm <= d.fromMm + CLEAR_MM || mm >= d.toMm - CLEAR_MM)
   const line = printed && (isClear(printed.at) || free.length === 0) ? printed : undefined
