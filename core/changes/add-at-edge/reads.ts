@@ -34,6 +34,15 @@ const OTHERS: readonly Concept[] = [
 /** Words beside which a wish is said of the whole garment. */
 const OF_ALL: readonly Concept[] = ['out', 'in', 'round', 'each', 'make', 'width', 'body']
 
+/** How many edges carry the round of a zone: of two pieces sewn to each other at the waist, one goes round it. */
+function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneId: string): number {
+  const round =
+    findZones(garment)
+      .find((z) => z.id === zoneId)
+      ?.parts.map((p) => p.pieceId) ?? []
+  return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
+}
+
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
   if (says(wish, ...OTHERS)) return []
@@ -57,14 +66,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const way = missing === null ? said : missing < 0 ? -1 : 1
   const isAgainst = missing !== null && (missing * said < 0 || wish.amounts.length > 0)
   const mm = missing ?? oneAmount(wish, way)
-  // Of two pieces sewn to each other at the waist, one goes round it.
-  const round =
-    findZones(garment)
-      .find((z) => z.id === meant[0])
-      ?.parts.map((p) => p.pieceId) ?? []
-  const edges = chains
-    .filter((c) => round.includes(c.chain.pieceId))
-    .reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
+  const edges = edgesRound(garment, chains, meant[0]!)
   if (edges === 0) return []
   const isEach = missing === null && says(wish, 'each')
   const perEdge = mm === null ? 0 : isEach ? mm : mm / edges
