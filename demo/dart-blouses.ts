@@ -1,5 +1,5 @@
 import { measureLength } from '../core/geometry'
-import { finishTip, moveDart } from '../core/moves'
+import { finishTip, moveDart } from '../core/darts'
 import { dartIn, findPiece, shapeOf, type Dart, type Garment, type Piece } from '../core/pattern'
 import { draftBlouse } from './blouse'
 

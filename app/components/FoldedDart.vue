@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { foldCap } from '~~/core/changes'
 import { boundsOf, line, type Path, type Point } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
-import { pressWords } from '~~/core/moves'
+import { pressWords } from '~~/core/darts'
 import { findPiece, shapeOf, type Dart, type Garment } from '~~/core/pattern'
 
 /** A dart as it will be sewn: closed and pressed, its cloth folded under, the edge across it, and the cap that shapes. */

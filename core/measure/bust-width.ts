@@ -1,5 +1,5 @@
 import { distance, dot, nearestPlace, placeAt, scale, type Point, placeOnRay } from '../geometry'
-import { outwardOf } from '../moves'
+import { outwardOf } from '../darts'
 import { edgePath, findPiece, grainDirection, seamsOfEdge, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { zonePartOf } from './find-zones'
 import { apexesOf } from './find-front'

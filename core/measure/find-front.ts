@@ -13,7 +13,7 @@ import {
   crossPoints,
   placeOnRay,
 } from '../geometry'
-import { findApex, outwardOf } from '../moves'
+import { findApex, outwardOf } from '../darts'
 import {
   dartFigures,
   edgePath,

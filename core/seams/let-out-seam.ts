@@ -1,5 +1,6 @@
 import { dot, measureLength, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point, alongGrain } from '../geometry'
-import { asCurves, displaceAlong, displacePath, easeIn, equaliseLegs } from '../moves'
+import { equaliseLegs } from '../darts'
+import { asCurves, displaceAlong, displacePath, easeIn } from '../moves'
 import {
   edgePath,
   findPiece,

@@ -1,17 +1,16 @@
 import { shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { findZones, finishedMm, sideChains, zonesOnChain } from '../../measure'
-import { SEAM_KEPT_MM } from '../../tolerances'
+import { sideChains, zonesOnChain } from '../../measure'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import { settleCaps } from '../../seams'
 import { settleBands } from '../shared/settle-bands'
 import { sideCautions } from '../shared/side-turns'
-import { SIDE_KEYS, widenSides, type SideZone } from '../shared/widen-sides'
-import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
-import type { Applied, ChangeContext, HeldPromise } from '../types'
+import { widenSides } from '../shared/widen-sides'
+import type { Applied, ChangeContext } from '../types'
 import type { AddAtEdgeInputs } from './schema'
+import { heldByAdding } from './held'
 
 /** The garment with its sides let out or taken in, size by size, and what broke: sizes after one that breaks are not drawn. */
 function widen(garment: Garment, inputs: AddAtEdgeInputs): { garment: Garment; broken: ReturnType<typeof findBrokenOutline> } {
@@ -26,27 +25,6 @@ function widen(garment: Garment, inputs: AddAtEdgeInputs): { garment: Garment; b
     if (broken) return { garment: g, broken }
   }
   return { garment: g, broken: null }
-}
-
-/** What each zone of the garment has to measure after it: as many edges as carry it, times the amount. */
-function heldByAdding(before: Garment, after: Garment, inputs: AddAtEdgeInputs, sizeId: string): HeldPromise[] {
-  const held: HeldPromise[] = []
-  for (const zone of findZones(before)) {
-    const key = SIDE_KEYS[zone.id as SideZone]
-    if (!key || zone.parts.some((p) => p.by === 'narrowest')) continue
-    const edges = zone.parts.reduce((sum, part) => {
-      const piece = before.pieces.find((p) => p.id === part.pieceId)!
-      const times = piece.cut.count * (piece.edges.some((e) => e.fold) ? 2 : 1)
-      return sum + sideChains(piece, shapeOf(piece, sizeId)).length * times
-    }, 0)
-    const grew = finishedMm(after, zone, sizeId) - finishedMm(before, zone, sizeId)
-    held.push(holdMeasure(`${zone.name} grows by ${edges} edges`, 'finished', inputs[key] * edges, grew, 2 * SEAM_KEPT_MM))
-  }
-  for (const piece of before.pieces) {
-    const { was, is } = bothShapes(before, after, piece.id, sizeId)
-    held.push(holdGrain(piece, was, is))
-  }
-  return [...held, ...holdSeams(before, after, sizeId)]
 }
 
 /**

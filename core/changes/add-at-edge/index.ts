@@ -1,12 +1,13 @@
 import { ok, refuse, type Result } from '../../result'
 import type { Garment } from '../../pattern'
 import { defineChange } from '../define-change'
-import { dragSide, hasSides, largestSide, sideHandles, sideSteps, zonesOnSides } from '../shared/side-drawing'
-import type { ChangeContext, Field, PaperStep, StepInput } from '../types'
+import { dragSide, hasSides, largestSide, sideHandles, zonesOnSides } from '../shared/side-drawing'
+import type { ChangeContext, Field } from '../types'
 import { applyAddAtEdge } from './apply'
 import { proposeRemainder } from './proposes'
 import { readAddAtEdge } from './reads'
 import { AddAtEdgeSchema, type AddAtEdgeInputs } from './schema'
+import { addPaperSteps } from './paper-steps'
 
 const KEYS = ['bustMm', 'waistMm', 'hipMm'] as const
 const WORDS = { bust: 'At the bust', waist: 'At the waist', hip: 'At the hip' } as const
@@ -70,13 +71,5 @@ export const addAtEdge = defineChange({
   withLargest: (_garment, inputs, largestMm) => largestSide(inputs, largestMm),
   withAmount: (_garment, _inputs, amountMm) => ({ bustMm: amountMm / 4, waistMm: amountMm / 2, hipMm: amountMm }),
 })
-
-function addPaperSteps(input: StepInput<AddAtEdgeInputs>): PaperStep[] {
-  return [
-    ...sideSteps(input, () => input.inputs),
-    { text: 'If the underarm moved, measure the armhole again and make the sleeve cap as much longer than it as before.', drawing: null },
-    { text: 'Walk the side seams: front and back must be equal.', drawing: null },
-  ]
-}
 
 export type { AddAtEdgeInputs } from './schema'

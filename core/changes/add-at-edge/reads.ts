@@ -31,6 +31,7 @@ const OTHERS: readonly Concept[] = [
   'longer',
   'shorter',
 ]
+
 /** Words beside which a wish is said of the whole garment. */
 const OF_ALL: readonly Concept[] = ['out', 'in', 'round', 'each', 'make', 'width', 'body']
 

@@ -13,10 +13,9 @@ import {
 } from '../../seams'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { holdSeams, holdTheRest } from '../shared/held'
-import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
+import { heldByArmholes } from './held'
 import type { ArmholeToCapInputs } from './schema'
 
 /** Armholes of every size as long as their caps ask for; and how the underarm went in each. */
@@ -63,8 +62,6 @@ export function applyArmholeToCap(garment: Garment, inputs: ArmholeToCapInputs, 
   const { garment: after, fits } = done.value
   const broken = findBrokenOutline(garment, after)
   if (broken) return refuse('amount-too-large', broken.where, `${broken.what} by this.`, 'Let the cap follow the armhole instead.')
-  const bought = context.bought ?? garment
-  const sizeBought = bought.sizes.some((s) => s.id === context.sizeId) ? context.sizeId : bought.baseSizeId
   const ends = pairs.value.flatMap((a) => HALVES.map((half) => underarmEnd(garment, a[half])))
   const redrawn = ends.flatMap((e) => [...e.armhole, ...e.side.map((s) => ({ ...s, pieceId: e.piece.id }))])
   return ok({
@@ -75,14 +72,7 @@ export function applyArmholeToCap(garment: Garment, inputs: ArmholeToCapInputs, 
       ends.map((e) => e.piece.id),
     ),
     leftOut: [],
-    held: [
-      ...heldByPairs(garment, after, context.sizeId, {
-        more: { front: inputs.frontMm, back: inputs.backMm },
-        easeOf: { garment: bought, sizeId: sizeBought },
-      }),
-      ...holdSeams(garment, after, context.sizeId, sleeveSeams(garment)),
-      ...holdTheRest(garment, after, redrawn, context.sizeId),
-    ],
+    held: heldByArmholes(garment, after, inputs, redrawn, context),
     cautions: whatMoved(fits.get(context.sizeId)),
     setsEase: true,
   })

@@ -5,6 +5,7 @@ import type { BicepWidthInputs } from './schema'
 
 const FULLER: readonly Concept[] = ['out', 'fuller', 'more', 'too-tight', 'arm-drags', 'open']
 const SLIMMER: readonly Concept[] = ['in', 'less', 'too-loose', 'close']
+
 const ELSEWHERE: readonly Concept[] = [
   'hem',
   'wrist',

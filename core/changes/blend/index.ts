@@ -1,125 +1,15 @@
 import { readBlend } from './reads'
-import { sideCautions } from '../shared/side-turns'
-import type { Point } from '../../geometry'
-import { findPiece, grainDirection, shapeOf, type Garment, sideLength } from '../../pattern'
-import { ok, refuse, type Result } from '../../result'
-import { finishedMm, findZones, pointOnChain, sideChains, type SideChain } from '../../measure'
-import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
-import { formatLength, limitToken } from '../../units'
+import { findPiece, grainDirection, shapeOf } from '../../pattern'
+import { ok, refuse } from '../../result'
 
 import { defineChange } from '../define-change'
-import { findBrokenOutline } from '../check-outlines'
-import { outlineStroke } from '../shared/draw-step'
-import { findLargest } from '../find-largest'
-import { holdMeasure } from '../shared/held'
-import type { Applied, ChangeContext, Field, Handle, HeldPromise, PaperStep, StepInput } from '../types'
-import { levelLine } from '../shared/levels/move-garment'
-import { blendGarment } from './blend-garment'
+import type { Field, Handle } from '../types'
 import { proposeBlend } from './proposes'
-import { planChain, zonesOfSides, type BlendPlan } from './plan-chain'
-import { BlendSchema, type BlendInputs } from './schema'
-
-/** The end of a change is set this far from the hip at most, mm (schema). */
-const END_MM = 2000
-
-/** A blended zone must measure what its size measures to this, mm: the line may be redrawn twice on every piece. */
-const ZONE_MM = 1
-
-/** Every side seam of a garment with where it changes over. */
-function plansOf(garment: Garment, inputs: BlendInputs): { chain: SideChain; plan: BlendPlan }[] {
-  return garment.pieces.flatMap((piece) =>
-    sideChains(piece, shapeOf(piece, garment.baseSizeId)).flatMap((chain) => {
-      const plan = planChain(garment, chain, inputs, garment.baseSizeId)
-      return plan ? [{ chain, plan }] : []
-    }),
-  )
-}
-
-function heldByBlend(before: Garment, after: Garment, inputs: BlendInputs): HeldPromise[] {
-  const sizeId = before.baseSizeId
-  const held: HeldPromise[] = findZones(before)
-    // A narrowest place moves when what lies above and below it changes: it is no measure of its size.
-    .filter((z) => (z.id === 'bust' || z.id === 'waist' || z.id === 'hip') && z.parts.every((p) => p.by !== 'narrowest'))
-    .map((zone) => {
-      const from = inputs[zone.id as 'bust' | 'waist' | 'hip']
-      const name = before.sizes.find((s) => s.id === from)!.name
-      return holdMeasure(
-        `${zone.name} is that of size ${name}`,
-        'finished',
-        finishedMm(before, zone, from),
-        finishedMm(after, zone, sizeId),
-        ZONE_MM,
-      )
-    })
-  for (const seam of before.seams) {
-    const surplus = (g: Garment, id: string) => sideLength(g, seam, 0, id) - sideLength(g, seam, 1, id)
-    // The size in whose zone the seam lies has the surplus that is meant: the nearest of those that are used.
-    const is = surplus(after, sizeId)
-    const meant = [inputs.bust, inputs.waist, inputs.hip].map((id) => surplus(before, id))
-    const was = meant.reduce((a, b) => (Math.abs(b - is) < Math.abs(a - is) ? b : a))
-    held.push(holdMeasure(`${seam.name}, difference of its sides`, 'as in its size', was, is, SEAM_KEPT_MM))
-  }
-  return held
-}
-
-/** The first place below the arm at which there is no room left for the change to the waist. */
-const roomMm = (garment: Garment, inputs: BlendInputs): number =>
-  Math.min(...plansOf(garment, inputs).map(({ chain, plan }) => plan.transitions.find((t) => t.from === 'bust')?.endMm ?? chain.totalMm))
-
-function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeContext): Result<Applied> {
-  const zones = zonesOfSides(garment)
-  const gone = (['bust', 'waist', 'hip'] as const).find((z) => !garment.sizes.some((s) => s.id === inputs[z]))
-  if (garment.pieces.length === 0 || zones.length === 0 || gone)
-    return refuse(
-      'reference-gone',
-      gone ? `size for the ${gone}` : 'garment',
-      gone ? 'this size has gone.' : 'the side seams this was made for have gone.',
-      'Choose another size, or delete the change.',
-    )
-  const works = (startMm: number) => startMm < roomMm(garment, inputs) - EQUAL_MM
-  if (inputs.startMm > 0 && !works(inputs.startMm)) {
-    const largest = findLargest(inputs.startMm, works)
-    return refuse(
-      'amount-too-large',
-      'side seam',
-      'the change would begin below where it has to end.',
-      `It can begin ${limitToken(largest)} below the underarm at most.`,
-      largest,
-    )
-  }
-  const after = blendGarment(garment, inputs)
-  const broken = findBrokenOutline(garment, after)
-  if (broken)
-    return refuse('sizes-too-far', broken.where, `${broken.what} between these sizes.`, 'Choose sizes that lie nearer to each other.')
-  return ok({
-    garment: after,
-    touched: plansOf(garment, inputs).map(({ chain, plan }, i) => {
-      const piece = findPiece(garment, chain.pieceId)!
-      const shape = shapeOf(piece, garment.baseSizeId)
-      const changing = plan.transitions.filter((t) => inputs[t.from] !== inputs[t.to])
-      const down = grainDirection(shape)
-      const levelAt = (mm: number) => {
-        const p = placeOn(garment, chain, mm)
-        return p.x * down.x + p.y * down.y
-      }
-      return {
-        pieceId: chain.pieceId,
-        how: i === 0 ? ('asked' as const) : ('partner' as const),
-        levels: changing.flatMap((t) => [
-          { id: `${t.from}-start`, label: `from ${t.from}`, line: levelLine(piece, shape, levelAt(t.startMm + EQUAL_MM)), amountMm: 0 },
-          { id: `${t.from}-end`, label: `to ${t.to}`, line: levelLine(piece, shape, levelAt(t.endMm - EQUAL_MM)), amountMm: 0 },
-        ]),
-      }
-    }),
-    leftOut: [],
-    held: heldByBlend(garment, after, inputs),
-    cautions: sideCautions(garment, after, garment.baseSizeId),
-  })
-}
-
-/** The point of a side seam in the base size. */
-const placeOn = (garment: Garment, chain: SideChain, atMm: number): Point =>
-  pointOnChain(shapeOf(findPiece(garment, chain.pieceId)!, garment.baseSizeId), chain, atMm)
+import { placeOn, zonesOfSides } from './plan-chain'
+import { BlendSchema } from './schema'
+import { blendPaperSteps } from './paper-steps'
+import { applyBlend, plansOf } from './apply'
+import { END_MM } from './held'
 
 /** Craft 6.6: blend sizes. */
 export const blend = defineChange({
@@ -205,41 +95,5 @@ export const blend = defineChange({
   paperSteps: blendPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, startMm: Math.abs(amountMm) }),
 })
-
-/** Trace one size, mark, trace the other, join with a curve. */
-function blendPaperSteps({ before, inputs, applied, context, ruler }: StepInput<BlendInputs>): PaperStep[] {
-  const nameOf = (id: string) => before.sizes.find((s) => s.id === id)?.name ?? id
-  const figure = (mm: number) => formatLength(mm, ruler)
-  const steps = plansOf(before, inputs).map(({ chain, plan }): PaperStep => {
-    const piece = findPiece(before, chain.pieceId)!
-    const parts = plan.transitions.map(
-      (t) =>
-        `from ${figure(t.startMm)} to ${figure(t.endMm)} below the top of the side seam go over from size ${nameOf(inputs[t.from])} to size ${nameOf(inputs[t.to])} with one smooth line`,
-    )
-    const text =
-      parts.length > 0
-        ? parts.join('; ')
-        : `the side seam, ${figure(chain.totalMm)} long, is size ${nameOf(inputs[plan.zones[0]!])} all the way`
-    return {
-      text: `${piece.name}: lay the sizes over each other, centre on centre. Trace size ${nameOf(inputs[plan.zones[0]!])} at the top; ${text}. Trace the hem of size ${nameOf(inputs[plan.zones[plan.zones.length - 1]!])}.`,
-      drawing: {
-        pieceId: piece.id,
-        strokes: [
-          ...[...new Set([inputs.bust, inputs.waist, inputs.hip])].map((id) => outlineStroke(before, piece.id, id, 'outline')),
-          outlineStroke(applied.garment, piece.id, context.sizeId, 'result'),
-        ],
-        labels: [],
-      },
-    }
-  })
-  return [
-    ...steps,
-    { text: 'Sleeve and neckband take the size of the bust, a waistband that of the waist.', drawing: null },
-    {
-      text: 'Walk the side seams on the seam line: front and back must be equal, and the hem must run on without a corner.',
-      drawing: null,
-    },
-  ]
-}
 
 export type { BlendInputs } from './schema'

@@ -1,7 +1,8 @@
 import { easeIn, type Weights } from '../../moves'
-import { shapeOf, type Garment, type Piece } from '../../pattern'
-import { sideChains, zonesOnChain, type SideChain } from '../../measure'
+import { findPiece, shapeOf, type Garment, type Piece } from '../../pattern'
+import { pointOnChain, sideChains, zonesOnChain, type SideChain } from '../../measure'
 import type { BlendInputs, BlendZone } from './schema'
+import type { Point } from '../../geometry'
 
 /** A change from one zone's size to the next one's, mm along the side seam. */
 export interface Transition {
@@ -69,3 +70,7 @@ export function zoneOfFollower(garment: Garment, piece: Piece): BlendZone {
   if (piece.kind === 'band' && piece.edges.some((e) => e.role === 'waist')) return 'waist'
   return has.has('bust') ? 'bust' : has.has('waist') ? 'waist' : 'hip'
 }
+
+/** The point of a side seam in the base size. */
+export const placeOn = (garment: Garment, chain: SideChain, atMm: number): Point =>
+  pointOnChain(shapeOf(findPiece(garment, chain.pieceId)!, garment.baseSizeId), chain, atMm)

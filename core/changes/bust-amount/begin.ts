@@ -1,5 +1,5 @@
 import { frontsOf } from '../../measure'
-import { tipBackMm } from '../../moves'
+import { tipBackMm } from '../../darts'
 import { centreLine, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { noFront } from '../shared/no-front'

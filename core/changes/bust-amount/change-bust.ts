@@ -1,7 +1,6 @@
 import { add, dot, measureLength, nearestPlace, scale, subtract, type Path, type Point, placeOnRay } from '../../geometry'
 import { apexOfFront, bustShare, edgesOppose, frontKind, sidePlace, type FrontKind, type Panels } from '../../measure'
 import {
-  bulge,
   closeDart,
   drawLegsTo,
   drawTipBack,
@@ -10,13 +9,12 @@ import {
   outwardOf,
   pressAnew,
   runsDown,
-  shareAlike,
   slideTipLevel,
   spreadBust,
-  stretchAlong,
   tipBackMm,
   type SpreadBust,
-} from '../../moves'
+} from '../../darts'
+import { bulge, shareAlike, stretchAlong } from '../../moves'
 import {
   dartIn,
   dartFigures,

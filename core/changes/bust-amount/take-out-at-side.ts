@@ -1,5 +1,6 @@
 import { dot, reversePath, scale, subtract, type Path, type Point } from '../../geometry'
-import { leadRun, runsDown, stretchAlong } from '../../moves'
+import { runsDown } from '../../darts'
+import { leadRun, stretchAlong } from '../../moves'
 import { dartFigures, dartIn, edgePath, grainDirection, neighbours, type Piece, type Shape } from '../../pattern'
 
 /**

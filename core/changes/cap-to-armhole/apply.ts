@@ -3,8 +3,8 @@ import { ok, refuse, type Result } from '../../result'
 import { armholesWithSleeve, settleCaps, type CapWay, type SettledCap } from '../../seams'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { heldByPairs } from '../shared/held-pairs'
 import type { Applied, Caution, ChangeContext } from '../types'
+import { heldByCaps } from './held'
 import type { CapToArmholeInputs } from './schema'
 
 /** A shoulder notch that goes further than this asks for the whole cap to be slid (craft 6.10), mm. */
@@ -41,17 +41,12 @@ export function applyCapToArmhole(garment: Garment, inputs: CapToArmholeInputs, 
   const { garment: after, caps } = done.value
   const broken = findBrokenOutline(garment, after)
   if (broken) return refuse('amount-too-large', broken.where, `${broken.what} by this.`, 'Let the armhole follow the cap instead.')
-  const bought = context.bought ?? garment
-  const sizeBought = bought.sizes.some((s) => s.id === context.sizeId) ? context.sizeId : bought.baseSizeId
   const sleeves = new Set(pairs.value.flatMap(({ sleeve: { seam, side } }) => seam.sides[side].map((r) => r.pieceId)))
   return ok({
     garment: after,
     touched: [...sleeves].map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
-    held: heldByPairs(garment, after, context.sizeId, {
-      more: { front: inputs.frontMm, back: inputs.backMm },
-      easeOf: { garment: bought, sizeId: sizeBought },
-    }),
+    held: heldByCaps(garment, after, inputs, context),
     cautions: [...(caps.get(context.sizeId) ?? [])].flatMap((cap) => whatMoved(cap, findPiece(after, [...sleeves][0]!)!.name)),
     setsEase: true,
   })

@@ -1,21 +1,22 @@
-import { distance, tangentAt, turnRad } from '../../geometry'
 import type { Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { crotchOf, HALVES, joinRuns, runLength, type Crotch, type Half } from '../../seams'
-import { CAP_END_DEG, EQUAL_MM } from '../../tolerances'
+import { crotchOf, HALVES, runLength, type Crotch, type Half } from '../../seams'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from '../shared/held'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
+import { heldByScoop } from './held'
 import type { CrotchShapeInputs } from './schema'
 import { scoopCrotch, type CrotchRead } from './scoop'
 
 /** A scoop of more than this at once is worth sewing in two rounds, mm: what has been cut away cannot come back. */
 const DEEP_SCOOP_MM = 19
+
 /** Readings that lie further apart than this from their mean are worth taking again, mm. */
 const WIDE_SPREAD_MM = 8
+
 /** Where the body’s curve is shallower by more than this it is said, mm. */
 const SHALLOWER_MM = 3
+
 /** Width that a scoop takes is offered back from here on, mm. */
 const TAKEN_MM = 2
 
@@ -46,39 +47,6 @@ export function applyCrotchShape(garment: Garment, inputs: CrotchShapeInputs, co
     held: heldByScoop(garment, after, crotch.value, context.sizeId),
     cautions: read ? cautionsOf(garment, after, crotch.value, inputs, read, context.sizeId) : [],
   })
-}
-
-function heldByScoop(before: Garment, after: Garment, crotch: Crotch, sizeId: string): HeldPromise[] {
-  // What is sewn along the crotch grows with it, and is said.
-  const along = new Set(
-    before.seams
-      .filter((s) =>
-        s.sides.flat().some((r) => HALVES.some((h) => crotch[h].runs.some((c) => c.pieceId === r.pieceId && c.edgeId === r.edgeId))),
-      )
-      .map((s) => s.id),
-  )
-  return HALVES.flatMap((half): HeldPromise[] => {
-    const leg = crotch[half]
-    const { piece, was, is } = bothShapes(before, after, leg.piece.id, sizeId)
-    const [a, b] = [joinRuns(was, leg.runs), joinRuns(is, leg.runs)]
-    const deg = (x: ReturnType<typeof tangentAt>, y: ReturnType<typeof tangentAt>) => (turnRad(x, y) * 180) / Math.PI
-    const still = piece.edges.filter((e) => e.role !== 'crotch' && e.role !== 'dart-leg' && e.role !== 'outseam')
-    return [
-      holdMeasure('waist end of the crotch, moved by', piece.name, 0, distance(a[0]!.from, b[0]!.from), EQUAL_MM),
-      holdMeasure('crotch point, moved by', piece.name, 0, distance(a[a.length - 1]!.to, b[b.length - 1]!.to), EQUAL_MM),
-      holdMeasure('crotch at the waist, direction', piece.name, 0, deg(tangentAt(a[0]!, 0), tangentAt(b[0]!, 0)), CAP_END_DEG, 'deg'),
-      holdMeasure(
-        'crotch at the inseam, direction',
-        piece.name,
-        0,
-        deg(tangentAt(a[a.length - 1]!, 1), tangentAt(b[b.length - 1]!, 1)),
-        CAP_END_DEG,
-        'deg',
-      ),
-      ...still.map((e) => holdEdge(piece, was, is, e.id)),
-      holdGrain(piece, was, is),
-    ]
-  }).concat(holdSeams(before, after, sizeId, along))
 }
 
 function cautionsOf(

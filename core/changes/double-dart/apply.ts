@@ -1,23 +1,10 @@
-import {
-  add,
-  distance,
-  dot,
-  flattenPath,
-  intersectPaths,
-  mapPath,
-  scale,
-  subtract,
-  type Path,
-  type Point,
-  alongGrain,
-} from '../../geometry'
-import { widthAt } from '../../measure'
-import { containsPoint, outwardOf } from '../../moves'
+import { add, distance, dot, flattenPath, intersectPaths, mapPath, scale, subtract, type Path, type Point } from '../../geometry'
+import { outwardOf } from '../../darts'
+import { containsPoint } from '../../moves'
 import {
   doubleDartFigures,
   doubleDartsOf,
   findPiece,
-  grainDirection,
   outlineOf,
   ruleDoubleDart,
   shapeOf,
@@ -29,16 +16,17 @@ import {
   mapShapes,
 } from '../../pattern'
 import { refuse, ok, type Result } from '../../result'
-import { EQUAL_MM, FLATTEN_MM, GRADE_MM, SEAM_GOOD_MM } from '../../tolerances'
+import { EQUAL_MM, FLATTEN_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
 import { figuresOf, findDoubleDart, type FoundDoubleDart } from './find'
+import { heldByDoubleDart } from './held'
 import type { DoubleDartInputs } from './schema'
 
 /** A dart inside a piece that takes in more than this stands off the body: shared out, it lies flat, mm. */
 const WIDE_MM = 40
+
 /** A tip nearer to the apex than this makes a point there, mm (craft 6.11). */
 const APEX_CLEAR_MM = 25
 
@@ -130,35 +118,9 @@ export function applyDoubleDart(garment: Garment, inputs: DoubleDartInputs, cont
     garment: after,
     touched: [{ pieceId: found.piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: heldBy(garment, after, found, lineId, inputs, context.sizeId),
+    held: heldByDoubleDart(garment, after, found, lineId, inputs, context.sizeId),
     cautions: cautionsOf(after, found, lineId, inputs, context.sizeId),
   })
-}
-
-function heldBy(
-  before: Garment,
-  after: Garment,
-  found: FoundDoubleDart,
-  lineId: string,
-  inputs: DoubleDartInputs,
-  sizeId: string,
-): HeldPromise[] {
-  const { piece, was, is } = bothShapes(before, after, found.piece.id, sizeId)
-  const held = piece.edges.filter((e) => e.role !== 'dart-leg').map((e) => holdEdge(piece, was, is, e.id))
-  held.push(holdGrain(piece, was, is))
-  const now = findPiece(after, piece.id)!
-  if (now.lines.some((l) => l.id === lineId)) {
-    const [a, b] = doubleDartFigures(is, lineId).legsMm
-    if (inputs.legs === 'ruled' || !found.lineId) held.push(holdMeasure('both legs alike', piece.name, a.above, b.above, EQUAL_MM))
-  }
-  if (inputs.raiseMm === 0) {
-    const level = alongGrain(figuresOf(found, before, sizeId).middle, grainDirection(was))
-    const wanted = widthAt(piece, was, level) - inputs.amountMm
-    const upright = Math.abs(dot(figuresOf(found, before, sizeId).across, grainDirection(was))) < EQUAL_MM
-    if (upright)
-      held.push(holdMeasure('width at its widest place, less what it takes in', piece.name, wanted, widthAt(now, is, level), GRADE_MM))
-  }
-  return held
 }
 
 function cautionsOf(after: Garment, found: FoundDoubleDart, lineId: string, inputs: DoubleDartInputs, sizeId: string): Caution[] {

@@ -41,6 +41,7 @@ export const findDoubleDart = (garment: Garment, ref: string) => doubleDartPlace
 
 /** Usual reach of a waist dart up and down from its widest place, mm; a front one ends further from the bust. */
 const REACH_MM = { front: { up: 110, down: 100 }, other: { up: 130, down: 120 } }
+
 /** The widest place of a new dart lies at least this far inside the piece, along the grain, mm. */
 const ROOM_MM = 40
 

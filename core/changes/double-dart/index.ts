@@ -112,4 +112,5 @@ export const doubleDart = defineChange({
 })
 
 export { doubleDartInputs } from './find'
+
 export type { DoubleDartInputs } from './schema'

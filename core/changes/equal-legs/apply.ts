@@ -1,20 +1,15 @@
-import { growLeg } from '../../moves'
-import { dartFigures, shapeOf, type Garment, type Shape } from '../../pattern'
+import { growLeg } from '../../darts'
+import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { dartsOf, type FoundDart } from '../shared/darts/find-darts'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
+import { bothShapes } from '../shared/held'
 import type { Applied, ChangeContext } from '../types'
 import type { EqualLegsInputs } from './schema'
-
-/** The edge beside a leg: the one that ends at the first leg, or the one that starts at the second. */
-export function besideLeg(found: FoundDart, shape: Shape, leg: 'first' | 'second') {
-  const figures = dartFigures(found.piece, shape, found.dart)
-  return leg === 'first' ? figures.before : figures.after
-}
+import { heldByEqualLegs } from './held'
 
 function growGarment(garment: Garment, found: FoundDart, inputs: EqualLegsInputs): Garment {
   if (inputs.growMm === 0) return garment
@@ -50,18 +45,11 @@ export function applyEqualLegs(garment: Garment, inputs: EqualLegsInputs, contex
   }
   const after = growGarment(garment, found, inputs)
   const { piece, was, is } = bothShapes(garment, after, found.piece.id, context.sizeId)
-  const beside = besideLeg(found, was, inputs.leg).id
-  const moving = found.dart.legs[inputs.leg === 'first' ? 0 : 1]
-  const angleDeg = (shape: Shape) => (dartFigures(piece, shape, found.dart).angleRad * 180) / Math.PI
   return ok({
     garment: after,
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: [
-      ...piece.edges.filter((e) => e.id !== beside && e.id !== moving).map((e) => holdEdge(piece, was, is, e.id)),
-      holdMeasure('dart’s angle', piece.name, angleDeg(was), angleDeg(is), EQUAL_MM, 'deg'),
-      holdGrain(piece, was, is),
-    ],
+    held: heldByEqualLegs(found, inputs, was, is),
     cautions: [],
   })
 }

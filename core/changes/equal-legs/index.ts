@@ -3,13 +3,12 @@ import { mendLegs } from './mends'
 import { subtract, unit } from '../../geometry'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
 import { type FoundDart, dartsOf } from '../shared/darts/find-darts'
-import { lineStroke, outlineStroke } from '../shared/draw-step'
-import type { Handle, PaperStep, StepInput } from '../types'
-import { applyEqualLegs, besideLeg } from './apply'
+import type { Handle } from '../types'
+import { applyEqualLegs } from './apply'
 import { EqualLegsSchema, type EqualLegsInputs } from './schema'
+import { equalLegsPaperSteps, legWords } from './paper-steps'
 
 /** To begin with: the shorter leg grows. */
 function inputsFor(garment: Garment, found: FoundDart): EqualLegsInputs {
@@ -74,43 +73,3 @@ export const equalLegs = defineChange({
   paperSteps: equalLegsPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, growMm: amountMm }),
 })
-
-function legWords(garment: Garment, ref: string, leg: 'first' | 'second'): string {
-  const found = dartsOf(garment).find((d) => d.ref === ref)
-  if (!found) return leg
-  return `the one beside the ${besideLeg(found, shapeOf(found.piece, garment.baseSizeId), leg).name}, ${leg === 'first' ? 'before' : 'after'} the dart`
-}
-
-/** Ruler and pencil: draw the leg on, mark its new end, rule the edge to it. */
-function equalLegsPaperSteps({ before, inputs, applied, context, ruler }: StepInput<EqualLegsInputs>): PaperStep[] {
-  const found = dartsOf(before).find((d) => d.ref === inputs.dart)!
-  const { piece, dart } = found
-  const was = dartFigures(piece, shapeOf(piece, context.sizeId), dart)
-  const moved = dartsOf(applied.garment).find((d) => d.ref === inputs.dart)!
-  const is = dartFigures(moved.piece, shapeOf(moved.piece, context.sizeId), moved.dart)
-  const end = inputs.leg === 'first' ? is.first : is.second
-  const length = formatLength(inputs.leg === 'first' ? is.firstMm : is.secondMm, ruler)
-  const beside = besideLeg(found, shapeOf(piece, context.sizeId), inputs.leg).name
-  return [
-    {
-      text: `${piece.name}: lay the ruler from the tip of the ${dart.name} along the leg beside the ${beside} and mark ${length} from the tip.`,
-      drawing: {
-        pieceId: piece.id,
-        strokes: [outlineStroke(before, piece.id, context.sizeId, 'outline'), lineStroke(was.tip, end, 'cut')],
-        labels: [{ at: end, text: length }],
-      },
-    },
-    {
-      text: `${piece.name}: redraw the ${beside} smoothly to the mark.`,
-      drawing: {
-        pieceId: piece.id,
-        strokes: [
-          outlineStroke(before, piece.id, context.sizeId, 'outline'),
-          outlineStroke(applied.garment, piece.id, context.sizeId, 'result'),
-        ],
-        labels: [],
-      },
-    },
-    { text: 'Fold the dart: both legs must end together at the edge. Put the seam allowance back.', drawing: null },
-  ]
-}

@@ -1,5 +1,5 @@
 import { distance } from '../../geometry'
-import { findApex, tipBackMm } from '../../moves'
+import { findApex, tipBackMm } from '../../darts'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import { dartsOf, type FoundDart } from '../shared/darts/find-darts'
 import type { AskedByBody } from '../types'

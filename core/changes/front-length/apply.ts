@@ -1,52 +1,13 @@
-import { line, measureLength, scale } from '../../geometry'
-import { edgeFamily, edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment } from '../../pattern'
+import { line, scale } from '../../geometry'
+import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
 import { ok, type Result } from '../../result'
-import { LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { limitToken } from '../../units'
-import { familyMm } from '../shared/darts/find-darts'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
-import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
 import { touchedBy } from '../shared/touched-by'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
 import { changeFrontLength, type FrontDone } from './draw'
+import { heldByLength } from './held'
 import type { FrontLengthInputs } from './schema'
-
-/** Edges that keep their lengths: what is above the cut, and what goes down with the lower part. */
-const KEPT: EdgeRole[] = ['armhole', 'shoulder', 'neck', 'waist', 'hem']
-/** The lower edge is drawn to where the side ends once it is even with its partner. */
-const LOWER: EdgeRole[] = ['waist', 'hem']
-const CENTRE: EdgeRole[] = ['centre-front']
-
-function heldByLength(before: Garment, { garment: after }: FrontDone, inputs: FrontLengthInputs, sizeId: string): HeldPromise[] {
-  const { piece, was, is } = bothShapes(before, after, inputs.pieceId, sizeId)
-  const now = findPiece(after, piece.id)!
-  const centreMm = (p: typeof piece, shape: typeof was) =>
-    p.edges.filter((e) => e.fold || CENTRE.includes(e.role)).reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
-  const sideMm = (p: typeof piece, shape: typeof was) =>
-    p.edges.filter((e) => e.role === 'side').reduce((sum, e) => sum + measureLength(edgePath(shape, e.id)), 0)
-  const sides = new Set(piece.edges.filter((e) => e.role === 'side').map((e) => `${piece.id} ${e.id}`))
-  const families = new Map(piece.edges.filter((e) => KEPT.includes(e.role)).map((e) => [edgeFamily(e.id), e]))
-  return [
-    holdMeasure('centre front grows by', piece.name, inputs.amountMm, centreMm(now, is) - centreMm(piece, was), LENGTH_KEPT_MM),
-    ...[...families].map(([family, edge]) =>
-      holdMeasure(
-        `${edge.name}, length`,
-        piece.name,
-        familyMm(piece, was, family),
-        familyMm(now, is, family),
-        LOWER.includes(edge.role) ? SEAM_KEPT_MM : LENGTH_KEPT_MM,
-      ),
-    ),
-    holdGrain(piece, was, is),
-    holdMeasure('side seam with its dart closed', piece.name, sideMm(piece, was), sideMm(now, is), SEAM_KEPT_MM),
-    ...holdSeams(
-      before,
-      after,
-      sizeId,
-      new Set(before.seams.filter((s) => s.sides.flat().some((r) => sides.has(`${r.pieceId} ${r.edgeId}`))).map((s) => s.id)),
-    ),
-  ]
-}
 
 function cautionsOf({ isNewDart }: FrontDone, { pieceId, amountMm }: FrontLengthInputs): Caution[] {
   if (!isNewDart || amountMm === 0) return []

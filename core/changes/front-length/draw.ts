@@ -14,20 +14,8 @@ import {
   placeOnRay,
 } from '../../geometry'
 import { apexOfFront, frontKind, sidePlace, type FrontKind } from '../../measure'
-import {
-  angleFrom,
-  cutPiece,
-  drawLegsTo,
-  drawTipBack,
-  moveParts,
-  outwardOf,
-  partOfPlace,
-  pressAnew,
-  runsDown,
-  tipBackMm,
-  trueJoint,
-  type CutPiece,
-} from '../../moves'
+import { angleFrom, drawLegsTo, drawTipBack, outwardOf, pressAnew, runsDown, tipBackMm, trueJoint } from '../../darts'
+import { cutPiece, moveParts, partOfPlace, type CutPiece } from '../../moves'
 import {
   dartFigures,
   dartIn,

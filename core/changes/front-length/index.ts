@@ -1,19 +1,16 @@
 import { apexOfFront, frontsOf } from '../../measure'
-import { distance, scale } from '../../geometry'
-import { findPiece, grainDirection, shapeOf } from '../../pattern'
+import { grainDirection, shapeOf } from '../../pattern'
 import { ok } from '../../result'
-import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
 import { noFront } from '../shared/no-front'
-import { finishSteps } from '../shared/darts/finish-steps'
-import { lineStroke, outlineStroke } from '../shared/draw-step'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
-import type { Handle, PaperStep, StepInput } from '../types'
+import type { Handle } from '../types'
 import { applyFrontLength } from './apply'
-import { changeFrontLength, frontOf } from './draw'
+import { frontOf } from './draw'
 import { proposeFrontLength } from './proposes'
 import { readFrontLength } from './reads'
-import { FrontLengthSchema, type FrontLengthInputs } from './schema'
+import { FrontLengthSchema } from './schema'
+import { lengthSteps } from './paper-steps'
 
 /** Craft 4 and 6.11: the front longer or shorter than the back beside it. */
 export const frontLength = defineChange({
@@ -67,33 +64,5 @@ export const frontLength = defineChange({
   paperSteps: lengthSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
-
-function lengthSteps({ before, inputs, applied, context, ruler }: StepInput<FrontLengthInputs>): PaperStep[] {
-  const done = changeFrontLength(before, inputs)
-  if (!done.ok) return []
-  const { apex, atCentre, dartId, isNewDart } = done.value
-  const piece = findPiece(before, inputs.pieceId)!
-  const amount = formatLength(Math.abs(inputs.amountMm), ruler)
-  const way = inputs.amountMm >= 0 ? 'down' : 'up'
-  const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
-  const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
-  const through = isNewDart ? 'straight across to the side' : 'through the middle of the side dart'
-  const by = scale(grainDirection(shapeOf(piece, context.sizeId)), inputs.amountMm)
-  return [
-    {
-      text: `${piece.name}: rule from the centre square across to the apex (${formatLength(distance(atCentre, apex), ruler)}), and on ${through}.`,
-      drawing: { pieceId: piece.id, strokes: [outline, lineStroke(atCentre, apex, 'line')], labels: [{ at: apex, text: 'apex' }] },
-    },
-    {
-      text: `${piece.name}: cut along it. Slide the lower part ${way} the centre by ${amount}, the centre in one line and the grain straight; tape${inputs.amountMm >= 0 ? ' paper behind the gap' : ''}. The back is not changed.`,
-      drawing: {
-        pieceId: piece.id,
-        strokes: [outline, result, lineStroke(atCentre, { x: atCentre.x + by.x, y: atCentre.y + by.y }, 'line')],
-        labels: [{ at: atCentre, text: amount }],
-      },
-    },
-    ...finishSteps(applied.garment, piece.id, dartId, apex, context.sizeId, ruler),
-  ]
-}
 
 export type { FrontLengthInputs } from './schema'

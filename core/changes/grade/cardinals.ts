@@ -31,3 +31,23 @@ export function cardinalsOf(piece: Piece): (Cardinal | null)[] {
     return PAIRS.find(([a, b]) => roles.includes(a) && roles.includes(b) && roles[0] !== roles[1])?.[2] ?? null
   })
 }
+
+export const CARDINAL_WORDS: Record<Cardinal, string> = {
+  'neck-centre': 'neck at the centre',
+  'neck-point': 'neck point',
+  'shoulder-tip': 'shoulder tip',
+  underarm: 'underarm',
+  'waist-side': 'waist at the side',
+  'waist-centre': 'waist at the centre',
+  'hem-side': 'hem at the side',
+  'hem-centre': 'hem at the centre',
+  apex: 'apex',
+  'cap-end': 'ends of the cap',
+  wrist: 'wrist',
+  'hip-side': 'hip at the side',
+  'crotch-point': 'crotch point',
+  'opening-out': 'opening, outside',
+  'opening-in': 'opening, inside',
+  'leg-top': 'top of the leg',
+  'crotch-corner': 'crotch corner',
+}

@@ -54,6 +54,7 @@ export function heldByGrade(before: Garment, after: Garment, inputs: GradeInputs
   return held
 }
 
+/** Rules whose parts do not add up to the interval. */
 export function gradeCautions(garment: Garment, inputs: GradeInputs): Caution[] {
   const part = growthByRules(garment, inputs)
   const cautions: Caution[] = []

@@ -1,65 +1,18 @@
 import { readGrade } from './reads'
-import { cornersOf, findPiece, grainDirection, shapeOf, cornerPoint, type Garment } from '../../pattern'
-import { ok, refuse, type Result } from '../../result'
+import { cornersOf, findPiece, grainDirection, shapeOf, cornerPoint } from '../../pattern'
+import { ok, refuse } from '../../result'
 import { findZones } from '../../measure'
-import { lengthToken, limitToken } from '../../units'
+import { lengthToken } from '../../units'
 import { defineChange } from '../define-change'
-import { findLargest } from '../find-largest'
-import type { Applied, ChangeContext, Handle } from '../types'
+import type { Handle } from '../types'
 import { cardinalsOf } from './cardinals'
-import { findBrokenSize } from './find-broken-size'
-import { gradedSizes, gradeGarment } from './grade-garment'
-import { gradeCautions, heldByGrade } from './held'
-import { CARDINAL_WORDS, gradePaperSteps } from './paper-steps'
-import { GradeSchema, type GradeInputs } from './schema'
+import { gradePaperSteps } from './paper-steps'
+import { GradeSchema } from './schema'
 import { proposeSizes } from './proposes'
+import { applyGrade } from './apply'
 
 /** Smallest interval that people grade by, and the one that is offered first, mm: one inch. */
 const USUAL_INTERVAL_MM = 25.4
-
-/** Where every cardinal point goes on its way to the next size: the first above, or else the first below. */
-function arrowsOf(before: Garment, after: Garment, inputs: GradeInputs): NonNullable<Applied['arrows']> {
-  const { above, below } = gradedSizes(before, inputs)
-  const next = above[0] ?? below[below.length - 1]
-  if (!next || !after.sizes.some((s) => s.id === next.id)) return []
-  return after.pieces.flatMap((piece) =>
-    cardinalsOf(piece).flatMap((cardinal, i) => {
-      if (!cardinal) return []
-      const at = (sizeId: string) => cornerPoint(piece, shapeOf(piece, sizeId), piece.corners[i]!.id)!
-      return [{ pieceId: piece.id, from: at(next.fromId), to: at(next.id), label: CARDINAL_WORDS[cardinal] }]
-    }),
-  )
-}
-
-function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied> {
-  if (garment.pieces.length === 0) return refuse('reference-gone', 'garment', 'it has no pieces any more.', 'Delete this change.')
-  const after = gradeGarment(garment, inputs, (done, of) => context.progress?.('size', done, of))
-  const broken = findBrokenSize(garment, after)
-  if (broken) {
-    const largest = findLargest(inputs.intervalMm, (intervalMm) => {
-      const tried = { ...inputs, intervalMm, upIntervalsMm: [], downIntervalsMm: [] }
-      return findBrokenSize(garment, gradeGarment(garment, tried)) === null
-    })
-    return refuse(
-      'amount-too-large',
-      `${broken.pieceName}, size ${broken.sizeName}`,
-      `${broken.what} by this interval.`,
-      `With this many sizes the interval can be ${limitToken(largest)} at most; make fewer sizes, or smaller steps.`,
-      largest,
-    )
-  }
-  return ok({
-    garment: after,
-    touched:
-      after === garment
-        ? []
-        : garment.pieces.map((p, i) => ({ pieceId: p.id, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
-    leftOut: [],
-    held: heldByGrade(garment, after, inputs, context.sizeId),
-    cautions: gradeCautions(garment, inputs),
-    arrows: arrowsOf(garment, after, inputs),
-  })
-}
 
 /** Craft 6.5: whole-size grade. */
 export const grade = defineChange({
@@ -150,4 +103,4 @@ export { gradeGarment, gradedSizes, addGradedSize } from './grade-garment'
 export { rulesOf, splitInterval, tableOf } from './rules'
 export { CARDINALS, GradeSchema, RULE_TABLES, type Cardinal, type GradeInputs, type Rule, type RuleTable } from './schema'
 export { cardinalsOf } from './cardinals'
-export { CARDINAL_WORDS } from './paper-steps'
+export { CARDINAL_WORDS } from './cardinals'

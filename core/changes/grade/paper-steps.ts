@@ -2,30 +2,10 @@ import { findPiece, type Garment, type Piece } from '../../pattern'
 import { formatLength, type Ruler } from '../../units'
 import { outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
-import { cardinalsOf } from './cardinals'
+import { CARDINAL_WORDS, cardinalsOf } from './cardinals'
 import { gradedSizes } from './grade-garment'
 import { rulesOf, splitInterval, tableOf } from './rules'
-import type { Cardinal, GradeInputs } from './schema'
-
-export const CARDINAL_WORDS: Record<Cardinal, string> = {
-  'neck-centre': 'neck at the centre',
-  'neck-point': 'neck point',
-  'shoulder-tip': 'shoulder tip',
-  underarm: 'underarm',
-  'waist-side': 'waist at the side',
-  'waist-centre': 'waist at the centre',
-  'hem-side': 'hem at the side',
-  'hem-centre': 'hem at the centre',
-  apex: 'apex',
-  'cap-end': 'ends of the cap',
-  wrist: 'wrist',
-  'hip-side': 'hip at the side',
-  'crotch-point': 'crotch point',
-  'opening-out': 'opening, outside',
-  'opening-in': 'opening, inside',
-  'leg-top': 'top of the leg',
-  'crotch-corner': 'crotch corner',
-}
+import type { GradeInputs } from './schema'
 
 /** Where each cardinal point of a piece goes, in words: “underarm out 1/4 in, down 1/16 in”. */
 function pointWords(piece: Piece, inputs: GradeInputs, intervalMm: number, ruler: Ruler): string[] {

@@ -22,16 +22,19 @@ export const CARDINALS = [
   'leg-top',
   'crotch-corner',
 ] as const
+
 export const CardinalSchema = z.enum(CARDINALS)
 export type Cardinal = z.infer<typeof CardinalSchema>
 
 /** Tables of rules: one for each kind of piece that grows in its own way. */
 export const RULE_TABLES = ['bodice-front', 'bodice-back', 'sleeve', 'skirt', 'leg', 'one-piece'] as const
+
 export const RuleTableSchema = z.enum(RULE_TABLES)
 export type RuleTable = z.infer<typeof RuleTableSchema>
 
 /** How far a point goes when the body grows by one interval, as parts of the interval: away from the centre, and down. */
 export const RuleSchema = z.strictObject({ across: z.number().finite().min(-2).max(2), along: z.number().finite().min(-2).max(2) })
+
 export type Rule = z.infer<typeof RuleSchema>
 
 export const GradeSchema = z.strictObject({
@@ -50,4 +53,5 @@ export const GradeSchema = z.strictObject({
   /** How it is drawn by hand. */
   school: z.enum(['shift', 'outward', 'spread']),
 })
+
 export type GradeInputs = z.infer<typeof GradeSchema>

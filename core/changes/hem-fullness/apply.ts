@@ -3,15 +3,15 @@ import { angleOfGap } from '../../moves'
 import { findPiece, grainDirection, outlineOf, shapeOf, type Garment, type Piece, type Shape, placeOnRun } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { bandsAlong, lengthenBand } from '../../seams'
-import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
+import { EQUAL_MM } from '../../tolerances'
 import { differenceToken, lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../shared/held'
 import { homePart, playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
 import { touchedBy } from '../shared/touched-by'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
 import { hemAndTop, hemPartners, lengthOf } from './find-hems'
+import { heldByHems } from './held'
 import type { HemFullnessInputs } from './schema'
 
 /** Rounds of the secant that finds the gap for a wanted hem: the redrawn hem is nearly as much longer as the gaps are wide. */
@@ -84,27 +84,6 @@ function withCuffs(before: Garment, after: Garment, swung: readonly string[]): G
   let garment = after
   for (const size of before.sizes) for (const cuff of cuffs) garment = lengthenBand(before, garment, cuff, size.id) ?? garment
   return garment
-}
-
-function heldByHems(
-  before: Garment,
-  after: Garment,
-  swung: ReadonlyMap<string, SwungPiece>,
-  inputs: HemFullnessInputs,
-  sizeId: string,
-): HeldPromise[] {
-  const held: HeldPromise[] = []
-  for (const pieceId of swung.keys()) {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const { hem, top } = hemAndTop(piece)!
-    held.push(holdMeasure('hem grows by', piece.name, inputs.amountMm, lengthOf(is, hem) - lengthOf(was, hem), EQUAL_MM))
-    held.push(holdMeasure(`${top[0]!.name}, length`, piece.name, lengthOf(was, top), lengthOf(is, top), LENGTH_KEPT_MM))
-    for (const e of piece.edges)
-      if (!hem.includes(e) && !top.includes(e) && e.role !== 'dart-leg') held.push(holdEdge(piece, was, is, e.id))
-    held.push(holdGrain(piece, was, is))
-  }
-  const sewn = before.seams.filter((s) => s.sides.flat().some((r) => swung.has(r.pieceId)))
-  return [...held, ...sewn.map((seam) => holdSeam(before, after, seam, sizeId))]
 }
 
 /** How wide a piece lies across the grain with its allowances, mm: what it needs of the cloth's width. */

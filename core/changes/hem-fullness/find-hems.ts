@@ -10,6 +10,7 @@ const TOPS: Partial<Record<PieceKind, EdgeRole>> = {
   'leg-back': 'waist',
   sleeve: 'cap',
 }
+
 const PARTNERS: Partial<Record<PieceKind, PieceKind>> = {
   'skirt-front': 'skirt-back',
   'skirt-back': 'skirt-front',

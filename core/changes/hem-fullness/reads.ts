@@ -9,6 +9,7 @@ import type { HemFullnessInputs } from './schema'
 
 const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
 const SLIMMER: readonly Concept[] = ['in', 'less', 'too-loose']
+
 /** Legs and sleeves come in pairs: what is said of one goes round one. */
 const LIMBS = 2
 

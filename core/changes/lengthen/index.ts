@@ -4,11 +4,11 @@ import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { lengthAtLines } from './gives-length'
 import { mendSide } from './mends'
 import { findPiece } from '../../pattern'
-import { applyAtLevels } from '../shared/levels/apply'
 import { defineChange } from '../define-change'
 import { beginAtLevels, firstLevel } from '../shared/levels/begin'
 import { dragLengthen, lengthenHandles } from './handles'
-import { stepsAtLevels } from '../shared/levels/paper-steps'
+import { applyLengthen } from './apply'
+import { lengthenSteps } from './paper-steps'
 import { LengthenSchema } from './schema'
 
 /** Craft 6.1: lengthen or shorten at lines. */
@@ -82,10 +82,10 @@ export const lengthen = defineChange({
     const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'
     return { title: `${way} ${what}`, amountMm: inputs.amountMm }
   },
-  apply: applyAtLevels,
+  apply: applyLengthen,
   handles: lengthenHandles,
   drag: (_garment, inputs, handleId, byMm) => dragLengthen(inputs, handleId, byMm),
-  paperSteps: stepsAtLevels,
+  paperSteps: lengthenSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 

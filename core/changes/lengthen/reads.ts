@@ -35,10 +35,13 @@ const OTHERS: readonly Concept[] = [
   'back-rise',
   'sloping-shoulder',
 ]
+
 /** Heights of the body that a wish may want elsewhere on the piece. */
 const HEIGHTS: readonly Concept[] = ['waist', 'hip', 'knee', 'elbow']
+
 const LOWER: readonly Concept[] = ['down', 'too-high']
 const HIGHER: readonly Concept[] = ['up', 'too-low']
+
 const LONGER: readonly Concept[] = ['longer', 'too-short']
 const SHORTER: readonly Concept[] = ['shorter', 'too-long']
 

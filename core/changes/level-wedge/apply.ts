@@ -11,42 +11,18 @@ import {
   unit,
   type Path,
   type Point,
-  alongGrain,
 } from '../../geometry'
 import { angleOfGap, meetLine, notchNear, partOfPlace } from '../../moves'
-import {
-  edgePath,
-  findPiece,
-  grainDirection,
-  neighbours,
-  notchPlace,
-  shapeOf,
-  type Garment,
-  type NotchPlace,
-  type Piece,
-  type Shape,
-} from '../../pattern'
+import { edgePath, findPiece, neighbours, notchPlace, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, LENGTH_KEPT_MM, STRAIGHT_MM } from '../../tolerances'
+import { EQUAL_MM, STRAIGHT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
-import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import { bothShapes } from '../shared/held'
+import { homePart, playSwings, swingGarment, swingOrRefuse, type SwingPlan } from '../shared/swing-garment'
+import type { Applied, Caution, ChangeContext } from '../types'
+import { heldByWedge } from './held'
+import { placeBelow, startsAbove } from './places'
 import type { LevelWedgeInputs } from './schema'
-
-/** Does an edge start at its upper end? */
-export function startsAbove(shape: Shape, edgeId: string): boolean {
-  const path = edgePath(shape, edgeId)
-  const grain = grainDirection(shape)
-  return alongGrain(path[0]!.from, grain) <= alongGrain(path[path.length - 1]!.to, grain)
-}
-
-/** The place so far below the upper end of an edge, mm from the edge's start; null beyond its lower end. */
-export function placeBelow(shape: Shape, edgeId: string, belowMm: number): number | null {
-  const length = measureLength(edgePath(shape, edgeId))
-  if (belowMm > length) return null
-  return startsAbove(shape, edgeId) ? belowMm : length - belowMm
-}
 
 /** The straight edge of a wedge ruled again, with what lies beside it cut at it or led to it. */
 function ruleStraight(piece: Piece, was: Shape, moved: Shape, inputs: LevelWedgeInputs): Shape | null {
@@ -125,41 +101,6 @@ function planWedge(piece: Piece, shape: Shape, inputs: LevelWedgeInputs): Result
 
 export const swingWedge = (garment: Garment, inputs: LevelWedgeInputs) =>
   swingGarment(garment, (piece, shape) => planWedge(piece, shape, inputs))
-
-/** Edges whose length the wedge may change: its own, and beside it where the straightened line gives or takes. */
-function changingEdges(piece: Piece, inputs: LevelWedgeInputs): Set<string> {
-  const { before, after } = neighbours(piece, inputs.edgeId)
-  return new Set([inputs.edgeId, ...(inputs.straighten === 'between' ? [] : [before.id, after.id])])
-}
-
-function heldByWedge(
-  before: Garment,
-  after: Garment,
-  swung: ReadonlyMap<string, SwungPiece>,
-  inputs: LevelWedgeInputs,
-  sizeId: string,
-): HeldPromise[] {
-  const { piece, was, is } = bothShapes(before, after, inputs.pieceId, sizeId)
-  const own = swung.get(piece.id)
-  const held = own ? [holdMeasure('width of the wedge', piece.name, inputs.amountMm, openingOf(own), EQUAL_MM)] : []
-  const changing = changingEdges(piece, inputs)
-  for (const edge of piece.edges) {
-    if (edge.role === 'dart-leg' || changing.has(edge.id)) continue
-    const promise = holdEdge(piece, was, is, edge.id)
-    held.push(
-      edge.id === inputs.hingeEdgeId ? holdMeasure(promise.label, promise.where, promise.before, promise.after, LENGTH_KEPT_MM) : promise,
-    )
-  }
-  const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
-  if (!isStraightPath(edgePath(was, edge.id), STRAIGHT_MM)) return [...held, holdGrain(piece, was, is)]
-  const toEdge = (s: Shape) => {
-    const path = edgePath(s, edge.id)
-    // Both are lines without a direction: the angle between them is 90 degrees at most.
-    const turn = Math.abs(turnRad(subtract(path[path.length - 1]!.to, path[0]!.from), grainDirection(s)))
-    return (Math.min(turn, Math.PI - turn) * 180) / Math.PI
-  }
-  return [...held, holdMeasure(`grain to the ${edge.name}`, piece.name, toEdge(was), toEdge(is), EQUAL_MM, 'deg')]
-}
 
 /** What each way of straightening gives or takes at the two ends of the edge, mm. */
 export function straightenFigures(garment: Garment, inputs: LevelWedgeInputs, sizeId: string) {

@@ -1,89 +1,16 @@
 import { readLevelWedge } from './reads'
-import { isStraightPath, measureLength, nearestPlace, placeAt, scale, alongGrain, crossLevel } from '../../geometry'
-import { cutPiece } from '../../moves'
-import { edgePath, findPiece, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
-import { ok, refuse, type Result } from '../../result'
+import { isStraightPath, placeAt, scale } from '../../geometry'
+import { edgePath, findPiece, shapeOf } from '../../pattern'
+import { ok, refuse } from '../../result'
 import { STRAIGHT_MM } from '../../tolerances'
-import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
-import { lineStroke, outlineStroke } from '../shared/draw-step'
-import type { ChangeContext, Handle, PaperStep, StepInput, Way } from '../types'
+import type { Handle, Way } from '../types'
 import { swingHandle } from '../shared/swing-garment'
-import { applyLevelWedge, placeBelow, startsAbove, straightenFigures, swingWedge } from './apply'
+import { applyLevelWedge, swingWedge } from './apply'
+import { startsAbove, placeBelow } from './places'
 import { LevelWedgeSchema, type LevelWedgeInputs } from './schema'
-
-const WIDEST: EdgeRole[] = ['centre-back', 'centre-front', 'crotch', 'neck']
-const HINGES: EdgeRole[] = ['side', 'outseam']
-
-/** The same wedge with its hinge on the level of its mouth, where that meets the side; else where it was. */
-function levelAcross(piece: Piece, inputs: LevelWedgeInputs, sizeId: string): LevelWedgeInputs {
-  const shape = shapeOf(piece, sizeId)
-  const atMm = shape.edges[inputs.edgeId] ? placeBelow(shape, inputs.edgeId, inputs.belowMm) : null
-  const [hinge] =
-    atMm === null
-      ? []
-      : crossLevel(
-          edgePath(shape, inputs.hingeEdgeId),
-          grainDirection(shape),
-          alongGrain(placeAt(edgePath(shape, inputs.edgeId), atMm).point, grainDirection(shape)),
-        )
-  if (!hinge) return inputs
-  const sideMm = measureLength(edgePath(shape, inputs.hingeEdgeId))
-  const hingeBelowMm = startsAbove(shape, inputs.hingeEdgeId) ? hinge.atMm : sideMm - hinge.atMm
-  return { ...inputs, hingeBelowMm: Math.min(Math.max(hingeBelowMm, LEAST_MM), sideMm - LEAST_MM) }
-}
-
-/** Shares of the side seam at which a wedge is tried, best first. */
-const SHARES = [0.5, 0.35, 0.65, 0.2, 0.05]
-
-/** A level wedge from the centre to about half the side seam; null for a piece without a centre or side to cut between. */
-function firstWedge(piece: Piece, sizeId: string): LevelWedgeInputs | null {
-  const shape = shapeOf(piece, sizeId)
-  const grain = grainDirection(shape)
-  const sides = piece.edges.filter((e) => HINGES.includes(e.role))
-  const side = sides.sort((a, b) => measureLength(edgePath(shape, b.id)) - measureLength(edgePath(shape, a.id)))[0]
-  if (!side) return null
-  const across = edgePath(shape, side.id)
-  const sideMm = measureLength(across)
-  for (const edge of WIDEST.flatMap((r) => piece.edges.filter((e) => e.role === r)))
-    for (const share of SHARES) {
-      const own = edgePath(shape, edge.id)
-      const { point } = placeAt(across, sideMm * share)
-      // Where the same level crosses the edge; else the place of it that is nearest.
-      const atMm = crossLevel(own, grain, alongGrain(point, grain))[0]?.atMm ?? nearestPlace(own, point).lengthMm
-      const slash = { from: { edgeId: edge.id, atMm }, through: [], to: { edgeId: side.id, atMm: sideMm * share } }
-      const inside = atMm > LEAST_MM && atMm < measureLength(own) - LEAST_MM
-      if (!inside || !cutPiece(piece, shape, [slash]).ok) continue
-      const below = (edgeId: string, mm: number, length: number) => (startsAbove(shape, edgeId) ? mm : length - mm)
-      return {
-        pieceId: piece.id,
-        edgeId: edge.id,
-        belowMm: below(edge.id, atMm, measureLength(own)),
-        hingeEdgeId: side.id,
-        hingeBelowMm: below(side.id, sideMm * share, sideMm),
-        amountMm: 0,
-        straighten: 'lower',
-      }
-    }
-  return null
-}
-
-/** A wedge begins at least this far from the ends of its edge, mm: there must be edge to rule straight on both sides. */
-const LEAST_MM = 20
-
-function beginWedge(garment: Garment, context: ChangeContext): Result<LevelWedgeInputs> {
-  const backFirst = [...garment.pieces].sort((a, b) => Number(b.kind.includes('back')) - Number(a.kind.includes('back')))
-  for (const piece of backFirst) {
-    const begun = firstWedge(piece, context.sizeId)
-    if (begun) return ok(begun)
-  }
-  return refuse(
-    'no-centre',
-    'garment',
-    'no piece with a centre and a side seam is found.',
-    'Name the centre and the side of a piece first.',
-  )
-}
+import { wedgePaperSteps } from './paper-steps'
+import { beginWedge, firstWedge, levelAcross } from './begin'
 
 /** Craft 6.4: level a wedge. */
 export const levelWedge = defineChange({
@@ -226,37 +153,5 @@ export const levelWedge = defineChange({
   paperSteps: wedgePaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
-
-function wedgePaperSteps({ before, inputs, applied, context, ruler }: StepInput<LevelWedgeInputs>): PaperStep[] {
-  const piece = findPiece(before, inputs.pieceId)!
-  const shape = shapeOf(piece, context.sizeId)
-  const figure = (mm: number) => formatLength(mm, ruler)
-  const name = (id: string) => piece.edges.find((e) => e.id === id)!.name
-  const from = placeAt(edgePath(shape, inputs.edgeId), placeBelow(shape, inputs.edgeId, inputs.belowMm) ?? 0).point
-  const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), placeBelow(shape, inputs.hingeEdgeId, inputs.hingeBelowMm) ?? 0).point
-  const gap = figure(Math.abs(inputs.amountMm))
-  const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
-  const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
-  const figures = straightenFigures(before, inputs, context.sizeId).find((f) => f.straighten === inputs.straighten)
-  const said = (f: { name: string; mm: number }) => `the ${f.name} becomes ${figure(Math.abs(f.mm))} ${f.mm < 0 ? 'shorter' : 'longer'}`
-  const changes = figures ? [figures.upper, figures.lower].filter((f) => Math.abs(f.mm) > 0.5).map(said) : []
-  return [
-    {
-      text: `${piece.name}: draw a line from the ${name(inputs.edgeId)}, ${figure(inputs.belowMm)} below its upper end, to the ${name(inputs.hingeEdgeId)}, ${figure(inputs.hingeBelowMm)} below its upper end, both on the seam line.`,
-      drawing: { pieceId: piece.id, strokes: [outline, lineStroke(from, hinge, 'line')], labels: [{ at: from, text: gap }] },
-    },
-    {
-      text:
-        inputs.amountMm >= 0
-          ? `${piece.name}: cut almost to the ${name(inputs.hingeEdgeId)}, clip the allowance there, and swing the lower part down until the gap is ${gap}. Tape paper behind it.`
-          : `${piece.name}: fold the wedge out: ${gap} wide at the ${name(inputs.edgeId)}, nothing at the seam line of the ${name(inputs.hingeEdgeId)}. Tape it.`,
-      drawing: { pieceId: piece.id, strokes: [outline, result, lineStroke(from, hinge, 'cut')], labels: [{ at: from, text: gap }] },
-    },
-    {
-      text: `${piece.name}: rule the ${name(inputs.edgeId)} straight again${inputs.straighten === 'between' ? ' from end to end' : inputs.straighten === 'lower' ? ', on from its upper part' : ', on from its lower part'}${changes.length > 0 ? `; ${changes.join(', and ')}` : ''}. Smooth the bend at the hinge. The ${name(inputs.hingeEdgeId)} measures ${figure(measureLength(edgePath(shape, inputs.hingeEdgeId)))} as before.`,
-      drawing: { pieceId: piece.id, strokes: [outline, result], labels: [] },
-    },
-  ]
-}
 
 export type { LevelWedgeInputs } from './schema'

@@ -6,8 +6,10 @@ import type { LevelWedgeInputs } from './schema'
 
 const PUT_IN: readonly Concept[] = ['more', 'longer', 'too-short', 'open', 'full-seat', 'belly']
 const TAKE_OUT: readonly Concept[] = ['less', 'shorter', 'too-long', 'in', 'sway', 'fold', 'flat-seat']
+
 const HIGHER: readonly Concept[] = ['up', 'too-low']
 const LOWER: readonly Concept[] = ['down', 'too-high']
+
 const BACK: readonly Concept[] = ['back', 'centre-back']
 const FRONT: readonly Concept[] = ['front', 'centre-front']
 

@@ -1,4 +1,4 @@
-import { tipBackMm } from '../../moves'
+import { tipBackMm } from '../../darts'
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import type { Wish } from '../../wishes'
 import { says, used } from '../shared/reading/amounts'

@@ -1,12 +1,11 @@
-import { outlineOf, shapeOf, type Garment, type Piece } from '../../pattern'
-import { measureArea } from '../../geometry'
+import { shapeOf, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { limitToken } from '../../units'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
 import type { Applied, ChangeContext } from '../types'
 import { notchesOf, notchOnEdge, type FoundNotch } from './find-notch'
 import type { MoveNotchInputs } from './schema'
+import { heldByNotch } from './held'
 
 function moveNotch(garment: Garment, found: FoundNotch, byMm: number): Garment {
   if (byMm === 0) return garment
@@ -48,19 +47,11 @@ export function applyMoveNotch(garment: Garment, inputs: MoveNotchInputs, contex
     )
   }
   const after = moveNotch(garment, found, inputs.byMm)
-  const { piece, was, is } = bothShapes(garment, after, found.piece.id, context.sizeId)
   return ok({
     garment: after,
-    touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
+    touched: [{ pieceId: found.piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: [
-      ...piece.edges.filter((e) => e.role !== 'dart-leg').map((e) => holdEdge(piece, was, is, e.id)),
-      // Square root: the side of a square of the same area is a figure that a person can picture, in mm.
-      holdMeasure('size of the piece (side of a square as large)', piece.name, sideOf(piece, was), sideOf(piece, is), 0),
-      holdGrain(piece, was, is),
-    ],
+    held: heldByNotch(garment, after, found.piece.id, context.sizeId),
     cautions: [],
   })
 }
-
-const sideOf = (piece: Piece, shape: Parameters<typeof outlineOf>[1]): number => Math.sqrt(Math.abs(measureArea(outlineOf(piece, shape))))

@@ -1,18 +1,14 @@
 import { readMoveNotch } from './reads'
 import { mendNotches } from './mends'
 import { placeAt } from '../../geometry'
-import { edgePath, findPiece, shapeOf } from '../../pattern'
+import { edgePath, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
-import { lineStroke, outlineStroke } from '../shared/draw-step'
-import type { Handle, PaperStep, StepInput } from '../types'
+import type { Handle } from '../types'
 import { applyMoveNotch } from './apply'
 import { notchesOf, notchOnEdge } from './find-notch'
-import { MoveNotchSchema, type MoveNotchInputs } from './schema'
-
-/** Half the length of a notch as it is drawn beside a step, mm. */
-const TICK_MM = 9
+import { MoveNotchSchema } from './schema'
+import { moveNotchPaperSteps } from './paper-steps'
 
 /** Craft 7: notches meet. */
 export const moveNotch = defineChange({
@@ -71,29 +67,3 @@ export const moveNotch = defineChange({
   paperSteps: moveNotchPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, byMm: amountMm }),
 })
-
-/** Pencil and ruler: measure from the end of the edge, mark, take the old mark away. */
-function moveNotchPaperSteps({ before, inputs, applied, context, ruler }: StepInput<MoveNotchInputs>): PaperStep[] {
-  const was = notchesOf(before).find((n) => n.ref === inputs.notch)!
-  const is = notchesOf(applied.garment).find((n) => n.ref === inputs.notch)!
-  const path = edgePath(shapeOf(findPiece(before, was.piece.id)!, context.sizeId), was.edge.id)
-  const tick = (atMm: number, kind: 'line' | 'result') => {
-    const { point: p, tangent: t } = placeAt(path, atMm)
-    return lineStroke({ x: p.x - t.y * TICK_MM, y: p.y + t.x * TICK_MM }, { x: p.x + t.y * TICK_MM, y: p.y - t.x * TICK_MM }, kind)
-  }
-  const from = notchOnEdge(was, context.sizeId).atMm
-  const to = notchOnEdge(is, context.sizeId).atMm
-  const figure = (mm: number) => formatLength(mm, ruler)
-  return [
-    {
-      text: `${was.piece.name}: on the seam line of the ${was.edge.name}, measure ${figure(Math.abs(inputs.byMm))} from notch “${was.notch.name}” ${inputs.byMm > 0 ? 'on, clockwise round the piece' : 'back, against the clock'}, and mark the new notch there: ${figure(to)} from the start of the edge (before: ${figure(from)}).`,
-      drawing: {
-        pieceId: was.piece.id,
-        strokes: [outlineStroke(before, was.piece.id, context.sizeId, 'outline'), tick(from, 'line'), tick(to, 'result')],
-        labels: [{ at: placeAt(path, to).point, text: figure(to) }],
-      },
-    },
-    { text: 'Cross the old notch out, also in the seam allowance.', drawing: null },
-    { text: 'Walk the seam once more: the notch must meet its partner.', drawing: null },
-  ]
-}

@@ -1,11 +1,9 @@
-import { measureLength } from '../../geometry'
-
-import { edgePath, findPiece, shapeOf, type Garment, type Piece, type PieceKind, type Seam, sideLength } from '../../pattern'
+import { findPiece, shapeOf, type Garment, type Piece, type PieceKind, type Seam, sideLength } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
+import { SEAM_GOOD_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { holdGrain, holdMeasure } from '../shared/held'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
+import { heldByPieceSize } from './held'
 import type { PieceSizeInputs } from './schema'
 
 const UPPER: PieceKind[] = ['front', 'back']
@@ -56,42 +54,9 @@ export function applyPieceSize(garment: Garment, inputs: PieceSizeInputs, contex
     leftOut: all
       .filter((p) => !cut.includes(p))
       .map((p) => ({ pieceId: p.id, seamName: garment.seams.find((s) => s.sides.flat().some((r) => r.pieceId === p.id))?.name ?? '' })),
-    held: heldBy(garment, after, cut, size.id, context.sizeId),
+    held: heldByPieceSize(garment, after, cut, size.id, context.sizeId),
     cautions: seamCautions(garment, after, cut),
   })
-}
-
-/** The piece is that size, edge by edge, and its seams with what was cut alike match as they do there. */
-function heldBy(before: Garment, after: Garment, cut: readonly Piece[], sizeId: string, now: string): HeldPromise[] {
-  const name = before.sizes.find((s) => s.id === sizeId)!.name
-  const edges = cut.flatMap((piece) => {
-    const [there, is] = [shapeOf(piece, sizeId), shapeOf(findPiece(after, piece.id)!, now)]
-    const lengths = piece.edges.map((e) =>
-      holdMeasure(
-        `${e.name}, as in size ${name}`,
-        piece.name,
-        measureLength(edgePath(there, e.id)),
-        measureLength(edgePath(is, e.id)),
-        EQUAL_MM,
-      ),
-    )
-    return [...lengths, holdGrain(piece, there, is)]
-  })
-  const ids = cut.map((p) => p.id)
-  const inside = before.seams.filter((s) => s.sides.flat().every((r) => ids.includes(r.pieceId)))
-  const surplus = (garment: Garment, seam: Seam, size: string) => sideLength(garment, seam, 0, size) - sideLength(garment, seam, 1, size)
-  return [
-    ...inside.map((seam) =>
-      holdMeasure(
-        `${seam.name}, difference of its sides as in size ${name}`,
-        'garment',
-        surplus(before, seam, sizeId),
-        surplus(after, seam, now),
-        EQUAL_MM,
-      ),
-    ),
-    ...edges,
-  ]
 }
 
 /** Seams with pieces that stay in another size, by how much their difference has grown. */

@@ -1,16 +1,12 @@
 import { readPieceSize } from './reads'
 import { partnersIn } from '../shared/partners-in'
-import { measureLength } from '../../geometry'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { findPiece } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { formatLength } from '../../units'
 import { defineChange } from '../define-change'
-import { outlineStroke } from '../shared/draw-step'
-import type { PaperStep, StepInput } from '../types'
 import { applyPieceSize } from './apply'
-import { PieceSizeSchema, type PieceSizeInputs } from './schema'
-
-const sizeName = (garment: Garment, sizeId: string) => garment.sizes.find((s) => s.id === sizeId)?.name ?? 'that has gone'
+import { PieceSizeSchema } from './schema'
+import { pieceSizeSteps } from './paper-steps'
+import { sizeName } from './size-name'
 
 /** Issue of the sizes: the base size chosen piece by piece. */
 export const pieceSize = defineChange({
@@ -55,31 +51,5 @@ export const pieceSize = defineChange({
   drag: (_garment, inputs) => inputs,
   paperSteps: pieceSizeSteps,
 })
-
-function pieceSizeSteps({ before, inputs, applied, context, ruler }: StepInput<PieceSizeInputs>): PaperStep[] {
-  const name = sizeName(before, inputs.sizeId)
-  const steps = applied.touched.map(({ pieceId }): PaperStep => {
-    const piece = findPiece(before, pieceId)!
-    const shape = shapeOf(piece, inputs.sizeId)
-    const longest = piece.edges.reduce((a, b) => (measureLength(edgePath(shape, b.id)) > measureLength(edgePath(shape, a.id)) ? b : a))
-    const figure = formatLength(measureLength(edgePath(shape, longest.id)), ruler)
-    return {
-      text: `${piece.name}: trace it along the lines of size ${name}, with the notches, darts and grain of that size. Check: the ${longest.name} measures ${figure} on the seam line.`,
-      drawing: {
-        pieceId,
-        strokes: [
-          outlineStroke(before, pieceId, context.sizeId, 'outline'),
-          outlineStroke(applied.garment, pieceId, context.sizeId, 'result'),
-        ],
-        labels: [],
-      },
-    }
-  })
-  return [
-    ...steps,
-    { text: `Write “size ${name}” on each of them, so that no piece of another size gets among them.`, drawing: null },
-    { text: 'Walk the seams to the pieces that stay in another size, and blend or ease what differs.', drawing: null },
-  ]
-}
 
 export type { PieceSizeInputs } from './schema'

@@ -1,17 +1,16 @@
-import { cutPath, dot, IDENTITY, measureLength, nearestPlace, subtract } from '../../geometry'
+import { cutPath, IDENTITY } from '../../geometry'
 import { traceAndMove, type TracedRun } from '../../moves'
 import { edgePath, findPiece, outlineOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdGrain, holdMeasure, holdSeam } from '../shared/held'
-import type { Applied, Caution, ChangeContext, HeldPromise, PlayMove } from '../types'
+import type { Applied, Caution, ChangeContext, PlayMove } from '../types'
 import type { PivotSlideInputs } from './schema'
 import { planMoves } from './free-list'
 import type { PivotPlan } from './plan'
 import { planSequence } from './sequences'
+import { heldByPivot } from './held'
 
 /** What is done to one piece in one size, or null when this change is not for it. */
 export function planPiece(garment: Garment, piece: Piece, shape: Shape, inputs: PivotSlideInputs, sizeId: string): PivotPlan | null {
@@ -53,37 +52,6 @@ export function piecesFor(garment: Garment, sequence: PivotSlideInputs['sequence
   return garment.pieces.filter((p) => planSequence(garment, p, shapeOf(p, sizeId), sequence, 1, sizeId) !== null)
 }
 
-function heldByPivot(before: Garment, after: Garment, plans: ReadonlyMap<string, PivotPlan>, sizeId: string): HeldPromise[] {
-  const held: HeldPromise[] = []
-  const joined = new Set<string>()
-  for (const [pieceId, plan] of plans) {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const cut = new Set(plan.runs.flatMap((r) => r.bits.filter((b) => b.fromMm !== undefined).map((b) => b.edgeId)))
-    for (const id of plan.gaps) joined.add(`${pieceId}:${id}`)
-    for (const id of cut) joined.add(`${pieceId}:${id}`)
-    for (const edge of piece.edges) {
-      if (edge.role === 'dart-leg' || plan.gaps.includes(edge.id)) continue
-      const [a, b] = [measureLength(edgePath(was, edge.id)), measureLength(edgePath(is, edge.id))]
-      // Traced in several turns an edge is as long as its parts, but for what lies between two of them.
-      const parts = new Set(plan.runs.filter((r) => r.bits.some((x) => x.edgeId === edge.id)).map((r) => r.move))
-      if (parts.size > 1) continue
-      held.push(holdMeasure(`${edge.name}, length`, piece.name, a, b, cut.has(edge.id) ? LENGTH_KEPT_MM : EQUAL_MM))
-    }
-    for (const w of plan.watched) {
-      const asked = dot(subtract(w.to, w.was), w.direction)
-      // Measured where the outline now runs nearest to the place that was to be reached.
-      const nearest = nearestPlace(outlineOf(piece, is), w.to).point
-      held.push(holdMeasure(w.label, piece.name, asked, dot(subtract(nearest, w.was), w.direction), EQUAL_MM))
-    }
-    held.push(holdGrain(piece, was, is))
-  }
-  // A seam of traced edges only is as it was; the others are shown in the ledger and in Match.
-  const kept = before.seams.filter((s) => {
-    const runs = s.sides.flat()
-    return runs.some((r) => plans.has(r.pieceId)) && runs.every((r) => !joined.has(`${r.pieceId}:${r.edgeId}`))
-  })
-  return [...held, ...kept.map((s) => holdSeam(before, after, s, sizeId))]
-}
 function playOf(garment: Garment, plans: ReadonlyMap<string, PivotPlan>, sizeId: string): PlayMove[] {
   return [...plans].flatMap(([pieceId, plan]) => {
     const piece = findPiece(garment, pieceId)!

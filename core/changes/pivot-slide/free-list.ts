@@ -27,6 +27,7 @@ interface Mark {
 
 type Pivot = Extract<PivotMove, { how: 'pivot' }>
 const pinOf = (m: Pivot): Mark => ({ id: m.pinId, atMm: m.pinMm ?? 0 })
+
 const targetOf = (m: Pivot): Mark => ({ id: m.targetId, atMm: m.targetMm ?? 0 })
 const towardOf = (m: Pivot): Mark => ({ id: m.towardId ?? '', atMm: m.towardMm ?? 0 })
 

@@ -42,4 +42,5 @@ export const PivotSlideSchema = z.strictObject({
 
 export type PivotMove = z.infer<typeof PivotMoveSchema>
 export type Sequence = (typeof SEQUENCES)[number]
+
 export type PivotSlideInputs = z.infer<typeof PivotSlideSchema>

@@ -13,6 +13,7 @@ const wordsOf = (piece: Piece, side: Side, atMm: number): string => {
   if (atMm >= side.chain.totalMm - SNAP_MM) return cornerName(piece, side, false)
   return 'side'
 }
+
 function cornerName(piece: Piece, side: Side, top: boolean): string {
   const part = side.chain.edges[top ? 0 : side.chain.edges.length - 1]!
   const { start, end } = cornersOf(piece, part.edgeId)
@@ -104,6 +105,7 @@ const hip: Plan = (garment, piece, shape, amountMm, sizeId) =>
       }
     }),
   )
+
 /** A hip nearer than this to the end of the side is that end, mm. */
 const NEAR_END_MM = 5
 

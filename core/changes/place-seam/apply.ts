@@ -2,12 +2,12 @@ import { findPiece, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM, SAME_POINT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
-import { holdEdge, holdMeasure, bothShapes } from '../shared/held'
 import { applyAtLevels } from '../shared/levels/apply'
 import { firstLevel } from '../shared/levels/begin'
 import type { LevelsInputs } from '../shared/levels/schema'
 import type { Applied, Caution, ChangeContext } from '../types'
-import { measureSideToSeam, seamEdges } from './measure-side'
+import { heldBySeam } from './held'
+import { measureSideToSeam } from './measure-side'
 import type { PlaceSeamInputs } from './schema'
 
 /** Rounds of the secant that finds the amount along the grain for a wanted length along the side. */
@@ -120,17 +120,11 @@ export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, contex
       message: 'Heavy or drapey cloth pulls a seam lower than it was drawn: try it on before the skirt is sewn on.',
     })
   }
-  const asked = findPiece(garment, inputs.pieceId)!
-  const reached = measureSideToSeam(after, findPiece(after, asked.id)!, seam, inputs.fromCornerId, context.sizeId)!
-  const joined = seam.sides.flat().flatMap((run) => {
-    const { piece, was, is } = bothShapes(garment, after, run.pieceId, context.sizeId)
-    return [...seamEdges(piece, seam)].filter((id) => id === run.edgeId).map((id) => holdEdge(piece, was, is, id))
-  })
   return ok({
     garment: after,
     touched,
     leftOut,
-    held: [holdMeasure('distance to the seam, wanted and measured', asked.name, inputs.wantedMm, reached, EQUAL_MM), ...joined, ...held],
+    held: [...heldBySeam(garment, after, seam, inputs, context.sizeId), ...held],
     cautions,
     solvedMm: inputs.wantedMm - nowMm === 0 ? 0 : amountMm,
   })

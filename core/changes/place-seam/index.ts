@@ -1,13 +1,12 @@
 import { readPlaceSeam } from './reads'
 import { findPiece, grainDirection, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
-import { formatLength } from '../../units'
 import { firstLevel } from '../shared/levels/begin'
-import { stepsAtLevels } from '../shared/levels/paper-steps'
 import { defineChange } from '../define-change'
 import type { Handle } from '../types'
 import { applyPlaceSeam } from './apply'
 import { findPlaceableSeam, measureSideToSeam, seamEdges } from './measure-side'
+import { placeSeamSteps } from './paper-steps'
 import { PlaceSeamSchema } from './schema'
 
 /** Craft 6.3: put a seam where the body is. */
@@ -97,38 +96,7 @@ export const placeSeam = defineChange({
   },
   drag: (_garment, inputs, handleId, byMm) =>
     handleId === 'wanted' ? { ...inputs, wantedMm: Math.max(0, inputs.wantedMm + byMm) } : inputs,
-  paperSteps(input) {
-    const { before, inputs, applied, context, ruler } = input
-    const piece = findPiece(before, inputs.pieceId)!
-    const seam = before.seams.find((s) => s.id === inputs.seamId)!
-    const now = measureSideToSeam(before, piece, seam, inputs.fromCornerId, context.sizeId)!
-    const amountMm = applied.solvedMm ?? 0
-    const upper = { ...applied, touched: applied.touched.filter((t) => t.levels.some((l) => l.amountMm === amountMm) || amountMm === 0) }
-    const lower = { ...applied, touched: applied.touched.filter((t) => !upper.touched.includes(t)) }
-    const below = lower.touched[0]
-    const steps = [
-      {
-        text: `${piece.name}: on the seam line the side measures ${formatLength(now, ruler)} from the underarm to the ${seam.name}; ${formatLength(inputs.wantedMm, ruler)} is wanted: ${formatLength(amountMm, ruler, { signed: true })}.`,
-        drawing: null,
-      },
-      ...stepsAtLevels({
-        ...input,
-        applied: upper,
-        inputs: { amountMm, pieceId: inputs.pieceId, levels: [inputs.level], leftOut: [] },
-      }),
-    ]
-    if (below) {
-      const level = firstLevel(findPiece(before, below.pieceId)!, context.sizeId)
-      steps.push(
-        ...stepsAtLevels({
-          ...input,
-          applied: { ...lower, touched: lower.touched.map((t, i) => ({ ...t, how: i === 0 ? 'asked' : 'partner' })) },
-          inputs: { amountMm: -amountMm, pieceId: below.pieceId, levels: [level], leftOut: [] },
-        }),
-      )
-    }
-    return steps
-  },
+  paperSteps: placeSeamSteps,
   withLargest: (_garment, inputs, largestMm) => ({ ...inputs, wantedMm: largestMm }),
   withAmount(garment, inputs, amountMm, context) {
     const piece = findPiece(garment, inputs.pieceId)!

@@ -6,8 +6,10 @@ import type { RedrawNecklineInputs } from './schema'
 
 const DEEPER: readonly Concept[] = ['down', 'too-high', 'longer', 'deeper']
 const HIGHER: readonly Concept[] = ['up', 'too-low', 'shorter', 'shallower']
+
 const WIDER: readonly Concept[] = ['out', 'too-tight', 'more']
 const NARROWER: readonly Concept[] = ['in', 'too-loose', 'less']
+
 const OTHERS: readonly Concept[] = ['dart', 'fold', 'gapes', 'wedge', 'notch', 'move', 'true', 'slash', 'swing', 'pivot', 'straighten']
 
 /** “3/4 wider and 1 deeper”: each figure beside its own word; null where it is not said so. */

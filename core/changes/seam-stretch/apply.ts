@@ -1,20 +1,21 @@
-import { dot, nearestPlace, subtract } from '../../geometry'
-import { edgePath, findPiece, neighbours, seamsOfEdge, shapeOf, type Garment, type Seam } from '../../pattern'
+import { seamsOfEdge, type Garment, type Seam } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { lengthOfSide, letOutSeam, placeOnSeam, settleCaps, shareAt, sidesOfSeam, type SeamSide } from '../../seams'
+import { lengthOfSide, letOutSeam, settleCaps, shareAt, sidesOfSeam, type SeamSide } from '../../seams'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { evenSides } from '../shared/even-sides'
 import { isEvened, surplusOf } from '../shared/evened'
-import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from '../shared/held'
 import { settleBands } from '../shared/settle-bands'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
 import { seamOfRef, type FoundSeam } from './find-seams'
+import { heldByStretch } from './held'
+import { besideEnds } from './places'
 import type { SeamStretchInputs } from './schema'
 
 /** A seam that comes in or goes out by more than a quarter of the way over which it does so makes a point. */
 const STEEPEST = 0.25
+
 /** The garment with the stretch drawn in every size, its seams evened, cap and bands along. */
 function draw(garment: Garment, { piece, edge }: FoundSeam, inputs: SeamStretchInputs, amountMm: number): Garment {
   if (amountMm === 0) return garment
@@ -25,40 +26,6 @@ function draw(garment: Garment, { piece, edge }: FoundSeam, inputs: SeamStretchI
     const capped = settleCaps(garment, evened, size.id, size.id)
     return settleBands(garment, capped.ok ? capped.value.garment : evened, size.id, size.id)
   }, garment)
-}
-
-/** How far each side went out where it goes most: from the old place to the new line, with the way that it went; square to the seam. */
-function heldDepth(before: Garment, after: Garment, sides: readonly SeamSide[], inputs: SeamStretchInputs, sizeId: string): HeldPromise[] {
-  return sides.map((side) => {
-    const { pieceId, point, out } = placeOnSeam(before, side, inputs.atMm, sizeId)
-    const piece = findPiece(after, pieceId)!
-    const went = side
-      .filter((r) => r.pieceId === pieceId)
-      .map((r) => nearestPlace(edgePath(shapeOf(piece, sizeId), r.edgeId), point))
-      .reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
-    const wentMm = Math.sign(dot(subtract(went.point, point), out)) * went.distanceMm
-    return holdMeasure('how far the edge goes out', piece.name, inputs.amountMm, wentMm, SEAM_KEPT_MM)
-  })
-}
-
-/** The edges of a piece that share a corner with a side’s end on it: they follow where that corner goes. */
-function besideEnds(garment: Garment, sides: readonly SeamSide[]): { pieceId: string; edgeId: string }[] {
-  return sides.flatMap((side) =>
-    side.flatMap(({ pieceId, edgeId }) => {
-      const { before, after } = neighbours(findPiece(garment, pieceId)!, edgeId)
-      return [before, after].map((e) => ({ pieceId, edgeId: e.id }))
-    }),
-  )
-}
-
-/** Edges that the seam does not touch stay as long as they were, and the grain of its pieces where it was. */
-function heldRest(before: Garment, after: Garment, sides: readonly SeamSide[], sizeId: string): HeldPromise[] {
-  const drawn = [...sides.flat(), ...besideEnds(before, sides)]
-  return [...new Set(sides.flat().map((r) => r.pieceId))].flatMap((pieceId) => {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const still = piece.edges.filter((e) => e.role !== 'dart-leg' && !drawn.some((d) => d.pieceId === pieceId && d.edgeId === e.id))
-    return [...still.map((e) => holdEdge(piece, was, is, e.id)), holdGrain(piece, was, is)]
-  })
 }
 
 /** Seams of edges that end at a corner which may go along: what they differ by then is said, and not promised. */
@@ -121,17 +88,12 @@ export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, co
           : ', since the corner at its end went along: move the seam that goes on there as far, or let the stretch end before the corner.'),
     })
   }
-  const held = [
-    ...heldDepth(garment, after, sides, inputs, context.sizeId),
-    ...heldRest(garment, after, sides, context.sizeId),
-    ...holdSeams(garment, after, context.sizeId, new Set(atEnds.map((seam) => seam.id))),
-  ]
   const touched = [...new Set(sides.flat().map((r) => r.pieceId))]
   return ok({
     garment: after,
     touched: touched.map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
-    held,
+    held: heldByStretch(garment, after, sides, atEnds, inputs, context.sizeId),
     cautions,
   })
 }

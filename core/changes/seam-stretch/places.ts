@@ -1,13 +1,14 @@
 import { alongGrain } from '../../geometry'
 import { findZones, zoneLevel } from '../../measure'
 
-import { grainDirection, findPiece, shapeOf, type Garment } from '../../pattern'
-import { lengthOfSide, placeOnSeam, sidesOfSeam } from '../../seams'
+import { grainDirection, findPiece, shapeOf, type Garment, neighbours } from '../../pattern'
+import { lengthOfSide, placeOnSeam, sidesOfSeam, type SeamSide } from '../../seams'
 import { refOfSeam, type FoundSeam } from './find-seams'
 import type { SeamStretchInputs } from './schema'
 
 /** Usual reach of a stretch above and below its deepest place, mm. */
 const REACH_MM = 101.6
+
 /** Places of a seam at which its level is looked at. */
 const SAMPLES = 200
 
@@ -38,4 +39,14 @@ export function usualStretch(garment: Garment, seam: FoundSeam, sizeId: string, 
   const atMm = named ?? (seam.edge.role === 'crotch' && seam.piece.kind.startsWith('leg') ? 0 : total / 2)
   const reach = Math.min(REACH_MM, total / 2)
   return { seam: refOfSeam(seam), atMm, aboveMm: Math.min(reach, atMm), belowMm: reach, amountMm: 0 }
+}
+
+/** The edges of a piece that share a corner with a side’s end on it: they follow where that corner goes. */
+export function besideEnds(garment: Garment, sides: readonly SeamSide[]): { pieceId: string; edgeId: string }[] {
+  return sides.flatMap((side) =>
+    side.flatMap(({ pieceId, edgeId }) => {
+      const { before, after } = neighbours(findPiece(garment, pieceId)!, edgeId)
+      return [before, after].map((e) => ({ pieceId, edgeId: e.id }))
+    }),
+  )
 }

@@ -14,6 +14,7 @@ export interface SideAmounts {
 
 /** The amount of each zone that lies along a side. */
 export const SIDE_KEYS = { bust: 'bustMm', waist: 'waistMm', hip: 'hipMm' } as const
+
 export type SideZone = keyof typeof SIDE_KEYS
 
 /** How far a place of a side seam goes out, mm, by its length from the top: level at each zone, smooth between. */

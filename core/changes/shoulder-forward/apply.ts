@@ -1,16 +1,13 @@
 import type { Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { distinctHalves, findArmholes, moveShoulder, settleCapsInSizes, whyNoArmhole, type Half } from '../../seams'
+import { distinctHalves, findArmholes, moveShoulder, settleCapsInSizes, whyNoArmhole } from '../../seams'
 import { limitToken } from '../../units'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
-import { heldByForward } from './held'
+import { heldByForward, signOf } from './held'
 import { SLIDE_FROM_MM } from './reads'
 import type { ForwardShoulderInputs } from './schema'
-
-/** The back armhole grows by a forward shoulder, the front one gives as much. */
-export const signOf = (half: Half): 1 | -1 => (half === 'back' ? 1 : -1)
 
 /** Bodice and sleeve with the shoulder moved, in every size. */
 function moveAll(garment: Garment, inputs: ForwardShoulderInputs): Result<{ garment: Garment }> {

@@ -1,10 +1,9 @@
 import { distance, measureLength } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment, type RunEdge } from '../../pattern'
-import { HALVES, runLength, shoulderAbove, type Armhole } from '../../seams'
+import { HALVES, runLength, shoulderAbove, type Armhole, type Half } from '../../seams'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { bothShapes, holdMeasure, holdTheRest } from '../shared/held'
 import { heldByPairs } from '../shared/held-pairs'
-import { signOf } from './apply'
 import type { HeldPromise } from '../types'
 import type { ForwardShoulderInputs } from './schema'
 
@@ -40,3 +39,6 @@ export function heldByForward(
   }
   return [...held, ...holdTheRest(before, after, redrawn, sizeId), ...heldByPairs(before, after, sizeId)]
 }
+
+/** The back armhole grows by a forward shoulder, the front one gives as much. */
+export const signOf = (half: Half): 1 | -1 => (half === 'back' ? 1 : -1)

@@ -2,16 +2,15 @@ import { add, distance, leftOf, line, measureLength, mix, placeAt, scale, subtra
 import { cutPiece, partOfPlace, type Slash, type SlashEnd } from '../../moves'
 import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape, placeOnRun } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeam } from '../shared/held'
-import { playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import { playSwings, swingGarment, type Swing, type SwingPlan } from '../shared/swing-garment'
+import type { Applied, Caution, ChangeContext } from '../types'
 import { armholeLength, shoulderEnds, whyNoShoulder, type ShoulderEnd } from '../shared/find-shoulders'
 import type { ShoulderWidthInputs } from './schema'
 import { smoothArmhole } from './smooth-armhole'
+import { heldByShoulders } from './held'
 
 /** The outer and the inner end of a shoulder edge, and the hinge, as points and as places. */
 function placesOf(shape: Shape, end: ShoulderEnd, hingeMm: number) {
@@ -108,32 +107,6 @@ function planShoulders(piece: Piece, shape: Shape, inputs: ShoulderWidthInputs):
 export const swingShoulders = (garment: Garment, inputs: ShoulderWidthInputs) =>
   swingGarment(garment, (piece, shape) => planShoulders(piece, shape, inputs))
 
-function heldByShoulders(
-  before: Garment,
-  after: Garment,
-  swung: ReadonlyMap<string, SwungPiece>,
-  inputs: ShoulderWidthInputs,
-  sizeId: string,
-): HeldPromise[] {
-  const held: HeldPromise[] = []
-  for (const pieceId of swung.keys()) {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    for (const end of shoulderEnds(piece)) {
-      const grew = measureLength(edgePath(is, end.shoulder.id)) - measureLength(edgePath(was, end.shoulder.id))
-      held.push(holdMeasure(`${end.shoulder.name} grows by`, piece.name, inputs.amountMm, grew, EQUAL_MM))
-      held.push(holdMeasure('armhole, length', piece.name, armholeLength(was, end), armholeLength(is, end), LENGTH_KEPT_MM))
-    }
-    for (const edge of piece.edges)
-      if (edge.role !== 'shoulder' && edge.role !== 'armhole' && edge.role !== 'dart-leg') held.push(holdEdge(piece, was, is, edge.id))
-    held.push(holdGrain(piece, was, is))
-  }
-  const roles = (seam: Garment['seams'][number]) =>
-    seam.sides.flat().map((r) => before.pieces.find((p) => p.id === r.pieceId)!.edges.find((e) => e.id === r.edgeId)!.role)
-  for (const seam of before.seams)
-    if (roles(seam).some((r) => r === 'shoulder' || r === 'armhole')) held.push(holdSeam(before, after, seam, sizeId))
-  return held
-}
-
 /**
  * Makes shoulders broader or narrower (craft 6.8): cut from the middle of the shoulder seam to a hinge on the armhole,
  * the outer part swung until the seam, redrawn straight, has grown by the amount; front and back alike. Armhole and
@@ -214,5 +187,6 @@ function cautionsOf(garment: Garment, pieces: readonly Piece[], inputs: Shoulder
 
 /** Further down than this part of the armhole it turns under the arm. */
 const DEEP_PART = 0.75
+
 /** Where the hinge sits on a short armhole, as a part of it. */
 export const USUAL_PART = 0.55

@@ -14,6 +14,7 @@ import { ShoulderWidthSchema } from './schema'
 
 /** Above a dart in the armhole the hinge sits so far down. */
 const ABOVE_DART_PART = 0.9
+
 /** How far down the armhole the hinge usually sits, mm (craft 6.8). */
 const USUAL_HINGE_MM = 125
 

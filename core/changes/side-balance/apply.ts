@@ -1,21 +1,17 @@
-import { finishedMm, findZones, sideChains } from '../../measure'
-import { shapeOf, timesCut, type Garment, type Piece } from '../../pattern'
+import { sideChains } from '../../measure'
+import { shapeOf, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { settleCaps } from '../../seams'
-import { SEAM_KEPT_MM } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
 import { settleBands } from '../shared/settle-bands'
 import { largestSide } from '../shared/side-drawing'
 import { sideCautions } from '../shared/side-turns'
-import { SIDE_KEYS, widenSides, type SideAmounts, type SideZone } from '../shared/widen-sides'
-import type { Applied, ChangeContext, HeldPromise } from '../types'
+import { widenSides, type SideAmounts } from '../shared/widen-sides'
+import type { Applied, ChangeContext } from '../types'
+import { halfOf, heldByMoving } from './held'
 import type { SideBalanceInputs } from './schema'
-
-/** Which half of the garment a piece with a side belongs to: 1 the front, −1 the back, 0 neither. */
-export const halfOf = (piece: Piece): 1 | 0 | -1 => (piece.kind.includes('front') ? 1 : piece.kind.includes('back') ? -1 : 0)
 
 const NONE: SideAmounts = { bustMm: 0, waistMm: 0, hipMm: 0 }
 
@@ -40,30 +36,6 @@ function move(garment: Garment, inputs: SideBalanceInputs): { garment: Garment; 
     if (broken) return { garment: g, broken }
   }
   return { garment: g, broken: null }
-}
-
-/** Round the body every zone stays as it was; the front has gained just what was asked, on each of its side edges. */
-function heldByMoving(before: Garment, after: Garment, inputs: SideBalanceInputs, sizeId: string): HeldPromise[] {
-  const held: HeldPromise[] = []
-  for (const zone of findZones(before)) {
-    const key = SIDE_KEYS[zone.id as SideZone]
-    if (!key || zone.parts.some((p) => p.by === 'narrowest')) continue
-    const front = zone.parts.filter((part) => halfOf(before.pieces.find((p) => p.id === part.pieceId)!) === 1)
-    const edges = front.reduce((sum, part) => {
-      const piece = before.pieces.find((p) => p.id === part.pieceId)!
-      return sum + sideChains(piece, shapeOf(piece, sizeId)).length * timesCut(piece)
-    }, 0)
-    const grew = (parts: typeof zone.parts) =>
-      finishedMm(after, { ...zone, parts }, sizeId) - finishedMm(before, { ...zone, parts }, sizeId)
-    held.push(holdMeasure(`${zone.name}, front and back together`, 'finished', 0, grew(zone.parts), 2 * SEAM_KEPT_MM))
-    if (edges > 0)
-      held.push(holdMeasure(`${zone.name}, the front by ${edges} edges`, 'finished', inputs[key] * edges, grew(front), 2 * SEAM_KEPT_MM))
-  }
-  for (const piece of before.pieces) {
-    const { was, is } = bothShapes(before, after, piece.id, sizeId)
-    held.push(holdGrain(piece, was, is))
-  }
-  return [...held, ...holdSeams(before, after, sizeId)]
 }
 
 /**

@@ -1,10 +1,12 @@
 import { ok, refuse } from '../../result'
 import { defineChange } from '../define-change'
-import { dragSide, largestSide, sideHandles, sideSteps, zonesOnSides } from '../shared/side-drawing'
-import type { Field, PaperStep, StepInput } from '../types'
-import { amountsFor, applySideBalance, halfOf, piecesMoved } from './apply'
+import { dragSide, largestSide, sideHandles, zonesOnSides } from '../shared/side-drawing'
+import type { Field } from '../types'
+import { applySideBalance, piecesMoved } from './apply'
+import { halfOf } from './held'
+import { balanceSteps } from './paper-steps'
 import { readSideBalance } from './reads'
-import { SideBalanceSchema, type SideBalanceInputs } from './schema'
+import { SideBalanceSchema } from './schema'
 
 const KEYS = ['bustMm', 'waistMm', 'hipMm'] as const
 const WORDS = { bust: 'At the bust', waist: 'At the waist', hip: 'At the hip' } as const
@@ -63,21 +65,5 @@ export const sideBalance = defineChange({
     }
   },
 })
-
-function balanceSteps(input: StepInput<SideBalanceInputs>): PaperStep[] {
-  return [
-    ...sideSteps(input, (pieceId) =>
-      amountsFor(
-        input.before.pieces.find((p) => p.id === pieceId)!,
-        input.inputs,
-      ),
-    ),
-    {
-      text: 'If the underarm moved, measure front and back of the armhole again; the notch under the arm of the sleeve moves by as much.',
-      drawing: null,
-    },
-    { text: 'Walk the side seams: front and back must be equal, and together as wide as before.', drawing: null },
-  ]
-}
 
 export type { SideBalanceInputs } from './schema'

@@ -9,6 +9,7 @@ const ZONES = ['bust', 'waist', 'hip'] as const
 /** What the seam does, or where the width is to go. */
 const TO_FRONT: readonly Concept[] = ['swings-forward', 'forward']
 const TO_BACK: readonly Concept[] = ['swings-back', 'backward']
+
 /** What has another change. */
 const OTHERS: readonly Concept[] = ['shoulder', 'forward-shoulder', 'dart', 'sleeve', 'hem', 'armhole', 'neckline', 'wedge', 'fold']
 

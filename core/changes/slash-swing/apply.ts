@@ -2,11 +2,10 @@ import { distance, placeAt } from '../../geometry'
 import { angleOfGap } from '../../moves'
 import { edgePath, findPiece, type Garment, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { limitToken } from '../../units'
-import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
-import { homePart, openingOf, playSwings, swingGarment, swingOrRefuse, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
-import type { Applied, ChangeContext, HeldPromise } from '../types'
+import { homePart, playSwings, swingGarment, swingOrRefuse, type SwingPlan } from '../shared/swing-garment'
+import type { Applied, ChangeContext } from '../types'
+import { heldBySlash } from './held'
 import type { SlashSwingInputs } from './schema'
 
 function planSlash(piece: Piece, shape: Shape, inputs: SlashSwingInputs): Result<SwingPlan | null> {
@@ -36,26 +35,6 @@ function planSlash(piece: Piece, shape: Shape, inputs: SlashSwingInputs): Result
 
 export const swingSlash = (garment: Garment, inputs: SlashSwingInputs) =>
   swingGarment(garment, (piece, shape) => planSlash(piece, shape, inputs))
-
-function heldBySlash(
-  before: Garment,
-  after: Garment,
-  swung: ReadonlyMap<string, SwungPiece>,
-  inputs: SlashSwingInputs,
-  sizeId: string,
-): HeldPromise[] {
-  const { piece, was, is } = bothShapes(before, after, inputs.pieceId, sizeId)
-  const own = swung.get(piece.id)
-  const held = own ? [holdMeasure('opening where the cut begins', piece.name, inputs.amountMm, openingOf(own), EQUAL_MM)] : []
-  for (const edge of piece.edges) {
-    if (edge.role === 'dart-leg' || edge.id === inputs.fromEdgeId) continue
-    const promise = holdEdge(piece, was, is, edge.id)
-    const hinge = edge.id === inputs.hingeEdgeId
-    held.push(hinge ? holdMeasure(promise.label, promise.where, promise.before, promise.after, LENGTH_KEPT_MM) : promise)
-  }
-  // With the other part swung the grain goes along: it is held to the fold and not to the page.
-  return inputs.swings === 'far' ? [...held, holdGrain(piece, was, is)] : held
-}
 
 /**
  * Cuts one piece from an edge to a hinge on another and swings it open or closed (craft 6.8). Every edge but the one that

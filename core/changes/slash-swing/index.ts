@@ -1,58 +1,14 @@
 import { readSlashSwing } from './reads'
-import { measureLength, mix, placeAt } from '../../geometry'
-import { edgePath, findPiece, shapeOf, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
-import { ok, refuse, type Result } from '../../result'
-import { formatLength } from '../../units'
+import { measureLength, placeAt } from '../../geometry'
+import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { defineChange } from '../define-change'
-import { lineStroke, outlineStroke } from '../shared/draw-step'
-import type { ChangeContext, Handle, PaperStep, StepInput, Way } from '../types'
+import type { Handle, Way } from '../types'
 import { swingHandle } from '../shared/swing-garment'
 import { applySlashSwing, swingSlash } from './apply'
 import { fromRecipe, toRecipe } from './recipe'
 import { SlashRecipeSchema, SlashSwingSchema, type SlashSwingInputs } from './schema'
-
-/** Edges that a slash usually begins at, and those it usually hangs on, best first. */
-const FROM: EdgeRole[] = ['hem', 'leg-opening', 'waist', 'panel', 'side', 'outseam', 'underarm', 'band', 'other']
-const HINGE: EdgeRole[] = ['shoulder', 'waist', 'cap', 'armhole', 'neck', 'side', 'inseam', 'band', 'other']
-
-/** Kept per piece: it is tried in every size, and asked for at every key that is typed. */
-const slashes = new WeakMap<Piece, Map<string, SlashSwingInputs | null>>()
-
-/** The first straight cut between two middles that can be swung in every size. */
-function firstSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingInputs | null {
-  const known = slashes.get(piece) ?? new Map<string, SlashSwingInputs | null>()
-  slashes.set(piece, known)
-  const slash = known.has(sizeId) ? known.get(sizeId)! : findSlash(garment, piece, sizeId)
-  known.set(sizeId, slash)
-  return slash
-}
-
-function findSlash(garment: Garment, piece: Piece, sizeId: string): SlashSwingInputs | null {
-  const shape = shapeOf(piece, sizeId)
-  const middle = (e: Edge) => measureLength(edgePath(shape, e.id)) / 2
-  for (const from of FROM.flatMap((r) => piece.edges.filter((e) => e.role === r)))
-    for (const hinge of HINGE.flatMap((r) => piece.edges.filter((e) => e.role === r && e.id !== from.id))) {
-      const inputs: SlashSwingInputs = {
-        pieceId: piece.id,
-        fromEdgeId: from.id,
-        fromMm: middle(from),
-        hingeEdgeId: hinge.id,
-        hingeMm: middle(hinge),
-        amountMm: 0,
-        swings: 'far',
-      }
-      if (swingSlash(garment, { ...inputs, amountMm: 1 }).ok) return inputs
-    }
-  return null
-}
-
-function beginSlash(garment: Garment, context: ChangeContext): Result<SlashSwingInputs> {
-  for (const piece of garment.pieces) {
-    const begun = firstSlash(garment, piece, context.sizeId)
-    if (begun) return ok(begun)
-  }
-  return refuse('no-slash', 'garment', 'no piece has two edges that a straight cut could run between.', 'Import a piece first.')
-}
+import { slashPaperSteps } from './paper-steps'
+import { beginSlash, firstSlash } from './begin'
 
 /** Craft 6.8, free: for what has no name yet. */
 export const slashSwing = defineChange({
@@ -183,41 +139,6 @@ export const slashSwing = defineChange({
   paperSteps: slashPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
-
-function slashPaperSteps({ before, inputs, applied, context, ruler }: StepInput<SlashSwingInputs>): PaperStep[] {
-  const piece = findPiece(before, inputs.pieceId)!
-  const shape = shapeOf(piece, context.sizeId)
-  const figure = (mm: number) => formatLength(mm, ruler)
-  const from = placeAt(edgePath(shape, inputs.fromEdgeId), inputs.fromMm).point
-  const hinge = placeAt(edgePath(shape, inputs.hingeEdgeId), inputs.hingeMm).point
-  const name = (id: string) => piece.edges.find((e) => e.id === id)!.name
-  const corner = (id: string) => piece.corners[piece.edges.findIndex((e) => e.id === id)]!.name
-  const gap = figure(Math.abs(inputs.amountMm))
-  const outline = outlineStroke(before, piece.id, context.sizeId, 'outline')
-  const result = outlineStroke(applied.garment, piece.id, context.sizeId, 'result')
-  return [
-    {
-      text: `${piece.name}: mark the ${name(inputs.fromEdgeId)} ${figure(inputs.fromMm)} from the corner “${corner(inputs.fromEdgeId)}”, and the ${name(inputs.hingeEdgeId)} ${figure(inputs.hingeMm)} from the corner “${corner(inputs.hingeEdgeId)}”. Join the marks with a ruler.`,
-      drawing: {
-        pieceId: piece.id,
-        strokes: [outline, lineStroke(from, hinge, 'line')],
-        labels: [{ at: from, text: figure(inputs.fromMm) }],
-      },
-    },
-    {
-      text: `${piece.name}: cut from the ${name(inputs.fromEdgeId)} almost to the ${name(inputs.hingeEdgeId)}, and clip the allowance there from outside. ${
-        inputs.amountMm >= 0
-          ? `Swing open until the gap is ${gap} at the seam line, and tape paper behind it.`
-          : `Swing closed until the edges overlap by ${gap} at the seam line, and tape.`
-      }`,
-      drawing: { pieceId: piece.id, strokes: [outline, result, lineStroke(from, hinge, 'cut')], labels: [{ at: from, text: gap }] },
-    },
-    {
-      text: `${piece.name}: redraw the ${name(inputs.fromEdgeId)} over the ${inputs.amountMm >= 0 ? 'gap' : 'overlap'}: straight with a ruler if it was straight, otherwise smooth. Round the bend at the hinge a little; its edge keeps its length.`,
-      drawing: { pieceId: piece.id, strokes: [outline, result], labels: [{ at: mix(from, hinge, 0.5), text: '' }] },
-    },
-  ]
-}
 
 export { fromRecipe, toRecipe } from './recipe'
 export { SlashRecipeSchema, type SlashRecipe, type SlashSwingInputs } from './schema'

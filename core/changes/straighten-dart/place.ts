@@ -1,5 +1,5 @@
 import { dot, measureLength, mix, placeAt, rotateAbout, scale, subtract, turnRad, type Point, placeOnRay } from '../../geometry'
-import { angleFrom, moveDart } from '../../moves'
+import { angleFrom, moveDart } from '../../darts'
 import {
   dartIn,
   dartFigures,

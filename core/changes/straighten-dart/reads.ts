@@ -1,5 +1,5 @@
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
-import { tipBackMm } from '../../moves'
+import { tipBackMm } from '../../darts'
 import type { Wish } from '../../wishes'
 import { says, used } from '../shared/reading/amounts'
 import { askedDarts } from '../shared/reading/things'

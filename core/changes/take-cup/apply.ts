@@ -1,10 +1,7 @@
-import { measureLength } from '../../geometry'
-
-import { edgePath, findPiece, shapeOf, type Garment, type Piece, sideLength } from '../../pattern'
+import { findPiece, type Garment, type Piece } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
-import { bothShapes, holdGrain, holdMeasure } from '../shared/held'
-import type { Applied, ChangeContext, HeldPromise } from '../types'
+import type { Applied, ChangeContext } from '../types'
+import { heldByTakeCup } from './held'
 import type { TakeCupInputs } from './schema'
 
 /** Every piece that the pattern has for the place of one, in the order they were given. */
@@ -44,33 +41,8 @@ export function applyTakeCup(garment: Garment, inputs: TakeCupInputs, context: C
     garment: after,
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: heldBy(garment, after, piece.id, context.sizeId),
+    held: heldByTakeCup(garment, after, piece.id, context.sizeId),
     cautions: [],
     ...(taken.darts.length === 1 ? { folded: { pieceId: piece.id, dartId: taken.darts[0]!.id } } : {}),
   })
-}
-
-/** What the pieces of all cups share: their seams match alike, and armhole, shoulder and neckline are the same. */
-function heldBy(before: Garment, after: Garment, pieceId: string, sizeId: string): HeldPromise[] {
-  const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-  const now = findPiece(after, pieceId)!
-  const surplus = (garment: Garment, seam: Garment['seams'][number]) =>
-    sideLength(garment, seam, 0, sizeId) - sideLength(garment, seam, 1, sizeId)
-  return [
-    ...before.seams
-      .filter((s) => s.sides.flat().some((r) => r.pieceId === pieceId))
-      .map((s) => holdMeasure(`${s.name}, difference of its sides`, piece.name, surplus(before, s), surplus(after, s), SEAM_KEPT_MM)),
-    ...piece.edges
-      .filter((e) => ['armhole', 'shoulder', 'neck'].includes(e.role) && now.edges.some((o) => o.id === e.id))
-      .map((e) =>
-        holdMeasure(
-          `${e.name}, length`,
-          piece.name,
-          measureLength(edgePath(was, e.id)),
-          measureLength(edgePath(shapeOf(now, sizeId), e.id)),
-          SEAM_KEPT_MM,
-        ),
-      ),
-    { ...holdGrain(piece, was, is), allowed: EQUAL_MM },
-  ]
 }

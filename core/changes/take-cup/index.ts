@@ -69,4 +69,5 @@ export const takeCup = defineChange({
 })
 
 export { cupsFor } from './apply'
+
 export type { TakeCupInputs } from './schema'

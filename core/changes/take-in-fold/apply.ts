@@ -1,5 +1,6 @@
-import { distance, measureLength, placeAt, type Point } from '../../geometry'
-import { angleFrom, finishTip, insertDart, openOut, opensOut, takeInFold } from '../../moves'
+import { measureLength, placeAt, type Point } from '../../geometry'
+import { angleFrom, finishTip, insertDart, takeInFold } from '../../darts'
+import { openOut, opensOut } from '../../moves'
 import {
   cornersOf,
   dartIn,
@@ -22,14 +23,12 @@ import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
-import { apexOf, besideDart, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../shared/darts/find-darts'
+import { apexOf, findDart, isRefused, mouthBetween, openEdges, type FoundDart } from '../shared/darts/find-darts'
 import { findLargest } from '../find-largest'
-import { holdMeasure } from '../shared/held'
-import { angleAtApexDeg, dartCautions, heldByTurn, playTurn } from '../shared/darts/turn-dart'
+import { dartCautions, playTurn } from '../shared/darts/turn-dart'
 import type { Applied, Caution, ChangeContext } from '../types'
+import { heldByFold } from './held'
 import type { TakeInFoldInputs } from './schema'
-
-const DEG = 180 / Math.PI
 
 /** The two pins along an edge, mm from its start; null where they lie beside it. */
 export function pinsOf(piece: Piece, shape: Shape, inputs: TakeInFoldInputs): { fromMm: number; toMm: number } | null {
@@ -131,19 +130,8 @@ function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeConte
   const wedge = findPiece(slit, piece.id)!
   const fold = dartIn(wedge, 'fold')
   const foldRad = inputs.amountMm > 0 ? angleFrom(at, shapeOf(wedge, context.sizeId), fold) : 0
-  const before = angleAtApexDeg(piece, was, at, [dart.id])
-  const sumDeg = { before: before + foldRad * DEG, after: angleAtApexDeg(now, is, at, [dart.id]) }
-  // What was closed is what the dart has gained, measured on it: seen from the apex, as wide as that at the two pins.
-  const path = edgePath(was, edge.id)
-  const pinPoints = [placeAt(path, pins.fromMm).point, placeAt(path, pins.toMm).point] as const
-  const [r, q] = pinPoints.map((p) => distance(p, at)) as [number, number]
-  const closedMm = Math.sqrt(Math.max(0, r * r + q * q - 2 * r * q * Math.cos((sumDeg.after - before) / DEG)))
-  const drawn = inputs.amountMm > 0 ? [edgeFamily(edge.id), ...besideDart(piece, was, dart)] : []
   const edgeMm = (p: Piece, s: Shape) =>
     p.edges.filter((e) => edgeFamily(e.id) === edgeFamily(edge.id)).reduce((sum, e) => sum + measureLength(edgePath(s, e.id)), 0)
-  // What is sewn to the pinned edge loses nothing by itself: that is said below.
-  const pinned = garment.seams.filter((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === edge.id)).map((s) => s.id)
-  const held = heldByTurn(garment, after, piece.id, context.sizeId, drawn, sumDeg, pinned)
   const cautions: Caution[] = [...dartCautions(after, found, dart.id, at, context.sizeId)]
   if (inputs.amountMm > 0)
     cautions.push({
@@ -155,7 +143,7 @@ function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeConte
     garment: after,
     touched: [{ pieceId: piece.id, how: 'asked', levels: [] }],
     leftOut: [],
-    held: [holdMeasure('fold, straight between its pins', piece.name, distance(...pinPoints), closedMm, EQUAL_MM), ...held],
+    held: heldByFold(garment, after, { found, edge, pins, amountMm: inputs.amountMm, foldRad }, context.sizeId, at),
     cautions,
     folded: { pieceId: piece.id, dartId: dart.id },
     moves:
@@ -168,7 +156,7 @@ function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeConte
             null,
             new Map([
               ['fold', 0],
-              [dart.id, foldRad + before / DEG],
+              [dart.id, foldRad + angleFrom(at, was, dart)],
             ]),
             `close the fold; the ${dart.name} opens`,
           ),

@@ -1,23 +1,19 @@
 import { measureLength } from '../../geometry'
-import { cornersAsSewn, walkGarment, type WalkedCorner } from '../../match'
+import type { WalkedCorner } from '../../match'
 import { bendEnd } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { EQUAL_MM, SMOOTH_DEG } from '../../tolerances'
+import { EQUAL_MM } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdEdgeWidth, holdGrain, holdSeams } from '../shared/held'
-import type { Applied, ChangeContext, HeldPromise } from '../types'
+import type { Applied, ChangeContext } from '../types'
+import { findCorner } from './find-corner'
+import { heldByTruing } from './held'
 import type { TrueCornerInputs } from './schema'
 
 const RAD = Math.PI / 180
 const SHARES = { none: 0, half: 0.5, all: 1 } as const
-
-/** The corner as it is sewn now, or undefined when it has gone. */
-export function findCorner(garment: Garment, cornerId: string, sizeId: string): WalkedCorner | undefined {
-  return cornersAsSewn(walkGarment(garment, sizeId)).find((c) => c.id === cornerId)
-}
 
 /** The shortest of the edges that run through a corner, in any size: no reach can be longer. */
 function roomFor(garment: Garment, corner: WalkedCorner): number {
@@ -62,33 +58,6 @@ function bendGarment(garment: Garment, inputs: TrueCornerInputs): Garment {
     })
   }
   return { ...garment, pieces }
-}
-
-function heldByTruing(before: Garment, after: Garment, corner: WalkedCorner, inputs: TrueCornerInputs, sizeId: string): HeldPromise[] {
-  const held: HeldPromise[] = []
-  if (inputs.reachMm > 0) {
-    const turnDeg = findCorner(after, corner.id, sizeId)!.turnDeg
-    const smooth = Math.abs(turnDeg) <= SMOOTH_DEG
-    held.push({
-      label: 'runs on without a corner',
-      where: corner.where,
-      before: 0,
-      after: turnDeg,
-      unit: 'deg',
-      allowed: SMOOTH_DEG,
-      held: smooth,
-    })
-  }
-  for (const pieceId of new Set(corner.arms.map((a) => a.pieceId))) {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const bent = new Set(corner.arms.filter((a) => a.pieceId === pieceId).map((a) => a.edgeId))
-    for (const edge of piece.edges) {
-      if (edge.role === 'dart-leg') continue
-      held.push(bent.has(edge.id) ? holdEdgeWidth(piece, was, is, edge.id) : holdEdge(piece, was, is, edge.id))
-    }
-    held.push(holdGrain(piece, was, is))
-  }
-  return [...held, ...holdSeams(before, after, sizeId)]
 }
 
 /**

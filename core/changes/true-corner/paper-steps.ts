@@ -3,7 +3,7 @@ import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
-import { findCorner } from './apply'
+import { findCorner } from './find-corner'
 import type { TrueCornerInputs } from './schema'
 
 /** Half the length of the tick that marks where the redrawing begins, mm. */

@@ -1,16 +1,15 @@
 import { measureLength, movePath, scale, type Path } from '../../geometry'
 import { easeIn, redrawAcross, redrawMoved, type LevelCrossing } from '../../moves'
 import { edgePath, findPiece, grainDirection, neighbours, seamsOfEdge, shapeOf, type Garment } from '../../pattern'
-import { walkGarment } from '../../match'
 import { ok, refuse, type Result } from '../../result'
-import { RUN_THROUGH_DEG, SAME_POINT_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../tolerances'
+import { SAME_POINT_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../tolerances'
 import { limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
-import { bothShapes, holdEdge, holdGrain, holdSeams } from '../shared/held'
-import type { Applied, ChangeContext, HeldPromise } from '../types'
+import type { Applied, ChangeContext } from '../types'
 import { findHem, type HemPart } from './find-hem'
 import type { UnevenHemInputs } from './schema'
+import { heldByHem } from './held'
 
 /** How far the hem moves at a length along one of its edges, mm: level at the centre and at the side, smooth between. */
 export function hemMove(part: HemPart, inputs: UnevenHemInputs, edgeMm: number): (atMm: number) => number {
@@ -79,42 +78,6 @@ function moveHem(garment: Garment, inputs: UnevenHemInputs, sizeId: string): Gar
 
 function moveAllSizes(garment: Garment, inputs: UnevenHemInputs): Garment {
   return garment.sizes.reduce((g, size) => moveHem(g, inputs, size.id), garment)
-}
-
-function heldByHem(before: Garment, after: Garment, parts: readonly HemPart[], sizeId: string): HeldPromise[] {
-  const held: HeldPromise[] = []
-  for (const pieceId of new Set(parts.map((p) => p.piece.id))) {
-    const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    const changed = new Set(
-      parts
-        .filter((p) => p.piece.id === pieceId)
-        .flatMap((p) => [p.edge.id, neighbours(piece, p.edge.id).before.id, neighbours(piece, p.edge.id).after.id]),
-    )
-    for (const edge of piece.edges) if (!changed.has(edge.id) && edge.role !== 'dart-leg') held.push(holdEdge(piece, was, is, edge.id))
-    held.push(holdGrain(piece, was, is))
-  }
-  // The hem must run through side seams and folds as smoothly as before, or within what counts as smooth.
-  const turns = (g: Garment) => {
-    const walked = walkGarment(g, sizeId)
-    return [...walked.seams.flatMap((s) => s.corners), ...walked.folds.map((f) => f.corner)]
-  }
-  const was = new Map(turns(before).map((c) => [c.id, c]))
-  const hemNames = new Set(parts.map((p) => `${p.piece.name}, ${p.edge.name}`))
-  for (const corner of turns(after)) {
-    if (![...hemNames].some((n) => corner.where.includes(n))) continue
-    const old = was.get(corner.id)!
-    const allowed = Math.max(RUN_THROUGH_DEG, Math.abs(old.turnDeg))
-    held.push({
-      label: 'hem runs through, turn',
-      where: corner.where,
-      before: old.turnDeg,
-      after: corner.turnDeg,
-      unit: 'deg',
-      allowed,
-      held: corner.designed || Math.abs(corner.turnDeg) <= allowed,
-    })
-  }
-  return [...held, ...holdSeams(before, after, sizeId)]
 }
 
 /**

@@ -8,8 +8,10 @@ import type { UnevenHemInputs } from './schema'
 
 const LONGER: readonly Concept[] = ['longer', 'down', 'too-short', 'too-high', 'more']
 const SHORTER: readonly Concept[] = ['shorter', 'up', 'too-long', 'too-low', 'less']
+
 const FRONT: readonly Concept[] = ['front', 'centre-front']
 const BACK: readonly Concept[] = ['back', 'centre-back']
+
 const PLACES: [keyof UnevenHemInputs, readonly Concept[]][] = [
   ['centreFrontMm', FRONT],
   ['sideMm', ['side']],

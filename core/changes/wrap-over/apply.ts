@@ -3,31 +3,19 @@ import { figureMm } from '../../body'
 
 import { edgePath, findPiece, shapeOf, type Garment, sideLength } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { coverOf, findWrap, wrapFront, wrapPlaces, type WrapPiece } from '../../seams'
+import { findWrap, wrapFront, type WrapPiece } from '../../seams'
 import { bodyLengths } from '../../size'
 import { LENGTH_KEPT_MM, SEAM_EASE_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
-import { bothShapes, holdMeasure, holdTheRest } from '../shared/held'
 import { touchedBy } from '../shared/touched-by'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
 import type { WrapOverInputs } from './schema'
+import { heldByWrap } from './held'
 
 /** The length of the edge that crosses over, mm. */
 export const edgeLengthMm = (garment: Garment, { neckline }: WrapPiece, sizeId: string): number =>
   measureLength(edgePath(shapeOf(findPiece(garment, neckline.piece.id)!, sizeId), neckline.runs[0]!.edgeId))
-
-function heldByWrap(before: Garment, after: Garment, wrap: WrapPiece, inputs: WrapOverInputs, sizeId: string): HeldPromise[] {
-  const { neckline, lower } = wrap
-  const { piece } = bothShapes(before, after, neckline.piece.id, sizeId)
-  const cover = coverOf(after, wrap, sizeId)
-  const redrawn = [neckline.runs[0]!, neckline.centre, lower].map((r) => ({ pieceId: piece.id, edgeId: r.edgeId }))
-  return [
-    holdMeasure('reaches beyond the centre by', piece.name, inputs.overlapMm, wrapPlaces(after, wrap, sizeId).overlapMm, LENGTH_KEPT_MM),
-    ...(cover === null ? [] : [holdMeasure('edge beside the bust point by', piece.name, inputs.coverMm, cover, LENGTH_KEPT_MM)]),
-    ...holdTheRest(before, after, redrawn, sizeId),
-  ]
-}
 
 /** What else a wrapped front asks for: the body’s lengths, what is sewn to the edges that became longer. */
 function wrapCautions(before: Garment, after: Garment, wrap: WrapPiece, context: ChangeContext): Caution[] {

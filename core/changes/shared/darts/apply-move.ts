@@ -1,5 +1,5 @@
 import { measureLength } from '../../../geometry'
-import { angleFrom, finishTip, insertDart, moveDart, tipBackMm } from '../../../moves'
+import { angleFrom, finishTip, insertDart, moveDart, tipBackMm } from '../../../darts'
 import { edgePath, findPiece, shapeOf, type Garment } from '../../../pattern'
 import { ok, refuse, type Result } from '../../../result'
 import { SNAP_MM } from '../../../tolerances'

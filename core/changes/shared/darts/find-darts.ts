@@ -1,6 +1,6 @@
 import { dartFigures, edgeFamily, edgePath, refOf, shapeOf, type Dart, type Garment, type Piece, type Shape } from '../../../pattern'
 import { measureLength, type Point } from '../../../geometry'
-import { findApex, type DartMouth } from '../../../moves'
+import { findApex, type DartMouth } from '../../../darts'
 import { refuse, type Result } from '../../../result'
 
 export interface FoundDart {

@@ -1,5 +1,5 @@
 import { line, mix, type Point } from '../../../geometry'
-import { pressWords } from '../../../moves'
+import { pressWords } from '../../../darts'
 import { dartCapPoint, dartFigures, findPiece, shapeOf, type Garment } from '../../../pattern'
 import { formatLength, type Ruler } from '../../../units'
 import { lineStroke, outlineStroke } from '../draw-step'

@@ -1,14 +1,13 @@
 import { measureLength, placeAt } from '../../../geometry'
-import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../../moves'
+import { APEX_BEYOND_MM, findApex, tipBackMm } from '../../../darts'
 import { dartIn, dartFigures, edgePath, findPiece, shapeOf, type Garment } from '../../../pattern'
 import { ok, refuse, type Result } from '../../../result'
 import { findBrokenOutline } from '../../check-outlines'
 import { apexOf, dartOptions, dartsOf, openEdges } from './find-darts'
 import type { ChangeContext, ChangeKind, Handle } from '../../types'
-import { applyMoveDart, movedDart } from './apply-move'
-import { moveDartSteps } from './move-steps'
+import { movedDart } from './apply-move'
 import { alongTrack, dartTrack, onTrack, snapAlong, usualPlaces } from './places'
-import { DartMoveSchema, type DartMove } from './dart-move'
+import type { DartMove } from './dart-move'
 
 /** What to begin with for a dart: where it is usually wanted. */
 export function inputsForDart(garment: Garment, ref: string, sharePct: number): DartMove | null {
@@ -46,11 +45,10 @@ export function movedTo(garment: Garment, inputs: DartMove, edgeId: string): Dar
   return { ...inputs, edgeId: edge.id, atMm, tipBackMm: tipBackMm(edge.role) }
 }
 
-type Common = 'schema' | 'phase' | 'withField' | 'fields' | 'describe' | 'withLargest' | 'apply' | 'handles' | 'drag' | 'paperSteps'
+type Common = 'phase' | 'withField' | 'fields' | 'describe' | 'withLargest' | 'handles' | 'drag'
 
 /** What all kinds have in common that move a dart, or a part of it, to another place round its apex (craft 6.11). */
 export const dartMove: Pick<ChangeKind<DartMove>, Common> = {
-  schema: DartMoveSchema,
   phase: 'place-darts',
   withField(garment, inputs, key, value) {
     if (key === 'dart') return inputsForDart(garment, String(value), inputs.sharePct) ?? inputs
@@ -96,7 +94,6 @@ export const dartMove: Pick<ChangeKind<DartMove>, Common> = {
     return { title: `${inputs.sharePct < 100 ? 'Split' : 'Move'} the ${name}: to the ${edgeName(garment, inputs)}`, amountMm: null }
   },
   withLargest: (_garment, inputs, largestMm) => ({ ...inputs, atMm: Math.min(inputs.atMm, largestMm) }),
-  apply: applyMoveDart,
   handles(garment, inputs, applied, context): Handle[] {
     const found = dartsOf(garment).find((d) => d.ref === inputs.dart)!
     const ids = movedDart(garment, found, inputs).dartIds
@@ -131,5 +128,4 @@ export const dartMove: Pick<ChangeKind<DartMove>, Common> = {
     const usual = inputs.tipBackMm === tipBackMm(role(inputs.edgeId)) ? tipBackMm(role(place.edgeId)) : inputs.tipBackMm
     return { ...inputs, ...place, tipBackMm: usual }
   },
-  paperSteps: moveDartSteps,
 }

@@ -1,5 +1,5 @@
 import type { Point } from '../../../geometry'
-import { insertDart, markApex } from '../../../moves'
+import { insertDart, markApex } from '../../../darts'
 import type { Garment, Piece } from '../../../pattern'
 import { slitAt } from './find-darts'
 

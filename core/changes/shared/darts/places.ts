@@ -1,5 +1,5 @@
 import { measureLength, nearestPlace, scale, type Path, type Point, placeOnRay } from '../../../geometry'
-import { findApex } from '../../../moves'
+import { findApex } from '../../../darts'
 import { edgePath, grainDirection, type Edge, type Piece, type Shape } from '../../../pattern'
 import { SNAP_MM } from '../../../tolerances'
 import { openEdges, type FoundDart } from './find-darts'

@@ -1,5 +1,5 @@
 import { distance, dot, line, measureLength, placeAt, subtract, type Path, type Point } from '../../../geometry'
-import { angleFrom, missOfApex, sectorsAbout } from '../../../moves'
+import { angleFrom, missOfApex, sectorsAbout } from '../../../darts'
 import {
   dartFigures,
   edgeFamily,

@@ -1,0 +1,1 @@
+export { stepsAtLevels as lengthenSteps } from '../shared/levels/paper-steps'

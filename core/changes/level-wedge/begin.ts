@@ -1,0 +1,80 @@
+import { crossLevel, alongGrain, placeAt, measureLength, nearestPlace } from '../../geometry'
+import { cutPiece } from '../../moves'
+import { edgePath, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
+import { type Result, ok, refuse } from '../../result'
+import type { ChangeContext } from '../types'
+import { startsAbove, placeBelow } from './places'
+import type { LevelWedgeInputs } from './schema'
+
+const WIDEST: EdgeRole[] = ['centre-back', 'centre-front', 'crotch', 'neck']
+const HINGES: EdgeRole[] = ['side', 'outseam']
+
+/** The same wedge with its hinge on the level of its mouth, where that meets the side; else where it was. */
+export function levelAcross(piece: Piece, inputs: LevelWedgeInputs, sizeId: string): LevelWedgeInputs {
+  const shape = shapeOf(piece, sizeId)
+  const atMm = shape.edges[inputs.edgeId] ? placeBelow(shape, inputs.edgeId, inputs.belowMm) : null
+  const [hinge] =
+    atMm === null
+      ? []
+      : crossLevel(
+          edgePath(shape, inputs.hingeEdgeId),
+          grainDirection(shape),
+          alongGrain(placeAt(edgePath(shape, inputs.edgeId), atMm).point, grainDirection(shape)),
+        )
+  if (!hinge) return inputs
+  const sideMm = measureLength(edgePath(shape, inputs.hingeEdgeId))
+  const hingeBelowMm = startsAbove(shape, inputs.hingeEdgeId) ? hinge.atMm : sideMm - hinge.atMm
+  return { ...inputs, hingeBelowMm: Math.min(Math.max(hingeBelowMm, LEAST_MM), sideMm - LEAST_MM) }
+}
+
+/** Shares of the side seam at which a wedge is tried, best first. */
+const SHARES = [0.5, 0.35, 0.65, 0.2, 0.05]
+
+/** A level wedge from the centre to about half the side seam; null for a piece without a centre or side to cut between. */
+export function firstWedge(piece: Piece, sizeId: string): LevelWedgeInputs | null {
+  const shape = shapeOf(piece, sizeId)
+  const grain = grainDirection(shape)
+  const sides = piece.edges.filter((e) => HINGES.includes(e.role))
+  const side = sides.sort((a, b) => measureLength(edgePath(shape, b.id)) - measureLength(edgePath(shape, a.id)))[0]
+  if (!side) return null
+  const across = edgePath(shape, side.id)
+  const sideMm = measureLength(across)
+  for (const edge of WIDEST.flatMap((r) => piece.edges.filter((e) => e.role === r)))
+    for (const share of SHARES) {
+      const own = edgePath(shape, edge.id)
+      const { point } = placeAt(across, sideMm * share)
+      // Where the same level crosses the edge; else the place of it that is nearest.
+      const atMm = crossLevel(own, grain, alongGrain(point, grain))[0]?.atMm ?? nearestPlace(own, point).lengthMm
+      const slash = { from: { edgeId: edge.id, atMm }, through: [], to: { edgeId: side.id, atMm: sideMm * share } }
+      const inside = atMm > LEAST_MM && atMm < measureLength(own) - LEAST_MM
+      if (!inside || !cutPiece(piece, shape, [slash]).ok) continue
+      const below = (edgeId: string, mm: number, length: number) => (startsAbove(shape, edgeId) ? mm : length - mm)
+      return {
+        pieceId: piece.id,
+        edgeId: edge.id,
+        belowMm: below(edge.id, atMm, measureLength(own)),
+        hingeEdgeId: side.id,
+        hingeBelowMm: below(side.id, sideMm * share, sideMm),
+        amountMm: 0,
+        straighten: 'lower',
+      }
+    }
+  return null
+}
+
+/** A wedge begins at least this far from the ends of its edge, mm: there must be edge to rule straight on both sides. */
+const LEAST_MM = 20
+/** To begin with: nothing wide, level from the centre of a back to half of its side, else of another piece. */
+export function beginWedge(garment: Garment, context: ChangeContext): Result<LevelWedgeInputs> {
+  const backFirst = [...garment.pieces].sort((a, b) => Number(b.kind.includes('back')) - Number(a.kind.includes('back')))
+  for (const piece of backFirst) {
+    const begun = firstWedge(piece, context.sizeId)
+    if (begun) return ok(begun)
+  }
+  return refuse(
+    'no-centre',
+    'garment',
+    'no piece with a centre and a side seam is found.',
+    'Name the centre and the side of a piece first.',
+  )
+}

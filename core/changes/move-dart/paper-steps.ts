@@ -1,0 +1,1 @@
+export { moveDartSteps } from '../shared/darts/move-steps'

@@ -1,0 +1,43 @@
+import { grainDirection, dartFigures, edgeFamily, findPiece, type Garment, type Piece, type Shape } from '../../pattern'
+import type { Point } from '../../geometry'
+import { angleFrom, runsAlongGrain } from '../../darts'
+import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
+import { besideDart, familyMm, type FoundDart } from '../shared/darts/find-darts'
+import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
+import type { HeldPromise } from '../types'
+
+const DEG = 180 / Math.PI
+
+/** Where an apex is after its dart was raised by so many mm along the grain. */
+export function raisedApex(apex: Point, was: Shape, upMm: number): Point {
+  const grain = grainDirection(was)
+  return { x: apex.x - grain.x * upMm, y: apex.y - grain.y * upMm }
+}
+
+/**
+ * The dart’s angle (its intake where it runs along the grain), its edge with the dart closed, every other edge.
+ * @param apex where the dart points before it is raised
+ */
+export function heldByRaise(
+  before: Garment,
+  after: Garment,
+  { piece, dart }: FoundDart,
+  apex: Point,
+  amountMm: number,
+  sizeId: string,
+): HeldPromise[] {
+  const { was, is } = bothShapes(before, after, piece.id, sizeId)
+  const now = findPiece(after, piece.id)!
+  const angleDeg = (shape: Shape, from: Point) => angleFrom(from, shape, dart) * DEG
+  const own = besideDart(piece, was, dart)
+  const beside = piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(edgeFamily(e.id)))
+  const sideMm = (p: Piece, shape: Shape) => [...new Set(own)].reduce((sum, f) => sum + familyMm(p, shape, f), 0)
+  return [
+    runsAlongGrain(piece, was, dart)
+      ? holdMeasure('intake', piece.name, dartFigures(piece, was, dart).intakeMm, dartFigures(now, is, dart).intakeMm, EQUAL_MM)
+      : holdMeasure('angle at the apex', piece.name, angleDeg(was, apex), angleDeg(is, raisedApex(apex, was, amountMm)), EQUAL_MM, 'deg'),
+    holdMeasure('its edge with the dart closed', piece.name, sideMm(piece, was), sideMm(now, is), SEAM_GOOD_MM),
+    ...beside.map((e) => holdEdge(piece, was, is, e.id)),
+    holdGrain(piece, was, is),
+  ]
+}

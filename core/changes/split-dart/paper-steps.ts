@@ -1,0 +1,1 @@
+export { moveDartSteps as splitDartSteps } from '../shared/darts/move-steps'

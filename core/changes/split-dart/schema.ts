@@ -1,0 +1,1 @@
+export { DartMoveSchema as SplitDartSchema, type DartMove as SplitDartInputs } from '../shared/darts/dart-move'
