@@ -12,12 +12,12 @@ watchEffect(() => document.documentElement.classList.toggle('dark', prefs.dark))
 <template>
   <div class="flex h-full flex-col">
     <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3">To the work</a>
-    <AppHeader />
-    <StorageBanner />
-    <LazyNewVersion v-if="isReady" />
+    <ShellAppHeader />
+    <ShellStorageBanner />
+    <LazyShellNewVersion v-if="isReady" />
     <main id="main" class="min-h-0 flex-1">
       <NuxtPage />
     </main>
-    <FootLine />
+    <ShellFootLine />
   </div>
 </template>

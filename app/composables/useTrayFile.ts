@@ -183,5 +183,6 @@ export function useTrayFile(
     placePage,
     confirmPages,
     findPieces,
+    inJobs,
   }
 }

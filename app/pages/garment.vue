@@ -44,7 +44,7 @@ async function leaveOut() {
     >
       <p class="min-w-0 flex-1">
         <span class="font-semibold">This plan cannot be worked out:</span> {{ session.trouble.sentence }}
-        <template v-if="culprit">It was at <SentenceText :text="session.wordsOf(culprit)" />.</template>
+        <template v-if="culprit">It was at <UiSentenceText :text="session.wordsOf(culprit)" />.</template>
         Nothing is lost.
       </p>
       <button v-if="culprit" class="btn" data-test="leave-out-stop" @click="leaveOut">Leave this stop out</button>

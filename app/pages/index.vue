@@ -255,7 +255,7 @@ const more = [
         />
       </ul>
       <WardrobeBackUpReminder v-if="cards.length > 0" :first-at="firstAt" :changed-at="changedAt" @back-up="backUp" />
-      <LazyNewFit
+      <LazyShellNewFit
         v-if="beginning"
         :garment-id="beginning.id"
         @close="beginning = null"

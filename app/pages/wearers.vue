@@ -30,7 +30,7 @@ async function writeOut() {
     <div class="flex flex-wrap items-center gap-3 border-b border-edge bg-panel px-4 py-2">
       <NuxtLink to="/" class="btn-quiet"><ArrowLeft class="size-5" />Wardrobe</NuxtLink>
       <h1 class="font-display text-2xl italic">Wearers</h1>
-      <NewWearer @made="chosenId = $event" />
+      <WearerNewWearer @made="chosenId = $event" />
       <div class="ml-auto flex gap-2">
         <button class="btn" :disabled="wearers.all.length === 0" data-test="save-csv" @click="writeOut">
           <FileDown class="size-4" />Save as CSV

@@ -1,4 +1,4 @@
-import { proxy } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch, watchEffect } from 'vue'
 import { planWith, type LaidOn, type Proposed } from '~~/core/advice'
@@ -11,7 +11,7 @@ import { lengthToken, type Ruler } from '~~/core/units'
 import { planWork } from '~/plan-work'
 import { usePrefs } from '~/stores/prefs'
 import { useWork } from '~/stores/work'
-import type { Asked, ComparedWay, Computed, ComputedStop, Desk, SentResult } from '~/workers/desk'
+import type { Asked, ComparedWay, Computed, ComputedStop, Desk, SentResult, Sized } from '~/workers/desk'
 import { Bench, Ended } from '~/workers/bench'
 import { Shelf } from '~/workers/parcel'
 
@@ -36,12 +36,13 @@ const bench = new Bench<Desk>(
       // The worker ended before it heard: the next one is told again.
     })
     // What the page holds is numbered by the worker that sent it.
-    shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+    shelves = newShelves()
   },
 )
 
 /** What came from the worker last. */
-let shelves = { garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>() }
+const newShelves = () => ({ garments: new Shelf<Garment>(), stops: new Shelf<ComputedStop>(), traced: new Shelf<Garment>() })
+let shelves = newShelves()
 
 /** A result with the parts that the page held already: what no stop has changed is the same object as before. */
 function unpacked({ garments, stops, ...rest }: SentResult): Computed {
@@ -95,6 +96,20 @@ export const usePlanSession = defineStore('plan-session', () => {
   let garmentText = ''
   let busy = false
   let again = false
+  function givenBy(row: Project): string {
+    if (row.garment !== baseGarment) {
+      baseGarment = row.garment
+      garmentText = JSON.stringify(row.garment)
+    }
+    return `${row.id}:${garmentText}`
+  }
+  /** Gives the worker the pieces as bought, where it has not got them: a new one knows nothing yet. */
+  async function give(worker: Remote<Desk>, row: Project): Promise<void> {
+    const given = givenBy(row)
+    if (given === givenBefore) return
+    await worker.setBase(row.id, row.garment)
+    givenBefore = given
+  }
 
   async function recompute(): Promise<void> {
     if (!work.project) {
@@ -112,12 +127,7 @@ export const usePlanSession = defineStore('plan-session', () => {
     let planned: readonly Change[] = []
     try {
       const row = work.project
-      if (row.garment !== baseGarment) {
-        baseGarment = row.garment
-        garmentText = JSON.stringify(row.garment)
-      }
-      const key = row.id
-      const given = `${row.id}:${garmentText}`
+      const given = givenBy(row)
       const dragged = draft.value
       const all = stopsOf(row)
       const last = dragged ? all.findIndex((c) => c.id === dragged.id) : -1
@@ -133,11 +143,8 @@ export const usePlanSession = defineStore('plan-session', () => {
         return
       }
       const sent = await bench.run(async (worker) => {
-        if (given !== givenBefore) {
-          await worker.setBase(key, row.garment)
-          givenBefore = given
-        }
-        return worker.compute(key, { garments: shelves.garments.held, stops: shelves.stops.held }, ...asked)
+        await give(worker, row)
+        return worker.compute(row.id, { garments: shelves.garments.held, stops: shelves.stops.held }, ...asked)
       }, SILENT_MS)
       const result = unpacked(sent)
       computedFor = askedText
@@ -177,6 +184,7 @@ export const usePlanSession = defineStore('plan-session', () => {
       computedPlan.value = null
       proposed.value = null
       draft.value = null
+      sized.value = null
     },
     { flush: 'sync' },
   )
@@ -206,19 +214,19 @@ export const usePlanSession = defineStore('plan-session', () => {
   const lostBy = async (laid: readonly LaidOn[]) => {
     const { plan } = planWith(laid, work.stops, () => crypto.randomUUID())
     const plain = JSON.parse(JSON.stringify(plan)) as unknown
-    return bench.run((worker) => worker.lost(work.fitId!, plain), SILENT_MS).catch(cannot('the plan cannot be tried'))
+    return ask('the plan cannot be tried', (worker, key) => worker.lost(key, plain))
   }
 
   /** The plan as steps with ruler and scissors; null where they could not be had, which is said on the page. */
   const paperSteps = async (ruler: Ruler) => {
     await recompute()
-    return bench.run((worker) => worker.steps(work.fitId!, ruler), SILENT_MS).catch(cannot('its steps on paper cannot be written'))
+    return ask('its steps on paper cannot be written', (worker, key) => worker.steps(key, ruler))
   }
 
   /** What may mend the open signs and pins of a fitting; null where that cannot be worked out, which is said on the page. */
   const mendsOf = async (fitting: Fitting) => {
     const plain = JSON.parse(JSON.stringify(fitting)) as unknown
-    return bench.run((worker) => worker.mend(work.fitId!, plain), SILENT_MS).catch(cannot('what may mend it cannot be worked out'))
+    return ask('what may mend it cannot be worked out', (worker, key) => worker.mend(key, plain))
   }
 
   /** The pieces of any fit after any stops; null where that cannot be worked out, which is said on the page. */
@@ -228,19 +236,47 @@ export const usePlanSession = defineStore('plan-session', () => {
     return bench.run((worker) => worker.altered(plain[0], plain[1], asked), SILENT_MS).catch(cannot('these pieces cannot be worked out'))
   }
 
+  /** Asks the worker something about the open fit; null where it could not answer, which is said on the page. */
+  const ask = <R>(what: string, question: (worker: Remote<Desk>, key: string, asked: Asked) => Promise<R>): Promise<R | null> => {
+    const row = work.project!
+    const asked = askedFor(row)
+    return bench
+      .run(async (worker) => {
+        await give(worker, row)
+        return question(worker, row.id, asked)
+      }, SILENT_MS)
+      .catch(cannot(what))
+  }
+
+  /** What Size shows; null until it was worked out for this fit. */
+  const sized = shallowRef<Sized | null>(null)
+  let sizings = 0
+  async function sizeUp(): Promise<void> {
+    if (!work.project || (!computedPlan.value && !trouble.value)) return
+    const own = ++sizings
+    const sent = await ask('the worksheet cannot be worked out', (worker, key, asked) => worker.sizeUp(key, shelves.traced.held, asked))
+    if (own === sizings && sent) sized.value = { ...sent, traced: shelves.traced.unpack(sent.traced)[0]! }
+  }
+  const compareSchools = () => ask('the ways cannot be compared', (worker, key, asked) => worker.schools(key, asked))
+  const lengthStop = (lengthId: string) =>
+    ask('its stop cannot be worked out', (worker, key, asked) => worker.lengthStop(key, lengthId, asked))
+  const askedGiven = (isBought: boolean) =>
+    ask('what is left over cannot be worked out', (worker, key, asked) => worker.askedGiven(key, isBought, asked))
+  const notebook = (notes: string, mends: string[]) =>
+    ask('the notebook page cannot be written', (worker, key, asked) => worker.notebook(key, notes, mends, asked))
+
   let proposals = 0
   async function propose(): Promise<void> {
     if (!work.project || !computedPlan.value) return
     const own = ++proposals
     proposed.value = null
-    const asked = askedFor(work.project)
-    const list = await bench.run((worker) => worker.propose(work.fitId!, asked), SILENT_MS).catch(cannot('no plan can be proposed'))
+    const list = await ask('no plan can be proposed', (worker, key, asked) => worker.propose(key, asked))
     if (own === proposals) proposed.value = list ?? []
   }
 
   async function compareWays(changeId: string | null): Promise<void> {
     if (changeId === null) return void (ways.value = null)
-    const list = await bench.run((worker) => worker.compare(work.fitId!, changeId), SILENT_MS).catch(cannot('its ways cannot be compared'))
+    const list = await ask('its ways cannot be compared', (worker, key) => worker.compare(key, changeId))
     ways.value = { changeId, list: list ?? [] }
   }
   // What is compared follows the figures of the stop.
@@ -273,6 +309,12 @@ export const usePlanSession = defineStore('plan-session', () => {
     alteredBy,
     proposed,
     propose,
+    sized,
+    sizeUp,
+    compareSchools,
+    lengthStop,
+    askedGiven,
+    notebook,
     ways,
     compareWays,
   }

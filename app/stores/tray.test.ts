@@ -44,7 +44,7 @@ describe('the import tray', () => {
     const tray = await taken()
     expect(tray.state.garmentName).toBe('pedlars waistcoat')
     // An edge without a name is asked about: it gets one, or is said to have none.
-    expect(tray.readyCount).toBe(1)
+    await settled(() => expect(tray.readyCount).toBe(1))
     const unnamed = tray.state.pieces.find((p) => /no name yet/.test(tray.waiting(p) ?? ''))!
     expect(tray.waiting(unnamed)).toBe('2 edges have no name yet')
     await tray.restIsPlain(unnamed.draft.id)
@@ -108,7 +108,7 @@ describe('the import tray', () => {
     for (const piece of garment.pieces)
       for (const edge of piece.edges) expect(measureLength(shapeOf(piece, 'one').edges[edge.id]!)).toBeGreaterThan(5)
     await settled(() => expect(tray.state.pieces).toHaveLength(1))
-    expect(tray.waiting(tray.state.pieces[0]!)).toMatch(/grain/)
+    await settled(() => expect(tray.waiting(tray.state.pieces[0]!)).toMatch(/grain/))
     await tray.undo()
     await settled(() => expect(tray.state.pieces).toHaveLength(3))
   })

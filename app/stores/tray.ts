@@ -2,18 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { emptyFit, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import {
-  ASIDES,
-  BASE_SIZE,
-  buildNest,
-  downOf,
-  nameEdges,
-  nestDrafts,
-  proposeSeams,
-  takeCupsAside,
-  uprightEdges,
-  type PieceDraft,
-} from '~~/core/import'
+import { ASIDES, downOf, nameEdges, isUnnamed, uprightEdges, type PieceDraft } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
@@ -21,6 +10,7 @@ import { useActs } from '~/composables/useActs'
 import { useLive } from '~/composables/useLive'
 import { dropSeamsOf, usePointedSeams } from '~/composables/usePointedSeams'
 import { useTrayFile } from '~/composables/useTrayFile'
+import { useTrayNest } from '~/composables/useTrayNest'
 import { useTrayPhotos } from '~/composables/useTrayPhotos'
 import { doAct, doTogether } from '~/data/acts'
 import { db } from '~/data/db'
@@ -33,9 +23,6 @@ const DOWN: Point = { x: 0, y: 1 }
 const LEAST_EDGE_MM = 2
 /** A click this near to a notch means that notch, mm. */
 const SAME_NOTCH_MM = 8
-
-/** An edge that nobody has named yet. */
-const isUnnamed = (e: PieceDraft['edges'][number]) => e.role === 'other' && !e.isPlain
 
 const ROW = { table: 'tray', id: 'now', scope: 'tray' } as const
 
@@ -148,29 +135,9 @@ export const useTray = defineStore('tray', () => {
       .reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
   }
 
-  /** Every taken outline as a piece, or why not. */
-  const built = computed(() =>
-    state.value.pieces.map((p) => ({
-      id: p.draft.id,
-      taken: p.taken,
-      trouble: p.trouble,
-      draft: p.draft,
-      piece: p.trouble ? null : buildNest(p.draft, BASE_SIZE),
-    })),
-  )
-
-  /** What is ready as one garment, with what is for other cups put aside. */
-  const sorted = computed(() => {
-    const ready = built.value.flatMap((b) =>
-      b.taken && b.piece?.ok && !b.draft.edges.some(isUnnamed) ? [{ piece: b.piece.value, draft: b.draft }] : [],
-    )
-    return takeCupsAside(
-      nestDrafts(ready, BASE_SIZE),
-      ready.map((r) => r.draft),
-    )
-  })
-  const whole = computed((): Garment => ({ ...sorted.value.garment, seams: [] }))
-  const proposed = computed((): Seam[] => proposeSeams(whole.value))
+  const nest = useTrayNest(state, file.inJobs)
+  const whole = computed((): Garment => nest.assembled.value.garment)
+  const proposed = computed((): Seam[] => nest.assembled.value.seams)
   const pointed = usePointedSeams(state, whole, act)
 
   function waiting(p: TrayPiece): string | null {
@@ -178,20 +145,22 @@ export const useTray = defineStore('tray', () => {
     if (p.trouble?.code === 'open') return `open: a gap of ${usePrefs().figure(p.trouble.gapMm ?? 0, 1)} mm`
     if (p.trouble?.code === 'crosses') return 'its outline crosses itself'
     if (p.trouble) return 'drawn in too many parts'
-    const b = built.value.find((x) => x.id === p.draft.id)?.piece
-    const problem = b && !b.ok ? b.problem : sorted.value.problems.get(p.draft.id)
+    const problem = nest.problems.value.get(p.draft.id)
     if (problem) return problem.message.replace(/\.$/, '')
     const unnamed = p.draft.edges.filter(isUnnamed).length
-    return unnamed > 0 ? `${unnamed} ${unnamed === 1 ? 'edge has' : 'edges have'} no name yet` : null
+    if (unnamed > 0) return `${unnamed} ${unnamed === 1 ? 'edge has' : 'edges have'} no name yet`
+    return nest.fresh.value.has(p.draft.id) ? 'being drawn' : null
   }
 
   const readyCount = computed(() => state.value.pieces.filter((p) => p.taken && waiting(p) === null).length)
 
   /** Hangs the finished garment in the wardrobe; what is not ready stays in the tray. Both are stored, or neither. */
   async function finish(): Promise<{ ok: true; row: GarmentRow } | { ok: false; sentence: string }> {
+    const made = await nest.now().catch(() => null)
+    if (!made) return { ok: false, sentence: 'The pieces could not be drawn: it was stopped. Try again.' }
     const garment: Garment = {
-      ...whole.value,
-      seams: [...proposed.value.filter((s) => !state.value.leftOutSeams.includes(s.id)), ...pointed.added.value.map((a) => a.seam)],
+      ...made.garment,
+      seams: [...made.seams.filter((s) => !state.value.leftOutSeams.includes(s.id)), ...pointed.added.value.map((a) => a.seam)],
     }
     if (garment.pieces.length === 0)
       return { ok: false, sentence: 'No piece is ready yet: each needs a closed outline, a grainline and a name for every edge.' }
@@ -209,7 +178,7 @@ export const useTray = defineStore('tray', () => {
       updatedAt: now,
     })
     const fit = emptyFit(crypto.randomUUID(), id, state.value.wearerId, now)
-    const done = new Set([...garment.pieces.map((p) => p.id), ...sorted.value.taken])
+    const done = new Set([...garment.pieces.map((p) => p.id), ...made.forCups])
     const rest = state.value.pieces.filter((p) => !done.has(p.draft.id) && p.taken)
     const label = `new garment “${row.name}”`
     const stored = await doTogether(label, [
@@ -263,7 +232,6 @@ export const useTray = defineStore('tray', () => {
     confirmPhotos,
     chosenId,
     ready,
-    built,
     whole,
     proposed,
     ...pointed,

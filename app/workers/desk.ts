@@ -1,13 +1,18 @@
 import { z } from 'zod'
 import {
+  askedGiven,
+  changeForLength,
   countFaults,
+  foldBeforeSizes,
   listFaults,
   nameProposed,
   planSizes,
-  stopsBeforeSizes,
+  sizeUp,
+  type AskedGiven,
   type Fault,
   type FaultCount,
   type Proposed,
+  type SizedUp,
 } from '~~/core/advice'
 import { WearerSchema } from '~~/core/body'
 import {
@@ -21,13 +26,15 @@ import {
   type FoldedPlan,
   type FoldedStop,
   type Handle,
+  type NewChange,
   type PaperStep,
 } from '~~/core/changes'
 import { amountOf, FittingSchema, mendPin, mendSign, openQuestions, type FittingMend } from '~~/core/fittings'
 import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
-import { compareMeasures, type LedgerRow } from '~~/core/measure'
+import { compareMeasures, finishedMeasures, type LedgerRow } from '~~/core/measure'
+import { makeNotebook, type Notebook } from '~~/core/paper/notebook'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
-import { SizingSchema } from '~~/core/size'
+import { compareSchools, SizingSchema, type SchoolOutcome } from '~~/core/size'
 import type { Ruler } from '~~/core/units'
 import { pack, type Parcel } from './parcel'
 
@@ -61,6 +68,19 @@ export interface Held {
   garments: number[]
   stops: number[]
 }
+
+/** What Size shows: the pieces to trace, their worksheet, what the plan makes of its zones, and what is left over. */
+export interface Sized extends SizedUp {
+  /** Finished measures of the pieces as altered, by zone, mm; null while nothing is changed. */
+  altered: [zoneId: string, mm: number][] | null
+  /** What the body asks for beside what the pieces give. */
+  asked: AskedGiven[]
+  /** Lengths that one stop brings to the body’s. */
+  addable: string[]
+}
+
+/** The same on its way to the page. */
+export type SentSized = Omit<Sized, 'traced'> & { traced: Parcel<Garment> }
 
 /** One way of doing a stop, beside the others. */
 export interface ComparedWay {
@@ -129,6 +149,10 @@ function handlesOf(
   }
 }
 
+/** What is left over after a plan, or as bought; nothing without a body. */
+const leftOver = (base: Garment, folded: FoldedPlan | null, { sizing, body }: ChangeContext): AskedGiven[] =>
+  body ? askedGiven(base, folded?.garment ?? base, folded?.stops ?? [], { sizing, body }) : []
+
 /**
  * The desk at which plans are worked out: in a worker for the page, in the same thread for tests. It keeps a few garments side
  * by side, each under a key, and answers about those alone that it was given.
@@ -168,9 +192,7 @@ export function makeDesk() {
       const own = { ...now, progress }
       const isSame = contextText === session.foldedFor
       const folded = foldPlan(base, keepSame(session.folded, PlanSchema.parse(plan)), own, (isSame && session.folded) || undefined)
-      const first = stopsBeforeSizes(folded.stops.map((s) => s.change))
-      const foldedBeforeSizes =
-        first.length === folded.stops.length ? folded : foldPlan(base, first, own, (isSame && session.foldedBeforeSizes) || undefined)
+      const foldedBeforeSizes = foldBeforeSizes(folded, own, (isSame && session.foldedBeforeSizes) || undefined)
       Object.assign(session, { folded, foldedBeforeSizes, context: own, foldedFor: contextText })
       let before = base
       const stops = folded.stops.map((stop): ComputedStop => {
@@ -204,6 +226,73 @@ export function makeDesk() {
       const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
       const now = readContext(base, asked)
       return nameProposed(garment, planSizes(garment, now, own), now)
+    },
+
+    /**
+     * What Size shows of the pieces as the user’s own stops leave them.
+     * @param held the traced pieces that the page holds from before
+     */
+    sizeUp(key: string, held: number[], asked: Asked): SentSized {
+      const { base, folded, foldedBeforeSizes } = sessionOf(key)
+      const now = readContext(base, asked)
+      const { traced, sheet } = sizeUp(foldedBeforeSizes?.garment ?? base, now)
+      const after = folded?.garment ?? base
+      const finished = () =>
+        finishedMeasures(after, after.baseSizeId, now.sizing).map((m) => [m.id.slice('finished:'.length), m.mm] as const)
+      return {
+        traced: pack([traced], held),
+        sheet,
+        altered: folded && folded.stops.length > 0 ? finished().map(([id, mm]) => [id, mm]) : null,
+        asked: leftOver(base, folded, now),
+        addable: sheet.lengths.flatMap((l) => (changeForLength(traced, l, now) ? [l.id] : [])),
+      }
+    },
+
+    /** What each way of choosing the sizes would lead to. */
+    schools(key: string, asked: Asked): SchoolOutcome[] {
+      const { base, foldedBeforeSizes } = sessionOf(key)
+      const now = readContext(base, asked)
+      return compareSchools(sizeUp(foldedBeforeSizes?.garment ?? base, now).traced, now.sizing, now.body, base)
+    },
+
+    /** The stop that brings one length of the worksheet to the body’s, and what it is called; null where none does. */
+    lengthStop(key: string, lengthId: string, asked: Asked): { change: NewChange; title: string } | null {
+      const { base, foldedBeforeSizes } = sessionOf(key)
+      const now = readContext(base, asked)
+      const before = foldedBeforeSizes?.garment ?? base
+      const { traced, sheet } = sizeUp(before, now)
+      const row = sheet.lengths.find((l) => l.id === lengthId)
+      const change = row ? changeForLength(traced, row, now) : null
+      return change && { change, title: findKind(change.kind as string)!.describe(before, change.inputs).title }
+    },
+
+    /** What the body asks for beside what the pieces give, as the plan leaves them or as bought. */
+    askedGiven(key: string, isBought: boolean, asked: Asked): AskedGiven[] {
+      const { base, folded } = sessionOf(key)
+      return leftOver(base, isBought ? null : folded, readContext(base, asked))
+    },
+
+    /**
+     * The notebook page of the open fit; without its pieces, which the page holds.
+     * @param mends ids of the stops that are done for everybody
+     */
+    notebook(key: string, notes: string, mends: string[], asked: Asked): Omit<Notebook, 'before' | 'after'> {
+      const { base, folded, context: own } = sessionOf(key)
+      const { sizing } = readContext(base, asked)
+      const {
+        before: _before,
+        after: _after,
+        ...page
+      } = makeNotebook({
+        sizing,
+        wearer: WearerSchema.nullable().parse(asked.wearer),
+        notes,
+        forEverybody: new Set(mends),
+        garments: [base, ...(folded?.stops.map((s) => s.garment) ?? [])],
+        stops: folded?.stops ?? [],
+        faults: folded && own ? listFaults(folded, own) : [],
+      })
+      return page
     },
 
     /** Stops that are done now, and would not find what they are about in another plan: the titles and ids of those. */

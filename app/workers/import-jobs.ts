@@ -1,5 +1,6 @@
 import type { Drawing, PageProgress, PdfPage } from '~~/core/formats'
 import {
+  assemble,
   drawingOf,
   gridFor,
   gridInRows,
@@ -7,11 +8,13 @@ import {
   openFile,
   pagesOf,
   scaleIn,
+  type Assembled,
   type Draft,
   type FoundScale,
   type GridChoice,
   type ImportProgress,
   type PageGrid,
+  type PieceDraft,
 } from '~~/core/import'
 import type { Result } from '~~/core/result'
 
@@ -53,6 +56,9 @@ export const importJobs = {
     const read = importJobs.read(text, grid)
     return read.ok ? makeDrafts(read.value, times, progress) : read
   },
+
+  /** The drafts of the tray as one garment. */
+  assemble: (drafts: PieceDraft[]): Assembled => assemble(drafts),
 }
 
 export type ImportJobs = typeof importJobs

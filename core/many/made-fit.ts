@@ -1,5 +1,15 @@
 import { z } from 'zod'
-import { countFaults, layOnPlan, listFaults, planSizes, stopsBeforeSizes, tracedFor, askedGiven, type AskedGiven } from '../advice'
+import {
+  countFaults,
+  layOnPlan,
+  listFaults,
+  planSizes,
+  askedGiven,
+  foldBeforeSizes,
+  sizeUp,
+  stopsBeforeSizes,
+  type AskedGiven,
+} from '../advice'
 import { latestSet, type Wearer } from '../body'
 import { contextOf, foldPlan, withId, type Change, type ChangeContext, type FoldedPlan } from '../changes'
 import { lengthToBuy, makeLay, USUAL_ROUNDS, usualCounts, wantedOf, type Lay } from '../cloth'
@@ -8,7 +18,7 @@ import type { Tolerances } from '../match'
 import { walkGarment } from '../match'
 import { changesInWords, drawPieces, sheetFor, type Sheet, type SheetWords, type Tiling } from '../paper'
 import { problemSentence, type Result } from '../result'
-import { CUT_ZONES, makeWorksheet, sizeWords } from '../size'
+import { CUT_ZONES, sizeWords } from '../size'
 import type { Ruler } from '../units'
 import type { ManyChoices } from './choices'
 
@@ -93,11 +103,7 @@ export const reopenFit = (
   )
 
 /** The worksheet of a fit, as its station Size shows it: on what the stops leave that do not give the sizes, and as traced. */
-function sheetOf({ project, folded, context }: OpenedFit) {
-  const first = stopsBeforeSizes(folded.stops.map((s) => s.change))
-  const before = first.length === folded.stops.length ? folded : foldPlan(project.garment, first, context)
-  return makeWorksheet(tracedFor(before.garment, context), context.sizing, context.body, context.bought)
-}
+const sheetOf = ({ folded, context }: OpenedFit) => sizeUp(foldBeforeSizes(folded, context).garment, context).sheet
 
 /** What is written on the pieces of a fit. @param date as it stands on paper */
 export function wordsOf({ project, wearer, folded }: OpenedFit, date: string, ruler: Ruler): SheetWords {

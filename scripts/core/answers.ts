@@ -1,4 +1,4 @@
-import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
+import { adviseOrder, foldBeforeSizes, layOnPlan, listFaults, nameProposed, planSizes, sizeUp } from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
@@ -22,7 +22,7 @@ import { compareMeasures, measureGarment } from '../../core/measure'
 import { makeFittingLog, makeNotebook } from '../../core/paper'
 import { cornerPoint, edgePath, shapeOf, type Garment, type Piece } from '../../core/pattern'
 import { problemSentence } from '../../core/result'
-import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
+import { chosenSizes, listToTrace } from '../../core/size'
 import { unitsOf, writeLengths, type Ruler } from '../../core/units'
 
 /** A garment with its plan folded, as every answer looks at it. */
@@ -78,17 +78,15 @@ export const shapesAnswer = ({ project, folded }: Opened, sizeId: string) => ({
 })
 
 /** The pieces that the worksheet is made of: as the stops leave them that do not give the zones their sizes, and as traced. */
-function workedOn({ project, folded, context }: Opened) {
-  const own = stopsBeforeSizes(folded.stops.map((s) => s.change))
-  const before = own.length === folded.stops.length ? folded : foldPlan(project.garment, own, context)
+function workedOn({ folded, context }: Opened) {
+  const before = foldBeforeSizes(folded, context)
   return { own: before.stops.filter((s) => s.status === 'applied').map((s) => s.change), garment: before.garment }
 }
 
 /** Station 2: body, finished measures and ease, the size to cut and what to trace. */
 export function worksheetAnswer(opened: Opened) {
   const { project, context, ruler } = opened
-  const traced = tracedFor(workedOn(opened).garment, context)
-  const sheet = makeWorksheet(traced, context.sizing, context.body, context.bought)
+  const { traced, sheet } = sizeUp(workedOn(opened).garment, context)
   const words = (text: string) => writeLengths(text, ruler)
   return {
     garment: project.name,

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { adviseOrder, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes, tracedFor } from '../../core/advice'
+import { adviseOrder, foldBeforeSizes, layOnPlan, listFaults, nameProposed, planSizes, sizeUp, stopsBeforeSizes } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
 import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { contentsOf, projectsOf, readProjectFile, stopsOf, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
@@ -8,7 +8,7 @@ import { compareMeasures, measureGarment } from '../../core/measure'
 import { layOutSheet, PAPER_SIZES, tilePages } from '../../core/paper'
 import { measureLength } from '../../core/geometry'
 import { checkGarment, edgePath, outlineOf, shapeOf } from '../../core/pattern'
-import { chosenSizes, listToTrace, makeWorksheet } from '../../core/size'
+import { chosenSizes, listToTrace } from '../../core/size'
 import { writeLengths } from '../../core/units'
 
 /** Words that no sentence for people may hold: of the language, or of a figure that was not there. */
@@ -114,9 +114,8 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   if (set) findDoubts(set)
   // As the worksheet does: on what the stops leave that do not give the zones their sizes.
   const own = stopsBeforeSizes(stopsOf(project))
-  const before = own.length === stopsOf(project).length ? folded.garment : foldPlan(project.garment, own, context).garment
-  const traced = tracedFor(before, context)
-  const worksheet = makeWorksheet(traced, project.sizing, set, project.garment)
+  const before = foldBeforeSizes(folded, context).garment
+  const { traced, sheet: worksheet } = sizeUp(before, context)
   listToTrace(traced, chosenSizes(worksheet))
   const proposed = planSizes(before, context, own)
   nameProposed(before, proposed, context)

@@ -62,10 +62,10 @@ function settle(mm: number) {
       <p>A minus under “{{ way > 0 ? plus : minus }}” would turn it round. Which is meant?</p>
       <div class="mt-2 flex gap-2">
         <button type="button" class="btn" :data-test="`${test}-turned-minus`" @click="settle(turned)">
-          {{ minus }} <LengthText :mm="-turned" />
+          {{ minus }} <UiLengthText :mm="-turned" />
         </button>
         <button type="button" class="btn" :data-test="`${test}-turned-plus`" @click="settle(-turned)">
-          {{ plus }} <LengthText :mm="-turned" />
+          {{ plus }} <UiLengthText :mm="-turned" />
         </button>
       </div>
     </div>

@@ -70,6 +70,6 @@ function settle() {
         wrong ?? understood
       }}</span>
     </div>
-    <p v-if="hint" class="mt-1 text-sm text-soft"><SentenceText :text="hint" /></p>
+    <p v-if="hint" class="mt-1 text-sm text-soft"><UiSentenceText :text="hint" /></p>
   </div>
 </template>

@@ -94,7 +94,7 @@ function addLine() {
           :data-test="`level-share-${i}`"
           @change="setShare(i, Number(valueOf($event)))"
         />
-        <span class="text-sm">% = <LengthText :mm="parts[i]!" signed /></span>
+        <span class="text-sm">% = <UiLengthText :mm="parts[i]!" signed /></span>
       </label>
     </div>
     <button v-if="modelValue.length < 12" type="button" class="btn" data-test="add-line" @click="addLine">

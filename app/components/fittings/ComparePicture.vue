@@ -39,7 +39,7 @@ const id = useId()
     aria-label="Two outlines of each piece, one on the other"
     data-test="compare-picture"
   >
-    <TableHatches :zoom="picture.zoom" />
+    <ReshapeTableHatches :zoom="picture.zoom" />
     <g v-for="(p, i) in picture.pieces" :key="p.id" :transform="p.move">
       <template v-if="p.firstD && p.secondD">
         <mask :id="`${id}-a-${i}`" maskUnits="userSpaceOnUse" x="-20000" y="-20000" width="40000" height="40000">

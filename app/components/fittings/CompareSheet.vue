@@ -168,13 +168,13 @@ const print = () => window.print()
                 {{ r.label }}<span v-if="r.where && g.name !== 'Ease'" class="block text-soft">{{ r.where }}</span>
               </td>
               <td class="py-1">
-                <LengthText v-if="r.firstMm !== null" :mm="r.firstMm" bare :signed="g.name === 'Ease'" /><template v-else>–</template>
+                <UiLengthText v-if="r.firstMm !== null" :mm="r.firstMm" bare :signed="g.name === 'Ease'" /><template v-else>–</template>
               </td>
               <td class="py-1 pl-2">
-                <LengthText v-if="r.secondMm !== null" :mm="r.secondMm" bare :signed="g.name === 'Ease'" /><template v-else>–</template>
+                <UiLengthText v-if="r.secondMm !== null" :mm="r.secondMm" bare :signed="g.name === 'Ease'" /><template v-else>–</template>
               </td>
               <td class="py-1 pl-2 font-semibold">
-                <LengthChange v-if="r.firstMm !== null && r.secondMm !== null" :from="r.firstMm" :to="r.secondMm" bare />
+                <UiLengthChange v-if="r.firstMm !== null && r.secondMm !== null" :from="r.firstMm" :to="r.secondMm" bare />
               </td>
             </tr>
           </tbody>

@@ -120,13 +120,13 @@ async function toStop(id: string) {
       <h2 class="flex items-start gap-2 font-semibold">
         <CircleHelp class="mt-0.5 size-5 shrink-0 text-note" aria-hidden="true" />
         <span class="flex-1"
-          ><SentenceText :text="item.words" /><span v-if="item.mm !== null">, <LengthText :mm="item.mm" /></span
+          ><UiSentenceText :text="item.words" /><span v-if="item.mm !== null">, <UiLengthText :mm="item.mm" /></span
         ></span>
         <span v-if="item.decision.is === 'later'" class="text-sm font-normal text-soft">to look at again</span>
       </h2>
       <p v-if="item.may" class="mt-1 text-sm text-soft">
         It may mean {{ item.may }}.<template v-if="item.mm === null && mends?.[item.id]?.amountMm">
-          By the body’s figures <LengthText :mm="mends[item.id]!.amountMm!" /> are missing.</template
+          By the body’s figures <UiLengthText :mm="mends[item.id]!.amountMm!" /> are missing.</template
         >
         It is a judgement: try the first that fits, and look again.
       </p>
@@ -136,11 +136,11 @@ async function toStop(id: string) {
           <button :class="i === 0 ? 'btn-act' : 'btn'" data-test="accept" @click="accept(item, offer)">
             <ListPlus class="size-4" />Make a stop of it
           </button>
-          <SentenceText class="min-w-0 flex-1" :text="offer.sentence" />
+          <UiSentenceText class="min-w-0 flex-1" :text="offer.sentence" />
         </li>
       </ol>
       <p v-for="why in mends?.[item.id]?.whyNot ?? []" :key="why" class="mt-2 text-sm text-ease" data-test="why-not">
-        <SentenceText :text="why" />
+        <UiSentenceText :text="why" />
       </p>
       <div v-if="rejecting?.id === item.id" class="mt-3 flex flex-wrap items-end gap-2">
         <label class="min-w-60 flex-1">
@@ -169,7 +169,7 @@ async function toStop(id: string) {
           data-test="decided"
         >
           <span class="min-w-60 flex-1"
-            ><SentenceText :text="item.words" /><span v-if="item.mm !== null">, <LengthText :mm="item.mm" /></span>
+            ><UiSentenceText :text="item.words" /><span v-if="item.mm !== null">, <UiLengthText :mm="item.mm" /></span>
             <span v-if="item.decision.is === 'rejected'" class="block text-sm text-soft"
               >left as it is{{ item.decision.reason ? `: ${item.decision.reason}` : '' }}</span
             >
@@ -181,7 +181,7 @@ async function toStop(id: string) {
                 data-test="decided-stop"
                 @click="toStop(c.id)"
               >
-                <SentenceText :text="stopWords(c.id)" />
+                <UiSentenceText :text="stopWords(c.id)" />
               </button>
               <span v-if="stopsOf(item.decision).length === 0" class="block text-sm text-soft">a stop that was deleted since</span>
             </template>

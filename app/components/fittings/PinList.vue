@@ -74,7 +74,7 @@ const setMm = (pin: Pin, { key, isAmount }: { key: string; isAmount: boolean }, 
     <div ref="list" class="space-y-3">
       <section v-for="pin in fitting.pins" :key="pin.id" class="panel space-y-3 p-3" :data-pin="pin.id" data-test="pin">
         <div class="flex items-start gap-2">
-          <h2 class="flex-1 font-semibold"><SentenceText :text="pinWords(garment, pin)" /></h2>
+          <h2 class="flex-1 font-semibold"><UiSentenceText :text="pinWords(garment, pin)" /></h2>
           <button class="btn-quiet -my-2" aria-label="Take this pin away" data-test="remove-pin" @click="remove(pin)">
             <X class="size-4" />
           </button>

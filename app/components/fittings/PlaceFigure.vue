@@ -78,7 +78,7 @@ const views = computed(() =>
 <template>
   <svg viewBox="0 0 280 440" class="h-full w-full" role="img" aria-label="Body, front and back; the place being looked at is ringed">
     <g v-for="(v, i) in views" :key="v.view" :transform="`translate(${i * 140 - 30} 0)`">
-      <BodyOutline :back="v.view === 'back'" />
+      <WearerBodyOutline :back="v.view === 'back'" />
       <ellipse
         v-for="r in v.rings"
         :key="`${r.id} ${r.cx}`"

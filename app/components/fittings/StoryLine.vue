@@ -91,7 +91,7 @@ const isThere = (stop: Change) => work.stops.some((c) => c.id === stop.id)
               data-test="question"
               @click="emit('fitting', q.fitting.id, q.id)"
             >
-              <SentenceText :text="q.words" />
+              <UiSentenceText :text="q.words" />
               <span class="block text-soft">{{ showDay(q.fitting.heldOn) }}{{ q.later ? ', to look at again' : '' }}</span>
             </button>
           </li>
@@ -132,7 +132,7 @@ const isThere = (stop: Change) => work.stops.some((c) => c.id === stop.id)
               data-test="story-stop"
               @click="toStop(c)"
             >
-              <SentenceText :text="words(c)" />
+              <UiSentenceText :text="words(c)" />
             </button>
           </template>
           <template v-else>
@@ -152,9 +152,9 @@ const isThere = (stop: Change) => work.stops.some((c) => c.id === stop.id)
                 class="block w-full rounded px-1 py-1.5 text-left text-sm underline decoration-edge underline-offset-4 hover:bg-act-pale"
                 @click="toStop(c)"
               >
-                <SentenceText :text="words(c)" />
+                <UiSentenceText :text="words(c)" />
               </button>
-              <p v-else class="px-1 py-1 text-sm text-soft line-through"><SentenceText :text="words(c)" /></p>
+              <p v-else class="px-1 py-1 text-sm text-soft line-through"><UiSentenceText :text="words(c)" /></p>
             </template>
           </template>
         </li>

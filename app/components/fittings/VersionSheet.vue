@@ -76,7 +76,7 @@ async function remove() {
         <p v-if="stops.length === 0" class="text-soft">None: the pieces as bought.</p>
         <ol v-else class="list-decimal pl-6" data-test="version-stops">
           <li v-for="c in stops" :key="c.id" class="py-1" :class="!c.on && 'text-soft line-through'">
-            <SentenceText :text="words(c)" /><span v-if="c.note" class="block text-sm text-soft">{{ c.note }}</span>
+            <UiSentenceText :text="words(c)" /><span v-if="c.note" class="block text-sm text-soft">{{ c.note }}</span>
           </li>
         </ol>
       </div>

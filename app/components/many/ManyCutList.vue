@@ -40,7 +40,7 @@ const print = () => window.print()
       <h3 class="flex flex-wrap justify-between gap-2 font-semibold">
         <span>{{ c.fit.row.name }}, for {{ c.fit.wearer.name }}</span>
         <span v-if="c.fit.done!.made!.figures.clothMm !== null" class="font-normal text-soft"
-          >main cloth <LengthText :mm="c.fit.done!.made!.figures.clothMm!"
+          >main cloth <UiLengthText :mm="c.fit.done!.made!.figures.clothMm!"
         /></span>
       </h3>
       <table class="mt-1 w-full text-sm">
@@ -58,8 +58,8 @@ const print = () => window.print()
             <td><span class="inline-block size-4 rounded-sm border border-ink/60 align-middle" aria-hidden="true" /></td>
             <th class="py-1 text-left font-normal">{{ l.piece }}<span v-if="l.onFold" class="text-soft">, on the fold</span></th>
             <td v-for="u in uses" :key="u" class="text-right">{{ l[u] || '' }}</td>
-            <td class="text-right"><LengthText :mm="l.alongMm" /></td>
-            <td class="text-right"><LengthText :mm="l.acrossMm" /></td>
+            <td class="text-right"><UiLengthText :mm="l.alongMm" /></td>
+            <td class="text-right"><UiLengthText :mm="l.acrossMm" /></td>
           </tr>
         </tbody>
       </table>

@@ -7,7 +7,7 @@ defineProps<{ left: FitFigures['left'][number] }>()
 
 <template>
   <p>
-    {{ left.name }} <LengthText :mm="Math.abs(left.leftMm)" />{{ ' '
+    {{ left.name }} <UiLengthText :mm="Math.abs(left.leftMm)" />{{ ' '
     }}<span :class="left.leftMm > 0 ? 'text-fault' : 'text-soft'">{{ left.leftMm > 0 ? 'too little' : 'too much' }}</span>
   </p>
 </template>

@@ -85,7 +85,7 @@ const nameOf = (i: number) => shared.value!.fits[i]!.wearer.name
           {{ shared.cuts.length }} {{ shared.cuts.length === 1 ? 'pattern' : 'patterns' }} for {{ shared.fits.length }} people
         </h2>
         <p class="text-sm text-soft">
-          Outlines of every piece, laid where they are nearest, are nowhere further apart than <LengthText :mm="withinMm" />.
+          Outlines of every piece, laid where they are nearest, are nowhere further apart than <UiLengthText :mm="withinMm" />.
           {{ shared.isFewest ? 'Fewer patterns do not do.' : 'Fewer might do: there were too many ways to try them all.' }}
         </p>
         <p v-if="shared.cuts.length === shared.fits.length" class="mt-1 text-sm">
@@ -96,7 +96,7 @@ const nameOf = (i: number) => shared.value!.fits[i]!.wearer.name
             <p class="font-semibold">{{ c.members.length === 1 ? `Only ${nameOf(c.pattern)}` : `Cut by ${nameOf(c.pattern)}` }}</p>
             <ul v-if="c.members.length > 1" class="text-sm">
               <li v-for="m in c.members.filter((x) => x.fit !== c.pattern)" :key="m.fit">
-                also {{ nameOf(m.fit) }}<span class="text-soft">, <LengthText :mm="m.offMm" /> apart at most</span>
+                also {{ nameOf(m.fit) }}<span class="text-soft">, <UiLengthText :mm="m.offMm" /> apart at most</span>
               </li>
             </ul>
           </li>

@@ -125,8 +125,8 @@ const stateOf = (m: ManyFit) => (m.there ? 'there already' : m.done?.isLeft ? 'l
               </td>
               <td class="p-2 text-right" data-test="many-pages">{{ figuresOf(m)!.pages }}</td>
               <td class="p-2 text-right whitespace-nowrap" data-test="many-cloth-of">
-                <LengthText v-if="figuresOf(m)!.clothMm !== null" :mm="figuresOf(m)!.clothMm!" />
-                <SentenceText v-else-if="figuresOf(m)!.clothProblem" class="text-fault" :text="figuresOf(m)!.clothProblem!" />
+                <UiLengthText v-if="figuresOf(m)!.clothMm !== null" :mm="figuresOf(m)!.clothMm!" />
+                <UiSentenceText v-else-if="figuresOf(m)!.clothProblem" class="text-fault" :text="figuresOf(m)!.clothProblem!" />
                 <template v-else>–</template>
               </td>
             </template>

@@ -19,9 +19,9 @@ const WORDS = { good: 'equal', ease: 'can be eased', fault: 'fault' } as const
     <tbody>
       <tr v-for="d in darts" :key="d.dartId" class="border-t border-edge/60">
         <td class="py-1.5">{{ d.pieceName }}, {{ d.dartName }}</td>
-        <td class="text-right"><LengthText :mm="d.firstMm" bare /> and <LengthText :mm="d.secondMm" /></td>
+        <td class="text-right"><UiLengthText :mm="d.firstMm" bare /> and <UiLengthText :mm="d.secondMm" /></td>
         <td class="text-right font-semibold" :class="d.verdict === 'good' ? 'text-good' : 'text-fault'">
-          <LengthChange :from="Math.min(d.firstMm, d.secondMm)" :to="Math.max(d.firstMm, d.secondMm)" unsigned />
+          <UiLengthChange :from="Math.min(d.firstMm, d.secondMm)" :to="Math.max(d.firstMm, d.secondMm)" unsigned />
           <span class="ml-1 font-normal">{{ WORDS[d.verdict] }}</span>
         </td>
         <td class="text-right">

@@ -10,7 +10,7 @@ const emit = defineEmits<{ mend: [mend: Mend] }>()
 <template>
   <ul v-if="faults.length" class="mt-4 space-y-3" aria-label="Faults">
     <li v-for="f in faults" :key="f.id" class="panel p-4" :data-test="`fault-${f.id}`">
-      <p class="font-medium" :class="f.verdict === 'fault' ? 'text-fault' : 'text-ease'"><SentenceText :text="f.message" /></p>
+      <p class="font-medium" :class="f.verdict === 'fault' ? 'text-fault' : 'text-ease'"><UiSentenceText :text="f.message" /></p>
       <div v-if="f.mends.length" class="mt-3 flex flex-wrap gap-2">
         <button
           v-for="(m, i) in f.mends"
@@ -20,7 +20,7 @@ const emit = defineEmits<{ mend: [mend: Mend] }>()
           data-mend
           @click="emit('mend', m)"
         >
-          <Wrench class="size-4 shrink-0" /><SentenceText :text="m.label" />
+          <Wrench class="size-4 shrink-0" /><UiSentenceText :text="m.label" />
         </button>
       </div>
       <p v-if="f.mends.some((m) => m.how === 'add' && m.forEverybody)" class="mt-2 text-sm text-soft" data-test="for-everybody-words">

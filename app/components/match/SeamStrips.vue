@@ -135,12 +135,12 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
     </svg>
     <p class="mt-1 text-sm" data-test="seam-words">
       <template v-if="eased"
-        >Ease <LengthChange :from="walked.sides[1].lengthMm" :to="walked.sides[0].lengthMm" />, wanted
-        <LengthText :mm="walked.seam.wantedEase.minMm" bare /> to <LengthText :mm="walked.seam.wantedEase.maxMm" />; between the marks:
-        <span v-for="e in walked.easeByStretch" :key="e.to" class="mr-2">{{ e.from }}–{{ e.to }} <LengthText :mm="e.surplusMm" /></span
+        >Ease <UiLengthChange :from="walked.sides[1].lengthMm" :to="walked.sides[0].lengthMm" />, wanted
+        <UiLengthText :mm="walked.seam.wantedEase.minMm" bare /> to <UiLengthText :mm="walked.seam.wantedEase.maxMm" />; between the marks:
+        <span v-for="e in walked.easeByStretch" :key="e.to" class="mr-2">{{ e.from }}–{{ e.to }} <UiLengthText :mm="e.surplusMm" /></span
       ></template>
       <template v-else-if="surplus > 0.05"
-        >Surplus <LengthChange :from="sides[shorter]!.lengthMm" :to="sides[1 - shorter]!.lengthMm" unsigned /> on
+        >Surplus <UiLengthChange :from="sides[shorter]!.lengthMm" :to="sides[1 - shorter]!.lengthMm" unsigned /> on
         {{ sides[1 - shorter]!.parts[0]!.name }} ({{ prefs.figure(surplus, 1) }} mm).</template
       >
       <template v-else>Both sides are equal to a tenth of a millimetre.</template>
@@ -148,9 +148,9 @@ const eased = computed(() => props.walked.seam.wantedEase.minMm !== 0 || props.w
         Notches:
         <span v-for="m in walked.marks" :key="m.name" class="mr-2"
           >{{ m.name }}
-          <template v-if="m.verdict !== 'good'">off by <LengthText :mm="Math.abs(m.offMm)" /></template>
+          <template v-if="m.verdict !== 'good'">off by <UiLengthText :mm="Math.abs(m.offMm)" /></template>
           <template v-else-if="apart(m) > prefs.tolerances.goodMm"
-            >apart<template v-if="Math.abs(apart(m) - surplus) > 0.05"> by <LengthText :mm="apart(m)" /></template>, no more than the
+            >apart<template v-if="Math.abs(apart(m) - surplus) > 0.05"> by <UiLengthText :mm="apart(m)" /></template>, no more than the
             surplus</template
           >
           <template v-else>meets</template></span

@@ -58,9 +58,9 @@ const cut = computed(() => edge.value && biasCut(edge.value.mm, stripMm.value, s
       <FieldsNumberField v-model="shorter" label="Shorter by, %" :min="0" :max="MOST_SHORTER" test="bias-shorter" />
     </div>
     <p data-test="bias-says">
-      The edge measures <LengthText :mm="edge.mm" /> in all, its strip <LengthText :mm="cut.lengthMm" />:
+      The edge measures <UiLengthText :mm="edge.mm" /> in all, its strip <UiLengthText :mm="cut.lengthMm" />:
       {{ cut.strips === 1 ? 'one strip' : `${cut.strips} strips, ${cut.joins} ${cut.joins === 1 ? 'join' : 'joins'}` }} from
-      <LengthText :mm="cut.clothMm" /> of cloth.
+      <UiLengthText :mm="cut.clothMm" /> of cloth.
     </p>
   </section>
 </template>

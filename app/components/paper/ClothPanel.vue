@@ -25,16 +25,16 @@ const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_M
       <template v-else-if="part !== null">
         <p class="font-semibold">Laying the pieces …</p>
         <progress class="my-1 h-2 w-full accent-(--act)" :value="part" max="1" aria-label="How far the search is" />
-        <p v-if="bestMm" class="text-sm">so far <LengthText :mm="bestMm" /></p>
+        <p v-if="bestMm" class="text-sm">so far <UiLengthText :mm="bestMm" /></p>
       </template>
-      <p v-else-if="problem" class="text-fault" data-test="cloth-problem"><SentenceText :text="problem" /></p>
+      <p v-else-if="problem" class="text-fault" data-test="cloth-problem"><UiSentenceText :text="problem" /></p>
       <template v-else-if="lay">
         <p class="text-sm text-soft">To buy, {{ prefs.length(cloth.widthMm) }} wide</p>
-        <p class="text-2xl font-semibold"><LengthText :mm="lengthToBuy(lay)" /></p>
+        <p class="text-2xl font-semibold"><UiLengthText :mm="lengthToBuy(lay)" /></p>
         <p class="text-sm">
           {{ prefs.figure(lengthToBuy(lay) / 1000, 2) }} m · {{ Math.round(lay.used * 100) }} % of it is used<template
             v-if="cloth.shrinksAlong || cloth.shrinksAcross"
-            >; <LengthText :mm="lay.lengthMm" /> once washed</template
+            >; <UiLengthText :mm="lay.lengthMm" /> once washed</template
           >
         </p>
       </template>
@@ -50,9 +50,9 @@ const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_M
       <table v-if="byWidth.length" class="mt-3 w-full text-sm" data-test="by-width">
         <tbody>
           <tr v-for="w in byWidth" :key="w.widthMm" class="border-t border-edge">
-            <th class="py-1 text-left font-normal"><LengthText :mm="w.widthMm" /> wide</th>
+            <th class="py-1 text-left font-normal"><UiLengthText :mm="w.widthMm" /> wide</th>
             <td class="py-1 text-right font-semibold">
-              <LengthText v-if="typeof w.words === 'number'" :mm="w.words" /><SentenceText v-else class="font-normal" :text="w.words" />
+              <UiLengthText v-if="typeof w.words === 'number'" :mm="w.words" /><UiSentenceText v-else class="font-normal" :text="w.words" />
             </td>
           </tr>
         </tbody>

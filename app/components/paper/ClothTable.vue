@@ -5,6 +5,7 @@ import { roomiestPoint, usableMm, type LaidOnCloth } from '~~/core/cloth'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, type Point } from '~~/core/geometry'
 import { useCloth } from '~/composables/useCloth'
+import { arrowOf, unitsPerDot, useDrag } from '~/composables/useDrag'
 import { usePrefs } from '~/stores/prefs'
 
 /** The pieces as they lie on the cloth, its length to the right: dragged, moved by the arrow keys and turned where a person knows better. */
@@ -49,36 +50,27 @@ const marks = computed(() => {
   return Array.from({ length: Math.floor((lay.value?.lengthMm ?? 0) / step) + 1 }, (_, i) => i * step)
 })
 
-let start: { id: string; x: number; y: number } | null = null
-/** Millimetres of the cloth in a pixel of the screen. */
-const mmPerPx = () => 1 / (svg.value?.getScreenCTM()?.a ?? 1)
-function onDown(event: PointerEvent, l: LaidOnCloth) {
-  if (event.currentTarget instanceof Element) event.currentTarget.setPointerCapture(event.pointerId)
-  chosenId.value = l.id
-  start = { id: l.id, x: event.clientX, y: event.clientY }
-}
-function onMove(event: PointerEvent) {
-  if (!start) return
-  const per = mmPerPx()
-  move(start.id, { x: (event.clientX - start.x) * per, y: (event.clientY - start.y) * per })
-  start = { ...start, x: event.clientX, y: event.clientY }
-}
-const onUp = () => (start = null)
-const KEYS: Record<string, { x: number; y: number }> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
+/** How far the piece in hand has come, dots of the screen: it is moved on from there. */
+let came: Point = { x: 0, y: 0 }
+const { grab } = useDrag<string>({
+  move(id, by) {
+    const per = unitsPerDot(svg.value)
+    move(id, { x: (by.x - came.x) * per, y: (by.y - came.y) * per })
+    came = by
+  },
+})
+function onDown(event: PointerEvent, { id }: LaidOnCloth) {
+  chosenId.value = id
+  came = { x: 0, y: 0 }
+  grab(event, id)
 }
 /** A press moves by so much, with Shift by one millimetre. */
 const STEP_MM = 10
-function onKey(event: KeyboardEvent, l: LaidOnCloth) {
-  const way = KEYS[event.key]
-  if (way) {
-    event.preventDefault()
-    const step = event.shiftKey ? 1 : STEP_MM
-    move(l.id, { x: way.x * step, y: way.y * step })
-  } else if (event.key === 't' || event.key === 'T') turn(l.id)
+function onKey(event: KeyboardEvent, { id }: LaidOnCloth) {
+  const way = arrowOf(event)
+  const step = event.shiftKey ? 1 : STEP_MM
+  if (way) move(id, { x: way.x * step, y: way.y * step })
+  else if (event.key === 't' || event.key === 'T') turn(id)
 }
 const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneWay && lay.value?.cloth.repeatMm === 0)
 </script>
@@ -159,9 +151,6 @@ const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneW
         :data-test="`laid-${l.id}`"
         @focus="chosenId = l.id"
         @pointerdown="onDown($event, l)"
-        @pointermove="onMove"
-        @pointerup="onUp"
-        @pointercancel="onUp"
         @keydown="onKey($event, l)"
       >
         <path

@@ -14,7 +14,7 @@ const { cards, setCount } = useCloth()
         <h3 class="flex flex-wrap items-baseline justify-between gap-2 font-semibold">
           {{ card.name }}
           <span class="text-sm font-normal text-soft"
-            ><LengthText :mm="card.alongMm" /> along the grain, <LengthText :mm="card.acrossMm" /> across</span
+            ><UiLengthText :mm="card.alongMm" /> along the grain, <UiLengthText :mm="card.acrossMm" /> across</span
           >
         </h3>
         <div class="flex flex-wrap gap-3">
@@ -32,7 +32,7 @@ const { cards, setCount } = useCloth()
           />
         </div>
         <ul class="list-disc space-y-0.5 pl-5 text-sm">
-          <li v-for="note in cardNotes(card)" :key="note"><SentenceText :text="note" /></li>
+          <li v-for="note in cardNotes(card)" :key="note"><UiSentenceText :text="note" /></li>
         </ul>
       </article>
     </div>

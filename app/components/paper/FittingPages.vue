@@ -19,8 +19,8 @@ const { pictureUrl } = usePhotos()
       <p v-if="f.notes" class="whitespace-pre-line">{{ f.notes }}</p>
       <dl v-if="f.items.length" class="mt-1">
         <div v-for="(i, k) in f.items" :key="k" class="break-inside-avoid py-1 md:grid md:grid-cols-2 md:gap-4">
-          <dt><SentenceText :text="i.seen" /></dt>
-          <dd class="text-soft">→ <SentenceText :text="i.became" /></dd>
+          <dt><UiSentenceText :text="i.seen" /></dt>
+          <dd class="text-soft">→ <UiSentenceText :text="i.became" /></dd>
         </div>
       </dl>
       <p v-if="f.well.length" class="mt-1 text-sm">Sits well: {{ f.well.join(', ') }}.</p>

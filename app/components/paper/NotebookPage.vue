@@ -21,7 +21,7 @@ const heldWords = ({ held }: NotebookStop) =>
       <dl class="columns-2 gap-8 text-sm md:columns-3 print:columns-3">
         <div v-for="f in page.wearer.figures" :key="f.name" class="flex break-inside-avoid justify-between border-b border-edge/60 py-0.5">
           <dt>{{ f.name }}</dt>
-          <dd><FractionText :text="figure(f.figure)" /></dd>
+          <dd><UiFractionText :text="figure(f.figure)" /></dd>
         </div>
       </dl>
     </section>
@@ -51,13 +51,13 @@ const heldWords = ({ held }: NotebookStop) =>
             <tr v-for="z in page.zones" :key="z.name" class="border-b border-edge/60 text-right">
               <th class="py-1 text-left font-semibold">{{ z.name }}</th>
               <td class="text-left">{{ z.size ?? '–' }}</td>
-              <td><LengthText v-if="z.bodyMm !== null" :mm="z.bodyMm" bare /><template v-else>–</template></td>
-              <td><LengthText :mm="z.beforeMm" bare /></td>
-              <td><LengthText :mm="z.afterMm" bare /></td>
+              <td><UiLengthText v-if="z.bodyMm !== null" :mm="z.bodyMm" bare /><template v-else>–</template></td>
+              <td><UiLengthText :mm="z.beforeMm" bare /></td>
+              <td><UiLengthText :mm="z.afterMm" bare /></td>
               <template v-if="z.bodyMm !== null">
-                <td><LengthText :mm="z.wantedMm" bare signed /></td>
-                <td><LengthChange :from="z.bodyMm" :to="z.beforeMm" bare /></td>
-                <td class="font-semibold"><LengthChange :from="z.bodyMm" :to="z.afterMm" bare /></td>
+                <td><UiLengthText :mm="z.wantedMm" bare signed /></td>
+                <td><UiLengthChange :from="z.bodyMm" :to="z.beforeMm" bare /></td>
+                <td class="font-semibold"><UiLengthChange :from="z.bodyMm" :to="z.afterMm" bare /></td>
               </template>
               <td v-else colspan="3" class="text-center text-soft">no figure of the body</td>
             </tr>
@@ -66,14 +66,14 @@ const heldWords = ({ held }: NotebookStop) =>
       </div>
       <template v-if="page.asked.length">
         <h3 class="mt-4 mb-1 text-lg font-semibold">Asked, given, left over</h3>
-        <AskedGivenTable :rows="page.asked" :is-bought="page.stops.length === 0" />
+        <SizeAskedGivenTable :rows="page.asked" :is-bought="page.stops.length === 0" />
       </template>
       <p class="mt-1 text-xs text-soft">Figures in {{ prefs.units === 'in' ? 'inches' : 'centimetres' }}.</p>
     </section>
 
     <section aria-label="As bought and as altered" class="break-inside-avoid">
       <h3 class="mb-1 text-lg font-semibold">As altered<span class="text-base font-normal text-soft">, as bought dashed</span></h3>
-      <div class="h-72 rounded-lg border border-edge p-3"><PiecePicture :garment="page.after" :before="page.before" /></div>
+      <div class="h-72 rounded-lg border border-edge p-3"><UiPiecePicture :garment="page.after" :before="page.before" /></div>
     </section>
 
     <section aria-label="What was changed">
@@ -83,7 +83,7 @@ const heldWords = ({ held }: NotebookStop) =>
         <li v-for="(s, i) in page.stops" :key="i" class="break-inside-avoid border-b border-edge/60 py-2" data-test="notebook-stop">
           <p>
             <span class="font-semibold">{{ i + 1 }}. {{ s.title }}</span
-            >{{ ' ' }}<LengthText v-if="s.amountMm !== null" :mm="s.amountMm" :signed="!s.isPlace" />
+            >{{ ' ' }}<UiLengthText v-if="s.amountMm !== null" :mm="s.amountMm" :signed="!s.isPlace" />
             <span v-if="STATUS[s.status]" class="ml-2 text-fault">{{ STATUS[s.status] }}</span>
             <span v-if="s.forEverybody" class="ml-2 text-soft">for everybody</span>
           </p>
@@ -93,8 +93,8 @@ const heldWords = ({ held }: NotebookStop) =>
             <template v-if="s.leftOut.length">Left out: {{ s.leftOut.join(', ') }}. </template>{{ heldWords(s) }}
           </p>
           <p v-for="h in s.held.broken" :key="`${h.where} ${h.label}`" class="text-sm text-fault">Broken: {{ h.where }}, {{ h.label }}.</p>
-          <p v-if="s.problem" class="text-sm text-fault"><SentenceText :text="s.problem" /></p>
-          <p v-for="(c, k) in s.cautions" :key="k" class="text-sm"><SentenceText :text="c" /></p>
+          <p v-if="s.problem" class="text-sm text-fault"><UiSentenceText :text="s.problem" /></p>
+          <p v-for="(c, k) in s.cautions" :key="k" class="text-sm"><UiSentenceText :text="c" /></p>
         </li>
       </ol>
     </section>
@@ -103,7 +103,7 @@ const heldWords = ({ held }: NotebookStop) =>
       <h3 class="mb-1 text-lg font-semibold">Left over</h3>
       <p v-if="page.leftOver.length === 0">Nothing: the body has what it asked for, and every seam, corner and dart matches.</p>
       <ul v-else class="list-disc pl-5">
-        <li v-for="(f, i) in page.leftOver" :key="i"><SentenceText :text="f" /></li>
+        <li v-for="(f, i) in page.leftOver" :key="i"><UiSentenceText :text="f" /></li>
       </ul>
     </section>
     <section v-if="page.notes" aria-label="Notes">

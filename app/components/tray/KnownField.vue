@@ -78,8 +78,8 @@ const choice = computed<Choice>({
       />
     </div>
     <p v-if="wrong" class="text-fault" role="alert" data-test="known-wrong">
-      That is no length of something that lies on a floor: between <LengthText :mm="KNOWN_LIMITS.least" /> and
-      <LengthText :mm="KNOWN_LIMITS.most" /> are.
+      That is no length of something that lies on a floor: between <UiLengthText :mm="KNOWN_LIMITS.least" /> and
+      <UiLengthText :mm="KNOWN_LIMITS.most" /> are.
     </p>
   </div>
 </template>

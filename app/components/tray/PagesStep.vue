@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { toPathData } from '~~/core/formats'
 import type { Point } from '~~/core/geometry'
 import type { GridChoice } from '~~/core/import'
+import { arrowOf, unitsPerDot, useDrag } from '~/composables/useDrag'
 import { useTray } from '~/stores/tray'
 
 /** The pages of a PDF laid out as the one sheet that they make; any of them can be moved or left out. */
@@ -67,42 +68,29 @@ const lay = (change: Partial<GridChoice>) => {
 const columns = computed({ get: () => grid.value.columns, set: (n) => lay({ columns: Number(n) }) })
 
 /** A page being dragged: by how much so far. */
-const dragged = ref<{ i: number; from: Point; by: Point } | null>(null)
-function pointAt(event: PointerEvent): Point {
-  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(picture.value!.getScreenCTM()!.inverse())
-  return { x: p.x, y: p.y }
-}
-function grab(i: number, event: PointerEvent) {
+const dragged = ref<{ i: number; by: Point } | null>(null)
+/** Less than this is a touch and no drag, dots of the screen. */
+const TOUCH = 1
+const inPicture = (by: Point): Point => ({ x: by.x * unitsPerDot(picture.value), y: by.y * unitsPerDot(picture.value) })
+const { grab } = useDrag<number>({
+  move: (i, by) => (dragged.value = { i, by: inPicture(by) }),
+  drop(i, by) {
+    dragged.value = null
+    if (by && Math.hypot(by.x, by.y) > TOUCH) move(i, inPicture(by))
+  },
+})
+function onDown(event: PointerEvent, i: number) {
   chosen.value = i
-  dragged.value = { i, from: pointAt(event), by: { x: 0, y: 0 } }
-  picture.value!.setPointerCapture(event.pointerId)
-}
-function drag(event: PointerEvent) {
-  if (!dragged.value) return
-  const p = pointAt(event)
-  dragged.value = { ...dragged.value, by: { x: p.x - dragged.value.from.x, y: p.y - dragged.value.from.y } }
-}
-function drop() {
-  const d = dragged.value
-  dragged.value = null
-  if (d && Math.hypot(d.by.x, d.by.y) > 0.5) move(d.i, d.by)
+  grab(event, i)
 }
 function move(i: number, by: Point) {
   const at = grid.value.places[i]
   if (at) void tray.placePage(i, { x: at.x + by.x, y: at.y + by.y })
 }
-const STEPS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-}
 function nudge(i: number, event: KeyboardEvent) {
-  const step = STEPS[event.key]
-  if (!step) return
-  event.preventDefault()
+  const way = arrowOf(event)
   const mm = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
-  move(i, { x: step.x * mm, y: step.y * mm })
+  if (way) move(i, { x: way.x * mm, y: way.y * mm })
 }
 const placeOf = (i: number, at: Point) => (dragged.value?.i === i ? { x: at.x + dragged.value.by.x, y: at.y + dragged.value.by.y } : at)
 </script>
@@ -117,9 +105,6 @@ const placeOf = (i: number, at: Point) => (dragged.value?.i === i ? { x: at.x + 
         role="group"
         aria-label="The pages put together"
         data-test="pages-picture"
-        @pointermove="drag"
-        @pointerup="drop"
-        @pointercancel="dragged = null"
       >
         <g
           v-for="{ page, i, at } in placed"
@@ -131,7 +116,7 @@ const placeOf = (i: number, at: Point) => (dragged.value?.i === i ? { x: at.x + 
           :aria-label="`Page ${page.number}`"
           :aria-pressed="chosen === i"
           :data-test="`page-${page.number}`"
-          @pointerdown="grab(i, $event)"
+          @pointerdown="onDown($event, i)"
           @focus="chosen = i"
           @keydown="nudge(i, $event)"
         >

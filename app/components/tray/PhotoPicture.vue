@@ -6,6 +6,7 @@ import { Maximize, Minus, Plus } from 'lucide-vue-next'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { Point } from '~~/core/geometry'
 import type { Corners, PhotographedOutline } from '~~/core/photograph'
+import { arrowOf, useDrag } from '~/composables/useDrag'
 import { isOn } from '~/typed'
 
 /** A photograph with what was read of it laid over: outlines to take in or out, four places to drag, marks. */
@@ -53,47 +54,29 @@ const px = (n: number) => n / view.value.k
 const toData = (points: readonly Point[]) =>
   `${points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')}Z`
 
-/** The places while one of them is dragged, and how far from it the hand took hold of it. */
-const dragged = ref<{ corners: Point[]; index: number; held: Point } | null>(null)
-const shown = computed<readonly Point[] | null>(() => dragged.value?.corners ?? props.corners)
+/** The places while one of them is dragged. */
+const dragged = ref<readonly Point[] | null>(null)
+const shown = computed<readonly Point[] | null>(() => dragged.value ?? props.corners)
 function placeOf(event: MouseEvent): Point {
   const box = svg.value!.getBoundingClientRect()
   return { x: (event.clientX - box.left - view.value.x) / view.value.k, y: (event.clientY - box.top - view.value.y) / view.value.k }
 }
-function grab(index: number, event: PointerEvent) {
-  const corner = props.corners?.[index]
-  if (!props.corners || !corner) return
-  const at = placeOf(event)
-  dragged.value = { corners: [...props.corners], index, held: { x: corner.x - at.x, y: corner.y - at.y } }
-  svg.value!.setPointerCapture(event.pointerId)
-}
-function drag(event: PointerEvent) {
-  if (!dragged.value) return
-  const corners = [...dragged.value.corners]
-  const at = placeOf(event)
-  corners[dragged.value.index] = { x: at.x + dragged.value.held.x, y: at.y + dragged.value.held.y }
-  dragged.value = { ...dragged.value, corners }
-}
-function drop() {
-  const done = dragged.value
-  dragged.value = null
-  const [before, now] = done ? [props.corners?.[done.index], done.corners[done.index]!] : []
-  // A hand that only touched it has moved nothing.
-  if (done && before && now && Math.hypot(now.x - before.x, now.y - before.y) > px(1)) emit('corners', done.corners as unknown as Corners)
-}
-const STEPS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-}
+const moved = (index: number, by: Point): Corners | null =>
+  props.corners && (props.corners.map((p, i) => (i === index ? { x: p.x + by.x, y: p.y + by.y } : p)) as [Point, Point, Point, Point])
+const { grab } = useDrag<number>({
+  move: (index, by) => (dragged.value = moved(index, { x: px(by.x), y: px(by.y) })),
+  drop(index, by) {
+    dragged.value = null
+    // A hand that only touched it has moved nothing.
+    const corners = by && Math.hypot(by.x, by.y) > 1 ? moved(index, { x: px(by.x), y: px(by.y) }) : null
+    if (corners) emit('corners', corners)
+  },
+})
 function nudge(index: number, event: KeyboardEvent) {
-  const step = STEPS[event.key]
-  if (!step || !props.corners) return
-  event.preventDefault()
+  const way = arrowOf(event)
   const by = event.shiftKey ? 10 : 1
-  const corners = props.corners.map((p, i) => (i === index ? { x: p.x + step.x * by, y: p.y + step.y * by } : p))
-  emit('corners', corners as unknown as Corners)
+  const corners = way && moved(index, { x: way.x * by, y: way.y * by })
+  if (corners) emit('corners', corners)
 }
 function onClick(event: MouseEvent) {
   if (props.isMarking && !isOn(event, '[data-handle]')) emit('mark', placeOf(event))
@@ -112,9 +95,6 @@ const flip = (index: number) => {
       role="group"
       :aria-label="`Photograph ${name} with what was read of it`"
       data-test="photo-picture"
-      @pointermove="drag"
-      @pointerup="drop"
-      @pointercancel="dragged = null"
       @click="onClick"
     >
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
@@ -164,7 +144,7 @@ const flip = (index: number) => {
             :pointer-events="isMarking ? 'none' : undefined"
             :aria-label="`Place ${i + 1} of four; arrow keys move it`"
             :data-test="`photo-corner-${i}`"
-            @pointerdown="grab(i, $event)"
+            @pointerdown="grab($event, i)"
             @keydown="nudge(i, $event)"
           >
             <circle :cx="c.x" :cy="c.y" :r="px(14)" fill="#ffffff" fill-opacity="0.25" stroke="#ffffff" :stroke-width="px(4)" />

@@ -139,9 +139,9 @@ async function confirm() {
                 :test="`take-outline-${i}`"
                 @update:model-value="photographs.flipOutline(photo, i)"
               >
-                <span class="font-semibold"><LengthText :mm="size(i).across" /> by <LengthText :mm="size(i).down" /></span>
+                <span class="font-semibold"><UiLengthText :mm="size(i).across" /> by <UiLengthText :mm="size(i).down" /></span>
                 <span class="block text-sm text-soft"
-                  >{{ o.isCut ? 'goes on beyond the picture; ' : '' }}off by up to <LengthText :mm="o.errorMm"
+                  >{{ o.isCut ? 'goes on beyond the picture; ' : '' }}off by up to <UiLengthText :mm="o.errorMm"
                 /></span>
               </UiCheck>
             </li>
@@ -182,7 +182,7 @@ async function confirm() {
           </li>
         </ul>
         <p v-if="joined?.ok" class="text-good" data-test="photo-joined">
-          They are joined: their marks lie within <LengthText :mm="joined.value.offMm" /> of each other.
+          They are joined: their marks lie within <UiLengthText :mm="joined.value.offMm" /> of each other.
         </p>
         <p v-else-if="joined" class="text-fault" data-test="photo-apart">{{ problemSentence(joined.problem) }}</p>
       </div>

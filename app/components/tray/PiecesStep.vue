@@ -2,7 +2,7 @@
 import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { ASIDES } from '~~/core/import'
+import { ASIDES, isUnnamed } from '~~/core/import'
 import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type PieceKind } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
 import { usePrefs } from '~/stores/prefs'
@@ -39,7 +39,6 @@ const ROLES = [
   { value: '', label: 'no name yet', disabled: true } as const,
   ...EDGE_ROLES.map((value) => ({ value, label: value === 'other' ? 'plain edge, sewn to nothing' : ROLE_NAMES[value] })),
 ]
-const isUnnamed = (e: TrayPiece['draft']['edges'][number]) => e.role === 'other' && !e.isPlain
 const roleOf = (e: TrayPiece['draft']['edges'][number]) => (isUnnamed(e) ? '' : e.role)
 const unnamed = computed(() => piece.value?.draft.edges.filter(isUnnamed).length ?? 0)
 const count = computed({

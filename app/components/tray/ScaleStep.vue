@@ -116,7 +116,7 @@ const scaleWords = computed(
       <p>
         The file says {{ scaleWords }}. By that the drawing is
         <span class="font-semibold"
-          ><LengthText v-if="box" :mm="box.maxX - box.minX" /> wide and <LengthText v-if="box" :mm="box.maxY - box.minY" /> high</span
+          ><UiLengthText v-if="box" :mm="box.maxX - box.minX" /> wide and <UiLengthText v-if="box" :mm="box.maxY - box.minY" /> high</span
         >.
       </p>
       <label class="flex min-h-11 items-center gap-2.5"
@@ -124,8 +124,8 @@ const scaleWords = computed(
       >
       <div v-if="square" :class="['rounded-lg p-3', isOff ? 'bg-note-pale text-note' : 'bg-act-pale']" data-test="test-square">
         <p>
-          There is a test square or scale bar in it that says <LengthText :mm="square.saidMm" class="font-semibold" /> and measures
-          <LengthText :mm="square.measuredMm" class="font-semibold" />:
+          There is a test square or scale bar in it that says <UiLengthText :mm="square.saidMm" class="font-semibold" /> and measures
+          <UiLengthText :mm="square.measuredMm" class="font-semibold" />:
           {{ isOff ? `the drawing is at ${prefs.figure(100 / squareTimes, 1)} % of its true size.` : 'the scale is right.' }}
         </p>
       </div>
@@ -141,12 +141,12 @@ const scaleWords = computed(
         <p>{{ scaleSegment ? 'The marked line, end to end, is' : 'Click a line in the drawing, from corner to corner.' }}</p>
         <FieldsLengthField v-if="scaleSegment" v-model="trueLength" label="its true length" test="true-length" positive />
         <p v-if="scaleSegment && trueLength > 0" class="text-sm">
-          The drawing is then <LengthText v-if="box" :mm="(box.maxX - box.minX) * times" /> wide.
+          The drawing is then <UiLengthText v-if="box" :mm="(box.maxX - box.minX) * times" /> wide.
         </p>
       </div>
       <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="confirm">Find the pieces</button>
       <p v-if="refused" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="scale-refused">
-        <SentenceText :text="refused" />
+        <UiSentenceText :text="refused" />
       </p>
       <div v-if="tray.drawing?.leftOut.length" class="rounded-lg bg-note-pale p-3 text-sm text-note" data-test="lines-left-out">
         <p class="font-semibold">Lines of the file that are left out</p>

@@ -90,8 +90,8 @@ const lengths = computed(() => sides.value.map((s) => pointedLength(tray.whole, 
     <div class="mb-2 flex flex-wrap items-center gap-3">
       <UiSegmented v-model="side" :options="SIDES" label="Which side is pointed at" test="pointing" />
       <span class="text-sm"
-        ><b class="text-act">{{ countOf(sides[0]) }}</b> <LengthText v-if="sides[0].length > 0" :mm="lengths[0]" /> to
-        <b class="text-note">{{ countOf(sides[1]) }}</b>{{ ' ' }}<LengthText v-if="sides[1].length > 0" :mm="lengths[1]"
+        ><b class="text-act">{{ countOf(sides[0]) }}</b> <UiLengthText v-if="sides[0].length > 0" :mm="lengths[0]" /> to
+        <b class="text-note">{{ countOf(sides[1]) }}</b>{{ ' ' }}<UiLengthText v-if="sides[1].length > 0" :mm="lengths[1]"
       /></span>
       <button class="btn-act" :disabled="sides.some((s) => s.length === 0)" data-test="sew-together" @click="sew">Sew them together</button>
     </div>

@@ -73,7 +73,7 @@ const besideName = (s: Seam) => `${piecesOf(s) === s.name ? '' : piecesOf(s)}${m
                   ><span class="block text-sm text-soft">{{ besideName(s) }}</span></span
                 >
                 <span class="text-right tabular-nums"
-                  ><LengthText :mm="seamLengths(tray.whole, s)[0]" bare /> and <LengthText :mm="seamLengths(tray.whole, s)[1]"
+                  ><UiLengthText :mm="seamLengths(tray.whole, s)[0]" bare /> and <UiLengthText :mm="seamLengths(tray.whole, s)[1]"
                 /></span>
               </label>
             </li>
@@ -87,7 +87,7 @@ const besideName = (s: Seam) => `${piecesOf(s) === s.name ? '' : piecesOf(s)}${m
                 <Trash2 class="size-4" />
               </button>
               <span class="text-right tabular-nums"
-                ><LengthText :mm="seamLengths(tray.whole, a.seam)[0]" bare /> and <LengthText :mm="seamLengths(tray.whole, a.seam)[1]"
+                ><UiLengthText :mm="seamLengths(tray.whole, a.seam)[0]" bare /> and <UiLengthText :mm="seamLengths(tray.whole, a.seam)[1]"
               /></span>
             </li>
           </ul>

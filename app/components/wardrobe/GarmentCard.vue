@@ -90,7 +90,7 @@ const menu = [
       <input v-model="chosen" type="checkbox" class="size-6 accent-(--act)" :aria-label="`Choose ${row.name}`" data-test="choose-garment" />
     </label>
     <NuxtLink :to="stationOf(fits[0]!)" class="block" :aria-label="`Open ${row.name}`" data-test="open-garment">
-      <div class="h-44 rounded-t-xl bg-water p-3"><PiecePicture :garment="row.garment" /></div>
+      <div class="h-44 rounded-t-xl bg-water p-3"><UiPiecePicture :garment="row.garment" /></div>
     </NuxtLink>
     <div class="p-3.5">
       <div class="flex items-start gap-1">

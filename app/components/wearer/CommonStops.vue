@@ -59,7 +59,7 @@ async function begin(one: CommonStop) {
     <ul>
       <li v-for="one in common" :key="`${one.kind} ${one.title}`" class="border-t border-edge/60 py-2 text-sm">
         <p>
-          <SentenceText class="font-semibold" :text="wordsWithAmount(one)" /> in {{ one.in }} of {{ one.of }}:
+          <UiSentenceText class="font-semibold" :text="wordsWithAmount(one)" /> in {{ one.in }} of {{ one.of }}:
           <span class="text-soft">{{ one.garments.join(', ') }}</span>
         </p>
         <button v-if="inGarment && !isThere(one)" class="btn mt-1 text-sm" data-test="begin-common" @click="begin(one)">

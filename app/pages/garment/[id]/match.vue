@@ -171,7 +171,7 @@ async function mend(m: Mend) {
 
       <section class="mt-6 max-w-2xl" aria-label="Ledger of the whole plan">
         <h3 class="mb-1 font-semibold">Ledger, as bought against as altered</h3>
-        <LedgerTable :rows="done.ledger" />
+        <ReshapeLedgerTable :rows="done.ledger" />
       </section>
     </div>
   </div>

@@ -3,7 +3,8 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { FileDown, Printer } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { PaperStep } from '~~/core/changes'
-import { makeFittingLog, makeNotebook } from '~~/core/paper'
+import { makeFittingLog } from '~~/core/paper'
+import type { Notebook } from '~~/core/paper/notebook'
 import { writeLengths } from '~~/core/units'
 import { picturesOf } from '~/data/pictures'
 import { showDay, today } from '~/days'
@@ -38,16 +39,19 @@ useCloth()
 const steps = shallowRef<{ changeId: string; title: string; steps: PaperStep[] }[]>([])
 watch([done, () => prefs.ruler], async () => (steps.value = (await session.paperSteps(prefs.ruler)) ?? steps.value), { immediate: true })
 const stepCount = computed(() => steps.value.reduce((s, x) => s + x.steps.length, 0))
-const notebook = computed(() =>
-  makeNotebook({
-    sizing: work.project!.sizing,
-    wearer: work.wearer,
-    notes: work.project!.notes,
-    forEverybody: new Set(work.project!.mends.map((c) => c.id)),
-    garments: done.value.garments,
-    stops: done.value.stops,
-    faults: done.value.faults,
-  }),
+const notebook = shallowRef<Notebook | null>(null)
+watch(
+  [open, done, () => work.project!.notes],
+  async () => {
+    if (open.value !== 'notebook') return
+    const [before, after] = [done.value.garments[0]!, garment.value]
+    const page = await session.notebook(
+      work.project!.notes,
+      work.project!.mends.map((c) => c.id),
+    )
+    if (page && after === garment.value) notebook.value = { ...page, before, after }
+  },
+  { immediate: true },
 )
 const fittingLog = computed(() =>
   makeFittingLog(garment.value, done.value.stops, { fittings: log.fittings, versions: log.versions, photos: log.photos }),
@@ -149,7 +153,7 @@ async function printSteps() {
           :wearer="work.wearer?.name ?? null"
         />
         <div v-else class="mt-4 space-y-6">
-          <PaperNotebookPage :page="notebook" />
+          <PaperNotebookPage v-if="notebook" :page="notebook" />
           <PaperFittingPages :fittings="fittingLog" />
         </div>
       </TabPanel>

@@ -6,6 +6,7 @@ import { toPathData } from '~~/core/formats'
 import { calibrate, SQUARE_PX, throwMatrix, type Throw } from '~~/core/paper'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
+import { arrowOf } from '~/composables/useDrag'
 import { useProjectors } from '~/composables/useProjectors'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useSheets } from '~/composables/useSheets'
@@ -95,17 +96,14 @@ async function savePdf() {
   }
 }
 
-const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
 /** A press of an arrow moves by so much, with Shift by one millimetre. */
 const STEP_MM = 10
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement) return
-  const way = ARROWS[event.key]
-  if (way) {
-    event.preventDefault()
-    const step = event.shiftKey ? 1 : STEP_MM
-    move(way[0] * step, way[1] * step)
-  } else if (event.key === 'r') turn()
+  const way = arrowOf(event)
+  const step = event.shiftKey ? 1 : STEP_MM
+  if (way) move(way.x * step, way.y * step)
+  else if (event.key === 'r') turn()
   else if (event.key === 'm') mirror()
   else if (event.key === 'g') hasGrid.value = !hasGrid.value
   else if (event.key === 'h') isBare.value = !isBare.value

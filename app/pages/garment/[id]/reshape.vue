@@ -120,7 +120,7 @@ const heard = computed(() => {
   <div class="flex h-full flex-col">
     <p class="sr-only" role="status" data-test="heard">{{ heard }}</p>
     <div class="min-h-0 flex-1 max-md:overflow-y-auto md:grid md:grid-cols-[minmax(0,1fr)_23rem]">
-      <PieceTable
+      <ReshapePieceTable
         class="max-md:h-[55vh]"
         :original="base"
         :from="garments.from"
@@ -143,7 +143,7 @@ const heard = computed(() => {
         aria-label="The stop that is open"
         tabindex="-1"
       >
-        <StopPanel
+        <ReshapeStopPanel
           v-if="selected && stop"
           :key="selected.id"
           :change="selected"
@@ -157,7 +157,7 @@ const heard = computed(() => {
             <h2 class="font-display text-xl italic">{{ plan.length === 0 ? 'As bought' : 'The whole plan' }}</h2>
             <p class="text-soft">{{ nextStep }}</p>
           </div>
-          <section v-if="plan.length" aria-label="Ledger of the whole plan"><LedgerTable :rows="done.ledger" /></section>
+          <section v-if="plan.length" aria-label="Ledger of the whole plan"><ReshapeLedgerTable :rows="done.ledger" /></section>
           <ul v-else class="space-y-1 text-sm">
             <li v-for="p in base.pieces" :key="p.id" class="flex justify-between border-b border-edge/60 py-1.5">
               <span class="font-medium">{{ p.name }}</span><span class="text-soft"
@@ -170,7 +170,7 @@ const heard = computed(() => {
       </aside>
     </div>
     <div class="flex min-w-0 items-center gap-x-4 gap-y-1 border-t border-edge bg-panel px-4 py-2 max-md:flex-wrap max-md:px-2">
-      <TidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
+      <ReshapeTidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
       <NuxtLink :to="stationAt(work.project!.garmentId, work.fitId, 'match')" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
         <CircleAlert v-if="faultTotal(faults) > 0" class="size-5 shrink-0 text-fault" aria-hidden="true" />
         <CircleCheck v-else class="size-5 shrink-0 text-good" aria-hidden="true" />
@@ -180,7 +180,7 @@ const heard = computed(() => {
           ></span
         >
       </NuxtLink>
-      <div class="w-full shrink-0 md:w-80"><WhatShouldChange :garment="done.garments.at(-1)!" /></div>
+      <div class="w-full shrink-0 md:w-80"><ReshapeWhatShouldChange :garment="done.garments.at(-1)!" /></div>
     </div>
   </div>
 </template>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { Check, ListPlus } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { askedGiven, changeForLength, layOnPlan, planWith, stopsBeforeSizes, tracedFor, type Proposed } from '~~/core/advice'
+import { layOnPlan, planWith, stopsBeforeSizes, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
-import { findKind } from '~~/core/changes'
-import { finishedMeasures, type OwnZone } from '~~/core/measure'
-import { compareSchools, makeWorksheet } from '~~/core/size'
+import type { OwnZone } from '~~/core/measure'
+import type { SchoolOutcome } from '~~/core/size'
 import { db } from '~/data/db'
 import { sayDone, sayFault } from '~/messages'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -25,25 +24,21 @@ const sizing = computed(() => project.value.sizing)
 const set = computed(() => latestSet(work.wearer))
 /** The pieces as the user's own stops leave them: the sheet adds to those, and takes nothing twice. */
 const ownStops = computed(() => stopsBeforeSizes(work.stops).filter((c) => c.on).length)
-const worked = computed(() => (ownStops.value && session.computedPlan?.beforeSizes) || garment.value)
-/** And with the pattern's own piece for the body's cup, where it has one: that is what will be traced. */
-const traced = computed(() => tracedFor(worked.value, session.contextFor(garment.value)))
-const bought = computed(() => makeWorksheet(garment.value, sizing.value, set.value))
-const sheet = computed(() => {
-  const now = traced.value === garment.value ? bought.value : makeWorksheet(traced.value, sizing.value, set.value, garment.value)
-  // What is printed on the pattern was printed for the pieces as bought.
-  const disagree = (id: string) => bought.value.rows.find((r) => r.zone.id === id)?.disagree ?? []
-  return { ...now, rows: now.rows.map((r) => ({ ...r, disagree: disagree(r.zone.id) })) }
-})
+/** The worksheet of the pieces that will be traced; the last one stays to be read while the next is worked out. */
+const sized = computed(() => session.sized)
+const sheet = computed(() => sized.value?.sheet ?? null)
 /** What each way of choosing would lead to, when one wants to see it. */
 const allSchools = ref(false)
-const schools = computed(() => (allSchools.value ? compareSchools(traced.value, sizing.value, set.value, garment.value) : []))
+const schools = shallowRef<SchoolOutcome[]>([])
+watch([allSchools, sized], async () => {
+  if (allSchools.value) schools.value = (await session.compareSchools()) ?? []
+})
 const lit = ref<string | null>(null)
 
 /** A band is moved on every piece of its zone alike. */
 const shift = (zoneId: string, byMm: number) =>
   work.setCharts('level of a zone', (s) => {
-    const zone = sheet.value.rows.find((r) => r.zone.id === zoneId)?.zone
+    const zone = sheet.value?.rows.find((r) => r.zone.id === zoneId)?.zone
     const now = s.shiftsMm[zoneId] ?? {}
     s.shiftsMm = { ...s.shiftsMm, [zoneId]: Object.fromEntries((zone?.parts ?? []).map((p) => [p.pieceId, (now[p.pieceId] ?? 0) + byMm])) }
   })
@@ -54,13 +49,9 @@ const tick = (pieceId: string) =>
   )
 
 /** The zones as the altered pieces have them. */
-const altered = computed(() => {
-  const last = session.computedPlan?.garments.at(-1)
-  if (!last || work.stops.length === 0) return null
-  return new Map(finishedMeasures(last, last.baseSizeId, sizing.value).map((m) => [m.id.slice('finished:'.length), m.mm]))
-})
+const altered = computed(() => (sized.value?.altered ? new Map(sized.value.altered) : null))
 const isOwn = (zoneId: string) => sizing.value.ownZones.some((z) => z.id === zoneId)
-const rows = computed(() => sheet.value.rows.filter((r) => r.zone.measureId !== null || isOwn(r.zone.id)))
+const rows = computed(() => (sheet.value?.rows ?? []).filter((r) => r.zone.measureId !== null || isOwn(r.zone.id)))
 const addZone = (zone: OwnZone) => work.setCharts('zone of your own', (s) => void s.ownZones.push(zone))
 const removeZone = (zoneId: string) => work.setCharts('remove a zone', (s) => void (s.ownZones = s.ownZones.filter((z) => z.id !== zoneId)))
 /** The nest as the plan leaves it: sizes that a grade made are there too. */
@@ -73,7 +64,14 @@ async function takeOut() {
 }
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
-watch([() => session.computedPlan, sizing, set], () => void session.propose(), { immediate: true })
+watch(
+  [() => session.computedPlan, () => session.trouble, sizing, set],
+  () => {
+    void session.sizeUp()
+    void session.propose()
+  },
+  { immediate: true },
+)
 /** The last list stays to be read while the next is worked out; it can be taken only when it is the newest. */
 const proposed = shallowRef<Proposed[]>([])
 watch(
@@ -89,15 +87,9 @@ const plan = computed(() =>
 )
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 const chosenStops = computed(() => plan.value.filter((l, i) => l.how !== 'there' && !leftOut.value.has(keyOf(i))))
-/** What the body asks for beside what the pieces give as the plan leaves them. */
-const asked = computed(() =>
-  set.value ? askedGiven(garment.value, nest.value, session.computedPlan?.stops ?? [], { sizing: sizing.value, body: set.value }) : [],
-)
-/** Lengths that one stop brings to the body's. */
-const addable = computed(() => {
-  const context = session.contextFor(garment.value)
-  return new Set(sheet.value.lengths.flatMap((l) => (changeForLength(traced.value, l, context) ? [l.id] : [])))
-})
+/** What the body asks for beside what the pieces give as the plan leaves them, and lengths that one stop brings to the body’s. */
+const asked = computed(() => sized.value?.asked ?? [])
+const addable = computed(() => new Set(sized.value?.addable))
 /** Proposed stops that are not to be taken, by what they are called and where they stand. */
 const leftOut = ref(new Set<string>())
 const keyOf = (i: number) => `${plan.value[i]!.proposed.kind} ${i}`
@@ -136,20 +128,16 @@ async function planAnotherFit() {
   sayDone('Another fit was begun with what the body asks for; the other one is as it was.')
 }
 async function addLength(id: string) {
-  const row = sheet.value.lengths.find((l) => l.id === id)
-  if (!row) return
-  const change = changeForLength(traced.value, row, session.contextFor(garment.value))
-  if (!change) return
-  const laid = layOnPlan([change], work.stops)
-  if (!(await work.takeProposed(laid))) return
-  sayDone(`“${findKind(change.kind)!.describe(worked.value, change.inputs).title}” taken into the plan.`)
+  const stop = await session.lengthStop(id)
+  if (!stop || !(await work.takeProposed(layOnPlan([stop.change], work.stops)))) return
+  sayDone(`“${stop.title}” taken into the plan.`)
 }
 </script>
 
 <template>
-  <div class="station md:grid-cols-[minmax(0,1fr)_22rem] print:block">
+  <div v-if="sized && sheet" class="station md:grid-cols-[minmax(0,1fr)_22rem] print:block">
     <div class="station-main p-4 print:overflow-visible">
-      <SizingChoices :sizing="sizing" :school="sheet.school" @edit="work.setChoices" />
+      <SizeSizingChoices :sizing="sizing" :school="sheet.school" @edit="work.setChoices" />
       <p class="mb-3 text-sm text-soft print:hidden">
         {{ sheet.schoolWhy }}
         <button
@@ -162,7 +150,7 @@ async function addLength(id: string) {
           {{ allSchools ? 'Hide the other ways' : 'What every way would lead to' }}
         </button>
       </p>
-      <SchoolsTable v-if="allSchools && set" :outcomes="schools" :followed="sheet.school" :names="SCHOOL_NAMES" />
+      <SizeSchoolsTable v-if="allSchools && set" :outcomes="schools" :followed="sheet.school" :names="SCHOOL_NAMES" />
       <p v-if="ownStops" class="mb-3 text-sm print:hidden" data-test="worked-on">
         Measured on the pieces as {{ ownStops === 1 ? 'your other stop leaves' : `your ${ownStops} other stops leave` }} them.
       </p>
@@ -172,7 +160,7 @@ async function addLength(id: string) {
         then only the garment is measured.
       </p>
 
-      <WorksheetTable
+      <SizeWorksheetTable
         v-model:lit="lit"
         :rows="rows"
         :garment="garment"
@@ -187,10 +175,10 @@ async function addLength(id: string) {
         :class="sheet.cup.change ? 'bg-note-pale text-note' : 'bg-act-pale'"
         data-test="cup"
       >
-        <SentenceText :text="sheet.cup.message" />
+        <UiSentenceText :text="sheet.cup.message" />
       </p>
 
-      <ZoneForm class="mt-3 print:hidden" :garment="garment" @add="addZone" />
+      <SizeZoneForm class="mt-3 print:hidden" :garment="garment" @add="addZone" />
 
       <section class="mt-5 rounded-lg border border-edge bg-panel p-4 print:hidden" aria-label="From body to plan">
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
@@ -209,12 +197,12 @@ async function addLength(id: string) {
             <div class="min-w-0 flex-1">
               <p>
                 <span class="font-semibold">{{ i + 1 }}. {{ proposed[i]!.words.title }}</span
-                >{{ ' ' }}<LengthText v-if="proposed[i]!.words.amountMm !== null" :mm="proposed[i]!.words.amountMm!" signed />
+                >{{ ' ' }}<UiLengthText v-if="proposed[i]!.words.amountMm !== null" :mm="proposed[i]!.words.amountMm!" signed />
                 <span v-if="l.how === 'there'" class="ml-2 text-sm text-good">in the plan</span>
                 <span v-else-if="l.how === 'set'" class="ml-2 text-sm text-ease">in the plan with other figures</span>
               </p>
               <p v-if="proposed[i]!.change.note" class="text-sm text-soft">{{ proposed[i]!.change.note }}</p>
-              <p v-for="(c, k) in proposed[i]!.cautions" :key="k" class="text-sm text-note"><SentenceText :text="c" /></p>
+              <p v-for="(c, k) in proposed[i]!.cautions" :key="k" class="text-sm text-note"><UiSentenceText :text="c" /></p>
             </div>
           </li>
         </ol>
@@ -247,10 +235,10 @@ async function addLength(id: string) {
               : 'Measured on the pieces as bought. Asked is the body and the ease wanted there.'
           }}
         </p>
-        <AskedGivenTable :rows="asked" :is-bought="work.stops.length === 0" :addable="addable" @add="addLength" />
+        <SizeAskedGivenTable :rows="asked" :is-bought="work.stops.length === 0" :addable="addable" @add="addLength" />
       </section>
 
-      <TraceList class="mt-5 print:mt-0" :garment="traced" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
+      <SizeTraceList class="mt-5 print:mt-0" :garment="sized.traced" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
 
       <SizeChartPanel class="mt-5 print:hidden" :garment="garment" :sizing="sizing" @edit="work.setCharts" />
     </div>
@@ -269,8 +257,8 @@ async function addLength(id: string) {
     </UiDialog>
     <aside class="flex min-h-0 flex-col border-edge max-md:border-t md:border-l print:hidden" aria-label="Zones on the pieces">
       <div class="min-h-0 flex-1 max-md:h-[60vh] max-md:flex-none">
-        <ZonePicture
-          :garment="traced"
+        <SizeZonePicture
+          :garment="sized.traced"
           :zones="sheet.rows.map((r) => r.zone)"
           :shifts="sizing.shiftsMm"
           :lit="lit"
@@ -296,4 +284,5 @@ async function addLength(id: string) {
       </form>
     </aside>
   </div>
+  <p v-else class="p-6 text-soft" role="status">The pieces are being measured.</p>
 </template>

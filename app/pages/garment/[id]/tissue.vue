@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { CircleAlert, CircleCheck, Eye, ListPlus } from 'lucide-vue-next'
-import { computed, ref, watch } from 'vue'
-import { askedGiven, layOnPlan, stopForMeasure, type LaidOn } from '~~/core/advice'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { layOnPlan, stopForMeasure, type LaidOn } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import { findKind } from '~~/core/changes'
+import type { Garment } from '~~/core/pattern'
 import { tissueRows, type TissueRow } from '~~/core/tissue'
 import { sayDone } from '~/messages'
 import { usePlanSession } from '~/stores/plan-session'
@@ -19,12 +20,18 @@ const set = computed(() => latestSet(work.wearer))
 const asBought = ref(false)
 const altered = computed(() => session.computedPlan?.garments.at(-1) ?? project.value.garment)
 const garment = computed(() => (asBought.value ? project.value.garment : altered.value))
-const rows = computed(() => {
-  if (!set.value) return []
-  const stops = asBought.value ? [] : (session.computedPlan?.stops ?? [])
-  const given = askedGiven(project.value.garment, garment.value, stops, { sizing: project.value.sizing, body: set.value })
-  return tissueRows(garment.value, given, set.value)
-})
+/** The rows of what hangs there, with the pieces that they were measured on: the last ones stay until the next are worked out. */
+const measured = shallowRef<{ garment: Garment; rows: TissueRow[] } | null>(null)
+watch(
+  [garment, set, () => project.value.sizing],
+  async () => {
+    const [on, body] = [garment.value, set.value]
+    const given = body ? await session.askedGiven(asBought.value) : []
+    if (given && on === garment.value) measured.value = { garment: on, rows: body ? tissueRows(on, given, body) : [] }
+  },
+  { immediate: true },
+)
+const rows = computed(() => measured.value?.rows ?? [])
 const litId = ref<string | null>(null)
 const lit = computed(() => rows.value.find((r) => r.id === litId.value) ?? rows.value[0] ?? null)
 const looked = computed(() => new Set(project.value.sizing.looked ?? []))
@@ -160,19 +167,19 @@ const LOOK = { agrees: 'text-good', off: 'text-ease', look: 'text-soft' } as con
                   <component :is="ICON[r.verdict]" class="size-5 shrink-0" :class="LOOK[r.verdict]" aria-hidden="true" />
                   <span class="flex-1 font-semibold leading-tight">{{ r.name }}</span>
                   <span v-if="r.offMm !== null && r.verdict === 'off'" class="font-semibold text-ease"
-                    ><LengthText :mm="r.offMm" signed
+                    ><UiLengthText :mm="r.offMm" signed
                   /></span>
                   <span v-else-if="r.verdict === 'agrees'" class="text-sm text-good">agrees</span>
                 </span>
                 <span v-if="r.bodyMm !== null && r.patternMm !== null" class="mt-0.5 block text-sm text-soft"
-                  >body <LengthText :mm="r.bodyMm" bare /><template v-if="r.askedMm !== null && Math.abs(r.askedMm - r.bodyMm) > 0.5"
-                    >, asked <LengthText :mm="r.askedMm" bare /></template
-                  >, pattern <LengthText :mm="r.patternMm" bare
+                  >body <UiLengthText :mm="r.bodyMm" bare /><template v-if="r.askedMm !== null && Math.abs(r.askedMm - r.bodyMm) > 0.5"
+                    >, asked <UiLengthText :mm="r.askedMm" bare /></template
+                  >, pattern <UiLengthText :mm="r.patternMm" bare
                 /></span>
               </button>
             </div>
             <div v-if="lit?.id === r.id" class="px-3 pb-3 pl-10 text-sm">
-              <p data-test="tissue-says"><SentenceText :text="r.says" /></p>
+              <p data-test="tissue-says"><UiSentenceText :text="r.says" /></p>
               <button v-if="offered.has(r.id) || begun" class="btn mt-2 text-sm" data-test="tissue-stop" @click="makeStop(r)">
                 <ListPlus class="size-4" />Make a stop of it
               </button>

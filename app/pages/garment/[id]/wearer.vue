@@ -31,9 +31,9 @@ function choose(id: string) {
           <option v-for="w in wearers.all" :key="w.id" :value="w.id">{{ w.name }}</option>
         </select>
       </label>
-      <NewWearer @made="choose" />
+      <WearerNewWearer @made="choose" />
     </div>
-    <NewFit
+    <ShellNewFit
       v-if="another"
       :garment-id="work.project!.garmentId"
       :for-wearer="another"
@@ -41,14 +41,14 @@ function choose(id: string) {
       @begun="(id: string) => router.push(stationAt(work.project!.garmentId, id, 'wearer'))"
     />
     <WearerSheet v-if="work.wearer" :wearer="work.wearer" :scope="work.fitId!" class="flex-1">
-      <FitNotes :project="work.project!" />
+      <WearerFitNotes :project="work.project!" />
     </WearerSheet>
     <div v-else class="grid flex-1 place-items-center p-6">
       <div class="max-w-md space-y-6">
         <p class="text-center text-soft">
           Choose for whom this fit is, or make a new wearer. With figures of the body, the next station says which size to cut where.
         </p>
-        <FitNotes :project="work.project!" />
+        <WearerFitNotes :project="work.project!" />
       </div>
     </div>
   </div>

@@ -107,7 +107,7 @@ async function takeFile(file: File) {
       </table>
     </div>
     <ul v-if="flaws.length" class="mt-2 space-y-1 text-sm text-ease" data-test="chart-flaws">
-      <li v-for="f in flaws" :key="`${f.kind} ${f.measureId} ${f.sizeId}`"><SentenceText :text="f.message" /></li>
+      <li v-for="f in flaws" :key="`${f.kind} ${f.measureId} ${f.sizeId}`"><UiSentenceText :text="f.message" /></li>
     </ul>
     <label class="mt-3 block"
       ><span class="mb-1 block text-sm text-soft"
@@ -124,6 +124,6 @@ async function takeFile(file: File) {
     </div>
     <p v-if="wrong" class="mt-2 text-fault" role="alert">{{ wrong }}</p>
     <h3 class="mt-5 font-semibold">Cups</h3>
-    <CupTable :garment="garment" :sizing="sizing" @edit="(label, recipe) => emit('edit', label, recipe)" />
+    <SizeCupTable :garment="garment" :sizing="sizing" @edit="(label, recipe) => emit('edit', label, recipe)" />
   </details>
 </template>

@@ -32,17 +32,17 @@ const isLeft = (r: AskedGiven) => r.reason !== null
       <tbody>
         <tr v-for="r in rows" :key="r.id" class="border-b border-edge/60 text-right align-top" :data-test="`asked-${r.id}`">
           <th class="py-1 text-left font-semibold">{{ r.name }}</th>
-          <td class="py-1"><LengthText :mm="r.bodyMm" bare /></td>
-          <td class="py-1"><LengthText v-if="r.askedMm !== null" :mm="r.askedMm" bare /><span v-else class="text-soft">–</span></td>
-          <td class="py-1"><LengthText :mm="r.boughtMm" bare /></td>
-          <td v-if="!isBought" class="py-1 font-semibold"><LengthText :mm="r.givenMm" bare /></td>
+          <td class="py-1"><UiLengthText :mm="r.bodyMm" bare /></td>
+          <td class="py-1"><UiLengthText v-if="r.askedMm !== null" :mm="r.askedMm" bare /><span v-else class="text-soft">–</span></td>
+          <td class="py-1"><UiLengthText :mm="r.boughtMm" bare /></td>
+          <td v-if="!isBought" class="py-1 font-semibold"><UiLengthText :mm="r.givenMm" bare /></td>
           <td class="py-1 pr-4 font-semibold" :class="isLeft(r) && 'text-ease'">
             <template v-if="r.askedMm === null"><span class="font-normal text-soft">as designed</span></template>
-            <template v-else-if="isLeft(r)"><LengthChange :from="r.givenMm" :to="r.askedMm" bare /></template>
+            <template v-else-if="isLeft(r)"><UiLengthChange :from="r.givenMm" :to="r.askedMm" bare /></template>
             <span v-else class="font-normal text-good">nothing</span>
           </td>
           <td class="max-w-72 py-1 text-left text-soft">
-            <SentenceText v-if="r.reason" :text="r.reason" />
+            <UiSentenceText v-if="r.reason" :text="r.reason" />
             <template v-else>{{ r.by.join(', ') }}</template>
           </td>
           <td v-if="addable" class="text-right print:hidden">

@@ -39,10 +39,10 @@ const groups = computed(() =>
         <td class="py-1 pr-1">
           {{ r.label }}<span class="block text-soft">{{ r.where }}</span>
         </td>
-        <td class="py-1 text-right"><LengthText v-if="r.beforeMm !== null" :mm="r.beforeMm" bare /><template v-else>–</template></td>
-        <td class="py-1 pl-2 text-right"><LengthText v-if="r.afterMm !== null" :mm="r.afterMm" bare /><template v-else>–</template></td>
+        <td class="py-1 text-right"><UiLengthText v-if="r.beforeMm !== null" :mm="r.beforeMm" bare /><template v-else>–</template></td>
+        <td class="py-1 pl-2 text-right"><UiLengthText v-if="r.afterMm !== null" :mm="r.afterMm" bare /><template v-else>–</template></td>
         <td class="py-1 pl-2 text-right font-semibold">
-          <LengthChange v-if="r.beforeMm !== null && r.afterMm !== null" :from="r.beforeMm" :to="r.afterMm" bare />
+          <UiLengthChange v-if="r.beforeMm !== null && r.afterMm !== null" :from="r.beforeMm" :to="r.afterMm" bare />
         </td>
       </tr>
     </tbody>

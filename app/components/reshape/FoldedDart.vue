@@ -5,6 +5,7 @@ import { boundsOf, line, type Path, type Point } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
 import { pressWords } from '~~/core/darts'
 import { findPiece, shapeOf, type Dart, type Garment } from '~~/core/pattern'
+import { useDrag } from '~/composables/useDrag'
 
 /** A dart as it will be sewn: closed and pressed, its cloth folded under, the edge across it, and the cap that shapes. */
 const props = defineProps<{
@@ -50,18 +51,14 @@ function sideOf(p: Point): Dart['pressTo'] {
   return own ? pressTo.value : pressTo.value === 'after' ? 'before' : 'after'
 }
 const frame = ref<SVGSVGElement | null>(null)
-let dragging = false
-function onDown(event: PointerEvent) {
-  dragging = true
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function onMove(event: PointerEvent) {
-  if (!dragging || !frame.value) return
-  const inverse = frame.value.getScreenCTM()?.inverse()
-  if (!inverse) return
-  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(inverse)
-  choose(sideOf({ x: at.x, y: at.y }))
-}
+const { grab } = useDrag<null>({
+  move(_cloth, _by, event) {
+    const inverse = frame.value?.getScreenCTM()?.inverse()
+    if (!inverse) return
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(inverse)
+    choose(sideOf({ x: at.x, y: at.y }))
+  },
+})
 function choose(to: Dart['pressTo']) {
   if (to === pressTo.value) return
   pressTo.value = to
@@ -91,10 +88,7 @@ function choose(to: Dart['pressTo']) {
         vector-effect="non-scaling-stroke"
         class="cursor-grab"
         data-test="folded-cloth"
-        @pointerdown="onDown"
-        @pointermove="onMove"
-        @pointerup="dragging = false"
-        @pointercancel="dragging = false"
+        @pointerdown="grab($event, null)"
       />
       <path
         :d="toPathData(shown.folded.leg)"

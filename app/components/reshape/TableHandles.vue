@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Handle } from '~~/core/changes'
-import { nearestPlace, type Point } from '~~/core/geometry'
+import { add, dot, nearestPlace, scale, type Point } from '~~/core/geometry'
 import { markMm } from '~~/core/units'
+import { arrowOf, useDrag } from '~/composables/useDrag'
 import { usePrefs } from '~/stores/prefs'
 
 /** The handles of the open stop: dragged or moved by keys, they set its figures; each shows its own. */
@@ -50,38 +51,20 @@ const shown = computed(() =>
   }),
 )
 
-let start: { handle: Handle; x: number; y: number; alongMm: number } | null = null
+const { grab } = useDrag<{ handle: Handle; alongMm: number }>({
+  move({ handle, alongMm }, by) {
+    const byMm = scale(by, 1 / props.zoom)
+    // Along a line the place follows the hand to wherever is nearest on it.
+    if (handle.track) emit('drag', handle, nearestPlace(handle.track, add(handle.at, byMm)).lengthMm - alongMm)
+    else emit('drag', handle, snap(handle, dot(byMm, handle.axis) / (handle.pace ?? 1), markMm(prefs.ruler)))
+  },
+  drop: () => emit('drop'),
+})
 function onDown(event: PointerEvent, handle: Handle) {
   event.preventDefault()
   event.stopPropagation()
-  const target = event.currentTarget as Element
-  target.setPointerCapture(event.pointerId)
-  ;(target as HTMLElement).focus()
-  start = { handle, x: event.clientX, y: event.clientY, alongMm: handle.track ? nearestPlace(handle.track, handle.at).lengthMm : 0 }
-}
-function onMove(event: PointerEvent) {
-  if (!start) return
-  const { handle } = start
-  if (handle.track) {
-    // Along a line the place follows the hand to wherever is nearest on it.
-    const to = {
-      x: handle.at.x + (event.clientX - start.x) / props.zoom,
-      y: handle.at.y + (event.clientY - start.y) / props.zoom,
-    }
-    emit('drag', handle, nearestPlace(handle.track, to).lengthMm - start.alongMm)
-    return
-  }
-  const along =
-    ((event.clientX - start.x) * start.handle.axis.x + (event.clientY - start.y) * start.handle.axis.y) /
-    props.zoom /
-    (start.handle.pace ?? 1)
-  const step = markMm(prefs.ruler)
-  emit('drag', start.handle, snap(start.handle, along, step))
-}
-function onUp() {
-  if (!start) return
-  start = null
-  emit('drop')
+  ;(event.currentTarget as SVGElement).focus()
+  grab(event, { handle, alongMm: handle.track ? nearestPlace(handle.track, handle.at).lengthMm : 0 })
 }
 /** Dragged figures come to rest on a ruler's mark. */
 function snap(handle: Handle, byMm: number, step: number): number {
@@ -89,10 +72,10 @@ function snap(handle: Handle, byMm: number, step: number): number {
   return Math.round((handle.valueMm + byMm) / step) * step - handle.valueMm
 }
 function onHandleKey(event: KeyboardEvent, handle: Handle) {
-  const way = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0
-  if (way === 0) return
-  event.preventDefault()
+  const arrow = arrowOf(event)
+  if (!arrow) return
   event.stopPropagation()
+  const way = arrow.x + arrow.y
   const step = markMm(prefs.ruler) * (event.shiftKey ? 8 : 1)
   emit('drag', handle, snap(handle, way * step, markMm(prefs.ruler)))
   emit('drop')
@@ -113,9 +96,6 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
       :aria-valuetext="prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth })"
       :class="Math.abs(h.handle.axis.y) > Math.abs(h.handle.axis.x) ? 'cursor-ns-resize' : 'cursor-ew-resize'"
       @pointerdown="onDown($event, h.handle)"
-      @pointermove="onMove"
-      @pointerup="onUp"
-      @pointercancel="onUp"
       @keydown="onHandleKey($event, h.handle)"
     >
       <circle :cx="h.at.x" :cy="h.at.y" :r="22 / zoom" fill="transparent" />

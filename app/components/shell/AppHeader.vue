@@ -46,7 +46,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <img src="/mark.svg" alt="" class="size-8" />
       <span class="font-display text-xl italic" :class="inGarment && 'max-md:hidden'">Tidal Seam</span>
     </NuxtLink>
-    <LazyGarmentBar v-if="inGarment" />
+    <LazyShellGarmentBar v-if="inGarment" />
     <div class="ml-auto flex items-center gap-1">
       <button
         class="btn-quiet"
@@ -68,7 +68,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Redo2 class="size-5" />
       </button>
-      <RulerChoice />
+      <ShellRulerChoice />
       <button
         class="btn-quiet"
         :aria-label="prefs.dark ? 'Light screen' : 'Dark screen'"

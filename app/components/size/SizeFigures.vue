@@ -19,18 +19,18 @@ defineProps<{ row: WorksheetRow }>()
       <tbody>
         <tr>
           <th class="pr-3 text-left font-medium text-soft">finished</th>
-          <td v-for="s in row.sizes" :key="s.sizeId" class="px-2 text-right"><LengthText :mm="s.mm" bare /></td>
+          <td v-for="s in row.sizes" :key="s.sizeId" class="px-2 text-right"><UiLengthText :mm="s.mm" bare /></td>
         </tr>
         <tr v-if="row.sizes.some((s) => s.printedMm !== null)">
           <th class="pr-3 text-left font-medium text-soft">printed</th>
           <td v-for="s in row.sizes" :key="s.sizeId" class="px-2 text-right">
-            <LengthText v-if="s.printedMm !== null" :mm="s.printedMm" bare /><span v-else class="text-soft">–</span>
+            <UiLengthText v-if="s.printedMm !== null" :mm="s.printedMm" bare /><span v-else class="text-soft">–</span>
           </td>
         </tr>
         <tr>
           <th class="pr-3 text-left font-medium text-soft">ease</th>
           <td v-for="s in row.sizes" :key="s.sizeId" class="px-2 text-right">
-            <LengthChange v-if="s.easeMm !== null" :from="s.mm - s.easeMm" :to="s.mm" bare />
+            <UiLengthChange v-if="s.easeMm !== null" :from="s.mm - s.easeMm" :to="s.mm" bare />
           </td>
         </tr>
       </tbody>

@@ -91,16 +91,16 @@ const allFigures = ref(false)
                   <Trash2 class="size-4" />
                 </button>
               </td>
-              <td class="text-right"><LengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
+              <td class="text-right"><UiLengthText v-if="r.bodyMm !== null" :mm="r.bodyMm" /><span v-else class="text-soft">–</span></td>
               <td class="px-2 text-center" :data-test="`chart-size-${r.zone.id}`">
                 <template v-if="r.byChart">{{ sizeWords(garment, r.byChart) }}</template><span v-else class="text-soft">–</span>
               </td>
               <td class="w-[34%] px-2">
-                <EaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
+                <SizeEaseStrip v-if="r.bodyMm !== null" :row="r" :from-mm="scale.from" :to-mm="scale.to" />
                 <span v-else class="text-soft"
                   >measures
                   <template v-for="(s, i) in r.sizes" :key="s.sizeId"
-                    >{{ i ? ', ' : '' }}{{ s.name }}: <LengthText :mm="s.mm" bare /></template
+                    >{{ i ? ', ' : '' }}{{ s.name }}: <UiLengthText :mm="s.mm" bare /></template
                 ></span>
               </td>
               <td>
@@ -123,7 +123,7 @@ const allFigures = ref(false)
                 </div>
                 <p v-if="r.designedMm !== null" class="mt-0.5 text-xs text-soft" :data-test="`designed-${r.zone.id}`">
                   <template v-if="r.wantedBy === 'design' && Math.abs(r.wantedMm - r.designedMm) < 1">as designed</template>
-                  <template v-else>designed <LengthText :mm="r.designedMm" bare /></template>
+                  <template v-else>designed <UiLengthText :mm="r.designedMm" bare /></template>
                 </p>
               </td>
               <td>
@@ -142,13 +142,13 @@ const allFigures = ref(false)
               </td>
               <td class="text-right font-semibold" :data-test="`missing-${r.zone.id}`">
                 <template v-if="r.remainderMm !== null"
-                  ><LengthText :mm="r.remainderMm / r.edges" signed /><span class="block text-xs font-normal text-soft"
+                  ><UiLengthText :mm="r.remainderMm / r.edges" signed /><span class="block text-xs font-normal text-soft"
                     >{{ r.edges }} edges</span
                   ></template
                 >
               </td>
               <td v-if="altered" class="text-right" :data-test="`altered-${r.zone.id}`">
-                <LengthChange v-if="r.bodyMm !== null" :from="r.bodyMm" :to="altered.get(r.zone.id)!" />
+                <UiLengthChange v-if="r.bodyMm !== null" :from="r.bodyMm" :to="altered.get(r.zone.id)!" />
               </td>
             </tr>
             <tr v-if="r.chosen || r.disagree.length || r.silhouette">
@@ -156,16 +156,16 @@ const allFigures = ref(false)
               <td :colspan="altered ? 7 : 6" class="pb-2 text-soft" :data-test="`why-${r.zone.id}`">
                 <template v-if="r.chosen && r.bodyMm !== null"
                   ><span class="font-semibold text-ink"
-                    >Finished <LengthText :mm="r.bodyMm + r.chosen.easeMm" />, ease
-                    <LengthChange :from="r.bodyMm" :to="r.bodyMm + r.chosen.easeMm" />.</span
-                  >&#32;<SentenceText :text="r.chosen.why"
+                    >Finished <UiLengthText :mm="r.bodyMm + r.chosen.easeMm" />, ease
+                    <UiLengthChange :from="r.bodyMm" :to="r.bodyMm + r.chosen.easeMm" />.</span
+                  >&#32;<UiSentenceText :text="r.chosen.why"
                 /></template>
                 <span v-if="r.silhouette" class="block text-note" :data-test="`silhouette-${r.zone.id}`"
-                  ><SentenceText :text="r.silhouette"
+                  ><UiSentenceText :text="r.silhouette"
                 /></span>
                 <span v-for="d in r.disagree" :key="d.sizeName" class="block text-ease"
-                  >Printed for size {{ d.sizeName }}: <LengthText :mm="d.printedMm" />, but the pieces measure
-                  <LengthText :mm="d.measuredMm" />.</span
+                  >Printed for size {{ d.sizeName }}: <UiLengthText :mm="d.printedMm" />, but the pieces measure
+                  <UiLengthText :mm="d.measuredMm" />.</span
                 >
                 <SizeFigures v-if="allFigures" :row="r" />
               </td>

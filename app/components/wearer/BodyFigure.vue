@@ -49,7 +49,7 @@ const views = computed(() =>
     :aria-label="lit ? 'Body, the measure being taken is marked' : 'Body, front and back'"
   >
     <g v-for="(v, i) in views" :key="v.view" :transform="`translate(${i * 212} 0)`">
-      <BodyOutline :back="v.view === 'back'" />
+      <WearerBodyOutline :back="v.view === 'back'" />
       <path
         v-for="r in v.runs"
         :key="r.id"

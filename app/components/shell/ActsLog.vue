@@ -42,7 +42,7 @@ async function goTo(actId: number | null) {
             :title="a.id === lastId ? 'You are here' : a.undone ? 'Do again up to here' : 'Go back to here'"
             @click="goTo(a.id)"
           >
-            <SentenceText class="min-w-0 flex-1" :text="a.label" /><time class="shrink-0 text-soft" :datetime="a.at">{{
+            <UiSentenceText class="min-w-0 flex-1" :text="a.label" /><time class="shrink-0 text-soft" :datetime="a.at">{{
               showMoment(a.at)
             }}</time>
           </button>

@@ -57,7 +57,7 @@ const stations = computed(() => {
 <template>
   <div v-if="work.project" class="min-w-36 max-w-60 border-l border-edge pl-4 max-md:min-w-0 max-md:flex-1 max-md:border-0 max-md:pl-0">
     <div class="truncate font-semibold leading-tight" data-test="garment-name">{{ work.project.name }}</div>
-    <FitChoice :project="work.project" />
+    <ShellFitChoice :project="work.project" />
   </div>
   <nav aria-label="Stations" class="flex gap-1 max-lg:order-last max-lg:w-full max-md:gap-0 max-md:overflow-x-auto">
     <NuxtLink

@@ -130,7 +130,7 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
     <ComboboxOptions
       class="absolute right-0 bottom-12 z-20 max-h-[70vh] w-[30rem] max-w-[calc(100vw-1rem)] overflow-y-auto rounded-xl border border-edge bg-panel p-1.5 shadow-xl"
     >
-      <div v-if="typed && why" class="p-2.5" role="status" data-test="wish-why"><SentenceText :text="why" /></div>
+      <div v-if="typed && why" class="p-2.5" role="status" data-test="wish-why"><UiSentenceText :text="why" /></div>
       <div v-if="measure" class="px-2.5 pt-1.5 text-sm" data-test="wish-measure"><b>How much:</b> {{ measure }}.</div>
       <div v-if="slips.length" class="px-2.5 pt-1.5 text-sm text-soft" data-test="wish-slips">
         <template v-for="s in slips" :key="s.typed">“{{ s.typed }}” was read as “{{ s.as }}”. </template>
@@ -144,7 +144,7 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
           <CornerDownLeft v-if="does" class="mt-0.5 size-5 shrink-0 text-act" aria-label="Enter" />
           <div class="min-w-0">
             <div class="font-semibold">
-              <SentenceText :text="o.offer.sentence" />
+              <UiSentenceText :text="o.offer.sentence" />
             </div>
             <div v-if="does" class="text-sm text-soft">{{ tried.pieces.join(', ') }}</div>
           </div>
@@ -174,7 +174,7 @@ const offered = computed(() => [...(does.value ? [does.value] : []), ...offers.v
         </li>
       </ComboboxOption>
     </ComboboxOptions>
-    <WishChoice
+    <ReshapeWishChoice
       v-if="choosing"
       :wish="wish"
       :why="why ?? ''"

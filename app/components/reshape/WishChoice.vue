@@ -20,15 +20,15 @@ const emit = defineEmits<{ take: [offer: Offer]; close: [] }>()
 
 <template>
   <UiDialog :title="`“${wish.trim()}”`" test="wish-choice" @close="emit('close')">
-    <p class="mt-1 text-soft"><SentenceText :text="why" /></p>
+    <p class="mt-1 text-soft"><UiSentenceText :text="why" /></p>
     <p v-if="measure" class="mt-1" data-test="wish-choice-measure"><b>How much:</b> {{ measure }}.</p>
     <ul class="mt-4 space-y-2">
       <li v-for="(o, i) in shown" :key="i">
         <button class="btn h-auto w-full justify-start py-2 text-left" data-test="wish-choose" @click="emit('take', o.offer)">
           <span>
-            <span class="block"><SentenceText :text="o.offer.sentence" /></span>
+            <span class="block"><UiSentenceText :text="o.offer.sentence" /></span>
             <span v-if="o.pieces" class="block text-sm font-normal text-soft">{{ o.pieces }}</span>
-            <span v-if="o.sentence" class="block text-sm font-normal text-fault"><SentenceText :text="o.sentence" /></span>
+            <span v-if="o.sentence" class="block text-sm font-normal text-fault"><UiSentenceText :text="o.sentence" /></span>
           </span>
         </button>
       </li>

@@ -128,6 +128,6 @@ const arrow = computed(() => {
       vector-effect="non-scaling-stroke"
     />
     <path :d="arrow" fill="none" stroke="var(--ink-soft)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
-    <PieceName :piece="piece" :shape="ends.to" :zoom="zoom" :taken="taken" />
+    <ReshapePieceName :piece="piece" :shape="ends.to" :zoom="zoom" :taken="taken" />
   </g>
 </template>

@@ -27,7 +27,7 @@ defineProps<{ outcomes: SchoolOutcome[]; followed: School; names: Record<School,
         </th>
         <td v-for="s in o.sizes" :key="s.zoneId" class="py-1">{{ s.size }}</td>
         <td class="py-1" :class="o.says ? 'text-note' : 'text-soft'">
-          <SentenceText v-if="o.says" :text="o.says" /><template v-else>nothing that speaks against it</template>
+          <UiSentenceText v-if="o.says" :text="o.says" /><template v-else>nothing that speaks against it</template>
         </td>
       </tr>
     </tbody>

@@ -218,11 +218,11 @@ const placed = computed(() =>
       data-test="table"
       @keydown="onKey"
     >
-      <TableHatches :zoom="view.k" />
-      <TableGrid :view="view" :width="tableWidth" :height="height" :fine-mm="grid.fine" :strong-mm="grid.strong" />
+      <ReshapeTableHatches :zoom="view.k" />
+      <ReshapeTableGrid :view="view" :width="tableWidth" :height="height" :fine-mm="grid.fine" :strong-mm="grid.strong" />
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
-          <PieceOnTable
+          <ReshapePieceOnTable
             :original="p.original"
             :before="p.before"
             :after="p.after"
@@ -242,12 +242,19 @@ const placed = computed(() =>
             vector-effect="non-scaling-stroke"
             data-test="ghost"
           />
-          <MovesOnTable v-if="playing && movesOf(p.piece.id).length > 0" :moves="movesOf(p.piece.id)" :at="movesDone" :zoom="view.k" />
-          <template v-for="n in nests" :key="n.id"><NestLines v-if="n.id === p.piece.id" :piece="n.piece" :sizes="n.sizes" /></template>
+          <ReshapeMovesOnTable
+            v-if="playing && movesOf(p.piece.id).length > 0"
+            :moves="movesOf(p.piece.id)"
+            :at="movesDone"
+            :zoom="view.k"
+          />
+          <template v-for="n in nests" :key="n.id">
+            <ReshapeNestLines v-if="n.id === p.piece.id" :piece="n.piece" :sizes="n.sizes" />
+          </template>
         </g>
         <template v-if="progress > 0 && applied?.arrows">
           <g v-for="p in pieces" :key="p.piece.id" :transform="`translate(${p.laid.dx} ${p.laid.dy})`">
-            <GradeArrows :arrows="applied.arrows.filter((a) => a.pieceId === p.piece.id)" :zoom="view.k" />
+            <ReshapeGradeArrows :arrows="applied.arrows.filter((a) => a.pieceId === p.piece.id)" :zoom="view.k" />
           </g>
         </template>
         <g v-for="l in levels" :key="l.key">
@@ -262,7 +269,7 @@ const placed = computed(() =>
             vector-effect="non-scaling-stroke"
           />
         </g>
-        <TableHandles
+        <ReshapeTableHandles
           :handles="placed"
           :zoom="view.k"
           :from-x="view.x"
@@ -273,7 +280,7 @@ const placed = computed(() =>
         />
       </g>
     </svg>
-    <MoveSteps v-if="steps > 0" :steps="steps" :done="movesDone" :label="moveLabel" @step="emit('step', $event)" />
+    <ReshapeMoveSteps v-if="steps > 0" :steps="steps" :done="movesDone" :label="moveLabel" @step="emit('step', $event)" />
     <div class="absolute bottom-3 left-3 flex gap-1 rounded-lg border border-edge bg-panel p-0.5">
       <button class="btn-quiet" aria-label="Zoom in" @click="zoomBy(1.25)"><Plus class="size-5" /></button>
       <button class="btn-quiet" aria-label="Zoom out" @click="zoomBy(0.8)"><Minus class="size-5" /></button>
@@ -291,6 +298,6 @@ const placed = computed(() =>
         <Layers2 class="size-5" />
       </button>
     </div>
-    <TableLegend :sizes="showSizes ? sizeLines : []" />
+    <ReshapeTableLegend :sizes="showSizes ? sizeLines : []" />
   </div>
 </template>

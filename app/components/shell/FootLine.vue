@@ -26,7 +26,7 @@ const ICONS = { said: Info, done: CircleCheck, fault: CircleAlert }
 
 <template>
   <footer class="flex min-h-11 items-center gap-3 border-t border-edge bg-panel px-3 text-sm print:hidden">
-    <ActsLog />
+    <ShellActsLog />
     <div class="flex min-w-0 flex-1 items-center gap-2" aria-live="polite" data-test="message">
       <template v-if="message">
         <component

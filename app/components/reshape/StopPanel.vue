@@ -112,30 +112,30 @@ const forEverybody = computed(() => work.isForEverybody(props.change.id))
           stop.status === 'orphan' ? 'Not applicable here' : 'Not applied'
         }}
       </p>
-      <p class="mt-1"><SentenceText :text="`${stop.problem.where}: ${stop.problem.message} ${stop.problem.remedy}`" /></p>
+      <p class="mt-1"><UiSentenceText :text="`${stop.problem.where}: ${stop.problem.message} ${stop.problem.remedy}`" /></p>
       <button v-if="stop.problem.largestMm" class="btn mt-2" data-test="use-largest" @click="useLargest">Use the largest that works</button>
     </div>
     <p v-else-if="stop.status === 'off'" class="rounded-lg bg-act-pale p-3">Switched off: the pieces stay as they were before it.</p>
 
-    <ChangeForm :key="refused" :change="current" :garment="before" :applied="stop.applied" @edit="edit" />
+    <ReshapeChangeForm :key="refused" :change="current" :garment="before" :applied="stop.applied" @edit="edit" />
 
     <p v-if="changedNames" class="text-sm" data-test="changed-pieces"><span class="font-semibold">Changes:</span> {{ changedNames }}</p>
 
     <div v-if="order" class="rounded-lg bg-note-pale p-3 text-sm" data-test="order-advice">
-      <p class="flex gap-2 text-note"><Info class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><SentenceText :text="order.message" /></p>
+      <p class="flex gap-2 text-note"><Info class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><UiSentenceText :text="order.message" /></p>
       <button class="btn mt-2 text-sm" data-test="follow-order" @click="work.moveChange(change.id, order.moveTo)">{{ order.label }}</button>
     </div>
 
     <ul v-if="stop.applied?.cautions.length" class="space-y-2" aria-label="Cautions">
       <li v-for="(c, i) in stop.applied.cautions" :key="i" class="rounded-lg bg-note-pale p-3 text-sm" :data-test="`caution-${c.code}`">
-        <p class="flex gap-2 text-note"><Info class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><SentenceText :text="c.message" /></p>
+        <p class="flex gap-2 text-note"><Info class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><UiSentenceText :text="c.message" /></p>
         <button v-if="c.mend" class="btn mt-2 text-sm" :data-test="`mend-${c.code}`" @click="edit(c.mend.inputs)">
           {{ c.mend.label }}
         </button>
       </li>
     </ul>
 
-    <FoldedDart
+    <ReshapeFoldedDart
       v-if="stop.applied?.folded"
       :garment="stop.applied.garment"
       :piece-id="stop.applied.folded.pieceId"
@@ -144,13 +144,13 @@ const forEverybody = computed(() => work.isForEverybody(props.change.id))
       @press="edit(kind!.press!(change.inputs, $event))"
     />
 
-    <SewnPicture v-for="p in sewn" :key="p.title" :picture="p" />
+    <ReshapeSewnPicture v-for="p in sewn" :key="p.title" :picture="p" />
 
-    <CompareWays v-if="stop.applied && ways > 1" :change-id="change.id" @take="edit" />
+    <ReshapeCompareWays v-if="stop.applied && ways > 1" :change-id="change.id" @take="edit" />
 
-    <HeldList v-if="stop.applied" :held="stop.applied.held" />
+    <ReshapeHeldList v-if="stop.applied" :held="stop.applied.held" />
 
-    <section v-if="stop.applied" aria-label="Ledger of this stop"><LedgerTable :rows="stop.ledger" /></section>
+    <section v-if="stop.applied" aria-label="Ledger of this stop"><ReshapeLedgerTable :rows="stop.ledger" /></section>
 
     <UiNoteField
       :key="change.id"

@@ -9,5 +9,5 @@ const text = computed(() => prefs.length(props.mm, { signed: props.signed, bare:
 </script>
 
 <template>
-  <FractionText :text="text" />
+  <UiFractionText :text="text" />
 </template>

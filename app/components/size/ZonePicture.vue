@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { boundsOf, joinBoxes } from '~~/core/geometry'
+import { boundsOf, dot, joinBoxes, type Point } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
 import { layOut } from '~~/core/paper'
 import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 import { zoneLine, type Zone } from '~~/core/measure'
 import type { Sizing } from '~~/core/size'
 import { markMm } from '~~/core/units'
+import { arrowOf, useDrag } from '~/composables/useDrag'
 import { lineOfSize } from '~/composables/useSizeLines'
 import { usePrefs } from '~/stores/prefs'
 
@@ -55,30 +56,24 @@ const pieces = computed(() =>
     }
   }),
 )
-let from: { zoneId: string; y: number; x: number; down: { x: number; y: number } } | null = null
+/** How far the lit band has been dragged down the grain so far, mm. */
 const moved = ref(0)
-function onDown(event: PointerEvent, zoneId: string, down: { x: number; y: number }) {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  from = { zoneId, x: event.clientX, y: event.clientY, down }
-  moved.value = 0
+const { grab } = useDrag<{ zoneId: string; down: Point }>({
+  move: ({ down }, by) => (moved.value = dot(by, down) / k.value),
+  drop({ zoneId }, by) {
+    const step = markMm(prefs.ruler)
+    const byMm = by ? Math.round(moved.value / step) * step : 0
+    moved.value = 0
+    if (byMm !== 0) emit('shift', zoneId, byMm)
+  },
+})
+function onDown(event: PointerEvent, zoneId: string, down: Point) {
   emit('light', zoneId)
-}
-function onMove(event: PointerEvent) {
-  if (!from) return
-  moved.value = ((event.clientX - from.x) * from.down.x + (event.clientY - from.y) * from.down.y) / k.value
-}
-function onUp() {
-  const step = markMm(prefs.ruler)
-  const by = Math.round(moved.value / step) * step
-  if (from && by !== 0) emit('shift', from.zoneId, by)
-  from = null
-  moved.value = 0
+  grab(event, { zoneId, down })
 }
 function onKey(event: KeyboardEvent, zoneId: string) {
-  const way = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-  if (way === 0) return
-  event.preventDefault()
-  emit('shift', zoneId, way * markMm(prefs.ruler) * (event.shiftKey ? 8 : 1))
+  const way = arrowOf(event)
+  if (way && way.y !== 0) emit('shift', zoneId, way.y * markMm(prefs.ruler) * (event.shiftKey ? 8 : 1))
 }
 </script>
 
@@ -109,9 +104,6 @@ function onKey(event: KeyboardEvent, zoneId: string) {
             class="cursor-ns-resize"
             :data-test="`band-${b.zone.id}-${p.piece.id}`"
             @pointerdown="onDown($event, b.zone.id, b.down)"
-            @pointermove="onMove"
-            @pointerup="onUp"
-            @pointercancel="onUp"
             @keydown="onKey($event, b.zone.id)"
             @focus="emit('light', b.zone.id)"
           >

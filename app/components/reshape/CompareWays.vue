@@ -58,7 +58,7 @@ const letter = (i: number) => String.fromCharCode(65 + i)
               {{ r.label }}<span class="block text-soft">{{ r.where }}</span>
             </td>
             <td v-for="(c, i) in r.change" :key="i" class="py-1 pl-2 text-right">
-              <LengthChange v-if="c" :from="c.from" :to="c.to" bare /><template v-else>0</template>
+              <UiLengthChange v-if="c" :from="c.from" :to="c.to" bare /><template v-else>0</template>
             </td>
           </tr>
         </tbody>

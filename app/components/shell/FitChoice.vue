@@ -71,6 +71,6 @@ async function remove() {
         </button>
       </MenuItem>
     </MenuItems>
-    <NewFit v-if="beginning" :garment-id="project.garmentId" @close="beginning = false" @begun="show" />
+    <ShellNewFit v-if="beginning" :garment-id="project.garmentId" @close="beginning = false" @begun="show" />
   </Menu>
 </template>

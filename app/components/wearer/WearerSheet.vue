@@ -65,7 +65,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
       class="flex min-h-0 flex-col border-edge bg-water p-3 max-md:h-96 max-md:border-b md:border-r"
       aria-label="Where the measure runs"
     >
-      <div class="min-h-0 flex-1"><BodyFigure :lit="lit.id" :taken="taken" /></div>
+      <div class="min-h-0 flex-1"><WearerBodyFigure :lit="lit.id" :taken="taken" /></div>
       <div class="mt-2 rounded-lg bg-panel p-3" data-test="how-to">
         <p class="font-semibold">{{ lit.name }}</p>
         <p class="text-sm">{{ lit.how }}</p>
@@ -129,7 +129,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
     <section class="space-y-4 border-edge p-4 max-md:border-t md:min-h-0 md:overflow-y-auto md:border-l" aria-label="What the figures say">
       <div>
         <h2 class="mb-1 font-semibold">{{ lit.name }} over time</h2>
-        <HistoryChart v-if="history.length > 1" :name="lit.name" :points="history" />
+        <WearerHistoryChart v-if="history.length > 1" :name="lit.name" :points="history" />
         <p v-else class="text-sm text-soft">{{ history.length === 1 ? 'Taken once so far.' : 'Not taken yet.' }}</p>
       </div>
       <div v-if="doubts.length > 0" data-test="doubts">
@@ -138,7 +138,7 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
         </h2>
         <ul class="space-y-2">
           <li v-for="(d, i) in doubts" :key="i" class="rounded-lg bg-ease-pale p-2.5 text-sm text-ease">
-            <SentenceText :text="d.message" />
+            <UiSentenceText :text="d.message" />
           </li>
         </ul>
       </div>
@@ -162,9 +162,9 @@ const mmOf = (f: Figure | null) => (f === null ? null : 'mm' in f ? f.mm : Math.
           <tbody>
             <tr v-for="c in compared" :key="c.measureId" class="border-t border-edge/60">
               <td class="py-1">{{ nameOf(c.measureId) }}</td>
-              <td class="text-right"><LengthText v-if="mmOf(c.before) !== null" :mm="mmOf(c.before)!" bare /></td>
-              <td class="text-right"><LengthText v-if="mmOf(c.after) !== null" :mm="mmOf(c.after)!" bare /></td>
-              <td class="text-right font-semibold"><LengthChange v-if="c.changeMm" :from="mmOf(c.before)!" :to="mmOf(c.after)!" /></td>
+              <td class="text-right"><UiLengthText v-if="mmOf(c.before) !== null" :mm="mmOf(c.before)!" bare /></td>
+              <td class="text-right"><UiLengthText v-if="mmOf(c.after) !== null" :mm="mmOf(c.after)!" bare /></td>
+              <td class="text-right font-semibold"><UiLengthChange v-if="c.changeMm" :from="mmOf(c.before)!" :to="mmOf(c.after)!" /></td>
             </tr>
           </tbody>
         </table>

@@ -11,5 +11,5 @@ const exact = computed(() => `exactly ${prefs.figure(props.to - props.from, 2).r
 </script>
 
 <template>
-  <span :title="exact"><FractionText :text="text" /></span>
+  <span :title="exact"><UiFractionText :text="text" /></span>
 </template>

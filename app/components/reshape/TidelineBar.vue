@@ -153,7 +153,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                     :class="[dot(i) === 'off' && 'line-through', describe(c).amountMm === null ? 'line-clamp-2' : 'block truncate']"
                     :title="describe(c).title"
                     >{{ describe(c).title }}</span>{{ ' ' }}
-                  <LengthText
+                  <UiLengthText
                     v-if="describe(c).amountMm !== null"
                     class="text-soft"
                     :mm="describe(c).amountMm!"

@@ -39,7 +39,7 @@ const shown = computed(() =>
         <span class="shrink-0 tabular-nums">
           <template v-if="h.unit === 'deg'">{{ prefs.figure(h.before, 1) }}° → {{ prefs.figure(h.after, 1) }}°</template>
           <template v-else-if="tooFine(h)">{{ prefs.figure(h.before, 2) }} → {{ prefs.figure(h.after, 2) }} mm</template>
-          <template v-else><LengthText :mm="h.before" bare /> → <LengthText :mm="h.after" /></template>
+          <template v-else><UiLengthText :mm="h.before" bare /> → <UiLengthText :mm="h.after" /></template>
         </span>
       </li>
     </ul>
