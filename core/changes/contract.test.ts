@@ -187,6 +187,11 @@ describe('findChanges', () => {
     ['hollow back', 'double-dart'],
     ['skirt in another size', 'piece-size'],
     ['front for another cup', 'take-cup'],
+    // With a slip of the hand in the word that says what is meant.
+    ['armhole gappes', 'take-in-fold'],
+    ['uneven hemm at the back', 'uneven-hem'],
+    ['straigthen a dart', 'straighten-dart'],
+    ['SHORTEN', 'lengthen'],
   ])('finds for “%s” %s first', (question, kind) => {
     expect(findChanges(question)[0]?.kind).toBe(kind)
   })

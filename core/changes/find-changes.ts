@@ -1,50 +1,60 @@
+import MiniSearch, { type SearchResult } from 'minisearch'
 import { CHANGE_KINDS } from './registry'
 import type { ChangeKind } from './types'
 
 /** Small words that carry no meaning for the search. */
 const SMALL = new Set(['the', 'a', 'an', 'is', 'at', 'in', 'of', 'my', 'too', 'to', 'it', 'by', 'on'])
+/** Words of at least so many letters may have a slip of the hand in them; longer ones two, such as two letters exchanged. */
+const SLIP_FROM = 5
+const TWO_SLIPS_FROM = 9
 
-const wordsOf = (text: string): string[] =>
-  text
-    .toLowerCase()
-    .normalize('NFKD')
-    .split(/[^\p{L}]+/u)
-    .filter((w) => w !== '' && !SMALL.has(w))
-
-/** 2 for a whole word, 1 for its beginning, 0 otherwise. */
-function wordScore(word: string, text: readonly string[]): number {
-  if (text.includes(word)) return 2
-  return text.some((t) => t.startsWith(word) || (word.length > 4 && t.length > 3 && word.startsWith(t))) ? 1 : 0
+/** Every phrase by which a kind is looked for is a line of its own: what is asked has to stand in one of them. */
+let index: MiniSearch | null = null
+function indexed(): MiniSearch {
+  if (index) return index
+  index = new MiniSearch({
+    fields: ['phrase'],
+    storeFields: ['kind'],
+    processTerm: (term) => {
+      const word = term.toLowerCase().normalize('NFKD')
+      return SMALL.has(word) ? null : word
+    },
+    searchOptions: { prefix: true, fuzzy: (term) => (term.length >= TWO_SLIPS_FROM ? 2 : term.length >= SLIP_FROM ? 1 : 0) },
+  })
+  index.addAll(
+    CHANGE_KINDS.flatMap((kind) =>
+      [kind.title, kind.does, ...kind.foundBy].map((phrase, i) => ({ id: `${kind.kind} ${i}`, kind: kind.kind, phrase })),
+    ),
+  )
+  return index
 }
 
-/** The words of a kind's own phrases, taken apart once: they are looked through at every key that is typed. */
-const phrases = new Map<string, string[][]>()
-function phrasesOf(kind: ChangeKind<unknown>): string[][] {
-  const own = phrases.get(kind.kind) ?? [kind.title, kind.does, ...kind.foundBy].map(wordsOf)
-  phrases.set(kind.kind, own)
-  return own
-}
+/** How much of what was asked stands in a phrase: 2 for a whole word, 1 for its beginning or one with a slip in it. */
+const shareOf = ({ queryTerms, terms }: SearchResult): number => queryTerms.reduce((sum, word) => sum + (terms.includes(word) ? 2 : 1), 0)
 
-/** How much of what was asked stands in one phrase of a kind. */
-const scoreOf = (kind: ChangeKind<unknown>, asked: readonly string[]): number =>
-  Math.max(...phrasesOf(kind).map((p) => asked.reduce((sum, w) => sum + wordScore(w, p), 0)))
+/** Kinds that share words with what was asked, the best first, each with how much its best phrase shares. */
+function search(question: string): { kind: ChangeKind<unknown>; share: number; score: number }[] {
+  const best = new Map<string, { share: number; score: number }>()
+  for (const found of indexed().search(question)) {
+    const now = { share: shareOf(found), score: found.score }
+    const before = best.get(found.kind as string)
+    if (!before || now.share > before.share || (now.share === before.share && now.score > before.score)) best.set(found.kind as string, now)
+  }
+  return CHANGE_KINDS.flatMap((kind) => {
+    const found = best.get(kind.kind)
+    return found ? [{ kind: kind as ChangeKind<unknown>, ...found }] : []
+  }).sort((a, b) => b.share - a.share || b.score - a.score)
+}
 
 /**
- * Finds changes by name or by what one sees on the body ("shorten", "bunches at the waist"), best first.
+ * Finds changes by name or by what one sees on the body ("shorten", "bunches at the waist"), best first; a slip of the hand is forgiven.
  * An empty question gives all of them.
  */
-export function findChanges(question: string): ChangeKind<unknown>[] {
-  const asked = wordsOf(question)
-  if (asked.length === 0) return [...CHANGE_KINDS]
-  return CHANGE_KINDS.map((kind) => ({ kind, best: scoreOf(kind, asked) }))
-    .filter((x) => x.best > 0)
-    .sort((a, b) => b.best - a.best)
-    .map((x) => x.kind)
-}
+export const findChanges = (question: string): ChangeKind<unknown>[] =>
+  /\p{L}/u.test(question) ? search(question).map((f) => f.kind) : [...CHANGE_KINDS]
 
 /** Of those, the ones that share most words with what was said: several where they share as many. */
 export function likeliestChanges(question: string): ChangeKind<unknown>[] {
-  const asked = wordsOf(question)
-  const scored = findChanges(question).map((kind) => ({ kind, score: scoreOf(kind, asked) }))
-  return scored.filter((s) => s.score === scored[0]!.score).map((s) => s.kind)
+  const found = search(question)
+  return found.filter((f) => f.share === found[0]!.share).map((f) => f.kind)
 }

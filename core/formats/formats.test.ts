@@ -175,6 +175,11 @@ describe('project file', () => {
     ],
     ['two sizes of one id', (f) => void ((f.garments[0]!.garment as { sizes: Plain[] }).sizes[1]!.id = 'one'), /is used twice/],
     ['an id that is a word of the language', (f) => void (f.wearers[0]!.id = 'constructor'), /cannot be used as an id/],
+    [
+      'a piece whose id has a blank in it',
+      (f) => void ((f.garments[0]!.garment as { pieces: Plain[] }).pieces[0]!.id = 'left front'),
+      /the id of a piece has no blank in it/,
+    ],
     ['a name with signs that do not print', (f) => void (f.garments[0]!.name = 'a\u0000b'), /do not print/],
     ['a missing field', (f) => void delete f.fits[0]!.plan, /fit 1 of the garment “Lamplighter’s blouse”, plan.*it is missing/],
     ['a day that is none', (f) => void ((f.wearers[0]!.sets as Plain[])[0]!.takenOn = '2026-02-30'), /not a day of the calendar/],

@@ -1,5 +1,6 @@
 import type { Element as XmlElement } from '@xmldom/xmldom'
-import { chain, IDENTITY, type Affine } from '../geometry'
+import svgpath from 'svgpath'
+import { IDENTITY, type Affine, type Point } from '../geometry'
 import { INCH_MM } from '../units'
 import type { ScaleFrom } from './drawing'
 
@@ -32,34 +33,25 @@ export function userUnits(text: string | null, fallback = 0, whole = 0): number 
   return read.unit === '' || read.unit === 'px' ? read.value : (read.value * UNIT_MM[read.unit]![0]) / px
 }
 
-/** What a “transform” does; the identity without one, null for one that cannot be read. */
-export function readTransform(text: string | null): Affine | null {
-  if (!text) return IDENTITY
-  let m = IDENTITY
-  const parts = [...text.matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)]
-  for (const [, name, inner] of parts) {
-    const n = inner!
-      .split(/[\s,]+/)
-      .filter(Boolean)
-      .map(Number)
-    if (n.some((v) => !Number.isFinite(v))) return null
-    const [p0 = 0, p1 = 0, p2 = 0] = n
-    const turn = (deg: number): Affine => {
-      const r = (deg * Math.PI) / 180
-      return { a: Math.cos(r), b: Math.sin(r), c: -Math.sin(r), d: Math.cos(r), e: 0, f: 0 }
-    }
-    let one: Affine
-    if (name === 'matrix' && n.length === 6) one = { a: n[0]!, b: n[1]!, c: n[2]!, d: n[3]!, e: n[4]!, f: n[5]! }
-    else if (name === 'translate') one = { ...IDENTITY, e: p0, f: p1 }
-    else if (name === 'scale') one = { ...IDENTITY, a: p0, d: n.length > 1 ? p1 : p0 }
-    else if (name === 'rotate')
-      one = n.length > 2 ? chain(chain({ ...IDENTITY, e: p1, f: p2 }, turn(p0)), { ...IDENTITY, e: -p1, f: -p2 }) : turn(p0)
-    else if (name === 'skewX') one = { ...IDENTITY, c: Math.tan((p0 * Math.PI) / 180) }
-    else if (name === 'skewY') one = { ...IDENTITY, b: Math.tan((p0 * Math.PI) / 180) }
-    else return null
-    m = chain(m, one)
-  }
-  return m
+/** How many figures each step of a “transform” takes. */
+const FIGURES: Record<string, readonly number[]> = { matrix: [6], translate: [1, 2], scale: [1, 2], rotate: [1, 3], skewX: [1], skewY: [1] }
+const isReadable = (name: string, inner: string): boolean => {
+  const figures = inner.split(/[\s,]+/).filter(Boolean)
+  return FIGURES[name]?.includes(figures.length) === true && figures.every((f) => Number.isFinite(Number(f)))
+}
+
+/** What a “transform” does; the identity without one, null for one that cannot be read. In a style its figures have units. */
+export function readTransform(written: string | null): Affine | null {
+  if (!written) return IDENTITY
+  const text = written.replace(/(\d)(?:px|deg)\b/g, '$1')
+  for (const [, name, inner] of text.matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)) if (!isReadable(name!, inner!)) return null
+  // Where it brings three points says all: the origin, and one step along each axis.
+  const places: Point[] = []
+  svgpath('M0 0L1 0L0 1')
+    .transform(text)
+    .iterate((command) => void places.push({ x: command[1] as number, y: command[2] as number }))
+  const [origin, along, down] = places as [Point, Point, Point]
+  return { a: along.x - origin.x, b: along.y - origin.y, c: down.x - origin.x, d: down.y - origin.y, e: origin.x, f: origin.y }
 }
 
 /** A property from an element’s style, or the attribute of that name; what is said last counts. */

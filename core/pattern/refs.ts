@@ -1,9 +1,13 @@
 // How things are referred to that have no id of their own: the only place where these words are made and read.
 
+/** What parts a piece from a thing of it in a reference; an id of a piece cannot contain it. */
+const OF_PIECE = ' '
 /** A dart or notch of a garment, by its piece: `front side-dart`. */
-export const refOf = (pieceId: string, id: string): string => `${pieceId} ${id}`
+export const refOf = (pieceId: string, id: string): string => `${pieceId}${OF_PIECE}${id}`
 /** The piece of such a reference. */
-export const pieceOfRef = (ref: string): string => ref.split(' ')[0]!
+export const pieceOfRef = (ref: string): string => ref.split(OF_PIECE)[0]!
+/** An id by which a piece can be referred to. */
+export const isPieceId = (id: string): boolean => !id.includes(OF_PIECE)
 
 /** Parts of one edge that a dart parted carry its id before this sign. */
 const PART = '>'

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { JOIN_MM } from '../tolerances'
 import { distance, type Path } from '../geometry'
 import { CONTROL_SIGNS, LONGEST_NAME } from './name'
+import { isPieceId } from './refs'
 
 /**
  * Every id is a short stable string: later changes, notches and seams find their edge by it. Things are looked up by id,
@@ -12,6 +13,9 @@ export const Id = z
   .min(1)
   .max(80)
   .refine((id) => !(id in {}), { message: 'this word cannot be used as an id' })
+
+/** Things of a piece are referred to by its id and theirs. */
+const PieceId = Id.refine(isPieceId, { message: 'the id of a piece has no blank in it' })
 
 /** A name as people read it: one line, without signs that do not print. */
 export const nameOfUpTo = (longest: number) =>
@@ -141,7 +145,7 @@ export const ShapeSchema = z.strictObject({
 
 export const PieceSchema = z
   .strictObject({
-    id: Id,
+    id: PieceId,
     name: Name,
     kind: PieceKindSchema,
     /** How many are cut in cloth, and whether every second one is turned over. */
