@@ -43,7 +43,7 @@ import type { ${type}Inputs } from './schema'
  * What it does, in a sentence, and where its formula comes from.
  * Refuses: a piece that has gone.
  */
-export function apply${type}(garment: Garment, inputs: ${type}Inputs, context: ChangeContext): Result<Applied> {
+export function apply${type}(garment: Garment, inputs: ${type}Inputs, context: ChangeContext): Result<Applied<${type}Inputs>> {
   const piece = findPiece(garment, inputs.pieceId)
   if (!piece) return refuse('reference-gone', 'piece', 'the piece this was made for has gone.', 'Choose another piece, or delete the change.')
   // Every size of the piece is drawn: put the moves of core/moves here.

@@ -42,12 +42,13 @@ export interface HeldPromise {
   held: boolean
 }
 
-export interface Caution {
+/** What one should know before the work is done. @typeParam I inputs of the kind that warns; without them it has no mend */
+export interface Caution<I = never> {
   code: string
   message: string
   pieceId?: string
-  /** Inputs that would avoid it, with the words for the button. */
-  mend?: { label: string; inputs: unknown }
+  /** Inputs of the same kind that would avoid it, with the words for the button. */
+  mend?: { label: string; inputs: I }
 }
 
 /** What a change did to one piece. */
@@ -59,12 +60,13 @@ export interface TouchedPiece {
   levels: { id: string; label: string; line: { from: Point; to: Point }; amountMm: number }[]
 }
 
-export interface Applied {
+/** What a change did. @typeParam I inputs of its kind */
+export interface Applied<I = unknown> {
   garment: Garment
   touched: TouchedPiece[]
   leftOut: { pieceId: string; seamName: string }[]
   held: HeldPromise[]
-  cautions: Caution[]
+  cautions: Caution<I>[]
   /** The amount that was really moved, mm, where the inputs ask for a result and not for an amount. */
   solvedMm?: number
   /** Where single points go, and what they are called: for drawing the rules of a grade. */
@@ -263,7 +265,7 @@ export interface ChangeKind<I, K extends string = string> {
   /** Partner pieces that these inputs leave out, and the same inputs with others left out. */
   leftOut?: { of(inputs: I): readonly string[]; set(inputs: I, pieceIds: string[]): I }
   /** Gives a new garment; changes nothing in place; never half done. */
-  apply(garment: Garment, inputs: I, context: ChangeContext): Result<Applied>
+  apply(garment: Garment, inputs: I, context: ChangeContext): Result<Applied<I>>
   handles(garment: Garment, inputs: I, applied: Applied, context: ChangeContext): Handle[]
   /** Inputs after a handle was dragged along its axis by some millimetres. */
   drag(garment: Garment, inputs: I, handleId: string, byMm: number, context: ChangeContext): I

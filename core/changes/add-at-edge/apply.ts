@@ -32,7 +32,7 @@ function widen(garment: Garment, inputs: AddAtEdgeInputs): { garment: Garment; b
  * An amount of nothing at a zone keeps its corners where they are. The sleeve cap keeps its ease.
  * Refuses: a garment without side seams, an amount that would cross an outline (with the largest that works).
  */
-export function applyAddAtEdge(garment: Garment, inputs: AddAtEdgeInputs, context: ChangeContext): Result<Applied> {
+export function applyAddAtEdge(garment: Garment, inputs: AddAtEdgeInputs, context: ChangeContext): Result<Applied<AddAtEdgeInputs>> {
   const carrying = garment.pieces.filter((p) =>
     sideChains(p, shapeOf(p, context.sizeId)).some((c) => zonesOnChain(garment, c, context.sizeId).length > 0),
   )

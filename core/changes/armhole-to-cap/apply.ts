@@ -52,7 +52,11 @@ export function armholesFollow(
  * or less; the underarm lowered along the side seam, or lowered and moved outward with the side blended to its lower end.
  * Refuses: a garment without a sleeve sewn into an armhole, a length that the side seam has no room for.
  */
-export function applyArmholeToCap(garment: Garment, inputs: ArmholeToCapInputs, context: ChangeContext): Result<Applied> {
+export function applyArmholeToCap(
+  garment: Garment,
+  inputs: ArmholeToCapInputs,
+  context: ChangeContext,
+): Result<Applied<ArmholeToCapInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const pairs = armholesWithSleeve(garment)

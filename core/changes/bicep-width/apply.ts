@@ -90,7 +90,7 @@ export function changeBicep(garment: Garment, inputs: BicepWidthInputs): Result<
  * Refuses: a garment without a sleeve sewn into an armhole, an amount that no piece is wide enough for, that the side seam has no
  * room for, or that crosses an outline (with the largest that works).
  */
-export function applyBicepWidth(garment: Garment, inputs: BicepWidthInputs, context: ChangeContext): Result<Applied> {
+export function applyBicepWidth(garment: Garment, inputs: BicepWidthInputs, context: ChangeContext): Result<Applied<BicepWidthInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const pairs = armholesWithSleeve(garment)
@@ -118,7 +118,7 @@ export function applyBicepWidth(garment: Garment, inputs: BicepWidthInputs, cont
   })
 }
 
-function cautionsOf(garment: Garment, inputs: BicepWidthInputs, done: BicepDone, sizeId: string): Caution[] {
+function cautionsOf(garment: Garment, inputs: BicepWidthInputs, done: BicepDone, sizeId: string): Caution<BicepWidthInputs>[] {
   const grew = `The cap has ${done.capGrewMm >= 0 ? 'grown' : 'shrunk'} by ${lengthToken(Math.abs(done.capGrewMm))}`
   if (inputs.armhole === 'stays')
     return [

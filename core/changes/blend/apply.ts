@@ -28,7 +28,7 @@ export function plansOf(garment: Garment, inputs: BlendInputs): { chain: SideCha
  * Cuts one size at the bust, another at the waist or hip (craft 6.5), every side seam between them redrawn.
  * Refuses: a size or a side seam that has gone, a change from size to size that has no room (with where it can begin).
  */
-export function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeContext): Result<Applied> {
+export function applyBlend(garment: Garment, inputs: BlendInputs, _context: ChangeContext): Result<Applied<BlendInputs>> {
   const zones = zonesOfSides(garment)
   const gone = (['bust', 'waist', 'hip'] as const).find((z) => !garment.sizes.some((s) => s.id === inputs[z]))
   if (garment.pieces.length === 0 || zones.length === 0 || gone)

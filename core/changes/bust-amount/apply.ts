@@ -88,9 +88,15 @@ export function proposeBust(garment: Garment, context: ChangeContext): Proposal 
   return Math.abs(mm) < LEAST_PROPOSAL_MM ? null : { mm, missingMm, cupMm }
 }
 
-function bustCautions(garment: Garment, done: BustDone, front: FrontKind, inputs: BustAmountInputs, context: ChangeContext): Caution[] {
+function bustCautions(
+  garment: Garment,
+  done: BustDone,
+  front: FrontKind,
+  inputs: BustAmountInputs,
+  context: ChangeContext,
+): Caution<BustAmountInputs>[] {
   const pieceId = front.piece.id
-  const said: Caution[] = []
+  const said: Caution<BustAmountInputs>[] = []
   const proposed = proposeBust(garment, context)
   if (proposed && Math.abs(proposed.mm - inputs.amountMm) >= LEAST_PROPOSAL_MM)
     said.push({
@@ -143,7 +149,7 @@ function bustCautions(garment: Garment, done: BustDone, front: FrontKind, inputs
  * the side seam with its dart closed keep their lengths; what the lower edge gains is kept, taken out or sewn as a dart.
  * Refuses: no front, more than the armhole slash can swing or the dart can give (with the largest that works).
  */
-export function applyBustAmount(garment: Garment, inputs: BustAmountInputs, context: ChangeContext): Result<Applied> {
+export function applyBustAmount(garment: Garment, inputs: BustAmountInputs, context: ChangeContext): Result<Applied<BustAmountInputs>> {
   const sound = (amountMm: number): Result<BustDone> => {
     const done = changeBust(garment, { ...inputs, amountMm })
     if (!done.ok) return done

@@ -31,7 +31,11 @@ export function capsFollow(garment: Garment, inputs: CapToArmholeInputs, context
  * more or less; by height, by width at the bicep, or by half each.
  * Refuses: a garment without a sleeve sewn into an armhole, a length that the cap cannot reach (with the closest that it can).
  */
-export function applyCapToArmhole(garment: Garment, inputs: CapToArmholeInputs, context: ChangeContext): Result<Applied> {
+export function applyCapToArmhole(
+  garment: Garment,
+  inputs: CapToArmholeInputs,
+  context: ChangeContext,
+): Result<Applied<CapToArmholeInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const pairs = armholesWithSleeve(garment)

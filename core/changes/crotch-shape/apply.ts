@@ -25,7 +25,7 @@ const TAKEN_MM = 2
  * to it, where the body’s curve lies deeper; where it is shallower the line stays. Both ends stay, and their directions.
  * Refuses: a garment without legs or an inseam, no reading, a share that crosses an outline (with less it works).
  */
-export function applyCrotchShape(garment: Garment, inputs: CrotchShapeInputs, context: ChangeContext): Result<Applied> {
+export function applyCrotchShape(garment: Garment, inputs: CrotchShapeInputs, context: ChangeContext): Result<Applied<CrotchShapeInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the legs this change was made for have gone.', 'Delete the change.')
   const crotch = crotchOf(garment)
@@ -56,8 +56,8 @@ function cautionsOf(
   inputs: CrotchShapeInputs,
   read: CrotchRead,
   sizeId: string,
-): Caution[] {
-  const cautions: Caution[] = []
+): Caution<CrotchShapeInputs>[] {
+  const cautions: Caution<CrotchShapeInputs>[] = []
   const most = read.curve.spreadMm
   if (inputs.readings.length > 1)
     cautions.push({

@@ -88,7 +88,7 @@ function drawn(garment: Garment, found: FoundDoubleDart, inputs: DoubleDartInput
 }
 
 /** Shapes, moves or makes a double-ended dart (craft 6.11; its edges are not touched). */
-export function applyDoubleDart(garment: Garment, inputs: DoubleDartInputs, context: ChangeContext): Result<Applied> {
+export function applyDoubleDart(garment: Garment, inputs: DoubleDartInputs, context: ChangeContext): Result<Applied<DoubleDartInputs>> {
   const found = findDoubleDart(garment, inputs.dart)
   if (!found) return refuse('reference-gone', 'dart', 'the dart this was made for has gone.', 'Delete the change, or choose another dart.')
   const base = figuresOf(found, garment, garment.baseSizeId)
@@ -123,12 +123,18 @@ export function applyDoubleDart(garment: Garment, inputs: DoubleDartInputs, cont
   })
 }
 
-function cautionsOf(after: Garment, found: FoundDoubleDart, lineId: string, inputs: DoubleDartInputs, sizeId: string): Caution[] {
+function cautionsOf(
+  after: Garment,
+  found: FoundDoubleDart,
+  lineId: string,
+  inputs: DoubleDartInputs,
+  sizeId: string,
+): Caution<DoubleDartInputs>[] {
   const piece = findPiece(after, found.piece.id)!
   if (!piece.lines.some((l) => l.id === lineId)) return []
   const shape = shapeOf(piece, sizeId)
   const d = doubleDartFigures(shape, lineId)
-  const said: Caution[] = []
+  const said: Caution<DoubleDartInputs>[] = []
   const about = { pieceId: piece.id }
   if (d.intakeMm > WIDE_MM)
     said.push({

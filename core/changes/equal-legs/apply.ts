@@ -25,7 +25,7 @@ function growGarment(garment: Garment, found: FoundDart, inputs: EqualLegsInputs
  * moves along the leg; the edge beside it follows; tip, angle and the other leg stay.
  * Refuses: a dart that has gone, an amount that would cross or use up the outline (with the largest that works).
  */
-export function applyEqualLegs(garment: Garment, inputs: EqualLegsInputs, context: ChangeContext): Result<Applied> {
+export function applyEqualLegs(garment: Garment, inputs: EqualLegsInputs, context: ChangeContext): Result<Applied<EqualLegsInputs>> {
   const found = dartsOf(garment).find((d) => d.ref === inputs.dart)
   if (!found) return refuse('reference-gone', 'dart', 'the dart this was made for has gone.', 'Delete the change, or choose another dart.')
   const works = (growMm: number) =>

@@ -23,7 +23,7 @@ function finished(garment: Garment, { piece, dart }: FoundDart, apex: (sizeId: s
  * Finishes a dart (craft 6.11): its tip drawn back from the apex, legs alike where that is asked, its cap drawn as it is pressed.
  * Refuses: a dart that has gone, legs that would cross the outline.
  */
-export function applyFinish(garment: Garment, inputs: FinishDartInputs, context: ChangeContext): Result<Applied> {
+export function applyFinish(garment: Garment, inputs: FinishDartInputs, context: ChangeContext): Result<Applied<FinishDartInputs>> {
   const found = findDart(garment, inputs.dart)
   if (isRefused(found)) return found
   const { piece, dart } = found

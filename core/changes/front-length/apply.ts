@@ -25,7 +25,7 @@ function cautionsOf({ isNewDart }: FrontDone, { pieceId, amountMm }: FrontLength
  * Makes a front longer or shorter at its centre than the back beside it (craft 4 and 6.11): see changeFrontLength.
  * Refuses: no front, panels, no dart to take it from, more than the dart holds or the outline bears (with the largest that works).
  */
-export function applyFrontLength(garment: Garment, inputs: FrontLengthInputs, context: ChangeContext): Result<Applied> {
+export function applyFrontLength(garment: Garment, inputs: FrontLengthInputs, context: ChangeContext): Result<Applied<FrontLengthInputs>> {
   const piece = findPiece(garment, inputs.pieceId)
   if (inputs.amountMm === 0 && piece)
     return ok({ garment, touched: touchedBy(garment, garment, [piece.id]), leftOut: [], held: [], cautions: [] })

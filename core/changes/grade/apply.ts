@@ -27,7 +27,7 @@ function arrowsOf(before: Garment, after: Garment, inputs: GradeInputs): NonNull
  * Draws new sizes by rules for each point of a piece (craft 6.2), and makes caps, bands and seams follow.
  * Refuses: a size whose outline would cross itself (with how many sizes work).
  */
-export function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied> {
+export function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied<GradeInputs>> {
   if (garment.pieces.length === 0) return refuse('reference-gone', 'garment', 'it has no pieces any more.', 'Delete this change.')
   const after = gradeGarment(garment, inputs, (done, of) => context.progress?.('size', done, of))
   const broken = findBrokenSize(garment, after)

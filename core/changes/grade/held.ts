@@ -55,9 +55,9 @@ export function heldByGrade(before: Garment, after: Garment, inputs: GradeInputs
 }
 
 /** Rules whose parts do not add up to the interval. */
-export function gradeCautions(garment: Garment, inputs: GradeInputs): Caution[] {
+export function gradeCautions(garment: Garment, inputs: GradeInputs): Caution<GradeInputs>[] {
   const part = growthByRules(garment, inputs)
-  const cautions: Caution[] = []
+  const cautions: Caution<GradeInputs>[] = []
   if (part > 0 && Math.abs(part - 1) > EQUAL_MM)
     cautions.push({
       code: 'rules-off',

@@ -104,7 +104,7 @@ function widthOnCloth(piece: Piece, shape: Shape): number {
  * Says whether a piece fits the cloth's width along its grain: on folded cloth it has half of it, and a piece on the
  * fold of its own always lies on folded cloth.
  */
-function clothCaution(piece: Piece, shape: Shape, inputs: HemFullnessInputs): Caution {
+function clothCaution(piece: Piece, shape: Shape, inputs: HemFullnessInputs): Caution<HemFullnessInputs> {
   const onFold = piece.edges.some((e) => e.fold)
   const folded = inputs.folded || onFold
   const room = folded ? inputs.clothMm / 2 : inputs.clothMm
@@ -130,7 +130,7 @@ function clothCaution(piece: Piece, shape: Shape, inputs: HemFullnessInputs): Ca
  * Refuses: a piece that has gone or hangs from nothing, cuts that leave the piece, an amount that the cuts cannot open or
  * that crosses the outline (with the largest that works).
  */
-export function applyHemFullness(garment: Garment, inputs: HemFullnessInputs, context: ChangeContext): Result<Applied> {
+export function applyHemFullness(garment: Garment, inputs: HemFullnessInputs, context: ChangeContext): Result<Applied<HemFullnessInputs>> {
   const pieces = hemPartners(garment, inputs.pieceId)
   if (pieces.length === 0)
     return refuse(

@@ -142,7 +142,7 @@ function straightenCautions(garment: Garment, inputs: LevelWedgeInputs, sizeId: 
  * Refuses: a piece or edge that has gone, a wedge below the end of its edge or that leaves the piece, one that the piece
  * is too narrow for or that crosses the outline (with the largest that works).
  */
-export function applyLevelWedge(garment: Garment, inputs: LevelWedgeInputs, context: ChangeContext): Result<Applied> {
+export function applyLevelWedge(garment: Garment, inputs: LevelWedgeInputs, context: ChangeContext): Result<Applied<LevelWedgeInputs>> {
   const piece = findPiece(garment, inputs.pieceId)
   if (!piece)
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')

@@ -28,7 +28,11 @@ function lower(garment: Garment, inputs: LowerArmholeInputs): Result<{ garment: 
  * Refuses: a garment without an armhole, an amount that the side seam is too short for, that a cap cannot follow, or that crosses an
  * outline (with the largest that works).
  */
-export function applyLowerArmhole(garment: Garment, inputs: LowerArmholeInputs, context: ChangeContext): Result<Applied> {
+export function applyLowerArmhole(
+  garment: Garment,
+  inputs: LowerArmholeInputs,
+  context: ChangeContext,
+): Result<Applied<LowerArmholeInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const armholes = findArmholes(garment)

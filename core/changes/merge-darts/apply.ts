@@ -31,7 +31,7 @@ const MEET_MM = 5
  * Closes one dart of a piece and opens another by its angle about one apex (craft 6.11).
  * Refuses: a dart that has gone, two darts that are not of one piece, a turn that spoils the outline.
  */
-export function applyMerge(garment: Garment, inputs: MergeDartsInputs, context: ChangeContext): Result<Applied> {
+export function applyMerge(garment: Garment, inputs: MergeDartsInputs, context: ChangeContext): Result<Applied<MergeDartsInputs>> {
   const both = bothDarts(garment, inputs)
   if (!both.ok) return both
   const { from, into, apex } = both.value

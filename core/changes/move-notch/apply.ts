@@ -26,7 +26,7 @@ function moveNotch(garment: Garment, found: FoundNotch, byMm: number): Garment {
  * Moves a notch along its edge, in every size; no line changes.
  * Refuses: a notch that has gone, an amount that would take it off its edge (with the largest that works).
  */
-export function applyMoveNotch(garment: Garment, inputs: MoveNotchInputs, context: ChangeContext): Result<Applied> {
+export function applyMoveNotch(garment: Garment, inputs: MoveNotchInputs, context: ChangeContext): Result<Applied<MoveNotchInputs>> {
   const found = notchesOf(garment).find((n) => n.ref === inputs.notch)
   if (!found)
     return refuse('reference-gone', 'notch', 'the notch this was made for has gone.', 'Delete the change, or choose another notch.')

@@ -29,7 +29,7 @@ export function sewnTo(garment: Garment, pieceId: string): Piece[] {
  * place of the base size's; the printed sizes themselves stay.
  * Refuses: a piece or size that has gone.
  */
-export function applyPieceSize(garment: Garment, inputs: PieceSizeInputs, context: ChangeContext): Result<Applied> {
+export function applyPieceSize(garment: Garment, inputs: PieceSizeInputs, context: ChangeContext): Result<Applied<PieceSizeInputs>> {
   const piece = findPiece(garment, inputs.pieceId)
   const size = garment.sizes.find((s) => s.id === inputs.sizeId)
   if (!piece || !size)

@@ -77,7 +77,7 @@ function playOf(garment: Garment, plans: ReadonlyMap<string, PivotPlan>, sizeId:
  * Refuses: a garment that the sequence has no place on, a corner or edge that has gone, an amount that no turn gives or
  * that crosses an outline (with the largest that works).
  */
-export function applyPivotSlide(garment: Garment, inputs: PivotSlideInputs, context: ChangeContext): Result<Applied> {
+export function applyPivotSlide(garment: Garment, inputs: PivotSlideInputs, context: ChangeContext): Result<Applied<PivotSlideInputs>> {
   const pieces =
     inputs.sequence === 'free' ? garment.pieces.filter((p) => p.id === inputs.pieceId) : piecesFor(garment, inputs.sequence, context.sizeId)
   if (pieces.length === 0)
@@ -128,7 +128,7 @@ export function applyPivotSlide(garment: Garment, inputs: PivotSlideInputs, cont
     held: heldByPivot(garment, after, plans, context.sizeId),
     cautions: pieces
       .filter((p) => inputs.leftOut.includes(p.id))
-      .map((p): Caution => ({
+      .map((p): Caution<PivotSlideInputs> => ({
         code: 'partner-left-out',
         pieceId: p.id,
         message: `${p.name} was left out: its seams no longer meet those of the other pieces.`,

@@ -18,7 +18,7 @@ function lengthenInputs(inputs: PlaceSeamInputs, amountMm: number): LevelsInputs
 }
 
 /** Cautions of the lengthening underneath: what it would mend is not an input of this change, so it is not offered. */
-function ownCautions(cautions: readonly Caution[]): Caution[] {
+function ownCautions(cautions: readonly Caution<LevelsInputs>[]): Caution[] {
   return cautions
     .filter((c) => c.code !== 'share-two-lines')
     .map(({ code, message, pieceId }) => ({ code, message, ...(pieceId ? { pieceId } : {}) }))
@@ -29,7 +29,7 @@ function moveSeam(
   garment: Garment,
   inputs: PlaceSeamInputs,
   context: ChangeContext,
-): Result<{ applied: Applied; amountMm: number; nowMm: number }> {
+): Result<{ applied: Applied<LevelsInputs>; amountMm: number; nowMm: number }> {
   const seam = garment.seams.find((s) => s.id === inputs.seamId)
   const piece = findPiece(garment, inputs.pieceId)
   if (!seam || !piece)
@@ -74,14 +74,14 @@ function moveSeam(
  * Puts a joined seam at a wanted distance below the underarm (craft 6.3). The difference is taken at a line above the
  * seam and not from the joined edge, which keeps its length and still meets its partner; it can be given back below.
  */
-export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, context: ChangeContext): Result<Applied> {
+export function applyPlaceSeam(garment: Garment, inputs: PlaceSeamInputs, context: ChangeContext): Result<Applied<PlaceSeamInputs>> {
   const moved = moveSeam(garment, inputs, context)
   if (!moved.ok) return moved
   const { applied, amountMm, nowMm } = moved.value
   const seam = garment.seams.find((s) => s.id === inputs.seamId)!
   let after = applied.garment
   let { touched, leftOut } = applied
-  const cautions: Caution[] = ownCautions(applied.cautions)
+  const cautions: Caution<PlaceSeamInputs>[] = ownCautions(applied.cautions)
   let held = applied.held
   const above = new Set(touched.map((t) => t.pieceId))
   const below = seam.sides

@@ -27,7 +27,7 @@ function raised(garment: Garment, { piece, dart }: FoundDart, apex: (sizeId: str
  * Slides a dart with its apex along the grain and redraws its edge with the dart closed (craft 6.11).
  * Refuses: a dart that has gone, an amount that would take it off its edge (with the largest that works).
  */
-export function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: ChangeContext): Result<Applied> {
+export function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: ChangeContext): Result<Applied<RaiseDartInputs>> {
   const found = findDart(garment, inputs.dart)
   if (isRefused(found)) return found
   const { piece, dart } = found

@@ -45,7 +45,11 @@ function redraw(garment: Garment, necklines: readonly Neckline[], inputs: Redraw
  * Refuses: a garment without such a neckline, a dart in it, an amount that centre, shoulder or neckline are too short for, or that
  * crosses an outline (with the largest that works).
  */
-export function applyRedrawNeckline(garment: Garment, inputs: RedrawNecklineInputs, context: ChangeContext): Result<Applied> {
+export function applyRedrawNeckline(
+  garment: Garment,
+  inputs: RedrawNecklineInputs,
+  context: ChangeContext,
+): Result<Applied<RedrawNecklineInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const found = findNecklines(garment)

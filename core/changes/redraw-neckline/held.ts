@@ -96,8 +96,8 @@ export function necklineCautions(
   necklines: readonly Neckline[],
   inputs: RedrawNecklineInputs,
   sizeId: string,
-): Caution[] {
-  const behind = before.seams.flatMap((seam): Caution[] => {
+): Caution<RedrawNecklineInputs>[] {
+  const behind = before.seams.flatMap((seam): Caution<RedrawNecklineInputs>[] => {
     const side = ([0, 1] as const).find((s) => seam.sides[s].some(isNeckOf(necklines)))
     if (side === undefined || follows(before, seam.id, necklines, inputs, sizeId)) return []
     const grewMm = sideLength(after, seam, side, sizeId) - sideLength(before, seam, side, sizeId)
@@ -117,7 +117,7 @@ export function necklineCautions(
   const corners = pairsOf(
     before,
     necklines.filter((n) => !n.facing),
-  ).flatMap((pair): Caution[] => {
+  ).flatMap((pair): Caution<RedrawNecklineInputs>[] => {
     const [was, is] = [turnAcross(before, pair, sizeId), turnAcross(after, pair, sizeId)]
     if (Math.abs(is) <= RUN_THROUGH_DEG || Math.abs(is) <= Math.abs(was) + 1) return []
     return [

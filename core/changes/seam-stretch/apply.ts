@@ -41,7 +41,7 @@ function seamsAtEnds(garment: Garment, sides: readonly SeamSide[], inputs: SeamS
  * running out smoothly to nothing above and below. A stretch that reaches beyond an end of the seam moves that corner.
  * Refuses: a seam that has gone, a place beyond its lower end, an amount that would cross an outline (with the largest that works).
  */
-export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, context: ChangeContext): Result<Applied> {
+export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, context: ChangeContext): Result<Applied<SeamStretchInputs>> {
   const found = seamOfRef(garment, inputs.seam)
   if (!found) return refuse('reference-gone', 'garment', 'the seam that was chosen has gone, or is a fold.', 'Choose the seam again.')
   const sides = sidesOfSeam(garment, found.piece.id, found.edge.id, context.sizeId)

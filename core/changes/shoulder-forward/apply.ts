@@ -30,7 +30,11 @@ function moveAll(garment: Garment, inputs: ForwardShoulderInputs): Result<{ garm
  * Refuses: a garment without an armhole under a shoulder seam, two darts in one shoulder, an amount that the front armhole has not got
  * or that crosses an outline (with the largest that works).
  */
-export function applyForwardShoulder(garment: Garment, inputs: ForwardShoulderInputs, context: ChangeContext): Result<Applied> {
+export function applyForwardShoulder(
+  garment: Garment,
+  inputs: ForwardShoulderInputs,
+  context: ChangeContext,
+): Result<Applied<ForwardShoulderInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const armholes = findArmholes(garment)
@@ -54,7 +58,7 @@ export function applyForwardShoulder(garment: Garment, inputs: ForwardShoulderIn
   })
 }
 
-function cautionsOf(inputs: ForwardShoulderInputs): Caution[] {
+function cautionsOf(inputs: ForwardShoulderInputs): Caution<ForwardShoulderInputs>[] {
   const far = Math.abs(inputs.amountMm)
   if (inputs.sleeve === 'notch' && far >= SLIDE_FROM_MM)
     return [

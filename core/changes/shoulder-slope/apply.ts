@@ -97,7 +97,11 @@ function carriedAlong(
  * Refuses: a garment without an armhole under a shoulder seam, several darts in one shoulder, an amount that the shoulder or the side
  * seam has no room for, or that crosses an outline (with the largest that works).
  */
-export function applyShoulderSlope(garment: Garment, inputs: ShoulderSlopeInputs, context: ChangeContext): Result<Applied> {
+export function applyShoulderSlope(
+  garment: Garment,
+  inputs: ShoulderSlopeInputs,
+  context: ChangeContext,
+): Result<Applied<ShoulderSlopeInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const armholes = findArmholes(garment)

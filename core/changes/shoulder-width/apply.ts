@@ -114,7 +114,11 @@ export const swingShoulders = (garment: Garment, inputs: ShoulderWidthInputs) =>
  * Refuses: a sleeve cut in one or a dropped shoulder, a hinge beyond the armhole, an amount that no swing gives or that
  * crosses the outline (with the largest that works).
  */
-export function applyShoulderWidth(garment: Garment, inputs: ShoulderWidthInputs, context: ChangeContext): Result<Applied> {
+export function applyShoulderWidth(
+  garment: Garment,
+  inputs: ShoulderWidthInputs,
+  context: ChangeContext,
+): Result<Applied<ShoulderWidthInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const none = whyNoShoulder(garment, context.sizeId)
@@ -154,8 +158,8 @@ function seamNameOf(garment: Garment, piece: Piece): string {
   return garment.seams.find((s) => s.sides.flat().some((r) => r.pieceId === piece.id && r.edgeId === shoulder))?.name ?? 'shoulder seam'
 }
 
-function cautionsOf(garment: Garment, pieces: readonly Piece[], inputs: ShoulderWidthInputs): Caution[] {
-  const cautions: Caution[] = []
+function cautionsOf(garment: Garment, pieces: readonly Piece[], inputs: ShoulderWidthInputs): Caution<ShoulderWidthInputs>[] {
+  const cautions: Caution<ShoulderWidthInputs>[] = []
   for (const piece of pieces) {
     if (inputs.leftOut.includes(piece.id))
       cautions.push({

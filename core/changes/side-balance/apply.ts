@@ -43,7 +43,7 @@ function move(garment: Garment, inputs: SideBalanceInputs): { garment: Garment; 
  * hangs upright and the body is gone round as before.
  * Refuses: a garment whose front or back has no side seam, an amount that would cross an outline (with the largest that works).
  */
-export function applySideBalance(garment: Garment, inputs: SideBalanceInputs, context: ChangeContext): Result<Applied> {
+export function applySideBalance(garment: Garment, inputs: SideBalanceInputs, context: ChangeContext): Result<Applied<SideBalanceInputs>> {
   const moved = piecesMoved(garment, context.sizeId)
   if (!moved.some((p) => halfOf(p) === 1) || !moved.some((p) => halfOf(p) === -1))
     return refuse(

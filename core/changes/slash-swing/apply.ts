@@ -42,7 +42,7 @@ export const swingSlash = (garment: Garment, inputs: SlashSwingInputs) =>
  * Refuses: a piece or edge that has gone, a slash that leaves the piece, an amount that the cut cannot open or that
  * crosses the outline (with the largest that works).
  */
-export function applySlashSwing(garment: Garment, inputs: SlashSwingInputs, context: ChangeContext): Result<Applied> {
+export function applySlashSwing(garment: Garment, inputs: SlashSwingInputs, context: ChangeContext): Result<Applied<SlashSwingInputs>> {
   const piece = findPiece(garment, inputs.pieceId)
   if (!piece)
     return refuse('reference-gone', 'piece', 'the piece this change was made for has gone.', 'Delete the change, or choose another piece.')

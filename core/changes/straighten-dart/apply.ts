@@ -33,7 +33,12 @@ export function asMove(
 }
 
 /** As much lower as keeps an end clear of the armhole. */
-function lowerIt(after: Garment, found: FoundDart, inputs: StraightenDartInputs, context: ChangeContext): NonNullable<Caution['mend']> {
+function lowerIt(
+  after: Garment,
+  found: FoundDart,
+  inputs: StraightenDartInputs,
+  context: ChangeContext,
+): NonNullable<Caution<StraightenDartInputs>['mend']> {
   const piece = after.pieces.find((p) => p.id === found.piece.id)!
   const clear = clearOfArmholeMm(piece, shapeOf(piece, context.sizeId), dartIn(piece, found.dart.id))!
   const lowerMm = inputs.lowerMm + Math.ceil(clear.wantedMm - clear.clearMm)
@@ -44,7 +49,11 @@ function lowerIt(after: Garment, found: FoundDart, inputs: StraightenDartInputs,
  * Turns a slanted side dart until its middle line lies on the cross-grain through the apex (craft 6.11), exactly or by the ruler.
  * Refuses: a dart that has gone, a piece without a side.
  */
-export function applyStraighten(garment: Garment, inputs: StraightenDartInputs, context: ChangeContext): Result<Applied> {
+export function applyStraighten(
+  garment: Garment,
+  inputs: StraightenDartInputs,
+  context: ChangeContext,
+): Result<Applied<StraightenDartInputs>> {
   const asked = asMove(garment, inputs, context)
   if (!asked.ok) return asked
   const { found, move, into } = asked.value
@@ -54,7 +63,7 @@ export function applyStraighten(garment: Garment, inputs: StraightenDartInputs, 
   const apex = apexOf(found)(context.sizeId)
   const offDeg = offCrossGrainDeg(after, found.piece.id, found.dart.id, context.sizeId, apex)
   // What a click would do to a move is not what it would do here.
-  const cautions = applied.value.cautions.map(({ mend: _, ...c }): Caution => {
+  const cautions = applied.value.cautions.map(({ mend: _, ...c }): Caution<StraightenDartInputs> => {
     if (c.code === 'near-armhole') return { ...c, mend: lowerIt(after, found, inputs, context) }
     return c.code === 'tip-on-apex' ? { ...c, mend: { label: 'Draw it back', inputs: { ...inputs, tipBackMm: tipBackMm('side') } } } : c
   })

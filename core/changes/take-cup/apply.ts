@@ -18,7 +18,7 @@ function isAsBought(garment: Garment, piece: Piece): boolean {
  * high bust picks it). It is a choice of what is traced: nothing is drawn.
  * Refuses: a piece or cup that has gone, a piece that an earlier stop has changed.
  */
-export function applyTakeCup(garment: Garment, inputs: TakeCupInputs, context: ChangeContext): Result<Applied> {
+export function applyTakeCup(garment: Garment, inputs: TakeCupInputs, context: ChangeContext): Result<Applied<TakeCupInputs>> {
   const piece = findPiece(garment, inputs.pieceId)
   const cups = cupsFor(garment, inputs.pieceId)
   const taken = cups.find((c) => c.cup === inputs.cup)

@@ -77,7 +77,7 @@ function taken(garment: Garment, { found, apex, pins }: Asked, inputs: TakeInFol
  * the apex; the dart opens by its angle and its legs are made equal.
  * Refuses: a dart, edge or mark that has gone, pins beside their edge, a fold that spoils the outline (with the largest).
  */
-export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied> {
+export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied<TakeInFoldInputs>> {
   const half = onOneSide(garment, inputs)
   const done = takeIn(half.garment, half.inputs, context)
   if (!done.ok || half.side === null) return done
@@ -100,7 +100,7 @@ export function applyTakeInFold(garment: Garment, inputs: TakeInFoldInputs, cont
   })
 }
 
-function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied> {
+function takeIn(garment: Garment, inputs: TakeInFoldInputs, context: ChangeContext): Result<Applied<TakeInFoldInputs>> {
   const one = asked(garment, inputs)
   const works = (amountMm: number) => {
     const own = asked(garment, { ...inputs, amountMm })

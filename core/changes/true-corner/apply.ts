@@ -65,7 +65,7 @@ function bendGarment(garment: Garment, inputs: TrueCornerInputs): Garment {
  * of the order of work). The corner itself stays where it is, and so does the length of the seam that ends there.
  * Refuses: a corner that has gone, a reach longer than the shorter of its edges (with the longest that works).
  */
-export function applyTrueCorner(garment: Garment, inputs: TrueCornerInputs, context: ChangeContext): Result<Applied> {
+export function applyTrueCorner(garment: Garment, inputs: TrueCornerInputs, context: ChangeContext): Result<Applied<TrueCornerInputs>> {
   const corner = findCorner(garment, inputs.cornerId, context.sizeId)
   if (!corner)
     return refuse(

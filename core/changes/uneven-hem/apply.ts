@@ -85,7 +85,7 @@ function moveAllSizes(garment: Garment, inputs: UnevenHemInputs): Garment {
  * take the same at the side; between the places the amount grows smoothly, level at centre and side, so that the hem
  * stays square to the fold and turns no corner at the side seam.
  */
-export function applyUnevenHem(garment: Garment, inputs: UnevenHemInputs, context: ChangeContext): Result<Applied> {
+export function applyUnevenHem(garment: Garment, inputs: UnevenHemInputs, context: ChangeContext): Result<Applied<UnevenHemInputs>> {
   const parts = findHem(garment, context.sizeId)
   if (parts.length === 0)
     return refuse(

@@ -71,7 +71,7 @@ function wrapCautions(before: Garment, after: Garment, wrap: WrapPiece, context:
  * line from the shoulder past the bust point to where it ends above the lower edge.
  * Refuses: a garment without such a front, an edge that could not run smoothly, an amount that the lower edge is too short for.
  */
-export function applyWrapOver(garment: Garment, inputs: WrapOverInputs, context: ChangeContext): Result<Applied> {
+export function applyWrapOver(garment: Garment, inputs: WrapOverInputs, context: ChangeContext): Result<Applied<WrapOverInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const found = findWrap(garment)

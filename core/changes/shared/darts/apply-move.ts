@@ -48,7 +48,7 @@ export function movedDart(garment: Garment, found: FoundDart, inputs: DartMove):
  * intake follows from how far the new place lies from the apex, and every edge keeps its length.
  * Refuses: a dart or edge that has gone, a place beside its edge, a turn that spoils the outline.
  */
-export function applyMoveDart(garment: Garment, inputs: DartMove, context: ChangeContext): Result<Applied> {
+export function applyMoveDart(garment: Garment, inputs: DartMove, context: ChangeContext): Result<Applied<DartMove>> {
   const where = whereTo(garment, inputs)
   if (!where.ok) return where
   const found = where.value
@@ -97,7 +97,7 @@ export function applyMoveDart(garment: Garment, inputs: DartMove, context: Chang
 }
 
 /** What a click can do about a caution of a moved dart: half of a wide one stays, one near the armhole goes lower. */
-function mended(caution: Caution, { piece }: FoundDart, inputs: DartMove, context: ChangeContext): Caution {
+function mended(caution: Caution, { piece }: FoundDart, inputs: DartMove, context: ChangeContext): Caution<DartMove> {
   const edge = piece.edges.find((e) => e.id === inputs.edgeId)!
   const usual = tipBackMm(edge.role)
   if (caution.code === 'tip-on-apex') return { ...caution, mend: { label: 'Draw it back', inputs: { ...inputs, tipBackMm: usual } } }

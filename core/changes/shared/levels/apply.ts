@@ -14,7 +14,7 @@ import type { LevelsInputs } from './schema'
  * Refuses: a piece or mark that has gone, a line that misses its piece, an amount that would cross or use up an outline
  * (with the largest amount that works).
  */
-export function applyAtLevels(garment: Garment, inputs: LevelsInputs, context: ChangeContext): Result<Applied> {
+export function applyAtLevels(garment: Garment, inputs: LevelsInputs, context: ChangeContext): Result<Applied<LevelsInputs>> {
   const moved = moveGarment(garment, inputs, context.sizeId)
   if (!moved.ok) return moved
   const broken = findBrokenOutline(garment, moved.value.garment)

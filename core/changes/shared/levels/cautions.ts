@@ -39,8 +39,8 @@ export function taperBelow(piece: Piece, shape: Shape, levelMm: number): 'tapere
   return slope > TAPER_MM_PER_M ? 'flared' : slope < -TAPER_MM_PER_M ? 'tapered' : null
 }
 
-function lineCautions(piece: Piece, shape: Shape, level: Pick<MoveLevel, 'atMm'>): Caution[] {
-  const found: Caution[] = []
+function lineCautions(piece: Piece, shape: Shape, level: Pick<MoveLevel, 'atMm'>): Caution<LevelsInputs>[] {
+  const found: Caution<LevelsInputs>[] = []
   const grain = grainDirection(shape)
   for (const dart of piece.darts) {
     const d = dartFigures(piece, shape, dart)
@@ -139,7 +139,7 @@ function openingCautions(
   amountMm: number,
   context: ChangeContext,
   touched: ReadonlySet<string>,
-): Caution[] {
+): Caution<LevelsInputs>[] {
   let now = 0
   let atHem = 0
   let isTouched = false
@@ -158,7 +158,7 @@ function openingCautions(
   if (!isTouched) return []
   const heel = figureMm(context.body, 'heel')
   const beside = heel === undefined ? '' : `; the wearer's heel measures ${lengthToken(heel)}`
-  const found: Caution[] = [
+  const found: Caution<LevelsInputs>[] = [
     {
       code: 'why-not-at-hem',
       message: `The leg opening stays ${lengthToken(now)} round${beside}. At the hem instead, it would become ${lengthToken(atHem)}.`,
@@ -180,8 +180,8 @@ export function cautionsOf(
   levels: ReadonlyMap<string, readonly MoveLevel[]>,
   leftOut: MovedGarment['leftOut'],
   context: ChangeContext,
-): Caution[] {
-  const found: Caution[] = []
+): Caution<LevelsInputs>[] {
+  const found: Caution<LevelsInputs>[] = []
   for (const { pieceId, seamId, seamName } of leftOut) {
     const { name } = findPiece(before, pieceId)!
     const seam = before.seams.find((s) => s.id === seamId)!
@@ -223,7 +223,7 @@ export function cautionsOf(
 }
 
 /** Says which hem corners went a little further, so that a seam whose sides slant differently is even; a pencil line is not told. */
-export const evenedCautions = (after: Garment, evened: MovedGarment['evened']): Caution[] =>
+export const evenedCautions = (after: Garment, evened: MovedGarment['evened']): Caution<LevelsInputs>[] =>
   evened
     .filter(({ mm }) => Math.abs(mm) > SEAM_KEPT_MM)
     .map(({ seam, pieceId, mm }) => ({
