@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url'
+import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
 // The aliases that Nuxt gives the application.
@@ -24,7 +25,9 @@ export default defineConfig({
         },
       },
       // Stores and the browser's storage are one of each kind in a page: each file has its own.
-      { extends: true, test: { name: 'application', include: ['app/**/*.test.ts'] } },
+      { extends: true, test: { name: 'application', include: ['app/**/*.test.ts'], exclude: ['app/components/**'] } },
+      // Components are mounted in a made page: what is seen of them is looked at in the real browser (tests/e2e).
+      { extends: true, plugins: [vue()], test: { name: 'components', include: ['app/components/**/*.test.ts'], environment: 'happy-dom' } },
     ],
   },
 })

@@ -1,3 +1,4 @@
+import { DEG } from '../core/units'
 import { add, cutPath, measureLength, placeAt, rotateAbout, scale, subtract, unit, type Path, type Point } from '../core/geometry'
 import { at, bendStart, ruled, swept, type DraftEdge, type DraftedPiece } from './draft-piece'
 
@@ -19,8 +20,8 @@ export interface BodyFigures {
   waistShaping: number
 }
 
-export const SLOPE_FRONT = (19 * Math.PI) / 180
-export const SLOPE_BACK = (17 * Math.PI) / 180
+export const SLOPE_FRONT = 19 / DEG
+export const SLOPE_BACK = 17 / DEG
 
 export const quarter = (b: BodyFigures) => (b.bust + b.ease) / 4
 export const neckWidth = (b: BodyFigures) => b.bust / 20 + 27

@@ -1,10 +1,9 @@
+import { DEG } from '../core/units'
 import fc from 'fast-check'
 import { draftBlouse } from './blouse'
 import { draftJacket } from './jacket'
 import { countInflections, cutPath, line, measureLength, tangentAt, turnRad, type Path } from '../core/geometry'
 import { checkGarment, edgePath, findPiece, shapeOf, type Garment, type Piece } from '../core/pattern'
-
-const DEG = 180 / Math.PI
 
 /** For tests: the sharpest turn at a join inside a path, deg. */
 export const sharpestJoin = (path: Path): number =>

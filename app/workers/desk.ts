@@ -1,23 +1,17 @@
 import { z } from 'zod'
 import {
-  askedGiven,
-  changeForLength,
   countFaults,
   foldBeforeSizes,
   listFaults,
   nameProposed,
   planSizes,
-  sizeUp,
   type AskedGiven,
   type Fault,
   type FaultCount,
   type Proposed,
-  type SizedUp,
 } from '~~/core/advice'
-import { WearerSchema } from '~~/core/body'
 import {
   ChangeSchema,
-  contextOf,
   findKind,
   foldPlan,
   type Applied,
@@ -26,16 +20,25 @@ import {
   type FoldedPlan,
   type FoldedStop,
   type Handle,
-  type NewChange,
   type PaperStep,
 } from '~~/core/changes'
 import { amountOf, FittingSchema, mendPin, mendSign, openQuestions, type FittingMend } from '~~/core/fittings'
-import { walkGarment, type Tolerances, type WalkedGarment } from '~~/core/match'
-import { compareMeasures, finishedMeasures, type LedgerRow } from '~~/core/measure'
-import { makeNotebook, type Notebook } from '~~/core/paper/notebook'
+import { walkGarment, type WalkedGarment } from '~~/core/match'
+import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
-import { compareSchools, SizingSchema, type SchoolOutcome } from '~~/core/size'
+import type { SchoolOutcome } from '~~/core/size'
 import type { Ruler } from '~~/core/units'
+import { readContext, type Asked, type Session } from './desk-session'
+import {
+  askedGivenFor,
+  lengthStopFor,
+  notebookFor,
+  schoolsFor,
+  sizeUpFor,
+  type LengthStop,
+  type NotebookPage,
+  type SentSized,
+} from './desk-sizes'
 import { pack, type Parcel } from './parcel'
 
 export interface ComputedStop extends Omit<FoldedStop, 'garment'> {
@@ -69,19 +72,6 @@ export interface Held {
   stops: number[]
 }
 
-/** What Size shows: the pieces to trace, their worksheet, what the plan makes of its zones, and what is left over. */
-export interface Sized extends SizedUp {
-  /** Finished measures of the pieces as altered, by zone, mm; null while nothing is changed. */
-  altered: [zoneId: string, mm: number][] | null
-  /** What the body asks for beside what the pieces give. */
-  asked: AskedGiven[]
-  /** Lengths that one stop brings to the body’s. */
-  addable: string[]
-}
-
-/** The same on its way to the page. */
-export type SentSized = Omit<Sized, 'traced'> & { traced: Parcel<Garment> }
-
 /** One way of doing a stop, beside the others. */
 export interface ComparedWay {
   label: string
@@ -102,28 +92,8 @@ export interface Unsettled {
 
 const PlanSchema = z.array(ChangeSchema)
 
-/** What is kept of one garment and one wearer between questions. */
-interface Session {
-  base: Garment
-  folded: FoldedPlan | null
-  foldedBeforeSizes: FoldedPlan | null
-  /** What the last fold was made with, and the same as text. */
-  context: ChangeContext | null
-  foldedFor: string
-}
-
 /** Sessions that are kept: the open garment, and some beside it. */
 const KEPT_SESSIONS = 4
-
-/** What the pieces are seen with: whose body, what is wanted, what counts as matching. */
-export interface Asked {
-  wearer: unknown
-  sizing: unknown
-  tolerances: Tolerances
-}
-
-const readContext = (garment: Garment, { wearer, sizing, tolerances }: Asked): ChangeContext =>
-  contextOf(garment, { sizing: SizingSchema.parse(sizing) }, WearerSchema.nullable().parse(wearer), tolerances)
 
 /** Change objects of the last fold are kept where nothing in them changed, so that their stops are reused. */
 function keepSame(folded: FoldedPlan | null, plan: readonly Change[]): Change[] {
@@ -148,10 +118,6 @@ function handlesOf(
     return []
   }
 }
-
-/** What is left over after a plan, or as bought; nothing without a body. */
-const leftOver = (base: Garment, folded: FoldedPlan | null, { sizing, body }: ChangeContext): AskedGiven[] =>
-  body ? askedGiven(base, folded?.garment ?? base, folded?.stops ?? [], { sizing, body }) : []
 
 /**
  * The desk at which plans are worked out: in a worker for the page, in the same thread for tests. It keeps a few garments side
@@ -228,72 +194,12 @@ export function makeDesk() {
       return nameProposed(garment, planSizes(garment, now, own), now)
     },
 
-    /**
-     * What Size shows of the pieces as the user’s own stops leave them.
-     * @param held the traced pieces that the page holds from before
-     */
-    sizeUp(key: string, held: number[], asked: Asked): SentSized {
-      const { base, folded, foldedBeforeSizes } = sessionOf(key)
-      const now = readContext(base, asked)
-      const { traced, sheet } = sizeUp(foldedBeforeSizes?.garment ?? base, now)
-      const after = folded?.garment ?? base
-      const finished = () =>
-        finishedMeasures(after, after.baseSizeId, now.sizing).map((m) => [m.id.slice('finished:'.length), m.mm] as const)
-      return {
-        traced: pack([traced], held),
-        sheet,
-        altered: folded && folded.stops.length > 0 ? finished().map(([id, mm]) => [id, mm]) : null,
-        asked: leftOver(base, folded, now),
-        addable: sheet.lengths.flatMap((l) => (changeForLength(traced, l, now) ? [l.id] : [])),
-      }
-    },
-
-    /** What each way of choosing the sizes would lead to. */
-    schools(key: string, asked: Asked): SchoolOutcome[] {
-      const { base, foldedBeforeSizes } = sessionOf(key)
-      const now = readContext(base, asked)
-      return compareSchools(sizeUp(foldedBeforeSizes?.garment ?? base, now).traced, now.sizing, now.body, base)
-    },
-
-    /** The stop that brings one length of the worksheet to the body’s, and what it is called; null where none does. */
-    lengthStop(key: string, lengthId: string, asked: Asked): { change: NewChange; title: string } | null {
-      const { base, foldedBeforeSizes } = sessionOf(key)
-      const now = readContext(base, asked)
-      const before = foldedBeforeSizes?.garment ?? base
-      const { traced, sheet } = sizeUp(before, now)
-      const row = sheet.lengths.find((l) => l.id === lengthId)
-      const change = row ? changeForLength(traced, row, now) : null
-      return change && { change, title: findKind(change.kind as string)!.describe(before, change.inputs).title }
-    },
-
-    /** What the body asks for beside what the pieces give, as the plan leaves them or as bought. */
-    askedGiven(key: string, isBought: boolean, asked: Asked): AskedGiven[] {
-      const { base, folded } = sessionOf(key)
-      return leftOver(base, isBought ? null : folded, readContext(base, asked))
-    },
-
-    /**
-     * The notebook page of the open fit; without its pieces, which the page holds.
-     * @param mends ids of the stops that are done for everybody
-     */
-    notebook(key: string, notes: string, mends: string[], asked: Asked): Omit<Notebook, 'before' | 'after'> {
-      const { base, folded, context: own } = sessionOf(key)
-      const { sizing } = readContext(base, asked)
-      const {
-        before: _before,
-        after: _after,
-        ...page
-      } = makeNotebook({
-        sizing,
-        wearer: WearerSchema.nullable().parse(asked.wearer),
-        notes,
-        forEverybody: new Set(mends),
-        garments: [base, ...(folded?.stops.map((s) => s.garment) ?? [])],
-        stops: folded?.stops ?? [],
-        faults: folded && own ? listFaults(folded, own) : [],
-      })
-      return page
-    },
+    // What Size, tissue fitting and the notebook show.
+    sizeUp: (key: string, held: number[], asked: Asked): SentSized => sizeUpFor(sessionOf(key), held, asked),
+    schools: (key: string, asked: Asked): SchoolOutcome[] => schoolsFor(sessionOf(key), asked),
+    lengthStop: (key: string, lengthId: string, asked: Asked): LengthStop | null => lengthStopFor(sessionOf(key), lengthId, asked),
+    askedGiven: (key: string, isBought: boolean, asked: Asked): AskedGiven[] => askedGivenFor(sessionOf(key), isBought, asked),
+    notebook: (key: string, notes: string, mends: string[], asked: Asked): NotebookPage => notebookFor(sessionOf(key), notes, mends, asked),
 
     /** Stops that are done now, and would not find what they are about in another plan: the titles and ids of those. */
     lost(key: string, plan: unknown): { id: string; title: string }[] {

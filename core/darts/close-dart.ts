@@ -25,8 +25,8 @@ import {
   type Shape,
 } from '../pattern'
 import { EQUAL_MM, PARALLEL_RAD, SMOOTH_DEG, STRAIGHT_MM, WINDOW_JOGS, WINDOW_MIN_MM } from '../tolerances'
+import { DEG } from '../units'
 
-const DEG = 180 / Math.PI
 /** A window leaves this part of each edge alone. */
 const ROOM = 0.9
 
@@ -66,6 +66,7 @@ function meetHalfWay(before: Path, after: Path): [Path, Path] {
 
 /** How far to each side of an open mouth the edge is drawn anew, mm, where it has so much room. */
 const MOUTH_MM = 80
+
 /** Of a short edge at most this part is drawn anew. */
 const MOUTH_PART = 0.6
 
@@ -153,5 +154,6 @@ export function closeDart(garment: Garment, pieceId: string, dartId: string, joi
 
 const fromStart = (place: NotchPlace, length: number): NotchPlace =>
   place.from === 'start' ? place : { from: 'start', distanceMm: Math.max(0, length - place.distanceMm) }
+
 const fromEnd = (place: NotchPlace, length: number): NotchPlace =>
   place.from === 'end' ? place : { from: 'end', distanceMm: Math.max(0, length - place.distanceMm) }

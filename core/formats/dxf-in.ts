@@ -4,7 +4,7 @@ import { bounded, spend, Unworkable } from '../budget'
 import { applyAffine, boundsOf, chain, IDENTITY, joinBoxes, line, mapPath, pointsOf, type Affine, type Path, type Point } from '../geometry'
 import { refuse, type Result } from '../result'
 import { WHOLE_TURN_RAD } from '../tolerances'
-import { INCH_MM } from '../units'
+import { DEG, INCH_MM } from '../units'
 import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type ScaleFrom } from './drawing'
 import { circleArc, ellipseArc, polyline, spline } from './dxf-curves'
 import { PolylineHandler } from './dxf-polyline'
@@ -12,8 +12,10 @@ import { blockWords, isExchange, roleOfLayer } from './dxf-layers'
 
 const MAX_BYTES = 40_000_000
 const MAX_DEPTH = 12
+
 const MAX_INSERTS = 5_000
 const MAX_SHAPES = 60_000
+
 const MAX_SEGMENTS = 400_000
 /** Steps that reading one file may take. */
 const STEPS = 40_000_000
@@ -56,6 +58,7 @@ type Loose = IEntity & Record<string, unknown>
 
 const isPoint = (p: unknown): p is Point =>
   typeof p === 'object' && p !== null && Number.isFinite((p as Point).x) && Number.isFinite((p as Point).y)
+
 const figure = (v: unknown, otherwise: number): number => (typeof v === 'number' && Number.isFinite(v) ? v : otherwise)
 const points = (v: unknown): (Point & { bulge?: number })[] =>
   Array.isArray(v) ? v.filter(isPoint).map((p) => ({ x: p.x, y: p.y, bulge: figure((p as { bulge?: unknown }).bulge, 0) })) : []
@@ -133,7 +136,7 @@ function readWords(e: Loose, to: Affine, groups: string[], state: State): void {
   const at = isPoint(e.startPoint) ? e.startPoint : isPoint(e.position) ? e.position : null
   if (!at || typeof e.text !== 'string') return
   const height = Math.min(Math.abs(figure(e.textHeight, figure(e.height, 1))), 1e4)
-  const turn = (figure(e.rotation, 0) * Math.PI) / 180
+  const turn = figure(e.rotation, 0) / DEG
   const along = { x: Math.cos(turn), y: Math.sin(turn) }
   plainText(e.text.slice(0, 2000)).forEach((text, i) => {
     const from = { x: at.x + along.y * height * 1.6 * i, y: at.y - along.x * height * 1.6 * i }
@@ -193,7 +196,7 @@ function walkInsert(e: Loose, to: Affine, groups: string[], depth: number, state
   if (state.inserts > MAX_INSERTS || depth > MAX_DEPTH) return bad(`block “${String(e.name)}”`, 'blocks repeat each other too often.')
   const block = Object.hasOwn(state.dxf.blocks ?? {}, String(e.name)) ? state.dxf.blocks[String(e.name)] : undefined
   if (!block?.entities) return null
-  const turn = (figure(e.rotation, 0) * Math.PI) / 180
+  const turn = figure(e.rotation, 0) / DEG
   const [sx, sy] = [figure(e.xScale, 1), figure(e.yScale, 1)]
   const at = isPoint(e.position) ? e.position : { x: 0, y: 0 }
   const base = isPoint(block.position) ? block.position : { x: 0, y: 0 }

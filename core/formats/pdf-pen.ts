@@ -25,12 +25,14 @@ import {
 import { line, type Path } from '../geometry'
 import type { PlacedWords } from '../paper'
 import { unpackFont } from './woff'
+import { DEG } from '../units'
 
 /** Points in a millimetre. */
 export const PT = 72 / 25.4
 
 export const INK = rgb(0.08, 0.13, 0.2)
 export const FAINT = rgb(0.55, 0.62, 0.68)
+
 export const PALE = rgb(0.85, 0.88, 0.9)
 export const PAPER = rgb(1, 1, 1)
 
@@ -129,7 +131,7 @@ export function writePlaced(
     size: sizeMm * PT,
     font: bold ? fonts.bold : fonts.regular,
     color,
-    rotate: degrees((-turnRad * 180) / Math.PI),
+    rotate: degrees(-turnRad * DEG),
   })
 }
 

@@ -1,5 +1,6 @@
 import type { Sheet } from '../paper'
 import { TEST_SQUARE_MM } from '../tolerances'
+import { DEG } from '../units'
 import { toPathData } from './path-data'
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
@@ -60,7 +61,7 @@ export function writeSvg(sheet: Sheet, title: string): string {
     // Corners are named and not drawn.
     out.push(`<g id="${id}-corners" data-part="corners" stroke="none">${named(p.corners, 'h0')}</g>`)
     const words = p.words.map(({ text, at, turnRad, sizeMm, bold }) => {
-      const turn = turnRad === 0 ? '' : ` transform="rotate(${(turnRad * 180) / Math.PI} ${at.x} ${at.y})"`
+      const turn = turnRad === 0 ? '' : ` transform="rotate(${turnRad * DEG} ${at.x} ${at.y})"`
       return `<text x="${at.x}" y="${at.y}" font-size="${sizeMm}"${bold ? ' font-weight="700"' : ''}${turn}>${escape(text)}</text>`
     })
     out.push(`<g id="${id}-text" data-part="text" fill="#14213d" stroke="none">${words.join('')}</g>`)

@@ -1,9 +1,9 @@
+import { DEG } from '../units'
 import { measureSegment } from './measure-length'
 import { tangentAt } from './segment'
 import type { Path } from './types'
 import { turnRad } from './vector'
 
-const DEG = 180 / Math.PI
 /** How far apart a path is looked at, mm. */
 const STEP_MM = 3
 

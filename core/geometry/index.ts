@@ -20,6 +20,7 @@ export {
   turnAbout,
   turnDirection,
 } from './transform-path'
+
 export { flattenPath } from './flatten-path'
 export { intersectPaths, type Crossing } from './intersect-paths'
 export { findSelfCrossing } from './find-self-crossing'
@@ -32,3 +33,4 @@ export { findRoot } from './find-root'
 export { offsetOutline, offsetPath } from './offset-outline'
 export { alongGrain, crossLevel, crossPoints } from './cross-level'
 export { placeOnRay } from './place-on-ray'
+export { weld } from './weld'

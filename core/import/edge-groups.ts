@@ -13,9 +13,11 @@ import {
   type Path,
   type Point,
 } from '../geometry'
+import { DEG } from '../units'
 
 /** A dart's two legs are alike within this part of their length, and its tip is sharper than this, deg. */
 const LEG_PART = 0.06
+
 const DART_DEG = 50
 
 /** Edges nearer to the grain's direction than this are straight grain edges: folds and centres. */
@@ -33,7 +35,7 @@ export function findDarts(edges: readonly Path[]): number[] {
     const b = edges[(i + 1) % n]!
     if (!isStraightPath(a, STRAIGHT_ENOUGH_MM) || !isStraightPath(b, STRAIGHT_ENOUGH_MM)) return []
     const [la, lb] = [measureLength(a), measureLength(b)]
-    const turn = (turnRad(tangentAt(a[a.length - 1]!, 1), tangentAt(b[0]!, 0)) * 180) / Math.PI
+    const turn = turnRad(tangentAt(a[a.length - 1]!, 1), tangentAt(b[0]!, 0)) * DEG
     // Walking clockwise a dart's tip turns sharply left: nearly all the way round.
     const sharp = turn < 0 && 180 + turn < DART_DEG
     return sharp && Math.abs(la - lb) <= LEG_PART * Math.max(la, lb) ? [i] : []

@@ -8,6 +8,7 @@ import {
   placeAt,
   reversePath,
   thinOut,
+  weld,
   type Path,
   type Point,
   type Segment,
@@ -22,7 +23,7 @@ import { takeOutNotches } from './take-out-notches'
 /** Takes out parts of no length and lets each part start exactly where the one before ends; empty when nothing is left. */
 function weldClosed(path: Path): Path {
   const parts = path.filter((s) => measureLength([s]) > SAME_POINT_MM)
-  const welded: Segment[] = parts.map((s, i) => (i === 0 ? s : { ...s, from: parts[i - 1]!.to }))
+  const welded: Segment[] = [...weld(parts)]
   const last = welded[welded.length - 1]
   if (last && distance(last.to, welded[0]!.from) <= GAP_MM) welded[welded.length - 1] = { ...last, to: welded[0]!.from }
   return welded.length > FINE_SEGMENTS ? thinOut(welded, FIT_MM) : welded
@@ -33,6 +34,7 @@ const FINE_SEGMENTS = 1500
 
 /** Two lines whose boxes and areas differ by no more than this are one that is drawn twice: an area, and a line round it. */
 const TWICE_MM = 0.3
+
 const TWICE_PART = 0.002
 
 /** The closed lines without those that are drawn over another again, largest first; the line is kept, not the area. */

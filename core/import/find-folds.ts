@@ -13,14 +13,17 @@ import {
 } from '../geometry'
 import { doubleDartFigures } from '../pattern'
 import { FLATTEN_MM } from '../tolerances'
+import { DEG } from '../units'
 import type { PieceDraft } from './build-piece'
 
 /** Ends of two lines that are one point, and how near to the outline a line must begin, mm: hand-drawn files are a little off. */
 const MEET_MM = 1.5
+
 const REACH_MM = 3
 
 /** Two lines that turn away from each other by more than this are no pleat, deg; nor is a fold wider than this, mm. */
 const PLEAT_TURN_DEG = 12
+
 const PLEAT_WIDEST_MM = 150
 
 /** A dart inside a piece is at least this long, mm, and at least twice as long as wide. */
@@ -129,7 +132,7 @@ function foldAtEdge(draft: PieceDraft, a: Drawn, b: Drawn): Fold[] {
   if (mouth.toMm - mouth.fromMm <= MEET_MM) return []
   const lines = [a.i, b.i]
   if (distance(p.inner, q.inner) <= MEET_MM) return [{ what: 'dart', lines, mouth, tip: p.inner }]
-  const turn = Math.abs(turnRad(subtract(first.inner, first.root), subtract(second.inner, second.root))) * (180 / Math.PI)
+  const turn = Math.abs(turnRad(subtract(first.inner, first.root), subtract(second.inner, second.root))) * DEG
   if (turn > PLEAT_TURN_DEG || mouth.toMm - mouth.fromMm > PLEAT_WIDEST_MM) return []
   const path = [line(first.root, first.inner), line(first.inner, second.inner), line(second.inner, second.root)]
   return [{ what: 'pleat', lines, mouth, path }]

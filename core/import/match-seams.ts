@@ -1,21 +1,28 @@
-import type { EdgeRole, Garment, Piece, RunEdge } from '../pattern'
-import { familyOf, rolesScore, whatIsAmong, wordsOf, type Among } from './roles-together'
+import { familyOf, type EdgeRole, type Garment, type Piece, type RunEdge } from '../pattern'
+import { rolesScore, whatIsAmong, wordsOf, type Among } from './roles-together'
 import { beside, edgesOf, isRing, jointsOf, runsDown, runsOf, sidesOf, type Run, type Side } from './sides'
 
 /** Two sides are proposed as a seam when their lengths differ by no more than this part of the longer. */
 const LIKE_PART = 0.12
+
 /** Sides are as long as each other to this, mm, or to this part. */
 const SAME_MM = 1.5
+
 const SAME_PART = 0.006
 const NEAR_PART = 0.03
+
 /** Notches and joints that meet within this distance along a seam, mm. */
 const MEET_MM = 5
+
 /** A cap may be shorter than its armholes by this part: it was drawn so, or measured otherwise. */
 const SHORT_CAP_PART = 0.02
+
 /** Ease in a cap moves them apart by this more at most, mm. */
 const CAP_MEET_MM = 10
+
 /** What a pair must come to before it is proposed, and where its edges are called so that they belong together. */
 const LEAST_SCORE = 3
+
 const LEAST_CALLED = 2.5
 /** What each further piece in a side costs: what is sewn piece by piece is not taken for one seam. */
 const RUN_COST = 0.3

@@ -1,10 +1,9 @@
-import type { EdgeRole, Piece } from '../pattern'
+import { familyOf, type EdgeRole, type Piece } from '../pattern'
 import type { Run } from './sides'
 
-/** Pieces of one family are sewn to each other at their sides: bodice, skirt, legs. */
-export const familyOf = ({ kind }: Piece): string => (kind === 'front' || kind === 'back' ? 'body' : kind.split('-')[0]!)
 /** Words that say nothing of a piece. */
 const EMPTY_WORDS = ['piece', 'part', 'pattern', 'cut', 'the', 'and']
+
 /** The words of a piece’s name that two pieces may share. */
 export const wordsOf = (piece: Piece): string[] =>
   (piece.name.toLowerCase().match(/[a-z]{3,}/g) ?? []).filter((word) => !EMPTY_WORDS.includes(word))
@@ -39,7 +38,7 @@ export function rolesScore(a: Run, b: Run, { hasStand, hasSidePanel }: Among): n
   if (a.role === b.role && TO_ITS_LIKE.includes(a.role)) {
     const isPart = a.piece.kind === 'other' || b.piece.kind === 'other'
     if (familyOf(a.piece) !== familyOf(b.piece) && a.role !== 'panel' && !isPart) return null
-    if (a.role === 'side' && hasSidePanel && familyOf(a.piece) === 'body') return null
+    if (a.role === 'side' && hasSidePanel && familyOf(a.piece) === 'bodice') return null
     return a.role !== 'panel' && a.piece.kind === b.piece.kind && a.piece.kind !== 'sleeve' && a.piece.kind !== 'other' ? null : 2
   }
   // Between a front and a back with a panel at the side lies that.
@@ -47,7 +46,7 @@ export function rolesScore(a: Run, b: Run, { hasStand, hasSidePanel }: Among): n
   if (is('side', 'panel') && [a, b].some(isSidePanel)) return 2
   const isYoke = (r: Run) => r.role === 'panel' && /\byoke\b/i.test(r.piece.name)
   if (is('panel', 'waist') && [a, b].some(isYoke) && [a, b].some((r) => /^(?:skirt|leg)-/.test(r.piece.kind))) return 1.5
-  if (is('crotch', 'crotch')) return familyOf(a.piece) === 'body' && a.piece.kind !== b.piece.kind ? 2 : null
+  if (is('crotch', 'crotch')) return familyOf(a.piece) === 'bodice' && a.piece.kind !== b.piece.kind ? 2 : null
   // An edge of a band that is itself called waist or neckline is the one.
   if ((is('waist', 'waist') || is('neck', 'neck')) && (a.piece.kind === 'band') !== (b.piece.kind === 'band')) return 2.5
   if (is('waist', 'waist')) {

@@ -1,5 +1,6 @@
 import { cutPath, distance, measureLength, placeAt, tangentAt, turnRad, type Path } from '../geometry'
 import { CORNER_DEG, SAME_POINT_MM } from '../tolerances'
+import { DEG } from '../units'
 
 /**
  * Parts a closed outline into edges at its corners: places where it turns by more than 18 degrees.
@@ -9,7 +10,7 @@ export function splitEdges(closed: Path, cornerDeg: number = CORNER_DEG): Path[]
   const n = closed.length
   const corners = closed.flatMap((s, i) => {
     const before = closed[(i + n - 1) % n]!
-    const turn = Math.abs(turnRad(tangentAt(before, 1), tangentAt(s, 0))) * (180 / Math.PI)
+    const turn = Math.abs(turnRad(tangentAt(before, 1), tangentAt(s, 0))) * DEG
     return turn > cornerDeg ? [i] : []
   })
   if (corners.length < 2) {

@@ -1,15 +1,18 @@
 import { cross, distance, dot, line, measureLength, subtract, tangentAt, unit, type Path, type Point } from '../geometry'
 import { SAME_POINT_MM } from '../tolerances'
+import { DEG } from '../units'
 
 /** A notch that is cut into an outline is no wider at its mouth, no deeper, and no longer to walk than this, mm. */
 const MOUTH_MM = 12
+
 const DEEPEST_MM = 14
 const WALK_MM = 40
+
 const LEAST_DEPTH_MM = 1.5
 /** Below this mouth it is a slit, mm: out and back on one line. */
 const SLIT_MM = 0.8
 /** The edge goes on behind it as it came, to within these cosines: the neighbours with each other, and with the mouth. */
-const GOES_ON = Math.cos((18 * Math.PI) / 180)
+const GOES_ON = Math.cos(18 / DEG)
 const MOST_PARTS = 5
 
 /** An outline without the notches that were cut into it, and where they were. */

@@ -2,6 +2,7 @@ import { tangentAt, turnRad, type Path } from '../geometry'
 import { EQUAL_MM } from '../tolerances'
 import { ROLE_NAMES, type Edge } from '../pattern'
 import type { Tolerances, Verdict } from './types'
+import { DEG } from '../units'
 
 /** Good, to be eased in, or a fault: by how far off it is, mm. */
 export function verdictOf(offMm: number, t: Tolerances): Verdict {
@@ -9,8 +10,6 @@ export function verdictOf(offMm: number, t: Tolerances): Verdict {
   if (off <= t.goodMm + EQUAL_MM) return 'good'
   return off <= t.easeMm + EQUAL_MM ? 'ease' : 'fault'
 }
-
-const DEG = 180 / Math.PI
 
 /** Inner angle of the outline at a corner between an edge's arriving and the next edge's leaving direction, deg. */
 export function innerAngle(arriving: Path, leaving: Path): number {

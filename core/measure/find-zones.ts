@@ -2,15 +2,17 @@ import { alongGrain } from '../geometry'
 import {
   cornersBetween,
   edgePath,
+  familyOf,
   findPiece,
   grainDirection,
+  isBody,
   outlineOf,
   seamsOfEdge,
   shapeOf,
   type EdgeRole,
   type Garment,
   type Piece,
-  type PieceKind,
+  type PieceFamily,
   type Shape,
 } from '../pattern'
 import { levelOfCorner, lineLevel } from './levels'
@@ -54,12 +56,13 @@ export const ZONE_FACTS: Record<ZoneId, { name: string; measureId: string | null
   'leg-opening': { name: 'leg opening', measureId: null, limb: true },
 }
 
-const TRUNK: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back']
-const BODICE: PieceKind[] = ['front', 'back']
-const LEGS: PieceKind[] = ['leg-front', 'leg-back']
+const TRUNK: PieceFamily[] = ['bodice', 'skirt']
+const BODICE: PieceFamily[] = ['bodice']
+
+const LEGS: PieceFamily[] = ['leg']
 
 /** The kinds of piece on which each zone is measured. */
-const FOR: Record<ZoneId, PieceKind[]> = {
+const FOR: Record<ZoneId, PieceFamily[]> = {
   'high-bust': BODICE,
   bust: BODICE,
   waist: [...TRUNK, ...LEGS],
@@ -73,6 +76,7 @@ const FOR: Record<ZoneId, PieceKind[]> = {
 
 /** Below the underarm, mm: the high bust just under the arm, the bust where no line or apex says better. */
 const HIGH_BUST_BELOW_MM = 10
+
 const BUST_BELOW_MM = 40
 /** Below the crotch point, mm: the thigh is measured close under the crotch. */
 const THIGH_BELOW_MM = 25
@@ -100,7 +104,7 @@ const partsOf = new WeakMap<Piece, Map<string, ZonePart | null>>()
 
 /** Where a zone is measured on one piece of a kind that has it; null where the piece has no such place. */
 export function zonePartOf(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null {
-  if (!FOR[zone].includes(piece.kind)) return null
+  if (!FOR[zone].includes(familyOf(piece))) return null
   const known = partsOf.get(piece) ?? new Map<string, ZonePart | null>()
   partsOf.set(piece, known)
   const key = `${garment.baseSizeId} ${zone}`
@@ -113,7 +117,7 @@ function findPart(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null
   const apex = zone === 'bust' && piece.kind === 'front' ? { overApex: true as const } : {}
   const line = piece.lines.find((l) => l.role === zone)
   if (line) return { pieceId: piece.id, by: 'line', lineId: line.id, belowMm: 0, ...apex }
-  const underarm = BODICE.includes(piece.kind) ? cornerBetween(piece, 'armhole', 'side') : null
+  const underarm = familyOf(piece) === 'bodice' ? cornerBetween(piece, 'armhole', 'side') : null
   if (zone === 'high-bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: HIGH_BUST_BELOW_MM }
   if (zone === 'bust' && underarm) return { pieceId: piece.id, by: 'corner', cornerId: underarm, belowMm: BUST_BELOW_MM, ...apex }
   if (zone === 'waist') {
@@ -136,7 +140,7 @@ function findPart(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null
       if (atSide) return { pieceId: piece.id, by: 'corner', cornerId: atSide, belowMm: HIP_BELOW_WAIST_MM }
     }
   }
-  if (zone === 'thigh' && LEGS.includes(piece.kind)) {
+  if (zone === 'thigh' && familyOf(piece) === 'leg') {
     const crotch = cornerBetween(piece, 'crotch', 'inseam')
     if (crotch) return { pieceId: piece.id, by: 'corner', cornerId: crotch, belowMm: THIGH_BELOW_MM }
   }
@@ -171,15 +175,13 @@ export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {
 
 /** Kept per garment: every place along every side asks for them. */
 const roundBody = new WeakMap<Garment, FoundZone[]>()
-const alongSeams = new WeakMap<Garment, FoundZone[]>()
 
-const FAMILIES = [BODICE, ['skirt-front', 'skirt-back'], LEGS]
+const alongSeams = new WeakMap<Garment, FoundZone[]>()
 
 /** A hip goes all the way round: where one of the pieces that have a waist ends above it, none of them measures it. */
 function reachesHip(garment: Garment, piece: Piece): boolean {
-  const family = FAMILIES.find((kinds) => kinds.includes(piece.kind)) ?? []
   return garment.pieces
-    .filter((p) => family.includes(p.kind) && zonePartOf(garment, 'waist', p) !== null)
+    .filter((p) => isBody(p) && familyOf(p) === familyOf(piece) && zonePartOf(garment, 'waist', p) !== null)
     .every((p) => zonePartOf(garment, 'hip', p) !== null)
 }
 

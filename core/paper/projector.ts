@@ -1,13 +1,16 @@
 import { z } from 'zod'
 import { refuse, ok, type Result } from '../result'
-import { lengthToken } from '../units'
+import { DEG, lengthToken } from '../units'
 
 /** Side of the square that is thrown for measuring, pixels of the picture. */
 export const SQUARE_PX = 500
+
 /** What such a square may measure on a table, mm: a projector near it, and one under a high ceiling. */
 const SQUARE_MM = { least: 60, most: 2500 }
+
 /** Across and down differ by no more than this where a projector looks straight down. */
 const MOST_UNEVEN = 1.25
+
 /** From here on it is said that the projector does not look straight down. */
 const SAID_UNEVEN = 1.01
 
@@ -22,6 +25,7 @@ export const ProjectorSchema = z.strictObject({
   /** The day of measuring. */
   measuredOn: z.string().max(10),
 })
+
 export type Projector = z.infer<typeof ProjectorSchema>
 
 /**
@@ -71,7 +75,7 @@ export function throwMatrix(
   { pxPerMmX, pxPerMmY }: Pick<Projector, 'pxPerMmX' | 'pxPerMmY'>,
   sheet: { widthMm: number; heightMm: number },
 ): [number, number, number, number, number, number] {
-  const rad = (turnDeg * Math.PI) / 180
+  const rad = turnDeg / DEG
   const [cos, sin] = [Math.round(Math.cos(rad)), Math.round(Math.sin(rad))]
   const flip = isMirrored ? -1 : 1
   const [a, b, c, d] = [cos * flip, sin * flip, -sin, cos]

@@ -1,6 +1,7 @@
 import { boundsOfPoints, dot, type Point } from '../geometry'
 import { centreEdge, centreLine } from './centre-edge'
 import { edgePath, grainDirection, outlineOf } from './outline'
+import { isLimb } from './piece-kinds'
 import type { Piece, Shape } from './schema'
 
 /** The two directions a piece grows in, and where its middle lies. */
@@ -21,7 +22,7 @@ export function frameOf(piece: Piece, shape: Shape): Frame {
   }
   const centre = centreEdge(piece)
   if (centre) return { down, across, middle: dot(edgePath(shape, centre.id)[0]!.from, across) }
-  if (piece.kind === 'sleeve' || piece.kind.startsWith('leg')) return { down, across, middle: dot(shape.grain.from, across) }
+  if (isLimb(piece)) return { down, across, middle: dot(shape.grain.from, across) }
   const outline = outlineOf(piece, shape)
   const box = boundsOfPoints(outline.map((s) => s.from))
   return { down, across, middle: dot({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }, across) }

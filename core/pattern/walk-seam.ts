@@ -7,6 +7,10 @@ export function sideLength(garment: Garment, seam: Seam, side: 0 | 1, sizeId: st
   return seam.sides[side].reduce((sum, run) => sum + edgeLength(garment, run.pieceId, run.edgeId, sizeId), 0)
 }
 
+/** How much longer the first side of a seam is than the second, mm: its ease where that is wanted. */
+export const surplusOf = (garment: Garment, seam: Seam, sizeId: string): number =>
+  sideLength(garment, seam, 0, sizeId) - sideLength(garment, seam, 1, sizeId)
+
 function edgeLength(garment: Garment, pieceId: string, edgeId: string, sizeId: string): number {
   return measureLength(edgePath(shapeOf(findPiece(garment, pieceId)!, sizeId), edgeId))
 }

@@ -1,10 +1,13 @@
 import { Matrix, solve } from 'ml-matrix'
 import { add, cross, distance, dot, fitCurve, line, scale, subtract, turnRad, unit, type Path, type Point } from '../geometry'
+import { DEG } from '../units'
 
 /** The outline bends sharply where the ways of so much before and after it differ by more than the limit, mm. */
 const LOOK_MM = 6
+
 /** What is nearer than this to a corner is rounded by scissors, mm. */
 const CUT_MM = 1
+
 const CORNER_DEG = 20
 /** A line that leaves its chord by less is drawn straight, mm. */
 const STRAIGHT_MM = 0.35
@@ -60,7 +63,7 @@ function cornersIn(points: readonly Point[], total: number, nearMm: number): num
     for (let k = -near; k <= near; k++) sum += turns[(i + k + n) % n]!
     return sum / (2 * near + 1)
   })
-  const limit = (CORNER_DEG * Math.PI) / 180
+  const limit = CORNER_DEG / DEG
   const sharpest = middled.map((t, i) => ({ t, i })).filter(({ t }) => t > limit)
   sharpest.sort((a, b) => b.t - a.t)
   const kept: number[] = []

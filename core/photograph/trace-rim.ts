@@ -1,5 +1,6 @@
 import { finite, spend } from '../budget'
 import { add, dot, leftOf, measureLength, placeAt, scale, subtract, turnRad, unit, type Path, type Point } from '../geometry'
+import { DEG } from '../units'
 import { fromPlane, mmPerPx, toPlane, type Camera } from './camera'
 import { drawEdges, partAtCorners, type SeenEdges } from './draw-smooth'
 import { BAND_PX, edgeNear, evenly, outwardOf, smoothed } from './edges'
@@ -7,22 +8,31 @@ import type { Pixels } from './pixels'
 
 /** Points along the rim of a paper lie so far apart, dots. */
 const STEP_PX = 3
+
 /** The rough rim is off by up to so many dots of the small picture. */
 const ROUGH = 1.6
+
 /** The line drawn first is off by up to so many dots. */
 const FINE_PX = 5
+
 /** Points to both sides by which a place where no edge is seen, or a wrong one, is told. */
 const NEIGHBOURS = 8
+
 /** A place that is so far off what its neighbours say is none of this edge, dots: beside the rough rim, which is no smooth line, and beside one that is. */
 const OFF_PX = { rough: 4, drawn: 1 }
+
 /** A corner that turns by less is none, degrees. */
 const FLAT_DEG = 10
+
 /** So often it is followed along what was drawn: each time its corners are known better. */
 const PASSES = 2
+
 /** Beside a corner an edge is not seen for so many dots: it is read in a band along itself. */
 const BLUR_PX = BAND_PX.at(-1)! + 1
+
 /** An edge shorter than so many times that is seen along half of itself, or less. */
 const SHORT = 4
+
 /** The rough rim runs round a corner for so many dots of the small picture. */
 const ROUND = 1
 
@@ -55,7 +65,7 @@ function withoutFlat(edges: readonly Path[]): Path[] {
   const isFlat = edges.map((edge, k) => {
     const before = edges[(k + edges.length - 1) % edges.length]!
     const turn = turnRad(placeAt(before, measureLength(before)).tangent, placeAt(edge, 0).tangent)
-    return Math.abs(turn) * (180 / Math.PI) < FLAT_DEG
+    return Math.abs(turn) * DEG < FLAT_DEG
   })
   const first = isFlat.indexOf(false)
   if (first < 0 || isFlat.filter((flat) => !flat).length < 2) return [...edges]

@@ -1,7 +1,9 @@
 import {
   beforeOpening,
   cornersOf,
+  familyOf,
   findPiece,
+  halfOf,
   neighbours,
   type Edge,
   type EdgeRole,
@@ -109,7 +111,7 @@ function isFront(garment: Garment, half: readonly RunEdge[]): boolean | null {
   for (const run of half) {
     const piece = findPiece(garment, run.pieceId)!
     const has = (role: EdgeRole) => piece.edges.some((e) => e.role === role)
-    if (piece.kind === 'front' || piece.kind === 'back') return piece.kind === 'front'
+    if (familyOf(piece) === 'bodice') return halfOf(piece) === 'front'
     if (has('centre-front') !== has('centre-back')) return has('centre-front')
   }
   return null

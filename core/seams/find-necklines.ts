@@ -1,4 +1,4 @@
-import { findPiece, shapeOf, type Edge, type Garment, type Piece, type RunEdge } from '../pattern'
+import { familyOf, findPiece, halfOf, shapeOf, type Edge, type Garment, type Piece, type RunEdge } from '../pattern'
 import { isStraightPath } from '../geometry'
 import { ok, refuse, type Result } from '../result'
 import { STRAIGHT_MM } from '../tolerances'
@@ -45,9 +45,9 @@ function neckRuns(piece: Piece): RunEdge[][] {
 const backward = (runs: readonly RunEdge[]): RunEdge[] => runs.toReversed().map((r) => ({ ...r, reversed: !r.reversed }))
 
 /** Does a piece lie in front, or behind? By its kind, else by its centre; null where nothing says. */
-function halfOf(garment: Garment, piece: Piece): Half | null {
+function liesOn(garment: Garment, piece: Piece): Half | null {
   const own = (p: Piece): Half | null => {
-    if (p.kind === 'front' || p.kind === 'back') return p.kind
+    if (familyOf(p) === 'bodice') return halfOf(p)
     const has = (role: string) => p.edges.some((e) => e.role === role)
     return has('centre-front') === has('centre-back') ? null : has('centre-front') ? 'front' : 'back'
   }
@@ -71,10 +71,9 @@ function sewnAtNeck(garment: Garment, piece: Piece): Piece[] {
 
 /** Does a piece lie on another one’s neckline, sewn to it neck to neck? A yoke has its own armhole, and no body behind it. */
 function isFacing(garment: Garment, piece: Piece): boolean {
-  const isBody = (p: Piece) => p.kind === 'front' || p.kind === 'back'
-  if (isBody(piece)) return false
+  if (familyOf(piece) === 'bodice') return false
   const hasArmhole = (p: Piece) => p.edges.some((e) => e.role === 'armhole')
-  return sewnAtNeck(garment, piece).some((p) => isBody(p) || (hasArmhole(p) && !hasArmhole(piece)))
+  return sewnAtNeck(garment, piece).some((p) => familyOf(p) === 'bodice' || (hasArmhole(p) && !hasArmhole(piece)))
 }
 
 /**
@@ -85,7 +84,7 @@ export function findNecklines(garment: Garment): Result<Neckline[]> {
   const found: Neckline[] = []
   for (const piece of garment.pieces) {
     if (piece.kind === 'band' || !piece.edges.some(isNeck) || !piece.edges.some(endsAtShoulder)) continue
-    const half = halfOf(garment, piece)
+    const half = liesOn(garment, piece)
     if (!half) continue
     for (const walkedOn of neckRuns(piece)) {
       const ends = [edgeBeyond(piece, walkedOn, 'first'), edgeBeyond(piece, walkedOn, 'last')]

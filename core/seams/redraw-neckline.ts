@@ -25,6 +25,7 @@ import { keepNotches } from './keep-notches'
 import { angleAtShoulder, backward, halvesOf, lineOf, SQUARE_DEG, type HalfLine } from './neckline-halves'
 import { endOf, startOf, walked } from './walked'
 import type { Half } from './measure-armhole'
+import { DEG } from '../units'
 
 /** How a neckline is redrawn, mm. */
 export interface NecklineMove {
@@ -36,6 +37,7 @@ export interface NecklineMove {
 
 /** What a shoulder or a centre must keep, mm. */
 const LEAST_EDGE_MM = 10
+
 /** A half neckline must keep at least this much of its depth and its width, as a part of them: less has no shape left. */
 const LEAST_PART = 0.12
 
@@ -48,7 +50,7 @@ function stretched(half: HalfLine, centre: Point, neck: Point): HalfLine | null 
   const path = lineOf(half)
   const { out, down } = half
   const leaving = tangentAt(path[0]!, 0)
-  const along = Math.abs(dot(leaving, down)) < Math.sin((SQUARE_DEG * Math.PI) / 180) ? leaving : out
+  const along = Math.abs(dot(leaving, down)) < Math.sin(SQUARE_DEG / DEG) ? leaving : out
   const area = cross(along, down)
   /** By the two directions, which need not be square. */
   const parts = (p: Point) => ({ u: cross(p, down) / area, v: cross(along, p) / area })
@@ -67,6 +69,7 @@ const REACHES = [1, 0.75, 0.55, 0.4]
 
 /** Leaves the far end at a slope of 1 and is level at the other: u^2 (1 - u), at most 4/27 high. */
 const rise = (u: number) => (u <= 0 ? 0 : u * u * (1 - u))
+
 const steepness = (u: number) => (u <= 0 ? 0 : u * (2 - 3 * u))
 
 /** A half whose angle to the shoulder is made larger by so much, rad: both its ends are still, and it leaves the centre as it did. */
@@ -173,6 +176,7 @@ function outerEdges({ neckline, shape, edges }: Drawn, was: Path, is: Path): Rec
     }),
   )
 }
+
 /** The part of an edge over which it is measured how fast its displacement grows. */
 const SLOPE_PART = 0.02
 

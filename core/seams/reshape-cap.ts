@@ -19,6 +19,7 @@ import {
 import { displaceAlong, fading, together, type Field } from '../moves'
 import { findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
+import { DEG } from '../units'
 import { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
 import { topOfCap, type Half, type SleevedArmhole } from './measure-armhole'
 import { turnChain } from './turn-chain'
@@ -182,7 +183,7 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
 }
 
 /** The cap goes along with a sleeve seam that turns by so much at the most: its own direction stays to a degree. */
-const MOST_TURN_RAD = (0.95 * Math.PI) / 180
+const MOST_TURN_RAD = 0.95 / DEG
 
 const turned = (d: Point, rad: number): Point => rotateAbout(d, NOTHING, rad)
 

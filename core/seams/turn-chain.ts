@@ -1,8 +1,9 @@
 import { add, dot, leftOf, mapPath, rotateAbout, scale, subtract, turnRad, type Point } from '../geometry'
 import { edgePath, type Piece, type Shape } from '../pattern'
+import { DEG } from '../units'
 
 /** Beyond this the cap would meet itself in a corner across the sewn sleeve seam (two such turns, and what the cap goes along). */
-const MOST_TURN_RAD = (3.4 * Math.PI) / 180
+const MOST_TURN_RAD = 3.4 / DEG
 
 /**
  * A seam turned stiffly about its far end until its near end has gone by an amount across: its length and its shape are kept.

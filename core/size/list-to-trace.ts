@@ -1,5 +1,5 @@
 import { measureLength } from '../geometry'
-import { edgePath, findPiece, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+import { edgePath, familyOf, findPiece, isBody, shapeOf, type EdgeRole, type Garment, type Piece, type PieceFamily } from '../pattern'
 import type { ChosenSize } from './choose-size'
 import { ZONE_FACTS, type ZoneId } from '../measure'
 
@@ -17,14 +17,11 @@ export interface TraceRow {
 type Size = Pick<ChosenSize, 'sizeId' | 'beyond'>
 
 /** Which zones a kind of piece reaches over, from the top down; pieces without their own follow another (craft 4). */
-const REACHES: Record<PieceKind, ZoneId[]> = {
-  front: ['bust', 'waist', 'hip'],
-  back: ['bust', 'waist', 'hip'],
+const REACHES: Record<PieceFamily, ZoneId[]> = {
+  bodice: ['bust', 'waist', 'hip'],
   sleeve: ['bust'],
-  'skirt-front': ['waist', 'hip'],
-  'skirt-back': ['waist', 'hip'],
-  'leg-front': ['waist', 'hip', 'thigh'],
-  'leg-back': ['waist', 'hip', 'thigh'],
+  skirt: ['waist', 'hip'],
+  leg: ['waist', 'hip', 'thigh'],
   band: ['bust'],
   other: ['bust', 'waist', 'hip'],
 }
@@ -40,12 +37,11 @@ const BY_PARTNER: Partial<Record<EdgeRole, { zones: ZoneId[]; follows: string }>
   'centre-front': { zones: ['bust', 'waist', 'hip'], follows: 'follows the whole length of the centre front' },
   'centre-back': { zones: ['bust', 'waist', 'hip'], follows: 'follows the whole length of the centre back' },
 }
-const BODY: PieceKind[] = ['front', 'back', 'skirt-front', 'skirt-back', 'leg-front', 'leg-back']
 
 /** The zones a piece of the body reaches over; one that is sewn to a skirt at the waist ends there. */
 function reached(piece: Piece): ZoneId[] {
-  const isBodice = piece.kind === 'front' || piece.kind === 'back'
-  return REACHES[piece.kind].filter((zone) => !(isBodice && zone === 'hip' && piece.edges.some((e) => e.role === 'waist')))
+  const isBodice = familyOf(piece) === 'bodice'
+  return REACHES[familyOf(piece)].filter((zone) => !(isBodice && zone === 'hip' && piece.edges.some((e) => e.role === 'waist')))
 }
 
 /** A chosen size in words: the printed one, and the steps beyond it. */
@@ -67,7 +63,7 @@ function followed(garment: Garment, piece: Piece): { zones: ZoneId[]; follows: s
             const partner = findPiece(garment, run.pieceId)!
             const edge = partner.edges.find((e) => e.id === run.edgeId)!
             const by = partner.kind === 'sleeve' ? { zones: ['bust' as const], follows: 'follows the sleeve' } : BY_PARTNER[edge.role]
-            const counts = by && (partner.kind === 'sleeve' || BODY.includes(partner.kind))
+            const counts = by && (partner.kind === 'sleeve' || isBody(partner))
             return counts ? [{ by, mm: measureLength(edgePath(shapeOf(partner, garment.baseSizeId), edge.id)) }] : []
           })
         : [],
@@ -93,7 +89,7 @@ export function listToTrace(garment: Garment, chosen: Partial<Record<ZoneId, Siz
     sizeName: sizeWords(garment, { sizeId, beyond }),
   })
   return garment.pieces.map((piece): TraceRow => {
-    const own = BODY.includes(piece.kind) ? null : followed(garment, piece)
+    const own = isBody(piece) ? null : followed(garment, piece)
     const zones = own?.zones ?? reached(piece)
     const sizes = zones.flatMap((zone) => {
       const size = chosen[zone]

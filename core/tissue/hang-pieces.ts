@@ -5,7 +5,10 @@ import {
   cornerPoint,
   cornersBetween,
   edgePath,
+  familyOf,
   frameOf,
+  halfOf,
+  isBody,
   outlineOf,
   shapeOf,
   timesCut,
@@ -13,7 +16,6 @@ import {
   type Garment,
   type InnerLineRole,
   type Piece,
-  type PieceKind,
   type Shape,
 } from '../pattern'
 
@@ -38,14 +40,6 @@ export interface HungPiece {
   apex: Point | null
 }
 
-const VIEWS: Partial<Record<PieceKind, View>> = {
-  front: 'front',
-  'skirt-front': 'front',
-  'leg-front': 'front',
-  back: 'back',
-  'skirt-back': 'back',
-  'leg-back': 'back',
-}
 const CENTRE: EdgeRole[] = ['centre-front', 'centre-back']
 /** Further out than any piece reaches, mm. */
 const FAR_MM = 5000
@@ -59,7 +53,7 @@ function cornerLevel(piece: Piece, shape: Shape, a: readonly EdgeRole[], b: read
 
 /** Where a piece hangs from: a level on it, and the body's level that it lies at; null for a piece that hangs from nothing. */
 function anchorOf(piece: Piece, shape: Shape, view: View, set: MeasureSet | null, waistY: number): { level: number; y: number } | null {
-  const isTop = piece.kind === 'front' || piece.kind === 'back'
+  const isTop = familyOf(piece) === 'bodice'
   const waistLine = piece.lines.find((l) => l.role === 'waist')
   const path = waistLine ? shape.lines[waistLine.id]! : null
   const { down } = frameOf(piece, shape)
@@ -81,7 +75,7 @@ function anchorOf(piece: Piece, shape: Shape, view: View, set: MeasureSet | null
 /** How a piece is laid: its middle on the middle of the figure, its side to the right. */
 function layOf(piece: Piece, shape: Shape, anchor: { level: number; y: number }): Affine {
   const { down, across, middle } = frameOf(piece, shape)
-  const isLeg = piece.kind.startsWith('leg')
+  const isLeg = familyOf(piece) === 'leg'
   const [corner] = isLeg ? cornersBetween(piece, ['waist'], ['crotch']) : []
   const edge = corner === undefined ? null : piece.edges.find((e) => e.role === 'crotch')!
   const crotch = edge ? edgePath(shape, edge.id) : null
@@ -102,9 +96,9 @@ function layOf(piece: Piece, shape: Shape, anchor: { level: number; y: number })
 export function hangPieces(garment: Garment, set: MeasureSet | null, sizeId = garment.baseSizeId): HungPiece[] {
   const hung: HungPiece[] = []
   const ends: Partial<Record<View, number>> = {}
-  const kinds = (isTop: boolean) => garment.pieces.filter((p) => VIEWS[p.kind] && (p.kind === 'front' || p.kind === 'back') === isTop)
+  const kinds = (isTop: boolean) => garment.pieces.filter((p) => isBody(p) && (familyOf(p) === 'bodice') === isTop)
   for (const piece of [...kinds(true), ...kinds(false)]) {
-    const view = VIEWS[piece.kind]!
+    const view = halfOf(piece)!
     const shape = shapeOf(piece, sizeId)
     const anchor = anchorOf(piece, shape, view, set, ends[view] ?? 0)
     if (!anchor) continue
@@ -145,7 +139,7 @@ export function hangPieces(garment: Garment, set: MeasureSet | null, sizeId = ga
       apex: marked ? move(shape.points[marked.id]!) : null,
     })
     const waist = cornerLevel(piece, shape, ['waist'], CENTRE)
-    if ((piece.kind === 'front' || piece.kind === 'back') && waist !== null) ends[view] = anchor.y + waist - anchor.level
+    if (familyOf(piece) === 'bodice' && waist !== null) ends[view] = anchor.y + waist - anchor.level
   }
   return hung
 }

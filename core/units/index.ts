@@ -1,4 +1,5 @@
 export * from './types'
+export { DEG } from './angle'
 export { parseLength, plainText } from './parse-length'
 export { differenceOnRuler, formatFigure, markMm, onRuler, RULERS, unitsOf, type Ruler } from './ruler'
 export { formatDifference } from './format-difference'

@@ -1,3 +1,4 @@
+import { DEG } from '../../core/units'
 import { diceOf } from '../../core/dice'
 import { flattenPath, type Path, type Point } from '../../core/geometry'
 import type { Pixels } from '../../core/photograph'
@@ -145,7 +146,7 @@ export const cornersOf = ({ widthMm, heightMm }: { widthMm: number; heightMm: nu
 function floorAt(scene: Scene): (px: Point) => Point {
   const { camera, lens, widthPx, heightPx } = scene
   const half = Math.hypot(widthPx, heightPx) / 2
-  const rad = (deg: number) => (deg * Math.PI) / 180
+  const rad = (deg: number) => deg / DEG
   const [cx, sx] = [Math.cos(rad(camera.leansX)), Math.sin(rad(camera.leansX))]
   const [cy, sy] = [Math.cos(rad(camera.leansY)), Math.sin(rad(camera.leansY))]
   const [cz, sz] = [Math.cos(rad(camera.turned)), Math.sin(rad(camera.turned))]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import { formatLength, parseLength } from '~~/core/units'
 import { usePrefs } from '~/stores/prefs'
 import { markAll } from '~/typed'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import type { ComparedPiece } from '~~/core/fittings'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes } from '~~/core/geometry'

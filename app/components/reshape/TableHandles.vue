@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Handle } from '~~/core/changes'
 import { add, dot, nearestPlace, scale, type Point } from '~~/core/geometry'
-import { markMm } from '~~/core/units'
+import { DEG, markMm } from '~~/core/units'
 import { arrowOf, useDrag } from '~/composables/useDrag'
 import { usePrefs } from '~/stores/prefs'
 
@@ -102,7 +102,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
       <circle :cx="h.at.x" :cy="h.at.y" :r="9 / zoom" fill="var(--panel)" stroke="var(--note)" :stroke-width="2.6 / zoom" />
       <path
         :d="`M${h.at.x - 4 / zoom} ${h.at.y - 2 / zoom}l${4 / zoom} ${-4 / zoom}l${4 / zoom} ${4 / zoom}M${h.at.x - 4 / zoom} ${h.at.y + 2 / zoom}l${4 / zoom} ${4 / zoom}l${4 / zoom} ${-4 / zoom}`"
-        :transform="`rotate(${(Math.atan2(h.handle.axis.y, h.handle.axis.x) * 180) / Math.PI - 90} ${h.at.x} ${h.at.y})`"
+        :transform="`rotate(${Math.atan2(h.handle.axis.y, h.handle.axis.x) * DEG - 90} ${h.at.x} ${h.at.y})`"
         fill="none"
         stroke="var(--note)"
         :stroke-width="1.8 / zoom"

@@ -3,7 +3,7 @@ import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
 import { ASIDES, isUnnamed } from '~~/core/import'
-import { EDGE_ROLES, PIECE_KINDS, ROLE_NAMES, toName, type PieceKind } from '~~/core/pattern'
+import { EDGE_ROLES, KIND_FACTS, PIECE_KINDS, ROLE_NAMES, toName } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
@@ -16,24 +16,12 @@ const mode = ref<'edges' | 'notches' | 'corners' | 'pair'>('edges')
 /** The corner whose place on another size is being shown. */
 const pairing = ref<{ sizeName: string; corner: number } | null>(null)
 
-const KIND_NAMES: Record<PieceKind, string> = {
-  front: 'front',
-  back: 'back',
-  sleeve: 'sleeve',
-  'leg-front': 'front leg',
-  'leg-back': 'back leg',
-  'skirt-front': 'skirt front',
-  'skirt-back': 'skirt back',
-  band: 'band',
-  other: 'other',
-}
-
 const MODES = [
   { value: 'edges', label: 'Name edges' },
   { value: 'notches', label: 'Set notches' },
   { value: 'corners', label: 'Set corners' },
 ] as const
-const KINDS = PIECE_KINDS.map((value) => ({ value, label: KIND_NAMES[value] }))
+const KINDS = PIECE_KINDS.map((value) => ({ value, label: KIND_FACTS[value].name }))
 /** The first stands for an edge that nobody has named. */
 const ROLES = [
   { value: '', label: 'no name yet', disabled: true } as const,

@@ -2,6 +2,7 @@ import { tangentAt, turnRad, distance } from '../../geometry'
 import type { Garment } from '../../pattern'
 import { type Crotch, HALVES, joinRuns } from '../../seams'
 import { EQUAL_MM, CAP_END_DEG } from '../../tolerances'
+import { DEG } from '../../units'
 import { bothShapes, holdMeasure, holdEdge, holdGrain, holdSeams } from '../shared/held'
 import type { HeldPromise } from '../types'
 
@@ -19,7 +20,7 @@ export function heldByScoop(before: Garment, after: Garment, crotch: Crotch, siz
     const leg = crotch[half]
     const { piece, was, is } = bothShapes(before, after, leg.piece.id, sizeId)
     const [a, b] = [joinRuns(was, leg.runs), joinRuns(is, leg.runs)]
-    const deg = (x: ReturnType<typeof tangentAt>, y: ReturnType<typeof tangentAt>) => (turnRad(x, y) * 180) / Math.PI
+    const deg = (x: ReturnType<typeof tangentAt>, y: ReturnType<typeof tangentAt>) => turnRad(x, y) * DEG
     const still = piece.edges.filter((e) => e.role !== 'crotch' && e.role !== 'dart-leg' && e.role !== 'outseam')
     return [
       holdMeasure('waist end of the crotch, moved by', piece.name, 0, distance(a[0]!.from, b[0]!.from), EQUAL_MM),

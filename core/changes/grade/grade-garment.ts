@@ -1,4 +1,4 @@
-import { findPiece, shapeOf, sizeBeyond, timesCut, type Garment, type Piece } from '../../pattern'
+import { familyOf, findPiece, shapeOf, sizeBeyond, timesCut, type Garment, type Piece } from '../../pattern'
 import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
@@ -55,7 +55,7 @@ interface Carriers {
 function carriersOf(piece: Piece, zone: ZoneId): Carriers | null {
   const corners = cardinalsOf(piece).filter((c) => c !== null)
   const here = (list: Cardinal[]) => corners.filter((c) => list.includes(c))
-  if (zone === 'hip' && piece.kind.startsWith('leg')) return { asked: ['hip-side', 'crotch-point'], moved: ['hip-side'] }
+  if (zone === 'hip' && familyOf(piece) === 'leg') return { asked: ['hip-side', 'crotch-point'], moved: ['hip-side'] }
   const list =
     zone === 'bust'
       ? here(['underarm'])

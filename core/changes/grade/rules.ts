@@ -1,4 +1,4 @@
-import { findPiece, timesCut, type Garment, type Piece, type PieceKind } from '../../pattern'
+import { familyOf, findPiece, halfOf, timesCut, type Garment, type Piece } from '../../pattern'
 import type { Cardinal, GradeInputs, Rule, RuleTable } from './schema'
 
 const to = (across: number, along: number): Rule => ({ across, along })
@@ -57,19 +57,10 @@ function ownRules(centre: GradeInputs['centre']): Record<RuleTable, Partial<Reco
 
 /** Which table a piece grows by; null for bands, which follow the edge that they are sewn to. */
 export function tableOf(piece: Piece): RuleTable | null {
-  const byKind: Record<PieceKind, RuleTable | null> = {
-    front: 'bodice-front',
-    back: 'bodice-back',
-    sleeve: 'sleeve',
-    'skirt-front': 'skirt',
-    'skirt-back': 'skirt',
-    'leg-front': 'leg',
-    'leg-back': 'leg',
-    band: null,
-    other: 'one-piece',
-  }
-  const trunk = piece.kind === 'front' || piece.kind === 'back'
-  return trunk && piece.edges.some((e) => e.role === 'leg-opening') ? 'one-piece' : byKind[piece.kind]
+  const family = familyOf(piece)
+  if (family === 'band') return null
+  if (family === 'other' || (family === 'bodice' && piece.edges.some((e) => e.role === 'leg-opening'))) return 'one-piece'
+  return family === 'bodice' ? `bodice-${halfOf(piece)!}` : family
 }
 
 /** The rules in force: ours, with the sewist's own in their place. */

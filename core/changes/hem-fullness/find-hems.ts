@@ -1,22 +1,9 @@
 import { measureLength } from '../../geometry'
-import { edgePath, type Edge, type EdgeRole, type Garment, type Piece, type PieceKind, type Shape } from '../../pattern'
+import { edgePath, familyOf, isBody, type Edge, type EdgeRole, type Garment, type Piece, type PieceFamily, type Shape } from '../../pattern'
 
 const HEMS: EdgeRole[] = ['hem', 'leg-opening']
 /** What hangs the piece up, by the kind of piece: the edge that keeps its length. */
-const TOPS: Partial<Record<PieceKind, EdgeRole>> = {
-  'skirt-front': 'waist',
-  'skirt-back': 'waist',
-  'leg-front': 'waist',
-  'leg-back': 'waist',
-  sleeve: 'cap',
-}
-
-const PARTNERS: Partial<Record<PieceKind, PieceKind>> = {
-  'skirt-front': 'skirt-back',
-  'skirt-back': 'skirt-front',
-  'leg-front': 'leg-back',
-  'leg-back': 'leg-front',
-}
+const TOPS: Partial<Record<PieceFamily, EdgeRole>> = { skirt: 'waist', leg: 'waist', sleeve: 'cap' }
 
 /** A hem and the edge opposite it, both in outline order, darts left out. */
 export interface HemAndTop {
@@ -26,7 +13,7 @@ export interface HemAndTop {
 
 /** The hem of a skirt, leg or sleeve and what it hangs from; null for a piece that has not got both. */
 export function hemAndTop(piece: Piece): HemAndTop | null {
-  const role = TOPS[piece.kind]
+  const role = TOPS[familyOf(piece)]
   if (!role) return null
   const hem = runOf(piece, (e) => HEMS.includes(e.role))
   const top = runOf(piece, (e) => e.role === role)
@@ -47,13 +34,17 @@ function runOf(piece: Piece, is: (e: Edge) => boolean): Edge[] {
 export function hemPartners(garment: Garment, pieceId: string): Piece[] {
   const asked = garment.pieces.find((p) => p.id === pieceId)
   if (!asked || !hemAndTop(asked)) return []
-  const kind = PARTNERS[asked.kind]
   const sewn = (p: Piece) =>
     garment.seams.some((s) => {
       const ids = s.sides.flat().map((r) => r.pieceId)
       return ids.includes(asked.id) && ids.includes(p.id)
     })
-  return [asked, ...garment.pieces.filter((p) => p.id !== asked.id && p.kind === kind && hemAndTop(p) && sewn(p))]
+  return [
+    asked,
+    ...garment.pieces.filter(
+      (p) => p.id !== asked.id && isBody(p) && familyOf(p) === familyOf(asked) && p.kind !== asked.kind && hemAndTop(p) && sewn(p),
+    ),
+  ]
 }
 
 export const lengthOf = (shape: Shape, edges: readonly Edge[]): number =>

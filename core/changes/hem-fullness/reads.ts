@@ -1,4 +1,4 @@
-import { timesCut, type Garment } from '../../pattern'
+import { isLimb, timesCut, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
@@ -24,9 +24,7 @@ export function readHemFullness(wish: Wish, garment: Garment, begun: () => HemFu
   const piece = (asked.pieces.length > 0 ? asked.pieces : garment.pieces).find((p) => hemAndTop(p) !== null)
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
   const mm = oneAmount(wish, way)
-  const round =
-    hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) /
-    (piece.kind === 'sleeve' || piece.kind.startsWith('leg') ? LIMBS : 1)
+  const round = hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) / (isLimb(piece) ? LIMBS : 1)
   const isEach = says(wish, 'each')
   const amountMm = mm === null ? 0 : isEach ? mm : mm / round
   return [

@@ -3,7 +3,7 @@ import { partnersIn } from '../shared/partners-in'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { lengthAtLines } from './gives-length'
 import { mendSide } from './mends'
-import { findPiece } from '../../pattern'
+import { familyOf, findPiece } from '../../pattern'
 import { defineChange } from '../define-change'
 import { beginAtLevels, firstLevel } from '../shared/levels/begin'
 import { dragLengthen, lengthenHandles } from './handles'
@@ -72,11 +72,11 @@ export const lengthen = defineChange({
       ? 'a piece that has gone'
       : piece.kind === 'sleeve'
         ? 'the sleeve'
-        : piece.kind.startsWith('leg')
+        : familyOf(piece) === 'leg'
           ? 'the leg'
-          : piece.kind.startsWith('skirt')
+          : familyOf(piece) === 'skirt'
             ? 'the skirt'
-            : piece.kind === 'front' || piece.kind === 'back'
+            : familyOf(piece) === 'bodice'
               ? 'the body'
               : piece.name
     const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'

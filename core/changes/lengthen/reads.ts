@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { edgePath, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
+import { edgePath, familyOf, isLimb, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { isHeight, saidLevel } from '../shared/reading/levels'
@@ -148,7 +148,7 @@ function readHeight(families: readonly Piece[][], wish: Wish, sizeId: string): R
   const way = towards(wish, LOWER, HIGHER)
   if (!name || way === 0 || says(wish, 'hem', 'leg-opening')) return []
   // The waist of trousers and skirts is their upper edge.
-  const meant = families.filter((f) => name !== 'waist' || f[0]!.kind === 'front' || f[0]!.kind === 'back')
+  const meant = families.filter((f) => name !== 'waist' || familyOf(f[0]!) === 'bodice')
   return meant.flatMap((pieces): Reading<LevelsInputs>[] => {
     const found = pieces.flatMap((piece) => {
       const said = saidLevel(piece, sizeId, saidAs(wish, 'above', name))
@@ -185,8 +185,7 @@ function readEnd(garment: Garment, wish: Wish, sizeId: string): Reading<LevelsIn
   return [reading]
 }
 
-const isLeg = (piece: Piece): boolean => piece.kind.startsWith('leg')
-const isLimb = (piece: Piece): boolean => piece.kind === 'sleeve' || piece.kind.startsWith('leg')
+const isLeg = (piece: Piece): boolean => familyOf(piece) === 'leg'
 
 /** Craft 6.1 as it is said: “lengthen the leg by 2 keep the knee”, “2 in shorter above the waist”, “make the sleeve 22 in long”. */
 export function readLengthen(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {

@@ -1,6 +1,6 @@
 import { crossLevel, alongGrain, placeAt, measureLength, nearestPlace } from '../../geometry'
 import { cutPiece } from '../../moves'
-import { edgePath, grainDirection, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
+import { edgePath, grainDirection, halfOf, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { type Result, ok, refuse } from '../../result'
 import type { ChangeContext } from '../types'
 import { startsAbove, placeBelow } from './places'
@@ -64,9 +64,10 @@ export function firstWedge(piece: Piece, sizeId: string): LevelWedgeInputs | nul
 
 /** A wedge begins at least this far from the ends of its edge, mm: there must be edge to rule straight on both sides. */
 const LEAST_MM = 20
+
 /** To begin with: nothing wide, level from the centre of a back to half of its side, else of another piece. */
 export function beginWedge(garment: Garment, context: ChangeContext): Result<LevelWedgeInputs> {
-  const backFirst = [...garment.pieces].sort((a, b) => Number(b.kind.includes('back')) - Number(a.kind.includes('back')))
+  const backFirst = [...garment.pieces].sort((a, b) => Number(halfOf(b) === 'back') - Number(halfOf(a) === 'back'))
   for (const piece of backFirst) {
     const begun = firstWedge(piece, context.sizeId)
     if (begun) return ok(begun)

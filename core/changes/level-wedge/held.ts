@@ -1,6 +1,7 @@
 import { isStraightPath, turnRad, subtract } from '../../geometry'
 import { type Garment, edgePath, type Shape, grainDirection } from '../../pattern'
 import { EQUAL_MM, LENGTH_KEPT_MM, STRAIGHT_MM } from '../../tolerances'
+import { DEG } from '../../units'
 import { bothShapes, holdMeasure, holdEdge, holdGrain } from '../shared/held'
 import { type SwungPiece, openingOf } from '../shared/swing-garment'
 import type { HeldPromise } from '../types'
@@ -32,7 +33,7 @@ export function heldByWedge(
     const path = edgePath(s, edge.id)
     // Both are lines without a direction: the angle between them is 90 degrees at most.
     const turn = Math.abs(turnRad(subtract(path[path.length - 1]!.to, path[0]!.from), grainDirection(s)))
-    return (Math.min(turn, Math.PI - turn) * 180) / Math.PI
+    return Math.min(turn, Math.PI - turn) * DEG
   }
   return [...held, holdMeasure(`grain to the ${edge.name}`, piece.name, toEdge(was), toEdge(is), EQUAL_MM, 'deg')]
 }

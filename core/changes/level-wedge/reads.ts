@@ -1,4 +1,4 @@
-import type { Garment } from '../../pattern'
+import { familyOf, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
@@ -20,7 +20,7 @@ export function readLevelWedge(
   wedgeOn: (pieceId: string) => LevelWedgeInputs | null,
 ): Reading<LevelWedgeInputs>[] {
   const isCentre = says(wish, 'centre-back', 'centre-front') && !says(wish, 'hem', 'dart')
-  const hasLegs = garment.pieces.some((p) => p.kind.startsWith('leg'))
+  const hasLegs = garment.pieces.some((p) => familyOf(p) === 'leg')
   // “Raise the back waist”: the middle of trousers is longer there, the side as it is.
   const isWaist = says(wish, 'waist') && says(wish, 'front', 'back') && says(wish, ...HIGHER, ...LOWER)
   const isLeg = hasLegs && (says(wish, 'flat-seat', 'full-seat', 'belly', 'front-rise', 'back-rise') || isWaist)

@@ -1,4 +1,4 @@
-import { findPiece, shapeOf, type Garment, type Piece, type PieceKind, type Seam, sideLength } from '../../pattern'
+import { findPiece, shapeOf, type Garment, type Piece, type PieceKind, type Seam, surplusOf } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { SEAM_GOOD_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
@@ -63,7 +63,7 @@ export function applyPieceSize(garment: Garment, inputs: PieceSizeInputs, contex
 function seamCautions(before: Garment, after: Garment, cut: readonly Piece[]): Caution[] {
   const ids = cut.map((p) => p.id)
   const off = (garment: Garment, seam: Seam) => {
-    const surplus = sideLength(garment, seam, 0, garment.baseSizeId) - sideLength(garment, seam, 1, garment.baseSizeId)
+    const surplus = surplusOf(garment, seam, garment.baseSizeId)
     return Math.max(0, surplus - seam.wantedEase.maxMm, seam.wantedEase.minMm - surplus)
   }
   return before.seams.flatMap((seam): Caution[] => {

@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { type Garment, type Piece, shapeOf, findPiece, edgePath, type Seam, sideLength } from '../../pattern'
+import { type Garment, type Piece, shapeOf, findPiece, edgePath, surplusOf } from '../../pattern'
 import { EQUAL_MM } from '../../tolerances'
 import { holdMeasure, holdGrain } from '../shared/held'
 import type { HeldPromise } from '../types'
@@ -22,14 +22,13 @@ export function heldByPieceSize(before: Garment, after: Garment, cut: readonly P
   })
   const ids = cut.map((p) => p.id)
   const inside = before.seams.filter((s) => s.sides.flat().every((r) => ids.includes(r.pieceId)))
-  const surplus = (garment: Garment, seam: Seam, size: string) => sideLength(garment, seam, 0, size) - sideLength(garment, seam, 1, size)
   return [
     ...inside.map((seam) =>
       holdMeasure(
         `${seam.name}, difference of its sides as in size ${name}`,
         'garment',
-        surplus(before, seam, sizeId),
-        surplus(after, seam, now),
+        surplusOf(before, seam, sizeId),
+        surplusOf(after, seam, now),
         EQUAL_MM,
       ),
     ),

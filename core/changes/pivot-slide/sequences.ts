@@ -1,6 +1,6 @@
 import { add, applyAffine, chain, dot, mix, scale, slideBy, subtract, turnAbout } from '../../geometry'
 import { pivotAngle, type TracedRun } from '../../moves'
-import { cornersOf, edgePath, frameOf, neighbours, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { cornersOf, edgePath, frameOf, isBody, neighbours, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { pointOnChain, zonesOnChain } from '../../measure'
 import { SNAP_MM } from '../../tolerances'
 import { shoulderEnds } from '../shared/find-shoulders'
@@ -256,9 +256,6 @@ const wider: Plan = (_garment, piece, shape, amountMm) =>
 
 const PLANS: Record<Exclude<PivotSlideInputs['sequence'], 'free'>, Plan> = { waist, hip, bust, slope, longer, wider }
 
-/** Kinds of pieces that have a side: sleeves and bands have moves of their own. */
-const BODIES = ['front', 'back', 'skirt-front', 'skirt-back', 'leg-front', 'leg-back']
-
 /** What a ready-made sequence does to a piece, or null when it has no place on it or no turn gives the amount. */
 export function planSequence(
   garment: Garment,
@@ -268,5 +265,5 @@ export function planSequence(
   amountMm: number,
   sizeId: string,
 ): PivotPlan | null {
-  return BODIES.includes(piece.kind) ? PLANS[sequence](garment, piece, shape, amountMm, sizeId) : null
+  return isBody(piece) ? PLANS[sequence](garment, piece, shape, amountMm, sizeId) : null
 }

@@ -5,8 +5,7 @@ import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { besideDart, familyMm, type FoundDart } from '../shared/darts/find-darts'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
 import type { HeldPromise } from '../types'
-
-const DEG = 180 / Math.PI
+import { DEG } from '../../units'
 
 /** Where an apex is after its dart was raised by so many mm along the grain. */
 export function raisedApex(apex: Point, was: Shape, upMm: number): Point {

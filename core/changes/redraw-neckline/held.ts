@@ -3,13 +3,11 @@ import { measureLength } from '../../geometry'
 import { edgePath, findPiece, shapeOf, type Garment, sideLength } from '../../pattern'
 import { isStraightBand, isStraightNeckline, neckAngles, SQUARE_DEG, type Neckline } from '../../seams'
 import { LENGTH_KEPT_MM, NECK_SQUARE_DEG, RUN_THROUGH_DEG } from '../../tolerances'
-import { lengthToken } from '../../units'
+import { DEG, lengthToken } from '../../units'
 import { bothShapes, holdMeasure, holdSeams, holdTheRest } from '../shared/held'
 import type { Caution, HeldPromise } from '../types'
 import type { RedrawNecklineInputs } from './schema'
 import { follows, isNeckOf } from './sewn-to'
-
-const DEG = 180 / Math.PI
 
 /** The same neckline on the garment after. */
 const now = (after: Garment, n: Neckline): Neckline => ({ ...n, piece: findPiece(after, n.piece.id)! })

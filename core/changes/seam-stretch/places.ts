@@ -1,7 +1,7 @@
 import { alongGrain } from '../../geometry'
 import { findZones, zoneLevel } from '../../measure'
 
-import { grainDirection, findPiece, shapeOf, type Garment, neighbours } from '../../pattern'
+import { grainDirection, findPiece, shapeOf, type Garment, neighbours, familyOf } from '../../pattern'
 import { lengthOfSide, placeOnSeam, sidesOfSeam, type SeamSide } from '../../seams'
 import { refOfSeam, type FoundSeam } from './find-seams'
 import type { SeamStretchInputs } from './schema'
@@ -36,7 +36,7 @@ export function usualStretch(garment: Garment, seam: FoundSeam, sizeId: string, 
   const total = lengthOfSide(garment, sidesOfSeam(garment, seam.piece.id, seam.edge.id, sizeId)[0]!, sizeId)
   const named = zoneId === undefined ? null : placeOfZone(garment, seam, zoneId, sizeId)
   // The middle of trousers is pinned at the waist, where its seam ends.
-  const atMm = named ?? (seam.edge.role === 'crotch' && seam.piece.kind.startsWith('leg') ? 0 : total / 2)
+  const atMm = named ?? (seam.edge.role === 'crotch' && familyOf(seam.piece) === 'leg' ? 0 : total / 2)
   const reach = Math.min(REACH_MM, total / 2)
   return { seam: refOfSeam(seam), atMm, aboveMm: Math.min(reach, atMm), belowMm: reach, amountMm: 0 }
 }

@@ -1,4 +1,4 @@
-import type { Garment } from '../../pattern'
+import { familyOf, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { isNamed } from '../shared/reading/things'
@@ -38,7 +38,7 @@ const OTHERS: readonly Concept[] = [
 /** The seams that a wish names, by their edges. */
 function meant(garment: Garment, wish: Wish): FoundSeam[] {
   const seams = findSeams(garment)
-  const isLeg = (s: FoundSeam) => s.piece.kind.startsWith('leg')
+  const isLeg = (s: FoundSeam) => familyOf(s.piece) === 'leg'
   const isHalf = (s: FoundSeam, half: string) => s.piece.kind.includes(half) || s.piece.name.toLowerCase().includes(half)
   const by: [Concept, (s: FoundSeam) => boolean][] = [
     // The middle of the back of trousers is the upper part of their crotch seam.

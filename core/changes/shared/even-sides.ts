@@ -11,9 +11,10 @@ import {
   type RunEdge,
   type Garment,
   type Seam,
+  surplusOf,
 } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
-import { nearestWanted, surplusOf } from './evened'
+import { nearestWanted } from './evened'
 
 /** Sides of a seam that came out further apart than this are evened at their lower end, mm: a fifth of what may remain. */
 const EVEN_MM = SEAM_KEPT_MM / 5

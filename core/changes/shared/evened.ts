@@ -1,10 +1,5 @@
-import { sideLength } from '../../pattern'
-import type { Garment, Seam } from '../../pattern'
+import { surplusOf, type Garment, type Seam } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
-
-/** First side of a seam less its second, mm. */
-export const surplusOf = (garment: Garment, seam: Seam, sizeId: string): number =>
-  sideLength(garment, seam, 0, sizeId) - sideLength(garment, seam, 1, sizeId)
 
 /** The wanted ease that lies nearest to a surplus, mm. */
 export const nearestWanted = ({ wantedEase: { minMm, maxMm } }: Seam, surplusMm: number): number =>

@@ -13,7 +13,7 @@ import {
 } from '../../seams'
 import { CAP_END_DEG, EASE_KEPT_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import type { Caution, HeldPromise } from '../types'
-import { lengthToken } from '../../units'
+import { DEG, lengthToken } from '../../units'
 import { holdMeasure } from './held'
 
 /** Seams of sleeves into armholes, by id: their ease is promised half by half, and not as the difference of their sides. */
@@ -68,7 +68,7 @@ export function heldByPairs(before: Garment, after: Garment, sizeId: string, opt
           return (which === 'last') !== run.reversed ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
         }
         const seamTurn = endsBy === 'seams' ? turnRad(seamAt(wasShape), seamAt(isShape)) : 0
-        const turn = ((turnRad(directionAt(wasShape), directionAt(isShape)) - seamTurn) * 180) / Math.PI
+        const turn = (turnRad(directionAt(wasShape), directionAt(isShape)) - seamTurn) * DEG
         return [
           length,
           holdMeasure(

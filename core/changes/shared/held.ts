@@ -1,10 +1,22 @@
 import { distance, measureLength, turnRad } from '../../geometry'
 
 import { narrowestPlace, widthAt } from '../../measure'
-import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Seam, type Shape, sideLength } from '../../pattern'
+import {
+  edgePath,
+  findPiece,
+  grainDirection,
+  shapeOf,
+  type Garment,
+  type Piece,
+  type Seam,
+  type Shape,
+  sideLength,
+  surplusOf,
+} from '../../pattern'
 import { EQUAL_MM, FIT_MM, SEAM_KEPT_MM } from '../../tolerances'
+import { DEG } from '../../units'
 import type { HeldPromise } from '../types'
-import { isEvened, nearestWanted, surplusOf } from './evened'
+import { isEvened, nearestWanted } from './evened'
 
 /** A promise from two measured figures. */
 export function holdMeasure(
@@ -51,7 +63,7 @@ export function holdWaist(piece: Piece, before: Shape, after: Shape): HeldPromis
 
 /** The grain arrow stays one straight line in the same direction: its turn in degrees. */
 export function holdGrain(piece: Piece, before: Shape, after: Shape): HeldPromise {
-  const turnDeg = (turnRad(grainDirection(before), grainDirection(after)) * 180) / Math.PI
+  const turnDeg = turnRad(grainDirection(before), grainDirection(after)) * DEG
   return holdMeasure('grain in one line', piece.name, 0, turnDeg, EQUAL_MM, 'deg')
 }
 

@@ -1,6 +1,7 @@
 import { countInflections, cutPath, measureLength, placeAt, reversePath, turnRad, type Path } from '../../geometry'
 import { sideChains, zonesOnChain } from '../../measure'
 import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { DEG } from '../../units'
 import type { Caution } from '../types'
 
 /** A side that turns further than this off its old direction is said before it is cut, deg (craft 4). */
@@ -22,7 +23,7 @@ function mostTurned(piece: Piece, was: Shape, is: Shape, edgeIds: readonly { edg
     const [a, b] = [was, is].map((s) => (reversed ? reversePath(edgePath(s, edgeId)) : edgePath(s, edgeId)))
     for (let i = 0; i <= PLACES; i++) {
       const turned = Math.abs(directionAt(is, b!, i / PLACES) - directionAt(was, a!, i / PLACES))
-      most = Math.max(most, (Math.min(turned, 2 * Math.PI - turned) * 180) / Math.PI)
+      most = Math.max(most, Math.min(turned, 2 * Math.PI - turned) * DEG)
     }
   }
   return most

@@ -19,9 +19,9 @@ import {
 import { asCurves, displaceAlong, type Field } from '../../moves'
 import { edgePath, type Shape } from '../../pattern'
 import { LENGTH_FOUND_MM, SMOOTH_DEG } from '../../tolerances'
+import { DEG } from '../../units'
 import type { ShoulderEnd } from '../shared/find-shoulders'
 
-const DEG = 180 / Math.PI
 /** How far the tip is looked for to both sides of where the swing brings it, rad about the inner end. */
 const LOOKED_FOR_RAD = 0.2
 

@@ -10,20 +10,20 @@ import { largestSide } from '../shared/side-drawing'
 import { sideCautions } from '../shared/side-turns'
 import { widenSides, type SideAmounts } from '../shared/widen-sides'
 import type { Applied, ChangeContext } from '../types'
-import { halfOf, heldByMoving } from './held'
+import { wayOf, heldByMoving } from './held'
 import type { SideBalanceInputs } from './schema'
 
 const NONE: SideAmounts = { bustMm: 0, waistMm: 0, hipMm: 0 }
 
 /** How far each side edge of a piece goes out. */
 export function amountsFor(piece: Piece, inputs: SideBalanceInputs): SideAmounts {
-  const way = halfOf(piece)
+  const way = wayOf(piece)
   return way === 0 ? NONE : { bustMm: way * inputs.bustMm, waistMm: way * inputs.waistMm, hipMm: way * inputs.hipMm }
 }
 
 /** The pieces whose sides are moved. */
 export const piecesMoved = (garment: Garment, sizeId: string): Piece[] =>
-  garment.pieces.filter((p) => halfOf(p) !== 0 && sideChains(p, shapeOf(p, sizeId)).length > 0)
+  garment.pieces.filter((p) => wayOf(p) !== 0 && sideChains(p, shapeOf(p, sizeId)).length > 0)
 
 function move(garment: Garment, inputs: SideBalanceInputs): { garment: Garment; broken: ReturnType<typeof findBrokenOutline> } {
   if (inputs.bustMm === 0 && inputs.waistMm === 0 && inputs.hipMm === 0) return { garment, broken: null }
@@ -45,7 +45,7 @@ function move(garment: Garment, inputs: SideBalanceInputs): { garment: Garment; 
  */
 export function applySideBalance(garment: Garment, inputs: SideBalanceInputs, context: ChangeContext): Result<Applied<SideBalanceInputs>> {
   const moved = piecesMoved(garment, context.sizeId)
-  if (!moved.some((p) => halfOf(p) === 1) || !moved.some((p) => halfOf(p) === -1))
+  if (!moved.some((p) => wayOf(p) === 1) || !moved.some((p) => wayOf(p) === -1))
     return refuse(
       'reference-gone',
       'garment',

@@ -1,5 +1,5 @@
 import { findZones, sideChains, finishedMm } from '../../measure'
-import { type Garment, type Piece, shapeOf, timesCut } from '../../pattern'
+import { type Garment, halfOf, type Piece, shapeOf, timesCut } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
 import { holdMeasure, bothShapes, holdGrain, holdSeams } from '../shared/held'
 import { SIDE_KEYS, type SideZone } from '../shared/widen-sides'
@@ -12,7 +12,7 @@ export function heldByMoving(before: Garment, after: Garment, inputs: SideBalanc
   for (const zone of findZones(before)) {
     const key = SIDE_KEYS[zone.id as SideZone]
     if (!key || zone.parts.some((p) => p.by === 'narrowest')) continue
-    const front = zone.parts.filter((part) => halfOf(before.pieces.find((p) => p.id === part.pieceId)!) === 1)
+    const front = zone.parts.filter((part) => wayOf(before.pieces.find((p) => p.id === part.pieceId)!) === 1)
     const edges = front.reduce((sum, part) => {
       const piece = before.pieces.find((p) => p.id === part.pieceId)!
       return sum + sideChains(piece, shapeOf(piece, sizeId)).length * timesCut(piece)
@@ -31,4 +31,4 @@ export function heldByMoving(before: Garment, after: Garment, inputs: SideBalanc
 }
 
 /** Which half of the garment a piece with a side belongs to: 1 the front, −1 the back, 0 neither. */
-export const halfOf = (piece: Piece): 1 | 0 | -1 => (piece.kind.includes('front') ? 1 : piece.kind.includes('back') ? -1 : 0)
+export const wayOf = (piece: Piece): 1 | 0 | -1 => (({ front: 1, back: -1, none: 0 }) as const)[halfOf(piece) ?? 'none']

@@ -3,7 +3,7 @@ import { defineChange } from '../define-change'
 import { dragSide, largestSide, sideHandles, zonesOnSides } from '../shared/side-drawing'
 import type { Field } from '../types'
 import { applySideBalance, piecesMoved } from './apply'
-import { halfOf } from './held'
+import { wayOf } from './held'
 import { balanceSteps } from './paper-steps'
 import { readSideBalance } from './reads'
 import { SideBalanceSchema } from './schema'
@@ -24,7 +24,7 @@ export const sideBalance = defineChange({
   phase: 'sides',
   begin(garment, context) {
     const moved = piecesMoved(garment, context.sizeId)
-    return moved.some((p) => halfOf(p) === 1) && moved.some((p) => halfOf(p) === -1) && zonesOnSides(garment, context.sizeId).length > 0
+    return moved.some((p) => wayOf(p) === 1) && moved.some((p) => wayOf(p) === -1) && zonesOnSides(garment, context.sizeId).length > 0
       ? ok({ bustMm: 0, waistMm: 0, hipMm: 0 })
       : refuse('no-sides', 'garment', 'no front and back that meet in a side seam are found.', 'Name the side seams and the waist first.')
   },
@@ -50,7 +50,7 @@ export const sideBalance = defineChange({
   },
   apply: applySideBalance,
   handles: (garment, inputs, _applied, context) =>
-    sideHandles(garment, inputs, context.sizeId, (id) => halfOf(garment.pieces.find((p) => p.id === id)!) === 1),
+    sideHandles(garment, inputs, context.sizeId, (id) => wayOf(garment.pieces.find((p) => p.id === id)!) === 1),
   drag: (_garment, inputs, handleId, byMm) => dragSide(inputs, handleId, byMm),
   paperSteps: balanceSteps,
   withLargest: (_garment, inputs, largestMm) => largestSide(inputs, largestMm),

@@ -15,8 +15,7 @@ import {
 import { clearPlace } from '../shared/darts/turn-dart'
 import { apexOf, openEdges, slitAt, type FoundDart } from '../shared/darts/find-darts'
 import type { StraightenDartInputs } from './schema'
-
-const DEG = 180 / Math.PI
+import { DEG } from '../../units'
 
 /** A cut on the side that swings leaves the middle line straight but for rounding; on the other side it is off by the dart's angle, deg. */
 const SWINGS_DEG = 0.5

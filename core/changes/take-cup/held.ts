@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { type Garment, findPiece, sideLength, edgePath, shapeOf } from '../../pattern'
+import { type Garment, findPiece, edgePath, shapeOf, surplusOf } from '../../pattern'
 import { SEAM_KEPT_MM, EQUAL_MM } from '../../tolerances'
 import { bothShapes, holdMeasure, holdGrain } from '../shared/held'
 import type { HeldPromise } from '../types'
@@ -8,12 +8,18 @@ import type { HeldPromise } from '../types'
 export function heldByTakeCup(before: Garment, after: Garment, pieceId: string, sizeId: string): HeldPromise[] {
   const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
   const now = findPiece(after, pieceId)!
-  const surplus = (garment: Garment, seam: Garment['seams'][number]) =>
-    sideLength(garment, seam, 0, sizeId) - sideLength(garment, seam, 1, sizeId)
   return [
     ...before.seams
       .filter((s) => s.sides.flat().some((r) => r.pieceId === pieceId))
-      .map((s) => holdMeasure(`${s.name}, difference of its sides`, piece.name, surplus(before, s), surplus(after, s), SEAM_KEPT_MM)),
+      .map((s) =>
+        holdMeasure(
+          `${s.name}, difference of its sides`,
+          piece.name,
+          surplusOf(before, s, sizeId),
+          surplusOf(after, s, sizeId),
+          SEAM_KEPT_MM,
+        ),
+      ),
     ...piece.edges
       .filter((e) => ['armhole', 'shoulder', 'neck'].includes(e.role) && now.edges.some((o) => o.id === e.id))
       .map((e) =>

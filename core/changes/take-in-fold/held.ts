@@ -1,12 +1,11 @@
 import { distance, placeAt } from '../../geometry'
 import { edgeFamily, edgePath, findPiece, shapeOf, type Edge, type Garment } from '../../pattern'
 import { EQUAL_MM } from '../../tolerances'
+import { DEG } from '../../units'
 import { besideDart, type FoundDart } from '../shared/darts/find-darts'
 import { angleAtApexDeg, heldByTurn } from '../shared/darts/turn-dart'
 import { holdMeasure } from '../shared/held'
 import type { HeldPromise } from '../types'
-
-const DEG = 180 / Math.PI
 
 /** What was folded: seen from where, at which edge, between which pins, by how much. */
 export interface Fold {

@@ -4,7 +4,7 @@ import { bendEnd } from '../../moves'
 import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
-import { limitToken } from '../../units'
+import { DEG, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
 import type { Applied, ChangeContext } from '../types'
@@ -12,7 +12,6 @@ import { findCorner } from './find-corner'
 import { heldByTruing } from './held'
 import type { TrueCornerInputs } from './schema'
 
-const RAD = Math.PI / 180
 const SHARES = { none: 0, half: 0.5, all: 1 } as const
 
 /** The shortest of the edges that run through a corner, in any size: no reach can be longer. */
@@ -38,7 +37,7 @@ function bendShape(piece: Piece, shape: Shape, edgeId: string, atStart: boolean,
   for (const notch of piece.notches) if (notch.edgeId === edgeId) notches[notch.id] = keepNotch(notches[notch.id]!, total, atStart, reachMm)
   // A turn inward is an inner angle too large. It closes when a leaving edge turns with the clock, an arriving one against
   // it; away from the corner that is one way for the first and the other for the second.
-  const turnRad = (atStart ? 1 : -1) * turnDeg * RAD
+  const turnRad = ((atStart ? 1 : -1) * turnDeg) / DEG
   return { ...shape, notches, edges: { ...shape.edges, [edgeId]: bendEnd(path, atStart, turnRad, reachMm) } }
 }
 

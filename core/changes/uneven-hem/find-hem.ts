@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { edgePath, neighbours, seamsOfEdge, shapeOf, type Edge, type Garment, type Piece } from '../../pattern'
+import { edgePath, halfOf, neighbours, seamsOfEdge, shapeOf, type BodyHalf, type Edge, type Garment, type Piece } from '../../pattern'
 import { beyondDart } from '../../seams'
 
 /** One hem edge and where it lies between the middle of the body and the side. */
@@ -18,9 +18,9 @@ const isMiddle = (e: Edge) => e.fold || e.role === 'centre-front' || e.role === 
 /** Where an edge of a piece lies at the middle of the body: at fold or centre, or where an opened piece's other half begins. */
 const centreOf = (piece: Piece) => (piece.edges.some(isMiddle) ? isMiddle : (e: Edge) => e.role === 'hem')
 
-function halfOf(piece: Piece): 'front' | 'back' | null {
-  if (piece.kind === 'front' || piece.kind === 'skirt-front') return 'front'
-  if (piece.kind === 'back' || piece.kind === 'skirt-back') return 'back'
+/** Which half a hem lies on: by the kind of its piece, else by its centre. */
+function liesOn(piece: Piece): BodyHalf | null {
+  if (halfOf(piece)) return halfOf(piece)
   if (piece.edges.some((e) => e.role === 'centre-front')) return 'front'
   if (piece.edges.some((e) => e.role === 'centre-back')) return 'back'
   return null
@@ -54,7 +54,7 @@ export function findHem(garment: Garment, sizeId: string): HemPart[] {
   const parts: HemPart[] = []
   const seen = new Set<string>()
   for (const piece of garment.pieces) {
-    const half = halfOf(piece)
+    const half = liesOn(piece)
     if (!half) continue
     const isCentre = centreOf(piece)
     for (const edge of piece.edges) {

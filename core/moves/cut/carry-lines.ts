@@ -16,6 +16,7 @@ import {
 } from '../../geometry'
 import { FOLDED_ROLES, grainDirection, type Piece, type Shape } from '../../pattern'
 import { PARALLEL_RAD, SAME_POINT_MM, STRAIGHT_MM } from '../../tolerances'
+import { DEG } from '../../units'
 
 /** A mark line nearer to the cross-grain than this is a level, deg: printed lines are ruled square to the grain. */
 const LEVEL_DEG = 0.5
@@ -43,7 +44,7 @@ const ends = (path: Path): [Point, Point] => [path[0]!.from, path[path.length - 
 function isLevel(path: Path, shape: Shape): boolean {
   const [from, to] = ends(path)
   const off = Math.abs(dot(subtract(to, from), grainDirection(shape))) / distance(from, to)
-  return isStraightPath(path, STRAIGHT_MM) && off < Math.sin((LEVEL_DEG * Math.PI) / 180)
+  return isStraightPath(path, STRAIGHT_MM) && off < Math.sin(LEVEL_DEG / DEG)
 }
 
 /** A carried level ruled square to the grain again. */

@@ -1,4 +1,16 @@
-import { add, cutPath, isStraightPath, line, measureLength, movePath, scale, type Path, type Point, type Segment } from '../../geometry'
+import {
+  add,
+  cutPath,
+  isStraightPath,
+  line,
+  measureLength,
+  movePath,
+  scale,
+  weld,
+  type Path,
+  type Point,
+  type Segment,
+} from '../../geometry'
 import { SAME_POINT_MM, STRAIGHT_MM } from '../../tolerances'
 import { easeIn, redrawMoved } from './redraw-moved'
 
@@ -58,9 +70,4 @@ function joinStretches(stretches: [number, number][]): [number, number][] {
     else joined.push([...s])
   }
   return joined
-}
-
-/** Ends that differ by rounding noise are made one point, so that outlines stay closed to the last digit. */
-function weld(path: Segment[]): Path {
-  return path.map((s, i) => (i === 0 ? s : { ...s, from: path[i - 1]!.to }))
 }

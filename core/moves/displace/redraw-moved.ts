@@ -12,6 +12,7 @@ import {
   type Segment,
 } from '../../geometry'
 import { FIT_MM, RATE_STEP, SMOOTH_DEG } from '../../tolerances'
+import { DEG } from '../../units'
 
 /** Rises from 0 to 1 with level ends: 3u^2 - 2u^3, at most 1.5 steep. */
 export function easeIn(u: number): number {
@@ -21,6 +22,7 @@ export function easeIn(u: number): number {
 
 /** Spacing of the points a redrawn stretch is fitted through: at least this many, at most this far apart. */
 const LEAST_SAMPLES = 8
+
 const SAMPLE_MM = 6
 
 /**
@@ -43,7 +45,7 @@ export function redrawMoved(path: Path, grain: Point, movedBy: (atMm: number) =>
   }
   for (const s of path) {
     const last = run[run.length - 1]
-    const turnDeg = last ? Math.abs(turnRad(tangentAt(last, 1), tangentAt(s, 0))) * (180 / Math.PI) : 0
+    const turnDeg = last ? Math.abs(turnRad(tangentAt(last, 1), tangentAt(s, 0))) * DEG : 0
     if (turnDeg > SMOOTH_DEG) finish()
     run.push(s)
     runMm += measureSegment(s)

@@ -18,12 +18,14 @@ import {
   turnDirection,
   turnRad,
   unit,
+  weld,
   type Affine,
   type Path,
   type Point,
   type Segment,
 } from '../../geometry'
 import { HINGE_LENGTH_MM, SAME_POINT_MM, SMOOTH_DEG, STRAIGHT_MM, WINDOW_JOGS, WINDOW_MIN_MM } from '../../tolerances'
+import { DEG } from '../../units'
 
 /** A stretch of an edge, mm along it, that is laid down as one: every place in it moves by the same placement. */
 export interface Bit {
@@ -31,8 +33,6 @@ export interface Bit {
   toMm: number
   move: Affine
 }
-
-const DEG = 180 / Math.PI
 
 /** Lengths along a path at which it turned sharply already, its two ends among them. */
 function cornersAlong(path: Path): number[] {
@@ -121,6 +121,7 @@ function roomAround(corners: readonly number[], atMm: number, joinBefore = -Infi
   const atCorner = corners.some((c) => Math.abs(c - atMm) <= SAME_POINT_MM)
   return { beforeMm: Math.max(0, atMm - low), afterMm: Math.max(0, high - atMm), atCorner }
 }
+
 type Room = ReturnType<typeof roomAround>
 
 interface Bridge {
@@ -145,6 +146,7 @@ function bridge(path: Path, join: Join, beforeMm: number, afterMm: number): Brid
   const c2 = afterMm > SAME_POINT_MM ? subtract(to, scale(arrive, handle)) : partWay(to, from, HANDLE)
   return { path: [cubic(from, c1, c2, to)], beforeMm, afterMm }
 }
+
 const partWay = (a: Point, b: Point, part: number): Point => add(a, scale(subtract(b, a), part))
 
 /** Window to each side of an overlap, in overlaps: the line then gets on at over half its pace. */
@@ -206,9 +208,4 @@ function throughMiddle(path: Path, join: Join, reach: number): Bridge {
 function stretch(path: Path, fromMm: number, toMm: number, move: Affine): Path {
   if (toMm - fromMm <= SAME_POINT_MM) return []
   return mapPath(cutPath(path, fromMm, toMm), (p) => applyAffine(move, p))
-}
-
-/** Ends that differ by rounding noise are made one point, so that outlines stay closed to the last digit. */
-function weld(path: Segment[]): Path {
-  return path.map((s, i) => (i === 0 ? s : { ...s, from: path[i - 1]!.to }))
 }

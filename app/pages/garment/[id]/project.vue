@@ -5,7 +5,7 @@ import { useDevicePixelRatio, useEventListener } from '@vueuse/core'
 import { toPathData } from '~~/core/formats'
 import { calibrate, SQUARE_PX, throwMatrix, type Throw } from '~~/core/paper'
 import { problemSentence } from '~~/core/result'
-import { writeLengths } from '~~/core/units'
+import { DEG, writeLengths } from '~~/core/units'
 import { arrowOf } from '~/composables/useDrag'
 import { useProjectors } from '~/composables/useProjectors'
 import { useSaveFile } from '~/composables/useSaveFile'
@@ -143,7 +143,7 @@ onMounted(() => whole.value?.focus())
           <text
             v-for="(w, k) in p.words.filter((x) => x.bold)"
             :key="`w${k}`"
-            :transform="`translate(${w.at.x} ${w.at.y}) rotate(${(w.turnRad * 180) / Math.PI})${lie.isMirrored ? ' scale(-1 1)' : ''}`"
+            :transform="`translate(${w.at.x} ${w.at.y}) rotate(${w.turnRad * DEG})${lie.isMirrored ? ' scale(-1 1)' : ''}`"
             :font-size="w.sizeMm * (k === 0 ? 2.4 : 1.3)"
             :text-anchor="lie.isMirrored ? 'end' : 'start'"
             fill="currentColor"

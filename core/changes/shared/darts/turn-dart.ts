@@ -12,19 +12,16 @@ import {
   type Edge,
   type Garment,
   type Piece,
-  type Seam,
   type Shape,
-  sideLength,
+  surplusOf,
 } from '../../../pattern'
 import { refuse, type Result } from '../../../result'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../../tolerances'
-import { lengthToken } from '../../../units'
+import { DEG, lengthToken } from '../../../units'
 import { findBrokenOutline } from '../../check-outlines'
 import { besideDart, familyMm, type FoundDart } from './find-darts'
 import { bothShapes, holdGrain, holdMeasure } from '../held'
 import type { Caution, HeldPromise, PlayMove } from '../../types'
-
-const DEG = 180 / Math.PI
 
 /** deg within which the angles about an apex are kept (craft 6.11). */
 const ANGLE_KEPT_DEG = 0.001
@@ -68,11 +65,18 @@ export function heldByTurn(
       held.push(holdMeasure(`${edge.name}, length`, old.name, familyMm(old, was, family), familyMm(piece, is, family), EQUAL_MM))
   held.push(holdGrain(old, was, is))
   const seams = before.seams.filter((seam) => !meant.includes(seam.id) && seam.sides.flat().some((r) => r.pieceId === pieceId))
-  const surplus = (garment: Garment, seam: Seam) => sideLength(garment, seam, 0, sizeId) - sideLength(garment, seam, 1, sizeId)
   for (const seam of seams) {
     const now = after.seams.find((s) => s.id === seam.id)!
     const names = [...new Set(seam.sides.flat().map((r) => findPiece(before, r.pieceId)!.name))].join(' to ')
-    held.push(holdMeasure(`${seam.name}, difference of its sides`, names, surplus(before, seam), surplus(after, now), SEAM_KEPT_MM))
+    held.push(
+      holdMeasure(
+        `${seam.name}, difference of its sides`,
+        names,
+        surplusOf(before, seam, sizeId),
+        surplusOf(after, now, sizeId),
+        SEAM_KEPT_MM,
+      ),
+    )
   }
   return held
 }

@@ -12,6 +12,7 @@ import {
   neighbours,
   notchPlace,
   shapeOf,
+  surplusOf,
   timesCut,
   type Garment,
   type Piece,
@@ -20,7 +21,7 @@ import {
 import { lengthToken } from '../../../units'
 import { EQUAL_MM, ONE_LINE_MM, SEAM_KEPT_MM, WINDOW_AMOUNTS, WINDOW_MIN_MM } from '../../../tolerances'
 import type { Caution, ChangeContext } from '../../types'
-import { isEvened, surplusOf } from '../evened'
+import { isEvened } from '../evened'
 import { grainExtent } from './find-level'
 import type { MovedGarment } from './move-garment'
 import type { LevelsInputs } from './schema'

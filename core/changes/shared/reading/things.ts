@@ -1,16 +1,16 @@
 import { plainText } from '../../../units'
-import type { Garment, Piece, PieceKind } from '../../../pattern'
+import type { Garment, Piece, PieceFamily } from '../../../pattern'
 import type { Concept, Wish } from '../../../wishes'
 import { dartsOf, type FoundDart } from '../darts/find-darts'
-import { dartFigures, shapeOf } from '../../../pattern'
+import { dartFigures, familyOf, halfOf, shapeOf } from '../../../pattern'
 import { says, used } from './amounts'
 
 /** The parts of a garment by the words for them. */
-const FAMILIES: readonly { words: Concept[]; kinds: PieceKind[] }[] = [
-  { words: ['sleeve', 'elbow', 'wrist'], kinds: ['sleeve'] },
-  { words: ['leg', 'knee', 'calf', 'thigh', 'ankle', 'inseam', 'leg-opening'], kinds: ['leg-front', 'leg-back'] },
-  { words: ['skirt'], kinds: ['skirt-front', 'skirt-back'] },
-  { words: ['body'], kinds: ['front', 'back'] },
+const FAMILIES: readonly { words: Concept[]; family: PieceFamily }[] = [
+  { words: ['sleeve', 'elbow', 'wrist'], family: 'sleeve' },
+  { words: ['leg', 'knee', 'calf', 'thigh', 'ankle', 'inseam', 'leg-opening'], family: 'leg' },
+  { words: ['skirt'], family: 'skirt' },
+  { words: ['body'], family: 'bodice' },
 ]
 
 /** Is a whole name said in a wish, by itself and not as a part of a longer word? */
@@ -24,22 +24,22 @@ export function askedPieces(garment: Garment, wish: Wish): { pieces: Piece[]; us
   // “Front” is a word for several pieces; “waistband” names one.
   const isOwnName = (name: string) => name.includes(' ') || wish.names.includes(name.toLowerCase())
   const byName = garment.pieces.filter((p) => isOwnName(p.name) && isNamed(wish, p.name)).sort((a, b) => b.name.length - a.name.length)
-  const family = FAMILIES.find((f) => says(wish, ...f.words) && garment.pieces.some((p) => f.kinds.includes(p.kind)))
+  const family = FAMILIES.find((f) => says(wish, ...f.words) && garment.pieces.some((p) => familyOf(p) === f.family))
   const side = (['front', 'back'] as const).filter((s) => wish.said.has(s))
   if (byName.length > 0) return { pieces: byName, uses: used(wish, 'front', 'back', 'body', 'leg', 'skirt', 'sleeve'), isFamily: false }
   if (family) {
-    const all = garment.pieces.filter((p) => family.kinds.includes(p.kind))
-    const own = side.length === 1 ? all.filter((p) => p.kind.includes(side[0]!)) : all
+    const all = garment.pieces.filter((p) => familyOf(p) === family.family)
+    const own = side.length === 1 ? all.filter((p) => halfOf(p) === side[0]) : all
     return { pieces: own, uses: [...used(wish, ...family.words), ...side], isFamily: side.length !== 1 }
   }
   if (side.length === 0) return { pieces: [], uses: [], isFamily: false }
-  return { pieces: garment.pieces.filter((p) => side.some((s) => p.kind.includes(s))), uses: side, isFamily: false }
+  return { pieces: garment.pieces.filter((p) => side.some((s) => halfOf(p) === s)), uses: side, isFamily: false }
 }
 
 /** The parts of a garment that can be made longer by themselves, each with its pieces: body, skirt, legs, sleeves. */
 export const familiesOf = (garment: Garment): Piece[][] =>
   [...FAMILIES].reverse().flatMap((f) => {
-    const pieces = garment.pieces.filter((p) => f.kinds.includes(p.kind))
+    const pieces = garment.pieces.filter((p) => familyOf(p) === f.family)
     return pieces.length > 0 ? [pieces] : []
   })
 
