@@ -1,5 +1,6 @@
 export { cutLineOf, takeAllowanceOff } from './cut-line'
 export { layersOf, type Layer } from './layers'
+export { bestLayout } from './best-layout'
 export { layOut, footprintOf, type Layout, type LaidPiece, type Footprint } from './lay-out'
 export { makeNotebook, type Fitted, type Notebook, type NotebookStop } from './notebook'
 export {

@@ -3,15 +3,14 @@ import { computed, useId } from 'vue'
 import type { ComparedPiece } from '~~/core/fittings'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes } from '~~/core/geometry'
-import { layOut } from '~~/core/paper'
+import { bestLayout } from '~~/core/paper'
 
 /** Outlines of two garments, piece on piece: the first dashed, the second drawn out, what was added and taken hatched. */
 const props = defineProps<{ pieces: readonly ComparedPiece[] }>()
 
 const picture = computed(() => {
   const items = props.pieces.map((p) => ({ pieceId: p.id, box: joinBoxes([p.first, p.second].flatMap((o) => (o ? [boundsOf(o)] : []))) }))
-  const layouts = [900, 1300, 1700, 2200].map((w) => layOut(items, w, 60))
-  const best = layouts.reduce((a, b) => (Math.max(b.widthMm / 1.4, b.heightMm) < Math.max(a.widthMm / 1.4, a.heightMm) ? b : a))
+  const best = bestLayout(items, { width: 7, height: 5 }, 60)
   return {
     box: `-20 -20 ${best.widthMm + 40} ${best.heightMm + 40}`,
     zoom: 620 / best.widthMm,

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { boundsOf, dot, joinBoxes, type Point } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
-import { layOut } from '~~/core/paper'
+import { bestLayout } from '~~/core/paper'
 import { grainDirection, outlineOf, shapeOf, type Garment } from '~~/core/pattern'
 import { zoneLine, type Zone } from '~~/core/measure'
 import type { Sizing } from '~~/core/size'
@@ -30,8 +30,7 @@ const layout = computed(() => {
     pieceId: p.id,
     box: joinBoxes(props.garment.sizes.map((s) => boundsOf(outlineOf(p, shapeOf(p, s.id))))),
   }))
-  const tried = [500, 650, 800, 1000, 1300, 1700, 2200].map((w) => layOut(footprints, w, 50))
-  return tried.reduce((a, b) => (scaleOf(b) > scaleOf(a) ? b : a))
+  return bestLayout(footprints, { width: width.value - 2 * RIM, height: height.value - 2 * RIM }, 50)
 })
 const k = computed(() => Math.max(0.02, scaleOf(layout.value)))
 const pieces = computed(() =>

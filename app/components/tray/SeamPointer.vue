@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { toPathData } from '~~/core/formats'
 import { boundsOf } from '~~/core/geometry'
 import { pointedLength, type PointedEdge } from '~~/core/import'
-import { layOut } from '~~/core/paper'
+import { bestLayout } from '~~/core/paper'
 import { edgePath, outlineOf, shapeOf, type Seam } from '~~/core/pattern'
 import { useTray } from '~/stores/tray'
 
@@ -31,11 +31,8 @@ const sewn = computed(
 const picture = computed(() => {
   const { pieces, baseSizeId } = tray.whole
   const items = pieces.map((piece) => ({ piece, shape: shapeOf(piece, baseSizeId) }))
-  const laid = layOut(
-    items.map(({ piece, shape }) => ({ pieceId: piece.id, box: boundsOf(outlineOf(piece, shape)) })),
-    1700,
-    60,
-  )
+  const prints = items.map(({ piece, shape }) => ({ pieceId: piece.id, box: boundsOf(outlineOf(piece, shape)) }))
+  const laid = bestLayout(prints, { width: 1, height: 1 }, 60)
   return {
     box: `-30 -30 ${laid.widthMm + 60} ${laid.heightMm + 60}`,
     pieces: laid.pieces.map(({ pieceId, dx, dy }) => {

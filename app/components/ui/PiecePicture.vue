@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { layOut } from '~~/core/paper/lay-out'
+import { bestLayout } from '~~/core/paper/best-layout'
 import { boundsOf, joinBoxes, type Path } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats/path-data'
 import { outlineOf, shapeOf, type Garment } from '~~/core/pattern'
@@ -16,9 +16,7 @@ const picture = computed(() => {
     const was = old.get(pieceId)
     return { pieceId, outline, was, box: was ? joinBoxes([boundsOf(outline), boundsOf(was)]) : boundsOf(outline) }
   })
-  const layouts = [900, 1300, 1700, 2200].map((w) => layOut(items, w, 40))
-  // The one that fills a 8:5 picture best.
-  const best = layouts.reduce((a, b) => (Math.max(b.widthMm / 1.6, b.heightMm) < Math.max(a.widthMm / 1.6, a.heightMm) ? b : a))
+  const best = bestLayout(items, { width: 8, height: 5 }, 40)
   return {
     box: `-20 -20 ${best.widthMm + 40} ${best.heightMm + 40}`,
     pieces: best.pieces.map((l) => {

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { countFaults, faultTotal, faultWords } from '~~/core/advice'
 import { checkInputs, findKind, withInputs, type Change, type Handle } from '~~/core/changes'
 import { boundsOf } from '~~/core/geometry'
-import { footprintOf, layOut, stopInWords, type Layout } from '~~/core/paper'
+import { footprintOf, bestLayout, stopInWords, type Layout } from '~~/core/paper'
 import { doubleDartsOf, outlineOf, shapeOf, type Piece } from '~~/core/pattern'
 import { problemSentence } from '~~/core/result'
 import { writeLengths } from '~~/core/units'
@@ -45,6 +45,8 @@ const progress = computed(() => Math.min(1, Math.max(0, position.value - selecte
 const touchedIds = computed(() => stop.value?.applied?.touched.map((t) => t.pieceId) ?? [])
 const atStop = computed(() => stop.value && position.value >= selectedIndex.value && position.value <= selectedIndex.value + 1)
 
+/** What the table’s frame is like on a screen: somewhat broader than high. */
+const TABLE = { width: 31, height: 20 }
 /** Room between pieces on the table, mm: for handles and their figures. */
 const GAP_MM = 110
 const layout = shallowRef<Layout>({ pieces: [], widthMm: 0, heightMm: 0 })
@@ -72,8 +74,7 @@ watch(
       const bought = boundsOf(outlines[0]!)
       return { ...footprintOf(p.id, outlines), rankMm: bought.maxY - bought.minY }
     })
-    const tries = [900, 1200, 1500, 1900, 2400, 3000].map((w) => layOut(prints, w, GAP_MM))
-    layout.value = tries.reduce((a, b) => (Math.max(b.widthMm / 1.55, b.heightMm) < Math.max(a.widthMm / 1.55, a.heightMm) ? b : a))
+    layout.value = bestLayout(prints, TABLE, GAP_MM)
   },
   { immediate: true },
 )
