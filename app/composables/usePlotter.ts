@@ -76,12 +76,15 @@ export const usePlotter = createSharedComposable(() => {
     }
     return out
   }
+  /** What the machine was told last: nothing is sent before it has heard that. */
+  let told: Promise<unknown> = Promise.resolve()
   /** Sends what is not drawn yet, until all is, or something stops it. */
   async function send(): Promise<void> {
     isSending.value = true
     problem.value = ''
     const mine = job.value
     try {
+      await told
       await look()
       if (done.value >= plot.value.strokes.length) {
         // All of it lies there already: it is drawn once more.
@@ -107,7 +110,8 @@ export const usePlotter = createSharedComposable(() => {
   /** What somebody at the machine does to it: a stand-in for a jam, an empty roll, a pulled plug. */
   async function setTrouble(wanted: string): Promise<void> {
     trouble.value = wanted
-    await ask({ trouble: wanted }).catch(() => null)
+    told = ask({ trouble: wanted }).catch(() => null)
+    await told
   }
   watch(job, () => {
     isSending.value = false

@@ -1,6 +1,6 @@
 import { measureLength, placeAt, type Point, alongGrain } from '../geometry'
 
-import { edgePath, grainDirection, type EdgeRole, type Piece, type Shape } from '../pattern'
+import { edgePath, grainDirection, runsOfEdges, type EdgeRole, type Piece, type Shape } from '../pattern'
 
 const SIDES: EdgeRole[] = ['side', 'outseam']
 
@@ -13,27 +13,13 @@ export interface SideChain {
 
 /** The side seams of a piece: a half piece has one, a whole piece two. */
 export function sideChains(piece: Piece, shape: Shape): SideChain[] {
-  const n = piece.edges.length
-  const isSide = (i: number) => SIDES.includes(piece.edges[i]!.role)
-  const isLeg = (i: number) => piece.edges[i]!.role === 'dart-leg'
-  const chains: number[][] = []
-  for (let i = 0; i < n; i++) {
-    if (!isSide(i)) continue
-    let before = (i + n - 1) % n
-    while (isLeg(before)) before = (before + n - 1) % n
-    if (isSide(before) && before !== i) continue
-    const chain: number[] = []
-    for (let k = i, steps = 0; steps < n && (isSide(k) || isLeg(k)); k = (k + 1) % n, steps++) if (isSide(k)) chain.push(k)
-    chains.push(chain)
-  }
   const grain = grainDirection(shape)
-  return chains.map((chain): SideChain => {
-    const first = edgePath(shape, piece.edges[chain[0]!]!.id)
-    const last = edgePath(shape, piece.edges[chain[chain.length - 1]!]!.id)
+  return runsOfEdges(piece, (e) => SIDES.includes(e.role)).map((chain): SideChain => {
+    const first = edgePath(shape, chain[0]!.id)
+    const last = edgePath(shape, chain[chain.length - 1]!.id)
     const down = alongGrain(last[last.length - 1]!.to, grain) >= alongGrain(first[0]!.from, grain)
     let fromMm = 0
-    const edges = (down ? chain : [...chain].reverse()).map((i) => {
-      const edge = piece.edges[i]!
+    const edges = (down ? chain : [...chain].reverse()).map((edge) => {
       const lengthMm = measureLength(edgePath(shape, edge.id))
       const part = { edgeId: edge.id, reversed: !down, fromMm, lengthMm }
       fromMm += lengthMm

@@ -13,5 +13,6 @@ export { doubleDartFigures, doubleDartsOf, foldedAway, markLinesOf, ruleDoubleDa
 export { marksAlong, notchOfMark, placeFromMark } from './marks-along'
 export { markPosition, placeOnSide, seamPosition, sideLength, surplusOf, walkAcross } from './walk-seam'
 export { placeOnRun } from './place-on-run'
+export { runsOfEdges } from './runs-of-edges'
 export { mapShapes } from './map-shapes'
 export { halfNames } from './half-names'

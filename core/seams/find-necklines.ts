@@ -1,4 +1,4 @@
-import { familyOf, findPiece, halfOf, shapeOf, type Edge, type Garment, type Piece, type RunEdge } from '../pattern'
+import { familyOf, findPiece, halfOf, runsOfEdges, shapeOf, type Edge, type Garment, type Piece, type RunEdge } from '../pattern'
 import { isStraightPath } from '../geometry'
 import { ok, refuse, type Result } from '../result'
 import { STRAIGHT_MM } from '../tolerances'
@@ -31,16 +31,8 @@ const isNeck = (edge: Edge) => edge.role === 'neck'
 const endsAtShoulder = (edge: Edge) => edge.role === 'shoulder'
 
 /** Edges of the neck that follow each other on a piece, walked with its outline; a neckline may go on over the first edge. */
-function neckRuns(piece: Piece): RunEdge[][] {
-  const n = piece.edges.length
-  const starts = piece.edges.flatMap((e, i) => (isNeck(e) && !isNeck(piece.edges[(i + n - 1) % n]!) ? [i] : []))
-  return starts.map((start) => {
-    const runs: RunEdge[] = []
-    for (let k = start; isNeck(piece.edges[k % n]!) && runs.length < n; k++)
-      runs.push({ pieceId: piece.id, edgeId: piece.edges[k % n]!.id, reversed: false })
-    return runs
-  })
-}
+const neckRuns = (piece: Piece): RunEdge[][] =>
+  runsOfEdges(piece, isNeck, 'nothing').map((run) => run.map((e) => ({ pieceId: piece.id, edgeId: e.id, reversed: false })))
 
 const backward = (runs: readonly RunEdge[]): RunEdge[] => runs.toReversed().map((r) => ({ ...r, reversed: !r.reversed }))
 

@@ -113,10 +113,7 @@ describe('machines', () => {
   it('a plotter that is busy, out of paper and cut off: it goes on where it stopped, and nothing is drawn twice', async () => {
     await openGarment('demo-blouse', 'paper')
     await click(driver, 'tab-machines')
-    const trouble = async (words: string) => {
-      await (await byTest(driver, 'plotter-trouble')).sendKeys(words)
-      await new Promise((resolve) => setTimeout(resolve, 300))
-    }
+    const trouble = async (words: string) => (await byTest(driver, 'plotter-trouble')).sendKeys(words)
     const says = async () => (await all('plotter-problem')).length === 1 && (await textOf('plotter-problem'))
     await trouble('busy')
     await click(driver, 'plotter-send')

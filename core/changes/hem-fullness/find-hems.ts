@@ -1,5 +1,16 @@
 import { measureLength } from '../../geometry'
-import { edgePath, familyOf, isBody, type Edge, type EdgeRole, type Garment, type Piece, type PieceFamily, type Shape } from '../../pattern'
+import {
+  edgePath,
+  familyOf,
+  isBody,
+  runsOfEdges,
+  type Edge,
+  type EdgeRole,
+  type Garment,
+  type Piece,
+  type PieceFamily,
+  type Shape,
+} from '../../pattern'
 
 const HEMS: EdgeRole[] = ['hem', 'leg-opening']
 /** What hangs the piece up, by the kind of piece: the edge that keeps its length. */
@@ -21,14 +32,7 @@ export function hemAndTop(piece: Piece): HemAndTop | null {
 }
 
 /** Edges of a kind in the order in which the outline comes to them, from the first after another kind. */
-function runOf(piece: Piece, is: (e: Edge) => boolean): Edge[] {
-  const n = piece.edges.length
-  const start = piece.edges.findIndex(
-    (e, i) => is(e) && !is(piece.edges[(i + n - 1) % n]!) && piece.edges[(i + n - 1) % n]!.role !== 'dart-leg',
-  )
-  if (start < 0) return []
-  return Array.from({ length: n }, (_, k) => piece.edges[(start + k) % n]!).filter(is)
-}
+const runOf = (piece: Piece, is: (e: Edge) => boolean): Edge[] => runsOfEdges(piece, is).flat()
 
 /** The piece asked for and those that hang beside it: the other skirt or leg pieces. */
 export function hemPartners(garment: Garment, pieceId: string): Piece[] {

@@ -1,7 +1,7 @@
 import { cross, distance, flattenPath, measureLength, subtract, unit } from '../../geometry'
-import { edgePath, neighbours, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { edgePath, neighbours, runsOfEdges, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { refuse, type Result } from '../../result'
-import { beyondDart, closeDartsIn, joinRuns } from '../../seams'
+import { closeDartsIn, joinRuns } from '../../seams'
 import { FLATTEN_MM } from '../../tolerances'
 
 /** Where a shoulder seam ends at an armhole. */
@@ -16,16 +16,12 @@ export interface ShoulderEnd {
 export function shoulderEnds(piece: Piece): ShoulderEnd[] {
   const n = piece.edges.length
   const at = (i: number) => piece.edges[(i + n) % n]!
+  const armholes = runsOfEdges(piece, (e) => e.role === 'armhole')
   return piece.edges.flatMap((shoulder, i): ShoulderEnd[] => {
     if (shoulder.role !== 'shoulder') return []
     return [1, -1].flatMap((step): ShoulderEnd[] => {
-      const armhole: Edge[] = []
-      for (let edge: Edge | null = at(i + step); edge?.role === 'armhole' && !armhole.includes(edge);) {
-        armhole.push(edge)
-        const next: Edge = at(piece.edges.indexOf(edge) + step)
-        edge = next.role === 'dart-leg' ? beyondDart(piece, { edgeId: edge.id, reversed: step < 0 }) : next
-      }
-      return armhole.length > 0 ? [{ shoulder, armhole, reversed: step < 0 }] : []
+      const run = armholes.find((r) => (step > 0 ? r[0] : r.at(-1)) === at(i + step))
+      return run ? [{ shoulder, armhole: step > 0 ? run : run.toReversed(), reversed: step < 0 }] : []
     })
   })
 }
