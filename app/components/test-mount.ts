@@ -19,7 +19,7 @@ export function mountOnPage<C extends Component>(component: C, options: Componen
   return mount(component, {
     attachTo: document.body,
     ...options,
-    global: { plugins: [pinia], components: { ...components, NuxtLink: RouterLinkStub }, ...options.global },
+    global: { ...options.global, plugins: [pinia], components: { ...components, NuxtLink: RouterLinkStub, ...options.global?.components } },
   } as ComponentMountingOptions<C>)
 }
 

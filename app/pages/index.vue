@@ -17,6 +17,7 @@ import { fitTitle } from '~/fit-title'
 import { say, sayDone, sayFault } from '~/messages'
 import { readBytes } from '~/read-bytes'
 import { stationAt } from '~/stations'
+import { wordsIn } from '~/words-in'
 import { usePrefs } from '~/stores/prefs'
 import { useWardrobe, type Backup } from '~/stores/wardrobe'
 import { useWearers } from '~/stores/wearers'
@@ -107,9 +108,7 @@ const stateOf = (id: string) => {
   return [known ? (faultWords(known.faults) ?? 'everything matches') : '', known?.last ?? 'as bought']
 }
 const wordsOf = ({ id, name, labels, fits }: Hung) =>
-  [name, ...labels, ...fits.flatMap((f) => [fitTitle(f, wearers.all), ...stateOf(f.id)]), ...(fits.length > 0 ? [] : stateOf(id))]
-    .join(' ')
-    .toLowerCase()
+  [name, ...labels, ...fits.flatMap((f) => [fitTitle(f, wearers.all), ...stateOf(f.id)]), ...(fits.length > 0 ? [] : stateOf(id))].join(' ')
 /** All labels that there are, each as often as it is used. */
 const labels = computed(() => {
   const counts = new Map<string, number>()
@@ -120,12 +119,9 @@ const labels = computed(() => {
 const chosenLabel = ref('')
 const label = computed(() => (labels.value.some(([own]) => own === chosenLabel.value) ? chosenLabel.value : ''))
 const shown = computed(() => {
-  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return (garments.value ?? []).filter((g) => {
-    if (label.value !== '' && !g.labels.includes(label.value)) return false
-    const own = words.length > 0 ? wordsOf(g) : ''
-    return words.every((w) => own.includes(w))
-  })
+  const isFound = wordsIn(sought.value)
+  const isSought = sought.value.trim() !== ''
+  return (garments.value ?? []).filter((g) => (label.value === '' || g.labels.includes(label.value)) && (!isSought || isFound(wordsOf(g))))
 })
 
 /** So many cards are drawn at first, and so many more when one comes near the end of them. */

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { CircleAlert, CircleCheck, Clock } from 'lucide-vue-next'
+import { CircleAlert, CircleCheck, Clock, Search } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import { faultTotal, faultWords } from '~~/core/advice'
 import { sizesInWords } from '~~/core/many'
 import { writeLengths } from '~~/core/units'
 import { useMany, type ManyFit } from '~/stores/many'
 import { usePrefs } from '~/stores/prefs'
+import { wordsIn } from '~/words-in'
 
 /** Every fit of many: what it came to, beside all the others. */
 const props = defineProps<{ fits: readonly ManyFit[] }>()
@@ -30,8 +31,18 @@ const amiss = (m: ManyFit) => {
   if (!f) return m.done ? Infinity : -1
   return f.stuck.length * 1e6 + faultTotal(f.faults) * 1e4 + f.left.reduce((sum, l) => sum + Math.abs(l.leftMm), 0)
 }
+/** What is looked for: every word in the names of garment and wearer, or in what is said of the fit. */
+const sought = ref('')
+/** From so many fits on there is something to look for. */
+const MANY = 7
+const wordsOf = (m: ManyFit) => [m.row.name, m.wearer.name, stateOf(m), m.done?.why ?? '', faultsOf(m)].join(' ')
+const faultsOf = (m: ManyFit) => {
+  const f = figuresOf(m)
+  return f ? [faultWords(f.faults) ?? 'match', f.stuck.length > 0 ? 'not done' : ''].join(' ') : ''
+}
 const sorted = computed(() => {
-  const list = [...props.fits]
+  const isFound = wordsIn(sought.value)
+  const list = props.fits.filter((m) => isFound(wordsOf(m)))
   const name = (m: ManyFit, first: 'wearer' | 'row') => [m[first].name, m[first === 'wearer' ? 'row' : 'wearer'].name].join(' ')
   if (order.value === 'wearer') return list.sort((a, b) => byWords(name(a, 'wearer'), name(b, 'wearer')))
   if (order.value === 'garment') return list.sort((a, b) => byWords(name(a, 'row'), name(b, 'row')))
@@ -50,6 +61,11 @@ const stateOf = (m: ManyFit) => (m.there ? 'there already' : m.done?.isLeft ? 'l
 <template>
   <div>
     <div class="mb-2 flex items-end justify-between gap-3 print:hidden">
+      <label v-if="fits.length >= MANY" class="flex w-full max-w-sm items-center gap-2">
+        <Search class="size-5 shrink-0 text-soft" aria-hidden="true" />
+        <span class="sr-only">Find a fit</span>
+        <input v-model="sought" type="search" class="field" placeholder="garment, wearer, “not done”" data-test="find-fit" />
+      </label>
       <p class="text-sm text-soft">Left over: what the body asks for and the pieces do not give.</p>
       <UiChoice v-model="order" :options="ORDERS" label="Order" test="many-order" class="w-56" hide-label />
     </div>
@@ -70,6 +86,9 @@ const stateOf = (m: ManyFit) => (m.there ? 'there already' : m.done?.isLeft ? 'l
           </tr>
         </thead>
         <tbody>
+          <tr v-if="sorted.length === 0 && fits.length > 0">
+            <td class="p-3 text-soft" colspan="10" role="status">No fit has all of these words.</td>
+          </tr>
           <tr
             v-for="m in sorted"
             :key="m.id"
