@@ -1,5 +1,5 @@
 import { mount, RouterLinkStub, type ComponentMountingOptions } from '@vue/test-utils'
-import { createPinia, setActivePinia } from 'pinia'
+import { createPinia, setActivePinia, type Pinia } from 'pinia'
 import type { Component } from 'vue'
 
 const files = import.meta.glob<{ default: Component }>(['./{ui,fields}/*.vue'], { eager: true })
@@ -12,14 +12,23 @@ const nameOf = (path: string): string => {
 }
 const components = Object.fromEntries(Object.entries(files).map(([path, file]) => [nameOf(path), file.default]))
 
-/** Mounts a component as a page does: with the small kit of controls, the fields, and fresh stores. */
-export function mountOnPage<C extends Component>(component: C, options: ComponentMountingOptions<C> = {}) {
+/** Fresh stores, for a test that sets some of them before anything is mounted. */
+export function newStores(): Pinia {
   const pinia = createPinia()
   setActivePinia(pinia)
+  return pinia
+}
+
+/** Mounts a component as a page does: with the small kit of controls, the fields, and stores. */
+export function mountOnPage<C extends Component>(component: C, options: ComponentMountingOptions<C> = {}, pinia = newStores()) {
   return mount(component, {
     attachTo: document.body,
     ...options,
-    global: { ...options.global, plugins: [pinia], components: { ...components, NuxtLink: RouterLinkStub, ...options.global?.components } },
+    global: {
+      ...options.global,
+      plugins: [pinia],
+      components: { ...components, NuxtLink: RouterLinkStub, ...options.global?.components },
+    },
   } as ComponentMountingOptions<C>)
 }
 

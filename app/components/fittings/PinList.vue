@@ -102,7 +102,7 @@ const setMm = (pin: Pin, { key, isAmount }: { key: string; isAmount: boolean }, 
             <UiChoice
               :model-value="pin.side"
               label="On the body"
-              test="pin-side"
+              test="pinned-on"
               :options="SIDES"
               @update:model-value="change(pin, 'side of a pin', (own) => void (own.side = $event as Pin['side']))"
             />
