@@ -51,5 +51,8 @@ export function arrowOf(event: KeyboardEvent): Point | null {
   return way
 }
 
-/** How much of a drawing, in its own units, lies under one dot of the screen. */
-export const unitsPerDot = (drawing: SVGGraphicsElement | null): number => 1 / (drawing?.getScreenCTM()?.a ?? 1)
+/** How much of a drawing, in its own units, lies under one dot of the screen; nothing where it is not seen. */
+export function unitsPerDot(drawing: SVGGraphicsElement | null): number {
+  const dots = drawing?.getScreenCTM()?.a ?? 0
+  return dots > 0 ? 1 / dots : 0
+}

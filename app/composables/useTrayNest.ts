@@ -1,13 +1,14 @@
-import { computed, shallowRef, watch, type ComputedRef } from 'vue'
-import type { Assembled, PieceDraft } from '~~/core/import'
-import type { ImportJobs } from '~/workers/import-jobs'
-import type { Tray } from '~/data/tray-row'
 import type { Remote } from 'comlink'
+import { computed, shallowRef, watch, type ComputedRef } from 'vue'
+import { BASE_SIZE, type Assembled, type PieceDraft } from '~~/core/import'
+import type { Tray } from '~/data/tray-row'
+import { sayFault } from '~/messages'
+import type { ImportJobs } from '~/workers/import-jobs'
 
 type InJobs = <T>(job: (jobs: ImportJobs | Remote<ImportJobs>) => T | Promise<T>) => Promise<T>
 
 const EMPTY: Assembled = {
-  garment: { sizes: [{ id: 'one', name: 'one' }], baseSizeId: 'one', pieces: [], seams: [] },
+  garment: { sizes: [{ id: BASE_SIZE, name: BASE_SIZE }], baseSizeId: BASE_SIZE, pieces: [], seams: [] },
   seams: [],
   forCups: [],
   problems: [],
@@ -40,7 +41,13 @@ export function useTrayNest(state: ComputedRef<Tray>, inJobs: InJobs) {
     }
     return made.value.as
   }
-  watch(wanted, () => void now().catch(() => {}), { immediate: true })
+  /** Draws what is there now; where that was stopped or failed it is said, with a way to try again. */
+  const draw = (): void =>
+    void now().catch((error: unknown) => {
+      const why = error instanceof Error ? error.message : String(error)
+      sayFault(`The pieces were not drawn: ${why}`, { label: 'Try again', run: draw })
+    })
+  watch(wanted, draw, { immediate: true })
 
   return {
     assembled: computed(() => made.value.as),

@@ -14,6 +14,7 @@ import { useWork } from '~/stores/work'
 import type { ComparedWay, Computed, ComputedStop, Desk, SentResult } from '~/workers/desk'
 import type { Asked } from '~/workers/desk-session'
 import type { Sized } from '~/workers/desk-sizes'
+import { planAnswers } from '~/stores/plan-answers'
 import { Bench, Ended } from '~/workers/bench'
 import { Shelf } from '~/workers/parcel'
 
@@ -238,16 +239,18 @@ export const usePlanSession = defineStore('plan-session', () => {
     return bench.run((worker) => worker.altered(plain[0], plain[1], asked), SILENT_MS).catch(cannot('these pieces cannot be worked out'))
   }
 
-  /** Asks the worker something about the open fit; null where it could not answer, which is said on the page. */
-  const ask = <R>(what: string, question: (worker: Remote<Desk>, key: string, asked: Asked) => Promise<R>): Promise<R | null> => {
-    const row = work.project!
+  /** Asks the worker something about the open fit; null where it could not answer, which is said on the page, or another fit was opened. */
+  async function ask<R>(what: string, question: (worker: Remote<Desk>, key: string, asked: Asked) => Promise<R>): Promise<R | null> {
+    const row = work.project
+    if (!row) return null
     const asked = askedFor(row)
-    return bench
+    const answer = await bench
       .run(async (worker) => {
         await give(worker, row)
         return question(worker, row.id, asked)
       }, SILENT_MS)
-      .catch(cannot(what))
+      .catch((error: unknown) => (work.fitId === row.id ? cannot(what)(error) : null))
+    return work.fitId === row.id ? answer : null
   }
 
   /** What Size shows; null until it was worked out for this fit. */
@@ -259,13 +262,6 @@ export const usePlanSession = defineStore('plan-session', () => {
     const sent = await ask('the worksheet cannot be worked out', (worker, key, asked) => worker.sizeUp(key, shelves.traced.held, asked))
     if (own === sizings && sent) sized.value = { ...sent, traced: shelves.traced.unpack(sent.traced)[0]! }
   }
-  const compareSchools = () => ask('the ways cannot be compared', (worker, key, asked) => worker.schools(key, asked))
-  const lengthStop = (lengthId: string) =>
-    ask('its stop cannot be worked out', (worker, key, asked) => worker.lengthStop(key, lengthId, asked))
-  const askedGiven = (isBought: boolean) =>
-    ask('what is left over cannot be worked out', (worker, key, asked) => worker.askedGiven(key, isBought, asked))
-  const notebook = (notes: string, mends: string[]) =>
-    ask('the notebook page cannot be written', (worker, key, asked) => worker.notebook(key, notes, mends, asked))
 
   let proposals = 0
   async function propose(): Promise<void> {
@@ -313,10 +309,7 @@ export const usePlanSession = defineStore('plan-session', () => {
     propose,
     sized,
     sizeUp,
-    compareSchools,
-    lengthStop,
-    askedGiven,
-    notebook,
+    ...planAnswers(ask),
     ways,
     compareWays,
   }

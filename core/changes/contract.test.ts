@@ -196,7 +196,7 @@ describe('findChanges', () => {
     expect(findChanges(question)[0]?.kind).toBe(kind)
   })
   it('gives all for nothing, and none for what it does not know', () => {
-    expect(findChanges('')).toHaveLength(CHANGE_KINDS.length)
+    for (const nothing of ['', '  ', '1 3/8', 'the', 'It is at THE']) expect(findChanges(nothing)).toHaveLength(CHANGE_KINDS.length)
     expect(findChanges('zebra')).toHaveLength(0)
   })
 })

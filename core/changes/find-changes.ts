@@ -48,10 +48,12 @@ function search(question: string): { kind: ChangeKind<unknown>; share: number; s
 
 /**
  * Finds changes by name or by what one sees on the body ("shorten", "bunches at the waist"), best first; a slip of the hand is forgiven.
- * An empty question gives all of them.
+ * A question that says nothing yet (“is the”) gives all of them.
  */
-export const findChanges = (question: string): ChangeKind<unknown>[] =>
-  /\p{L}/u.test(question) ? search(question).map((f) => f.kind) : [...CHANGE_KINDS]
+export function findChanges(question: string): ChangeKind<unknown>[] {
+  const says = question.split(/[^\p{L}]+/u).some((word) => word !== '' && !SMALL.has(word.toLowerCase()))
+  return says ? search(question).map((f) => f.kind) : [...CHANGE_KINDS]
+}
 
 /** Of those, the ones that share most words with what was said: several where they share as many. */
 export function likeliestChanges(question: string): ChangeKind<unknown>[] {

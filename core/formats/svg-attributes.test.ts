@@ -31,10 +31,21 @@ describe('what a “transform” does', () => {
     expect(readTransform(null)).toEqual(IDENTITY)
     expect(readTransform('')).toEqual(IDENTITY)
   })
-  it.each(['turn(90)', 'matrix(1 2 3)', 'rotate(1 2)', 'scale()', 'translate(NaN)', 'scale(1e999)', 'rotate(0.25turn)'])(
-    'cannot be read from “%s”, and is not passed over',
-    (text) => expect(readTransform(text)).toBeNull(),
-  )
+  it('loses no small scale over a long way', () => {
+    const done = readTransform('translate(1000000000 0) scale(0.000001)')!
+    expect(done.a / 1e-6).toBeCloseTo(1, 6)
+    expect(done.e).toBe(1e9)
+  })
+  it.each([
+    'scale(1e200) scale(1e200)',
+    'turn(90)',
+    'matrix(1 2 3)',
+    'rotate(1 2)',
+    'scale()',
+    'translate(NaN)',
+    'scale(1e999)',
+    'rotate(0.25turn)',
+  ])('cannot be read from “%s”, and is not passed over', (text) => expect(readTransform(text)).toBeNull())
   it('turned and turned back leaves every place where it was, also far out', () => {
     const figure = fc.double({ min: -1e5, max: 1e5, noNaN: true })
     fc.assert(

@@ -40,18 +40,30 @@ const isReadable = (name: string, inner: string): boolean => {
   return FIGURES[name]?.includes(figures.length) === true && figures.every((f) => Number.isFinite(Number(f)))
 }
 
+/** How far along its axes a placement is looked at, units of the drawing. */
+const FAR = 1e6
+
 /** What a “transform” does; the identity without one, null for one that cannot be read. In a style its figures have units. */
 export function readTransform(written: string | null): Affine | null {
   if (!written) return IDENTITY
   const text = written.replace(/(\d)(?:px|deg)\b/g, '$1')
   for (const [, name, inner] of text.matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)) if (!isReadable(name!, inner!)) return null
-  // Where it brings three points says all: the origin, and one step along each axis.
+  // Where it brings three points says all: the origin, and a far one along each axis, so that a long way loses no small scale.
   const places: Point[] = []
-  svgpath('M0 0L1 0L0 1')
+  svgpath(`M0 0L${FAR} 0L0 ${FAR}`)
     .transform(text)
     .iterate((command) => void places.push({ x: command[1] as number, y: command[2] as number }))
   const [origin, along, down] = places as [Point, Point, Point]
-  return { a: along.x - origin.x, b: along.y - origin.y, c: down.x - origin.x, d: down.y - origin.y, e: origin.x, f: origin.y }
+  const step = (to: number, from: number) => (to - from) / FAR
+  const done: Affine = {
+    a: step(along.x, origin.x),
+    b: step(along.y, origin.y),
+    c: step(down.x, origin.x),
+    d: step(down.y, origin.y),
+    e: origin.x,
+    f: origin.y,
+  }
+  return Object.values(done).every(Number.isFinite) ? done : null
 }
 
 /** A property from an element’s style, or the attribute of that name; what is said last counts. */

@@ -65,7 +65,8 @@ async function takeOut() {
 const nameOf = (sizeId: string) => garment.value.sizes.find((s) => s.id === sizeId)?.name ?? sizeId
 
 watch(
-  [() => session.computedPlan, () => session.trouble, sizing, set],
+  // Whether there is trouble, and not which: a worksheet that cannot be worked out is trouble too, and would be asked for without end.
+  [() => session.computedPlan, () => session.trouble !== null, sizing, set],
   () => {
     void session.sizeUp()
     void session.propose()
