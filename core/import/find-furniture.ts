@@ -19,7 +19,7 @@ export interface FoundFurniture {
 
 /** Words of a title block, a key, or a line about printing: one of them is a sign, several are proof. */
 const SHEET_WORDS =
-  /\b(?:sheet|page|pages|print|printed|scale|scaled|100 ?%|copyright|pattern(?: no)?|www|key|legend|instructions?|requirements?|size chart|sizes|sewing level|designed|drawn by|date|tolerance|test|check|measures?)\b|©/i
+  /\b(?:sheet|page|pages|print|printed|scale|scaled|100 ?%|copyright|pattern(?: no)?|www|rights reserved|personal use|not for (?:re)?sale|commercial|key|legend|instructions?|requirements?|size chart|sizes|sewing level|designed|drawn by|date|tolerance|test|check|measures?)\b|©/i
 const LINE_WORDS = /\b(?:cut(?:ting)? line|s(?:titching|ewing|eam) line|grain ?line|fold line|notch(?:es)?|dart|size \w+)\b/i
 const TEST_WORDS = /\b(?:test|scale|check|control|gauge|calibrat\w*|print\w*|measure\w*|square|should be|must be)\b/i
 /** Sides that test squares are drawn with, mm. */
@@ -110,6 +110,11 @@ export function findFurniture(
   }
   // Where the pieces of a sheet have words or marks on them, a small shape without any is a badge.
   const rest = candidates.filter((c) => !kinds.has(c))
+  const saysHow = (c: Sized) => (textsOf.get(c) ?? []).some((t) => saysHowCut(t.text))
+  // Where the others say how they are cut, a box of several lines that does not, without a mark, is no piece.
+  if (rest.filter(saysHow).length * 3 >= rest.length * 2)
+    for (const one of rest)
+      if (isBox(one) && (textsOf.get(one) ?? []).length >= 2 && !saysHow(one) && !isMarked(one)) kinds.set(one, 'words')
   const bare = rest.filter((c) => !speaks(c) && !isMarked(c))
   if (rest.length - bare.length >= 2 && bare.length * 2 <= rest.length)
     for (const one of bare) if (one.area <= (isBox(one) ? BARE_BOX_MM2 : BADGE_MM2)) kinds.set(one, 'badge')

@@ -22,10 +22,10 @@ import { findFurniture, type FoundFurniture } from './find-furniture'
 import { joinDashes } from './mend-gaps'
 import { middleOfBands } from './middle-of-bands'
 import { hasPartWord } from './part-words'
-import { bestName, commonNames, commonTexts, placeTexts } from './place-texts'
+import { bestName, commonNames, placeTexts, repeatedWords } from './place-texts'
 import { readGrain } from './read-grain'
 import { readNotches } from './read-notches'
-import { readWords, speaksOfPiece, type PieceWords } from './read-words'
+import { readWords, speaksOfPiece, type PieceWords, type Repeated } from './read-words'
 import { calledLine, contains, groupName, liesIn, type Sized } from './sized'
 import { isMarkOn, isSlender, linesOf, MARK_PART, ofThisSize, toUnits, type Unit } from './units'
 
@@ -175,8 +175,13 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
   const frameUnits = [...frames].map((outer): Unit => ({ outer, inner: null, sizeName: '', others: [], isInside: false }))
   const found = [...sheet.units, ...frameUnits].sort((a, b) => a.outer.stroke.shape.index - b.outer.stroke.shape.index)
   const pieces = sheet.units.filter((u) => asideOf(u) === null)
+  const onPieces = pieces.map((u) => sheet.textsOf.get(u.outer) ?? [])
+  const placed = new Set(onPieces.flat())
   const common = {
-    texts: commonTexts(pieces.map((u) => sheet.textsOf.get(u.outer) ?? [])),
+    texts: repeatedWords(
+      onPieces,
+      texts.filter((t) => !placed.has(t)),
+    ),
     groups: commonNames(pieces.map((u) => groupName(u.outer.stroke.shape))),
   }
   const outlines = found.map((u, i): FoundOutline => {
@@ -244,7 +249,7 @@ function outlineOf(
   u: Unit,
   aside: Aside | null,
   { textsOf, marksAt }: Sheet,
-  common: { texts: ReadonlySet<string>; groups: ReadonlySet<string> },
+  common: { texts: Repeated; groups: ReadonlySet<string> },
   nameless: string,
 ): FoundOutline {
   const texts = [...(textsOf.get(u.outer) ?? [])]

@@ -1,6 +1,6 @@
 import { bounded } from '../budget'
 import type { Drawing } from '../formats'
-import { handleBoxOf, measureLength, nearestPlace, placeAt, subtract, thinOut, unit, type Path, type Point } from '../geometry'
+import { handleBoxOf, measureLength, nearestPlace, placeAt, thinOut, type Path, type Point } from '../geometry'
 import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName, type EdgeRole } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
@@ -8,8 +8,8 @@ import { lengthToken } from '../units'
 import type { PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
+import { likelyFold } from './likely-fold'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
-import { straightEdges } from './read-fold-marks'
 import { readMarks, type ReadMarks } from './read-marks'
 import { splitEdges } from './split-edges'
 import { takeFold } from './take-fold'
@@ -57,7 +57,7 @@ function draftOf(outline: FoundOutline): Draft {
   const down = downOf(kind, edges, marks.grain, outline.texts, outline.name)
   const roles = nameEdges(kind, uprightEdges(edges, down), DOWN, outline.name)
   const { words, cutLine } = outline
-  const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, marks.grain) : null))
+  const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, marks.grain, kind) : null))
   const pair = (kind === 'sleeve' || kind.startsWith('leg')) && words.count === null
   const plain: PieceDraft = {
     id: outline.id,
@@ -128,17 +128,6 @@ function allowanceOf(edge: Path, cutLine: Path): number {
   const total = measureLength(edge)
   const far = [0.3, 0.4, 0.5, 0.6, 0.7].map((part) => nearestPlace(cutLine, placeAt(edge, total * part).point).distanceMm)
   return Math.round(far.sort((a, b) => a - b)[2]! * 10) / 10
-}
-
-/** The edge that a piece said to lie on the fold lies on: its centre, else the longest straight one along the grain at its rim. */
-function likelyFold(edges: readonly Path[], roles: readonly EdgeRole[], grain: PieceDraft['grain']): number | null {
-  const along = grain ? unit(subtract(grain.to, grain.from)) : DOWN
-  const straight = straightEdges(edges).filter((i) => {
-    const chord = unit(subtract(edges[i]![edges[i]!.length - 1]!.to, edges[i]![0]!.from))
-    return Math.abs(chord.x * along.x + chord.y * along.y) > 0.998
-  })
-  const centre = straight.find((i) => roles[i]!.startsWith('centre'))
-  return centre ?? straight.sort((a, b) => measureLength(edges[b]!) - measureLength(edges[a]!))[0] ?? null
 }
 
 /** Darts that are drawn as two lines, or as a narrow loop, are taken for what they are. */

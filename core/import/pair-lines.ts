@@ -13,6 +13,8 @@ const STEADY_PART = 0.15
 /** Places looked at on an edge, and the part of it at both ends that its corners disturb. */
 const PLACES = 7
 const END_PART = 0.12
+const MOST_END_PART = 0.4
+const HALF = 0.5
 /** So much of the outline keeps its distance: corners, vents and pleats may not. */
 const ALONG_PART = 0.8
 
@@ -24,11 +26,13 @@ export function runsBeside(inner: Sized, outer: Sized): boolean {
   for (const edge of splitEdges(inner.loop)) {
     const total = measureLength(edge)
     whole += total
-    const far = Array.from({ length: PLACES }, (_, i) => {
+    const farAt = (part: number) => {
       spend(outer.loop.length)
-      const part = END_PART + ((1 - 2 * END_PART) * i) / (PLACES - 1)
       return nearestPlace(outer.loop, placeAt(edge, total * part).point).distanceMm
-    })
+    }
+    // Beside a fold, the line that is nearest near the corner is the fold itself: as far from it as the allowance is wide.
+    const end = Math.min(MOST_END_PART, Math.max(END_PART, farAt(HALF) / total))
+    const far = Array.from({ length: PLACES }, (_, i) => farAt(end + ((1 - 2 * end) * i) / (PLACES - 1)))
     const [low, high] = [Math.min(...far), Math.max(...far)]
     if (high > WIDEST_MM) return false
     if (high - low <= Math.max(STEADY_MM, STEADY_PART * high)) along += total

@@ -7,6 +7,7 @@ const PARTS = [
   'leg|trouser|trousers|pant|pants|shorts|fly|crotch|seat|breeches',
   'pocket|pockets|flap|welt|jet|bag|tab|loop|strap|straps|tie|ties|bib|buckle|epaulette|epaulet|belt ?loop|carrier',
   'casing|lining|interlining|interfacing|underlining|hem|brim|crown|visor|cup|sole|thumb|tongue|vamp|cape|cowl|sash',
+  'patch|patches|bow|tail|piping|keeper|wing|ear|palm|gaiter|spat|petal',
 ].join('|')
 
 const PART_WORD = new RegExp(`\\b(?:${PARTS})s?\\b`, 'i')

@@ -20,6 +20,8 @@ const BRACKET_PART = 0.5
 const LEAST_BRACKET_MM = 15
 /** Its ends begin no further than this from the long line, mm. */
 const ARM_MM = 0.8
+/** Its arrow heads are no longer than this all round, mm. */
+const HEAD_MM = 30
 /** Words of a fold stand this far off its edge at the most, mm. */
 const WORDS_REACH_MM = 30
 /** An edge shorter than this is not laid on a fold, mm; nor one that is not straight to this. */
@@ -79,7 +81,10 @@ export function readBracket(
               (s) => s.of !== long && distance(end, s.to) <= 1.5 * off && nearestPlace(edge, s.to).distanceMm <= off * (1 - BRACKET_PART),
             )?.of,
       )
-      if (arms[0] && arms[1]) return { edge: i, of: new Set([long.m, arms[0].m, arms[1].m]), along: { from: long.from, to: long.to } }
+      if (!arms[0] || !arms[1]) continue
+      const tips = arms.flatMap((s) => [s!.from, s!.to])
+      const heads = marks.filter((m) => measureLength(m.path) <= HEAD_MM && tips.some((t) => nearestPlace(m.path, t).distanceMm <= ARM_MM))
+      return { edge: i, of: new Set([long.m, arms[0].m, arms[1].m, ...heads]), along: { from: long.from, to: long.to } }
     }
   }
   return null

@@ -128,6 +128,36 @@ function arrowShape(mark: OutlineMark): { from: Point; to: Point } | null {
   return even ? { from: far.a, to: far.b } : null
 }
 
+/** An arrow drawn in one stroke has at most so many lines; those of its heads are no longer than this part of its shaft. */
+const STROKE_LINES = 9
+const STROKE_HEAD_PART = 0.34
+const STROKED_SCORE = 4
+/** Cosines between which a barb stands to its shaft: neither square to it, as the arm of a bracket is, nor along it. */
+const BARB_SLANT = { least: 0.3, most: 0.99 }
+
+/** The shaft of an arrow that is drawn in one open stroke, with a barb or a head at an end or at both; null for any other. */
+function arrowStroke({ path, closed }: OutlineMark): { from: Point; to: Point } | null {
+  if (closed || path.length < 2 || path.length > STROKE_LINES || path.some((s) => s.kind !== 'line')) return null
+  const long = (s: Path[number]) => distance(s.from, s.to)
+  const shaft = path.reduce((a, b) => (long(b) > long(a) ? b : a))
+  if (long(shaft) < LEAST_MM) return null
+  const most = Math.min(HEAD_MM, STROKE_HEAD_PART * long(shaft))
+  const along = unit(subtract(shaft.to, shaft.from))
+  // A barb leads back from the end that it stands at, aslant.
+  const alongMm = (p: Point) => dot(subtract(p, shaft.from), along)
+  const isBarb = ({ from, to }: Path[number]) => {
+    const slant = Math.abs(dot(unit(subtract(to, from)), along))
+    return (
+      slant > BARB_SLANT.least &&
+      slant < BARB_SLANT.most &&
+      [from, to].every(
+        (p) => Math.min(distance(p, shaft.from), distance(p, shaft.to)) <= most && alongMm(p) > -1 && alongMm(p) < long(shaft) + 1,
+      )
+    )
+  }
+  return path.every((s) => s === shaft || isBarb(s)) ? { from: shaft.from, to: shaft.to } : null
+}
+
 /** Arrows that are letters: which way they point along their base line, or across it. */
 const ALONG_GLYPH = /^[\s]*[↔←→⟷⟵⟶⇔⇄⬌➝➔]+[\s]*$/
 const ACROSS_GLYPH = /^[\s]*[↕↑↓⇕⬍⥮]+[\s]*$/
@@ -153,6 +183,8 @@ export function readGrain(marks: readonly OutlineMark[], outline: Path, texts: r
   for (const mark of marks) {
     const arrow = arrowShape(mark)
     if (arrow) found.push({ ...downward(arrow.from, arrow.to), sure: true, of: new Set([mark]), score: 6 })
+    const stroked = arrowStroke(mark)
+    if (stroked) found.push({ ...downward(stroked.from, stroked.to), sure: true, of: new Set([mark]), score: STROKED_SCORE })
     const [a, b] = ends(mark.path)
     if (mark.closed || distance(a, b) < LEAST_MM || !isStraightPath(mark.path, STRAIGHT_MARK_MM)) continue
     const { score, heads } = scoreOf(mark, marks, outline, texts)

@@ -17,11 +17,14 @@ const FIGURES: Record<string, number> = { a: 1, one: 1, once: 1, two: 2, twice: 
 const FIGURE = `\\d{1,2}|${Object.keys(FIGURES).join('|')}`
 const toFigure = (text: string): number => FIGURES[text.toLowerCase()] ?? Number(text)
 
+/** “Cut 2 in from the edge” is a length, “cut 2 in the lining” and “cut 2 in velvet” are not. */
+const IN_INCHES =
+  'in\\b(?!\\s+(?!(?:from|along|of|below|above|beyond|outside|inside|wide|long|deep|at|on|each|all|seam|allowance)\\b)[a-z])'
 /** How many are cut: “cut 2”, “2 x”, “x2”, “qty: 2”, “2 pieces”. */
 const COUNTS = [
-  new RegExp(`\\b(?:cut|cuts|cutting|qty|quantity|make|needed)\\b\\W{0,3}(${FIGURE})\\b(?!\\s*(?:cm|mm|in\\b|inch|"|[./]\\d))`, 'i'),
+  new RegExp(`\\b(?:cut|cuts|cutting|qty|quantity|make|needed)\\b\\W{0,3}(${FIGURE})\\b(?!\\s*(?:cm|mm|${IN_INCHES}|inch|"|[./]\\d))`, 'i'),
   new RegExp(`(?<![\\d.,/])(\\d{1,2})\\s*[x×](?![\\d.]|\\s*\\d)`, 'i'),
-  new RegExp(`(?<![\\d.]\\s?)[x×]\\s*(\\d{1,2})\\b(?!\\s*(?:cm|mm|in\\b))`, 'i'),
+  new RegExp(`(?<![\\d.]\\s?)[x×]\\s*(\\d{1,2})\\b(?!\\s*(?:cm|mm|${IN_INCHES}))`, 'i'),
   new RegExp(`\\b(${FIGURE})\\s+(?:pieces?|pcs?|times|off|copies)\\b`, 'i'),
 ]
 /** Pairs: “cut 1 pair”, “a pair”, “2 pairs”, “pair”. */
@@ -53,7 +56,7 @@ const NO_NAME = new RegExp(
     '\\bline\\W*$',
     '^[^a-z]*$',
     '^\\W*(?:piece|pattern)?\\s*name\\W*$',
-    '^\\W*(?:up|top|bottom|down|right side|wrong side)\\W*$',
+    '^\\W*(?:up|top|bottom|down|right side|wrong side|place|place here)\\W*$',
   ].join('|'),
   'i',
 )
@@ -98,16 +101,50 @@ function countIn(text: string): { count: number; isMain: boolean; isOther: boole
   return found.find((f) => f.isMain) ?? found.find((f) => !f.isOther) ?? found[0] ?? null
 }
 
+/** What the sheet says often: it is rather the pattern's own title than what one piece is called. */
+export interface Repeated {
+  /** Lines and parts of lines, as partsOf gives them, that are no piece's name. */
+  titles: ReadonlySet<string>
+  /** On how many pieces, and beside them, a part of a line is written. */
+  times: ReadonlyMap<string, number>
+}
+
+/** The parts of a line of words, each a phrase: “Harbour coat – Front – cut 2” has three. */
+export const partsOf = (text: string): string[] =>
+  text
+    .split(PARTED)
+    .map((part) => part.trim().toLowerCase())
+    .filter((part) => part !== '')
+
+const isTitle = (part: string, { titles }: Repeated) => titles.has(part.trim().toLowerCase())
+const timesOf = (part: string, { times }: Repeated) => times.get(part.trim().toLowerCase()) ?? 1
+
+/** What a whole garment is called: “Harbour trousers”; “Skirt” alone may say which front it is. */
+const WHOLE_GARMENT = /\s(?:skirt|trousers|pants|shorts|breeches|apron|cape|hood|overskirt|underskirt)$/i
+
+/** What speaks for a name: a word for a part of a garment; against it that it is written in other places, too. */
+const PART_SCORE = 1000
+const REPEATED_SCORE = 1500
+
+/** Both parts of “Front – side panel”, where there is more than one front. */
+function withItsOther(best: string, line: string, repeated: Repeated): string {
+  if (timesOf(best, repeated) === 1) return best
+  const parts = line.split(PARTED).flatMap((part) => (isTitle(part, repeated) ? [] : (nameIn(part) ?? [])))
+  const named = parts.filter(hasPartWord)
+  return named.length === 2 && named.includes(best) ? joined(named[0]!, named[1]!) : best
+}
+
+const joined = (a: string, b: string) => `${a} ${b.charAt(0).toLowerCase()}${b.slice(1)}`
+
 /**
  * What the words on a piece say: its name, how many are cut and whether half of them mirrored, fold, size. A name is the
- * largest text with a word for a part of a garment, else the largest that says nothing else.
+ * largest text with a word for a part of a garment, else the largest that says nothing else; rather one that is written here alone.
  *
  * @param texts lines of words that lie on the piece
- * @param common texts that lie on most pieces of the sheet: the pattern's own title
  */
-export function readWords(texts: readonly DrawnText[], common: ReadonlySet<string>): PieceWords {
+export function readWords(texts: readonly DrawnText[], repeated: Repeated): PieceWords {
   const words: PieceWords = { name: null, isPart: false, count: null, mirrored: false, onFold: false, size: null }
-  let best: { name: string; score: number } | null = null
+  let best: { name: string; score: number; text: string } | null = null
   let counted: ReturnType<typeof countIn> = null
   const parts: { name: string; heightMm: number }[] = []
   for (const { text, heightMm } of texts) {
@@ -118,13 +155,19 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
     const count = countIn(text)
     if (count && (!counted || (counted.isOther && !count.isOther) || (count.isMain && !counted.isMain))) counted = count
     if (EACH_SIDE.test(text) && !count) counted = { count: 2, isMain: false, isOther: false, isPair: true }
-    if (common.has(text) || ABOUT_OTHER.test(text)) continue
+    if (isTitle(text, repeated) || ABOUT_OTHER.test(text)) continue
     for (const [i, part] of text.split(PARTED).entries()) {
-      const name = nameIn(part)
+      const name = isTitle(part, repeated) ? null : nameIn(part)
       if (!name) continue
-      const score = (hasPartWord(name) ? 1000 : 0) + heightMm * 4 - i * 6 - (/\d/.test(name) ? 3 : 0)
-      if (!best || score > best.score) best = { name, score }
-      if (hasPartWord(name) && /^[^\d:,;/()–—-]+$/.test(text)) parts.push({ name, heightMm })
+      const again = timesOf(part, repeated) - 1
+      const score =
+        (hasPartWord(name) ? (WHOLE_GARMENT.test(name) ? PART_SCORE / 2 : PART_SCORE) : 0) +
+        heightMm * 4 -
+        i * 6 -
+        (/\d/.test(name) ? 3 : 0) -
+        REPEATED_SCORE * again
+      if (!best || score > best.score) best = { name, score, text }
+      if (hasPartWord(name) && /^[^\d:,;/()–—-]+$/.test(text) && !WHOLE_GARMENT.test(name)) parts.push({ name, heightMm })
     }
   }
   if (counted) {
@@ -132,16 +175,20 @@ export function readWords(texts: readonly DrawnText[], common: ReadonlySet<strin
     if (counted.isPair) words.mirrored = true
     if (words.mirrored && words.count === 1 && EACH_SIDE.test(texts.map((t) => t.text).join(' '))) words.count = 2
   }
+  if (!best) return words
   // “Bodice” and “Back”, a line each and alike, are one name.
   const alike = parts.filter((p) => p.name.split(' ').length <= 2 && Math.abs(p.heightMm - parts[0]!.heightMm) < 0.1 * p.heightMm)
-  if (best && alike.length === 2 && alike[0]!.name !== alike[1]!.name && alike.some((p) => p.name === best!.name))
-    best.name = `${alike[0]!.name} ${alike[1]!.name.charAt(0).toLowerCase()}${alike[1]!.name.slice(1)}`
-  if (best) Object.assign(words, { name: best.name, isPart: hasPartWord(best.name) })
-  return words
+  const isOne = alike.length === 2 && alike[0]!.name !== alike[1]!.name && alike.some((p) => p.name === best.name)
+  const name = isOne ? joined(alike[0]!.name, alike[1]!.name) : withItsOther(best.name, best.text, repeated)
+  return { ...words, name, isPart: hasPartWord(name) }
 }
 
 /** Does a text say how many are cut, or that it lies on the fold? */
 export const saysHowCut = (text: string): boolean => FOLD.test(text) || countIn(text) !== null
+
+/** Does a text name a piece, or say how many are cut? Words at its fold do neither. */
+export const namesOrCounts = (text: string): boolean =>
+  countIn(text) !== null || (hasPartWord(text) && nameIn(text.split(PARTED)[0]!) !== null)
 
 /** Does a text say how its piece is cut, or name a part of a garment? Then what it lies on is a piece. */
 export const speaksOfPiece = (text: string): boolean =>

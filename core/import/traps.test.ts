@@ -101,7 +101,7 @@ describe('words on a piece', () => {
     const at = { x: 0, y: 0 }
     return readWords(
       lines.map((text) => ({ text, at, middle: at, end: at, heightMm: 5, groups: [] })),
-      new Set(),
+      { titles: new Set(), times: new Map() },
     )
   }
   it.each([
@@ -119,6 +119,11 @@ describe('words on a piece', () => {
     [['size 12', 'grainline', 'Gusset', 'cut two'], 'Gusset', 2, false],
     [['Size S', 'Tab', 'cut 2'], 'Tab', 2, false],
     [['BODICE', 'BACK', 'facing line', 'cut 1'], 'Bodice back', 1, false],
+    [['Cuff', 'cut 4 in main fabric'], 'Cuff', 4, false],
+    [['Welt', 'cut 2 in velvet', 'cut 2 in from the edge'], 'Welt', 2, false],
+    [['Back leg', 'Harbour trousers', 'cut 2'], 'Back leg', 2, false],
+    [['Fen trousers', 'PIECE: WAISTBAND', '1x'], 'Waistband', 1, false],
+    [['Knee patch', 'PLACE', 'cut 2'], 'Knee patch', 2, false],
   ] as const)('%j: %s, cut %d', (lines, name, count, mirrored) => {
     const words = said(...lines)
     expect([words.name, words.count, words.mirrored]).toEqual([name, count, mirrored])
