@@ -40,7 +40,7 @@ for (const file of [...corpusFiles(seed, rounds), ...corpusDxf(seed, rounds), ..
     else r.wrong.push(`${name}: ${drafts.problem.where}: ${drafts.problem.message}`)
   }
 }
-const KEYS = ['pieces', 'names', 'counts', 'folds', 'grains', 'notches', 'darts', 'places'] as const
+const KEYS = ['pieces', 'names', 'counts', 'folds', 'grains', 'notches', 'darts', 'places', 'sizes'] as const
 const share = ([good, of]: [number, number]) => `${good}/${of}`.padStart(9)
 console.log(['manner'.padEnd(16), ...KEYS.map((k) => k.padStart(9)), '   false'].join(' '))
 for (const [name, r] of [...byManner, ['all', whole] as const])

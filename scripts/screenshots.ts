@@ -40,6 +40,7 @@ async function tiledPattern(folder: string): Promise<string> {
     parted: false,
     around: ['title', 'test-square'],
     sizes: [],
+    sizesNamed: 'key',
     shared: false,
   }
   const file = join(folder, 'harbour-coat.pdf')

@@ -24,8 +24,12 @@ const LEAST_PAGES = 3
 /** The same place on two pages, or the same line drawn on two, mm. */
 const SAME_MM = 0.1
 /** A page's own name: “A1”, “page 3 of 12”, “3 / 12”, “row 2, column 3”. */
-const PAGE_WORDS =
-  /^\s*(?:(?:page|sheet|tile)\W*)?(?:[a-z]{0,2}\d{1,3}|[a-z])\s*(?:(?:of|\/|-)\s*\d{1,3})?\s*$|^\s*(?:row|column|page)\b.*\d/i
+const PAGE_WORDS = /^\s*(?:page|sheet|tile)\W*(?:[a-z]{0,2}\d{1,3}|[a-z])\s*(?:(?:of|\/|-)\s*\d{1,3})?\s*$|^\s*(?:row|column|page)\b.*\d/i
+/** Signs and figures alone may be the name of a page, its letter at a joint, a size, or how many are cut. */
+const PAGE_SIGNS = /^\s*(?:[a-z]{0,2}\d{1,3}|[a-z]|\d{1,3}[a-z])\s*(?:(?:of|\/|-)\s*\d{1,3})?\s*$/i
+/** Those of the paper stand at one place, to this, mm, on so many of its pages. */
+const SIGN_PLACE_MM = 3
+const SIGN_PART = 0.25
 
 const round = (v: number) => Math.round(v / SAME_MM)
 const shapeKey = ({ path, style }: DrawnShape): string => {
@@ -101,6 +105,7 @@ export function assemblePages(pages: readonly PdfPage[], grid: PageGrid): Result
   const texts: DrawnText[] = []
   const used = pages.filter((_, i) => grid.places[i] != null)
   const furniture = grid.how === 'one-page' ? new Set<string>() : furnitureOf(used)
+  const isSign = signsOf(used)
   const seen = new SeenLines()
   const corner = { x: Infinity, y: Infinity }
   const far = { x: -Infinity, y: -Infinity }
@@ -130,6 +135,7 @@ export function assemblePages(pages: readonly PdfPage[], grid: PageGrid): Result
       const isOfPaper =
         used.length > 1 &&
         (PAGE_WORDS.test(t.text) ||
+          isSign(t) ||
           used.filter((p) => p.texts.some((o) => o.text === t.text && distance(o.at, t.at) < 1)).length >=
             Math.max(LEAST_PAGES, used.length * FURNITURE_PART))
       if (!again && !isOfPaper) texts.push(moved)
@@ -141,6 +147,15 @@ export function assemblePages(pages: readonly PdfPage[], grid: PageGrid): Result
     { shapes: all, texts: used.length > 1 ? joinCutTexts(texts) : texts, mmPerUnit: 1, scaleFrom: 'pt', page },
     (where, message) => refuse('pdf-unreadable', where, message, 'Choose other pages; nothing was changed here.'),
   )
+}
+
+/** Tells signs that are of the paper: those that stand where others do on other pages. */
+function signsOf(pages: readonly PdfPage[]): (t: DrawnText) => boolean {
+  const signs = pages.flatMap((page, i) => page.texts.filter((t) => PAGE_SIGNS.test(t.text)).map((t) => ({ i, at: t.at })))
+  const places = new PointGrid<number>(SIGN_PLACE_MM)
+  for (const { i, at } of signs) places.add(at, i)
+  const least = Math.max(2, SIGN_PART * pages.length)
+  return (t) => PAGE_SIGNS.test(t.text) && new Set(places.near(t.at)).size >= least
 }
 
 /** Does a line end where its page does? */

@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import type { DrawnShape } from '../formats'
-import { distance, measureLength, PointGrid, reversePath, type Path, type Point } from '../geometry'
+import { distance, dot, measureLength, PointGrid, reversePath, tangentAt, type Path, type Point } from '../geometry'
 import { GAP_MM } from '../tolerances'
 
 /** A line of a drawing, true to size. */
@@ -13,6 +13,10 @@ export interface Stroke {
 
 export const startOf = (path: Path): Point => path[0]!.from
 export const endOf = (path: Path): Point => path[path.length - 1]!.to
+
+/** Ends of strokes are one place to this, mm; a line goes straight on to this cosine. */
+const SAME_END_MM = 0.05
+const STRAIGHT_ON = 0.999
 
 /** A chain shorter than this does not come back to its start, it has hardly left it: strokes can be shorter than a gap, mm. */
 const LEAST_CHAIN_MM = 10 * GAP_MM
@@ -37,12 +41,31 @@ export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
     grid.remove(endOf(stroke.path), i)
     return stroke
   }
+  /** The nearest stroke at a point; of several as near the one that leads home, else the one that goes straight on. */
+  const nextOf = (tip: Point, home: Point, coming: Path | undefined): number | undefined => {
+    const near = grid.near(tip)
+    const led = (i: number): Path => {
+      const { path } = strokes[i]!
+      return distance(startOf(path), tip) <= distance(endOf(path), tip) ? path : reversePath(path)
+    }
+    const first = near[0]
+    if (first === undefined || near.length === 1) return first
+    spend(near.length)
+    const least = distance(startOf(led(first)), tip)
+    const asNear = near.filter((i) => distance(startOf(led(i)), tip) <= least + SAME_END_MM)
+    const leaving = coming && tangentAt(coming[coming.length - 1]!, 1)
+    return (
+      asNear.find((i) => distance(endOf(led(i)), home) <= SAME_END_MM) ??
+      asNear.find((i) => leaving && dot(leaving, tangentAt(led(i)[0]!, 0)) >= STRAIGHT_ON) ??
+      first
+    )
+  }
   /** The strokes that go on from a point, each turned so that it leads away from it; none once `home` is reached. */
   const onward = (from: Point, home: () => Point, parts: Path[]): void => {
     let walkedMm = 0
     for (let tip = from; ;) {
       spend()
-      const next = grid.near(tip)[0]
+      const next = nextOf(tip, home(), parts[parts.length - 1])
       if (next === undefined) return
       // Home is reached where no other stroke begins nearer: very short ones may still lead the last bit.
       const { path: coming } = strokes[next]!

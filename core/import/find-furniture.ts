@@ -112,9 +112,9 @@ export function findFurniture(
   const rest = candidates.filter((c) => !kinds.has(c))
   const saysHow = (c: Sized) => (textsOf.get(c) ?? []).some((t) => saysHowCut(t.text))
   // Where the others say how they are cut, a box of several lines that does not, without a mark, is no piece.
-  if (rest.filter(saysHow).length * 3 >= rest.length * 2)
-    for (const one of rest)
-      if (isBox(one) && (textsOf.get(one) ?? []).length >= 2 && !saysHow(one) && !isMarked(one)) kinds.set(one, 'words')
+  const worded = rest.filter((c) => (textsOf.get(c) ?? []).length > 0)
+  if (worded.filter(saysHow).length * 3 >= worded.length * 2)
+    for (const one of worded) if (isBox(one) && textsOf.get(one)!.length >= 2 && !saysHow(one) && !isMarked(one)) kinds.set(one, 'words')
   const bare = rest.filter((c) => !speaks(c) && !isMarked(c))
   if (rest.length - bare.length >= 2 && bare.length * 2 <= rest.length)
     for (const one of bare) if (one.area <= (isBox(one) ? BARE_BOX_MM2 : BADGE_MM2)) kinds.set(one, 'badge')

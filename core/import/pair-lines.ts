@@ -69,30 +69,44 @@ const isNamedPair = (a: Sized, b: Sized): boolean => {
   return Boolean(p && q && p !== q && piece && piece === groupName(b.stroke.shape))
 }
 
+/** A line that may be the seam line within a cut line, and whether it runs beside it all the way round. */
+interface Inner {
+  inner: Sized
+  isBeside: boolean
+}
+
+/** The lines within each that may be its seam line: the largest of every look. */
+function innersOf(outer: Sized, candidates: readonly Sized[]): Inner[] {
+  spend(candidates.length)
+  const near = candidates.filter((c) => c !== outer && !c.isOpen && (boxesAreNear(c, outer) || boxesAreNear(outer, c)))
+  const all = [outer, ...near]
+  const looks = new Map<string, Sized>()
+  for (const c of near)
+    if (!looks.has(c.stroke.shape.style) && c.area < outer.area && boxesAreNear(c, outer) && mayPair(c, outer, all) && liesIn(c, outer))
+      looks.set(c.stroke.shape.style, c)
+  return [...looks.values()].map((inner) => ({ inner, isBeside: isNamedPair(inner, outer) || runsBeside(inner, outer) }))
+}
+
 /**
- * Pairs the seam line of a piece with the cut line around it.
+ * Pairs the seam line of a piece with the cut line around it. Two looks are cut lines and seam lines where they run beside each other
+ * on most pieces: on a straight piece two sizes do, too.
  * @param candidates closed lines, largest first
  * @returns cut line to seam line
  */
 export function pairLines(candidates: readonly Sized[]): Map<Sized, Sized> {
+  const inners = new Map(candidates.filter((c) => !c.isOpen).map((outer) => [outer, innersOf(outer, candidates)]))
+  const votes = new Map<string, number>()
+  const looks = (outer: Sized, inner: Sized) => `${outer.stroke.shape.style}|${inner.stroke.shape.style}`
+  for (const [outer, list] of inners)
+    for (const { inner, isBeside } of list) votes.set(looks(outer, inner), (votes.get(looks(outer, inner)) ?? 0) + (isBeside ? 1 : -1))
   const pairs = new Map<Sized, Sized>()
   const seams = new Set<Sized>()
-  for (const [i, outer] of candidates.entries()) {
-    if (outer.isOpen || seams.has(outer)) continue
-    spend(candidates.length - i)
-    const over = candidates.filter((c) => c !== outer && !c.isOpen && boxesAreNear(c, outer))
-    const all = [outer, ...over]
-    const inner = over.find(
-      (c) =>
-        c.area < outer.area &&
-        !seams.has(c) &&
-        liesIn(c, outer) &&
-        mayPair(c, outer, all) &&
-        (isNamedPair(c, outer) || runsBeside(c, outer)),
-    )
-    if (!inner) continue
-    pairs.set(outer, inner)
-    seams.add(inner)
+  for (const [outer, list] of inners) {
+    if (seams.has(outer)) continue
+    const found = list.find(({ inner, isBeside }) => isBeside && !seams.has(inner) && votes.get(looks(outer, inner))! > 0)
+    if (!found) continue
+    pairs.set(outer, found.inner)
+    seams.add(found.inner)
   }
   return pairs
 }

@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import type { DrawnShape, PdfPage } from '../formats'
-import { handleBoxOf, intersectPaths, line, type Box, type Point } from '../geometry'
+import { handleBoxOf, intersectPaths, line, tangentAt, type Box, type Point } from '../geometry'
 import { spotsSaid, type PageSpot } from './page-names'
 import { bySaidSpots, bySameLines, offsetsOf } from './same-lines'
 
@@ -26,6 +26,8 @@ const LEAST_CHORD_MM = 2
 /** Ends of lines that are cut at the edge of a page lie on one line to this, mm; and meet their other part to the second. */
 const RIM_MM = 0.3
 const MEET_MM = 0.8
+/** A line that crosses the edge of a page does so by more than this sine. */
+const CROSSES = 0.02
 /** Overlaps that pages are printed with, mm. */
 const OVERLAPS = [0, 5, 6, 6.35, 7, 8, 10, 12, 12.7, 15, 18, 20, 25, 25.4, 30]
 
@@ -58,11 +60,18 @@ function rimOf(ends: readonly { page: number; at: number }[], from: number, to: 
 /** The box inside which lines are drawn, where many of them end at it. */
 function frameOf(pages: readonly PdfPage[], list: readonly number[]): Box | null {
   const ends = list.flatMap((page) =>
-    pages[page]!.shapes.filter((s) => !s.closed).flatMap((s) => [s.path[0]!.from, s.path[s.path.length - 1]!.to].map((p) => ({ page, p }))),
+    pages[page]!.shapes.filter((s) => !s.closed).flatMap(({ path }) => {
+      const last = path[path.length - 1]!
+      return [
+        { page, p: path[0]!.from, way: tangentAt(path[0]!, 0) },
+        { page, p: last.to, way: tangentAt(last, 1) },
+      ]
+    }),
   )
   const { width, height } = pages[list[0]!]!
-  const xs = ends.map(({ page, p }) => ({ page, at: p.x }))
-  const ys = ends.map(({ page, p }) => ({ page, at: p.y }))
+  // What runs along an edge does not end at it: a long level line is cut at the sides of many pages, and lies as high on all.
+  const xs = ends.filter(({ way }) => Math.abs(way.x) > CROSSES).map(({ page, p }) => ({ page, at: p.x }))
+  const ys = ends.filter(({ way }) => Math.abs(way.y) > CROSSES).map(({ page, p }) => ({ page, at: p.y }))
   const [minX, maxX] = [rimOf(xs, -1, width * 0.25), rimOf(xs, width * 0.75, width + 1)]
   const [minY, maxY] = [rimOf(ys, -1, height * 0.25), rimOf(ys, height * 0.75, height + 1)]
   // One column has ends above and below only; one row on the left and right only.

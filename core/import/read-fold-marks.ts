@@ -8,6 +8,7 @@ import {
   placeAt,
   PointGrid,
   subtract,
+  thinOut,
   unit,
   type Path,
   type Point,
@@ -35,9 +36,15 @@ const chordOf = (path: Path) => subtract(path[path.length - 1]!.to, path[0]!.fro
 export const straightEdges = (edges: readonly Path[]): number[] =>
   edges.flatMap((e, i) => (measureLength(e) >= LEAST_FOLD_MM && isStraightPath(e, STRAIGHT_FOLD_MM) ? [i] : []))
 
-/** The marks of a piece taken apart into straight stretches. */
+/** The marks of a piece taken apart into straight stretches; what was cut at the edge of a page is one. */
 const stretchesOf = (marks: readonly OutlineMark[]) =>
-  marks.flatMap((m) => (m.closed ? [] : m.path.filter((s) => s.kind === 'line').map((s) => ({ m, from: s.from, to: s.to }))))
+  marks.flatMap((m) =>
+    m.closed
+      ? []
+      : thinOut(m.path, ARM_MM / 2)
+          .filter((s) => s.kind === 'line')
+          .map((s) => ({ m, from: s.from, to: s.to })),
+  )
 
 /** A line that is called a fold and lies on a straight edge, to this, mm. */
 const ON_EDGE_MM = 3

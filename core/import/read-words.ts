@@ -136,6 +136,13 @@ function withItsOther(best: string, line: string, repeated: Repeated): string {
 
 const joined = (a: string, b: string) => `${a} ${b.charAt(0).toLowerCase()}${b.slice(1)}`
 
+/** “Quantity: 1,1” of the exchange standard: so many as drawn, so many mirrored. */
+function eachWayIn(text: string): ReturnType<typeof countIn> {
+  const [, asDrawn, mirrored] = /^\s*(?:quantity|qty)\s*:\s*(\d{1,2})\s*,\s*(\d{1,2})\s*$/i.exec(text) ?? []
+  const count = Number(asDrawn ?? 0) + Number(mirrored ?? 0)
+  return count > 0 ? { count, isMain: false, isOther: false, isPair: Number(asDrawn) > 0 && Number(mirrored) > 0 } : null
+}
+
 /**
  * What the words on a piece say: its name, how many are cut and whether half of them mirrored, fold, size. A name is the
  * largest text with a word for a part of a garment, else the largest that says nothing else; rather one that is written here alone.
@@ -152,7 +159,7 @@ export function readWords(texts: readonly DrawnText[], repeated: Repeated): Piec
     if (MIRRORED.test(text) || EACH_SIDE.test(text)) words.mirrored = true
     const size = SIZE.exec(text)?.[1]?.trim()
     if (size && words.size === null && !/^(?:chart|key)$/i.test(size)) words.size = size
-    const count = countIn(text)
+    const count = eachWayIn(text) ?? countIn(text)
     if (count && (!counted || (counted.isOther && !count.isOther) || (count.isMain && !counted.isMain))) counted = count
     if (EACH_SIDE.test(text) && !count) counted = { count: 2, isMain: false, isOther: false, isPair: true }
     if (isTitle(text, repeated) || ABOUT_OTHER.test(text)) continue

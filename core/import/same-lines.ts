@@ -59,6 +59,11 @@ const usual = <T>(values: readonly T[], same: (a: T, b: T) => boolean): T | unde
   values.map((v) => ({ v, n: values.filter((w) => same(v, w)).length })).sort((x, y) => y.n - x.n)[0]?.v
 const near = (a: number, b: number) => Math.abs(a - b) <= SAME_MM
 
+/** A neighbour lies no further off than so many steps: aslant it is one of both. */
+const NEXT_TIMES = 1.5
+/** So many of the neighbours lie as the steps say. */
+const FITTING_PART = 0.9
+
 /** Pages further on than this are not compared when their steps are looked for: a sheet of more columns is rare. */
 const FARTHEST = 30
 
@@ -85,11 +90,13 @@ function byRegularSteps(list: readonly number[], offset: (i: number, j: number) 
   )
   if (step === undefined || !rows) return null
   const placeOf = (k: number): Point => ({ x: (k % rows.columns) * step, y: Math.floor(k / rows.columns) * rows.y })
-  const fits = found.filter(({ k, ahead, by }) => {
+  // Pages farther apart draw nothing of each other: two lines of two pieces that are alike.
+  const beside = found.flatMap(({ k, ahead, by }) => {
     const [a, b] = [placeOf(k), placeOf(k + ahead)]
-    return near(b.x - a.x, by.x) && near(b.y - a.y, by.y)
+    const isNext = Math.abs(b.x - a.x) <= NEXT_TIMES * step && Math.abs(b.y - a.y) <= NEXT_TIMES * rows.y
+    return isNext ? [near(b.x - a.x, by.x) && near(b.y - a.y, by.y)] : []
   })
-  return fits.length >= 0.9 * found.length ? new Map(list.map((i, k) => [i, placeOf(k)])) : null
+  return beside.filter(Boolean).length >= FITTING_PART * beside.length ? new Map(list.map((i, k) => [i, placeOf(k)])) : null
 }
 
 /** So many of the pages beside each other draw lines whole that both show. */

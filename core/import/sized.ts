@@ -71,7 +71,7 @@ export const isCalledInner = (shape: DrawnShape): boolean =>
 
 /** Names that drawing programs give by themselves, and those of layers. */
 const GIVEN =
-  /line|layer|^size\b|^(?:g|path|svg|rect|polygon|polyline|ellipse|circle|line|use|text|group|object|shape|id|image|clip|page|slide|container|surface|figure|drawing|img|picture|photo(?:graph)?|scan)[\s_.-]*[\d_.-]*(?:id)?[\d_-]*$|^[\d_.-]+$|^[a-z]{1,3}[\d_-]+$/i
+  /line|layer|^sizes?(?![a-z])|^(?:g|path|svg|rect|polygon|polyline|ellipse|circle|line|use|text|group|object|shape|id|image|clip|page|slide|container|surface|figure|drawing|img|picture|photo(?:graph)?|scan)[\s_.-]*[\d_.-]*(?:id)?[\d_-]*$|^[\d_.-]+$|^[a-z]{1,3}[\d_-]+$/i
 
 /** Signs that a program writes as their number: “_x20_” is a space. */
 const decoded = (name: string): string =>

@@ -1,4 +1,6 @@
 const LETTERS = ['S', 'M', 'L']
+/** Sizes that go on by equal steps are told from other figures from so many on. */
+const LEAST_EVEN = 3
 /** Words longer than this are no list of sizes. */
 const MOST_SIGNS = 200
 
@@ -12,13 +14,31 @@ function rankOf(name: string): number | null {
   return at === 1 ? 0 : at === 0 ? -1 - more : 1 + more
 }
 
-/** So many names in the order of their sizes; null where they are not so many, or cannot be put in an order. */
+const isLetters = (name: string) => /[SML]$/i.test(name)
+
+/**
+ * So many names in the order of their sizes: all that are letters, or all figures, or those of them that go on by equal steps. Null
+ * where there are not so many, or none can be put in an order.
+ */
 function inOrder(names: Iterable<string>, count: number): string[] | null {
-  const own = [...new Set([...names].map((n) => n.toUpperCase()))]
-  const ranks = new Map(own.map((n) => [n, rankOf(n)]))
-  const isLetters = own.map((n) => /[SML]$/.test(n))
-  if (own.length !== count || own.some((n) => ranks.get(n) === null) || new Set(isLetters).size > 1) return null
-  return own.sort((a, b) => ranks.get(a)! - ranks.get(b)!)
+  const own = [...new Set([...names].map((n) => n.toUpperCase()))].filter((n) => rankOf(n) !== null)
+  for (const kind of [own.filter(isLetters), own.filter((n) => !isLetters(n))]) {
+    const sorted = kind.sort((a, b) => rankOf(a)! - rankOf(b)!)
+    if (sorted.length === count) return sorted
+    const runs = sorted.flatMap((_, i) => evenRun(sorted, i, count))
+    if (runs.length === 1) return runs[0]!
+  }
+  return null
+}
+
+/** So many names from one on by equal steps; none where they do not go on so far, or are so few that any would. */
+function evenRun(sorted: readonly string[], from: number, count: number): string[][] {
+  if (count < LEAST_EVEN) return []
+  const steps = sorted.slice(from + 1).map((next) => rankOf(next)! - rankOf(sorted[from]!)!)
+  return steps.flatMap((step) => {
+    const run = Array.from({ length: count }, (_, i) => sorted.find((n) => rankOf(n) === rankOf(sorted[from]!)! + i * step))
+    return run.every((n) => n !== undefined) ? [run] : []
+  })
 }
 
 /** Sizes from the first to the last by equal steps: “34–42” of five are 34, 36, 38, 40, 42. */
@@ -52,9 +72,14 @@ export function sizesSaid(texts: readonly { text: string }[], count: number): st
     const own = inOrder(names, count) ?? (names.length === 2 ? between(names[0]!, names[1]!, count) : null)
     if (own) return own
   }
-  // A single figure that nothing calls a size is a number of a page or a notch.
-  return inOrder(
-    alone.filter((t) => !t.isCalled && !/^\d$/.test(t.names[0]!)).flatMap((t) => t.names),
-    count,
-  )
+  // A single figure that nothing calls a size is a number of a page or a notch, unless larger sizes go on from it.
+  const bare = alone.filter((t) => !t.isCalled).flatMap((t) => t.names)
+  const isFigure = (name: string) => /^\d$/.test(name)
+  const whole = inOrder(bare, count)
+  return whole?.some((name) => !isFigure(name))
+    ? whole
+    : inOrder(
+        bare.filter((name) => !isFigure(name)),
+        count,
+      )
 }

@@ -114,6 +114,8 @@ describe('words on a piece', () => {
     [['No. 7', 'Waistband facing', '2x'], 'Waistband facing', 2, false],
     [['Hood', 'cut 2 pairs'], 'Hood', 4, true],
     [['Left Front', '1x left, 1x right'], 'Left Front', 2, true],
+    [['Front leg', 'Quantity: 1,1'], 'Front leg', 2, true],
+    [['Yoke', 'Quantity: 2,0'], 'Yoke', 2, false],
     [['Belt loops', 'Qty: 5'], 'Belt loops', 5, false],
     [['Cuff (cut 4)', 'seam allowance 1.5 cm'], 'Cuff', 4, false],
     [['size 12', 'grainline', 'Gusset', 'cut two'], 'Gusset', 2, false],

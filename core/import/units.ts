@@ -45,9 +45,15 @@ export interface Unit {
  * @param texts the words of the drawing: they may say what its sizes are called
  */
 export function toUnits(candidates: readonly Sized[], texts: readonly { text: string }[] = []): Unit[] {
-  const alike = findAlike(candidates, (count) => sizesSaid(texts, count) !== null)
+  const isSaid = (count: number) => sizesSaid(texts, count) !== null
+  const alike = findAlike(candidates, isSaid)
   const told = new Set(alike.flat())
-  const pairs = pairLines(candidates.filter((c) => !told.has(c)))
+  const free = candidates.filter((c) => !told.has(c))
+  // As many looks over each other as words name sizes are sizes, however nearly they run beside each other.
+  const looks = free.filter((c) => !c.isOpen && sizeCalled(c.stroke.shape) === null)
+  const named = findNests(looks).filter((n) => isSaid(n.length) && !isSaid(n.length / 2))
+  const sizes = new Set(named.flatMap((n) => n.map((x) => x.one)))
+  const pairs = pairLines(free.filter((c) => !sizes.has(c)))
   const seams = new Set(pairs.values())
   const innerOf = (outer: Sized) => pairs.get(outer) ?? null
   const outers = candidates.filter((c) => !seams.has(c))
@@ -87,13 +93,17 @@ function namedAsSaid(nest: { name: string; one: Sized }[], texts: readonly { tex
 export const linesOf = ({ outer, inner, others }: Unit): Sized[] =>
   [outer, inner, ...others.flatMap((o) => [o.outer, o.inner])].flatMap((x) => x ?? [])
 
-/** The marks of a nest's base size: those that are called by, or drawn in the manner of, another size are left out. */
+/**
+ * The marks of a nest's base size: those that are called by another size are left out, and those drawn in the manner of another, where
+ * some are drawn in the base's own.
+ */
 export function ofThisSize(marks: readonly OutlineMark[], { outer, sizeName, others }: Unit): OutlineMark[] {
   const own = outer.stroke.shape.style
   const theirs = new Set(others.map((o) => o.outer.stroke.shape.style).filter((style) => style !== own))
+  const isEach = marks.some((m) => m.style === own)
   const isOwn = (m: OutlineMark) => {
     const called = sizeCalled(m)
-    return called !== null ? called === sizeName : !theirs.has(m.style)
+    return called !== null ? called === sizeName : !isEach || !theirs.has(m.style)
   }
   return others.length === 0 ? [...marks] : marks.filter(isOwn)
 }

@@ -23,7 +23,7 @@ describe('files drawn in many manners', () => {
     const said = rates.wrong.join('\n')
     expect(rates.pieces[1], said).toBeGreaterThan(10)
     expect(share(rates.pieces), said).toBeGreaterThanOrEqual(0.98)
-    for (const key of ['names', 'counts', 'folds', 'grains', 'notches', 'darts', 'places'] as const)
+    for (const key of ['names', 'counts', 'folds', 'grains', 'notches', 'darts', 'places', 'sizes'] as const)
       expect(share(rates[key]), `${key}\n${said}`).toBeGreaterThanOrEqual(0.95)
     expect(rates.falsePieces, said).toBe(0)
   })

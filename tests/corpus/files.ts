@@ -30,15 +30,18 @@ function handFor(chance: () => number, nested: boolean): Hand {
     if (chance() < (role === 'grid' ? 0.15 : 0.6)) around.push(role)
   return {
     lines: nested ? pick(['cut', 'seam'], chance()) : pick(['both', 'cut', 'seam'], chance()),
-    grain: pick(['two-heads', 'one-head', 'filled-heads', 'one-shape', 'glyph', 'bare', 'marked', 'letter'], chance()),
+    grain: pick(['two-heads', 'one-head', 'filled-heads', 'one-shape', 'glyph', 'bare', 'marked', 'letter', 'one-stroke'], chance()),
     notch: pick(
       nested
         ? ['tick-in', 'tick-out', 'triangle', 'tee', 'across']
         : ['tick-in', 'tick-out', 'triangle', 'tee', 'across', 'cut-in', 'slit'],
       chance(),
     ),
-    fold: pick(['bracket', 'words', 'cut-words', 'line'], chance()),
-    words: pick(['lines', 'one-line', 'titled', 'numbered', 'shouted', 'materials', 'slashes', 'colons'], chance()),
+    fold: pick(['bracket', 'headed-bracket', 'words', 'cut-words', 'line'], chance()),
+    words: pick(
+      ['lines', 'one-line', 'titled', 'numbered', 'shouted', 'materials', 'slashes', 'colons', 'below', 'behind-title'],
+      chance(),
+    ),
     turnDeg: pick([0, 0, 0, 90, 180, 30], chance()),
     chords: !nested && chance() < 0.25,
     twice: !nested && chance() < 0.2,
@@ -46,8 +49,16 @@ function handFor(chance: () => number, nested: boolean): Hand {
     parted: !nested && chance() < 0.25,
     around,
     sizes: nested ? ['40', '42'] : [],
+    sizesNamed: 'key',
     shared: false,
   }
+}
+
+/** Two to five sizes without layers, named in one of the ways that are met with. */
+function namedSizes(hand: Hand, chance: () => number): Hand {
+  const sizesNamed = pick(['key', 'list', 'corners'] as const, chance())
+  const around = sizesNamed === 'key' ? [...new Set<Role>([...hand.around, 'legend'])] : hand.around.filter((role) => role !== 'legend')
+  return { ...hand, around, sizesNamed, sizes: ['40', '42', '44', '46'].slice(0, 1 + Math.floor(chance() * 4)) }
 }
 
 /** Every garment in every manner, each in a hand of its own. */
@@ -56,8 +67,13 @@ export function corpusFiles(seed: number, rounds = 2): CorpusFile[] {
   return Array.from({ length: rounds }, (_, round) => round).flatMap((round) =>
     corpusGarments(seed + round).flatMap((garment) =>
       SVG_MANNERS.map((manner): CorpusFile => {
-        const drawn = handFor(chance, manner === 'size-layers' || manner === 'sizes-shared')
-        const hand: Hand = manner === 'sizes-shared' ? { ...drawn, lines: 'seam', turnDeg: 0, shared: true } : drawn
+        const drawn = handFor(chance, manner.startsWith('size'))
+        const hand: Hand =
+          manner === 'sizes-shared'
+            ? { ...drawn, lines: 'seam', turnDeg: 0, shared: true }
+            : manner === 'size-looks'
+              ? namedSizes({ ...drawn, turnDeg: 0 }, chance)
+              : drawn
         const sheet = drawSheet(garment, hand)
         return { name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, text: toSvgFile(sheet, manner, seed + round) }
       }),

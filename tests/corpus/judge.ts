@@ -1,7 +1,7 @@
 import { boundsOf, flattenPath, measureLength, movePath, nearestPlace, placeAt, type Path, type Point } from '../../core/geometry'
 import type { Draft } from '../../core/import'
 import { cutLineOf, seamLineOf, type TruthPiece } from './draft'
-import type { Sheet } from './sheet'
+import { BASE_SIZE_NAME, type Sheet } from './sheet'
 
 /** An outline counts as in when it runs within this of the truth, mm. */
 const OUTLINE_MM = 0.5
@@ -22,6 +22,8 @@ export interface Rates {
   darts: [number, number]
   /** Drill holes. */
   places: [number, number]
+  /** How many sizes, and what they are called. */
+  sizes: [number, number]
   /** Outlines taken for pieces that are none. */
   falsePieces: number
   /** What went wrong, in words. */
@@ -37,6 +39,7 @@ export const noRates = (): Rates => ({
   notches: [0, 0],
   darts: [0, 0],
   places: [0, 0],
+  sizes: [0, 0],
   falsePieces: 0,
   wrong: [],
 })
@@ -79,7 +82,7 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
   const taken = drafts.filter((d) => !d.aside)
   const used = new Set<Draft>()
   const count = (
-    key: 'pieces' | 'names' | 'counts' | 'folds' | 'grains' | 'notches' | 'darts' | 'places',
+    key: 'pieces' | 'names' | 'counts' | 'folds' | 'grains' | 'notches' | 'darts' | 'places' | 'sizes',
     good: boolean,
     wrong: string,
   ) => {
@@ -111,6 +114,11 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
     if (!near || !isIn) return
     used.add(near.d)
     const { draft } = near.d
+    if (sheet.hand.sizes.length > 0) {
+      const meant = [BASE_SIZE_NAME, ...sheet.hand.sizes]
+      const got = [draft.sizeName, ...draft.sizes.map((s) => s.name)].sort()
+      count('sizes', got.join() === meant.join(), `${p.name}: sizes ${got.join()}, and not ${meant.join()}`)
+    }
     if (words) {
       count('names', draft.name.toLowerCase() === p.name.toLowerCase(), `${p.name} is called “${draft.name}”`)
       count(

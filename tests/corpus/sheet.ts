@@ -57,10 +57,10 @@ export interface Item {
 /** How a maker draws. */
 export interface Hand {
   lines: 'both' | 'cut' | 'seam'
-  grain: 'two-heads' | 'one-head' | 'filled-heads' | 'one-shape' | 'glyph' | 'bare' | 'marked' | 'letter'
+  grain: 'two-heads' | 'one-head' | 'filled-heads' | 'one-shape' | 'glyph' | 'bare' | 'marked' | 'letter' | 'one-stroke'
   notch: 'tick-in' | 'tick-out' | 'triangle' | 'tee' | 'across' | 'cut-in' | 'slit'
-  fold: 'bracket' | 'words' | 'cut-words' | 'line'
-  words: 'lines' | 'one-line' | 'titled' | 'numbered' | 'shouted' | 'materials' | 'slashes' | 'colons'
+  fold: 'bracket' | 'headed-bracket' | 'words' | 'cut-words' | 'line'
+  words: 'lines' | 'one-line' | 'titled' | 'numbered' | 'shouted' | 'materials' | 'slashes' | 'colons' | 'below' | 'behind-title'
   /** Pieces lie turned by this on the sheet, deg. */
   turnDeg: number
   /** Curves written as chords. */
@@ -74,6 +74,8 @@ export interface Hand {
   around: Role[]
   /** Sizes beside the base. */
   sizes: string[]
+  /** Where the sizes are named, in files without layers. */
+  sizesNamed: 'key' | 'list' | 'corners'
   /** What all sizes share is drawn once. */
   shared: boolean
 }
@@ -165,6 +167,8 @@ function grainItems(piece: TruthPiece, style: Hand['grain']): Item[] {
       return [grain(shaft)]
     case 'marked':
       return [{ role: 'grain', path: shaft, arrows: true }]
+    case 'one-stroke':
+      return [grain(stroke(near(from, 1, 9, 4), [from.x, from.y], [to.x, to.y], near(to, -1, 9, 4)))]
     case 'letter':
       return [
         grain(shaft),
@@ -227,7 +231,7 @@ const pairWords = (p: TruthPiece, onFold: boolean): string =>
 /** What is written on a piece, line by line. */
 function wordsOf(p: TruthPiece, i: number, { words, fold }: Hand, garment: string): { text: string; heightMm: number }[] {
   const onFold = p.edges.some((e) => e.fold)
-  const said = onFold && fold !== 'bracket'
+  const said = onFold && !fold.endsWith('bracket')
   const cut = pairWords(p, said)
   switch (words) {
     case 'lines':
@@ -238,6 +242,14 @@ function wordsOf(p: TruthPiece, i: number, { words, fold }: Hand, garment: strin
       ]
     case 'one-line':
       return [{ text: `${p.name} – ${cut}`, heightMm: 7 }]
+    case 'behind-title':
+      return [{ text: `${garment} – ${p.name} – ${cut} in main fabric`, heightMm: 4 }]
+    case 'below':
+      return [
+        { text: p.name, heightMm: 8 },
+        { text: cut, heightMm: 6 },
+        { text: garment, heightMm: 5 },
+      ]
     case 'titled':
       return [
         { text: garment, heightMm: 8 },
@@ -366,6 +378,17 @@ function pieceItems(p: TruthPiece, i: number, hand: Hand, garment: string): Item
       const [x, y] = inside(placeAt(e.path, long * 0.5).point, 16)
       items.push({ role: 'words', text: 'PLACE ON FOLD', at: { x, y }, heightMm: 4, turnDeg: -90 })
     }
+    if (hand.fold === 'headed-bracket') {
+      // It ends a little off the edge, in heads of their own.
+      items.push({ role: 'fold', path: stroke(inside(a, 0.6), inside(a, 12), inside(z, 12), inside(z, 0.6)) })
+      for (const q of [a, z]) {
+        const beside = (mm: number): [number, number] => {
+          const [x, y] = inside(q, 3)
+          return [x + tangent.x * mm, y + tangent.y * mm]
+        }
+        items.push({ role: 'fold', path: stroke(beside(-2.5), inside(q, 0.6), beside(2.5)) })
+      }
+    }
     if (hand.fold === 'line') {
       // A line of its own on the edge, called what it is.
       items.push({ role: 'fold', path: e.path, dashed: true })
@@ -380,10 +403,12 @@ function pieceItems(p: TruthPiece, i: number, hand: Hand, garment: string): Item
   if (hand.inner) items.push(...innerItems(p))
   const b = boundsOf(outer)
   const narrow = b.maxX - b.minX < 110
-  let y = b.minY + (b.maxY - b.minY) * 0.42
+  const isBelow = hand.words === 'below'
+  let y = isBelow ? b.maxY + 14 : b.minY + (b.maxY - b.minY) * 0.42
   for (const w of wordsOf(p, i, hand, garment)) {
     const heightMm = narrow ? Math.min(w.heightMm, 4) : w.heightMm
-    items.push({ role: 'words', text: w.text, at: { x: b.minX + (b.maxX - b.minX) * (narrow ? 0.12 : 0.28), y }, heightMm })
+    const x = isBelow ? b.minX : b.minX + (b.maxX - b.minX) * (narrow ? 0.12 : 0.28)
+    items.push({ role: 'words', text: w.text, at: { x, y }, heightMm })
     y += heightMm * 1.5
   }
   return items.map((item) => ({ ...item, piece: i }))
@@ -486,6 +511,11 @@ export function drawSheet(drafted: TruthGarment, hand: Hand): Sheet {
       const path = hand.lines === 'seam' ? seamLineOf(larger) : cutLineOf(larger)
       return [{ role: hand.lines === 'seam' ? 'seam' : 'cut', path, closed: true, piece: i, size }]
     })
+    if (hand.sizesNamed === 'corners')
+      for (const it of [...own, ...others].filter((o) => o.size !== undefined && o.path)) {
+        const far = it.path!.map((x) => x.from).reduce((a, b) => (b.x + b.y > a.x + a.y ? b : a))
+        others.push({ role: 'words', text: it.size!, at: { x: far.x - 8, y: far.y - 2 }, heightMm: 3, piece: i })
+      }
     const by = placed[i]!
     if (hand.shared && p.edges.some((e) => e.fold)) {
       const all = [p, ...hand.sizes.map((_, k) => grown(p, 1 + 0.03 * (k + 1), 1 + 0.015 * (k + 1)))]
@@ -509,7 +539,11 @@ export function drawSheet(drafted: TruthGarment, hand: Hand): Sheet {
       ...(it.at ? { at: { x: it.at.x + by.x, y: it.at.y + by.y } } : {}),
     }))
   })
-  return { garment, hand, items: [...around, ...pieces], placed, width, height }
+  const list: Item[] =
+    hand.sizesNamed === 'list'
+      ? [{ role: 'words', text: `Sizes ${[BASE_SIZE_NAME, ...hand.sizes].join(', ')}`, at: { x: 660, y: height - 60 }, heightMm: 8 }]
+      : []
+  return { garment, hand, items: [...around, ...list, ...pieces], placed, width, height }
 }
 
 /** An edge of the truth where it was laid, without the mouths of its darts. */

@@ -1,10 +1,10 @@
 import { toPathData } from '../../core/formats'
 import { mapPath } from '../../core/geometry'
 import { chances } from './garments'
-import type { Item, Role, Sheet } from './sheet'
+import { BASE_SIZE_NAME, type Item, type Role, type Sheet } from './sheet'
 
 /** The manners of writing an SVG file that are met with. */
-export const SVG_MANNERS = ['by-hand', 'layers', 'points', 'office', 'flat', 'size-layers', 'sizes-shared'] as const
+export const SVG_MANNERS = ['by-hand', 'layers', 'points', 'office', 'flat', 'size-layers', 'sizes-shared', 'size-looks'] as const
 export type SvgManner = (typeof SVG_MANNERS)[number]
 
 const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;')
@@ -163,6 +163,31 @@ ${mixed
 </svg>`
 }
 
+/** Looks that tell sizes from each other: by dashes, by colours, by weight. */
+const LOOKS: ((k: number) => string)[] = [
+  (k) => `stroke="#000" stroke-width="0.5"${k > 0 ? ` stroke-dasharray="${['6 2', '2 2', '8 2 2 2', '10 4'][k - 1]}"` : ''}`,
+  (k) => `stroke="${['#c03020', '#2050b0', '#208040', '#a06000', '#803090'][k]}" stroke-width="0.5"`,
+  (k) => `stroke="#000" stroke-width="${0.4 + 0.25 * k}"`,
+]
+
+/** No layers: every size is drawn in a look of its own. */
+function sizeLooks({ items, hand, width, height }: Sheet, seed: number): string {
+  const sizes = [BASE_SIZE_NAME, ...hand.sizes]
+  // Two lines of two weights may as well be cut line and seam line.
+  const look = LOOKS[seed % (sizes.length > 2 ? LOOKS.length : LOOKS.length - 1)]!
+  const drawn = (it: Item): string =>
+    it.size !== undefined ? look(sizes.indexOf(it.size)) : `stroke="#000" stroke-width="0.3"${it.dashed ? ' stroke-dasharray="4 2"' : ''}`
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}">
+${items
+  .map((it) =>
+    it.text
+      ? `<text x="${n(it.at!.x)}" y="${n(it.at!.y)}" font-size="${n(it.heightMm!)}"${turned(it, 1)}>${escape(it.text)}</text>`
+      : `<path d="${data(it, 1)}"${it.arrows ? ' marker-end="url(#a)"' : ''} fill="${it.filled ? (it.role === 'background' ? 'white' : 'black') : 'none'}" ${drawn(it)}/>`,
+  )
+  .join('\n')}
+</svg>`
+}
+
 /** A sheet as an SVG file in one of the manners. */
 export function toSvgFile(sheet: Sheet, manner: SvgManner, seed: number): string {
   switch (manner) {
@@ -173,6 +198,8 @@ export function toSvgFile(sheet: Sheet, manner: SvgManner, seed: number): string
     case 'size-layers':
     case 'sizes-shared':
       return layers(sheet, true)
+    case 'size-looks':
+      return sizeLooks(sheet, seed)
     case 'points':
       return points(sheet)
     case 'office':

@@ -27,6 +27,7 @@ const HAND: Hand = {
   parted: false,
   around: ['background', 'frame', 'title', 'legend', 'test-square', 'logo'],
   sizes: ['40', '42', '44', '46'],
+  sizesNamed: 'key',
   shared: false,
 }
 const folder = mkdtempSync(join(tmpdir(), 'tidal-seam-files-'))
