@@ -177,6 +177,32 @@ describe('the command line', () => {
     expect((await core('export', file, '--garment', '1', '--format', 'hpgl')).stdout).toMatch(/^IN;/)
     expect((await core('export', file, '--garment', '1', '--format', 'pdf', '--paper', 'a9')).status).toBe(2)
   })
+  it('imports with layers as they are said, and at the size that the test square says', async () => {
+    const svg = join(dir, 'small.svg')
+    // Drawn at 96 %: the square of 50 mm measures 48.
+    const group = (id: string, d: string) => `<g id="${id}"><path d="${d}" fill="none" stroke="#000"/></g>`
+    writeFileSync(
+      svg,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="500mm" viewBox="0 0 600 500">
+        ${group('Outlines', 'M100 20H292V404H100Z')}${group('Arrows', 'M200 60V340M194 70L200 60L206 70')}${group('Ticks', 'M292 200H284')}
+        ${group('Sheet', 'M20 20H68V68H20Z')}<text x="22" y="46" font-size="5">5 x 5 cm</text><text x="130" y="200" font-size="9">Back panel</text></svg>`,
+    )
+    const pieceOf = async (...more: string[]) => {
+      const { stdout, stderr } = await core('import', svg, ...more)
+      const read = readProjectFile(stdout)
+      if (!read.ok) throw new Error(stderr)
+      return { stderr, piece: read.value.garments[0]!.garment.pieces[0]! }
+    }
+    const as = await pieceOf()
+    expect(as.stderr).toContain('The test square says that the drawing is at 96.0 %')
+    expect([as.piece.name, as.piece.notches.length]).toEqual(['Back panel', 1])
+    const xs = Object.values(as.piece.shapes).flatMap((shape) => Object.values(shape.edges).flatMap((path) => path.map((s) => s.from.x)))
+    // Drawn as it is cut: 200 mm, less the allowance on both sides.
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(180, 3)
+    expect((await pieceOf('--layer', 'Ticks=nothing')).piece.notches).toHaveLength(0)
+    expect((await core('import', svg, '--layer', 'Ticks=darts')).status).toBe(2)
+    expect((await core('import', svg, '--layer', 'Pins=notch')).stderr).toContain('--layer Pins: the file has the layers')
+  })
   it('imports a photograph of a paper piece, and says how well it is known; not one that breaks off', async () => {
     const done = await core('import', 'public/demo-photographs/paper-front.jpg', '--beside', '297x210')
     expect(done.stderr).toMatch(/outline 1 is off by up to [0-3]\.\d mm\./)

@@ -3,11 +3,12 @@ import isEqual from 'fast-deep-equal'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import type { Drawing, PdfPage } from '~~/core/formats'
 import type { Point } from '~~/core/geometry'
-import type { Draft, FoundScale, GridChoice, PageGrid } from '~~/core/import'
+import { layersOf, type Draft, type FoundScale, type GridChoice, type LayerRole, type PageGrid } from '~~/core/import'
 import { toName } from '~~/core/pattern'
 import { refuse, type Problem, type Result } from '~~/core/result'
 import { emptyOut } from '~/data/empty-tray'
 import type { Tray } from '~/data/tray-row'
+import { usePrefs } from '~/stores/prefs'
 import { Bench, Ended } from '~/workers/bench'
 import { importJobs, type ImportJobs } from '~/workers/import-jobs'
 
@@ -23,6 +24,10 @@ const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** What a garment is called that comes from a file. */
 export const nameOf = (fileName: string): string => toName(fileName.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' '))
+
+/** What was said of layers of the same names in files before. */
+const layersAsBefore = (drawing: Drawing, habits: Readonly<Record<string, LayerRole>>): Record<string, LayerRole> =>
+  Object.fromEntries(layersOf(drawing).flatMap(({ name }) => (Object.hasOwn(habits, name) ? [[name, habits[name]!]] : [])))
 
 /**
  * The file in the tray: its drawing, the pages of a PDF and how they lie, and what its test square says, all worked out in a
@@ -121,10 +126,11 @@ export function useTrayFile(
     pages.value = []
     scale.value = null
     const garmentName = nameOf(fileName)
+    const layers = layersAsBefore(read.value, usePrefs().layerHabits)
     const laid = lies ? { grid: lies, pagesConfirmed: lies.how === 'one-page' } : {}
     const stored = await act(`take in ${fileName}`, (tray) => {
       emptyOut(tray)
-      Object.assign(tray, { fileName, text: content, garmentName }, laid)
+      Object.assign(tray, { fileName, text: content, garmentName, layers }, laid)
     })
     if (!stored.ok) {
       held = { text: text.value, grid: plain(grid.value) }
@@ -162,11 +168,23 @@ export function useTrayFile(
     })
   const confirmPages = () => act('settle the pages', (tray) => void (tray.pagesConfirmed = true))
 
+  /** What a layer of the file holds, for this file and for those after it that have one of that name; null for as it looks. */
+  function sayLayer(name: string, role: LayerRole | null) {
+    const habits = usePrefs()
+    const { [name]: _before, ...others } = habits.layerHabits
+    habits.layerHabits = role === null ? others : { ...others, [name]: role }
+    return act(`layer “${name}”`, (tray) => {
+      const { [name]: _said, ...rest } = tray.layers ?? {}
+      tray.layers = role === null ? rest : { ...rest, [name]: role }
+    })
+  }
+
   /** The outlines of the drawing at a scale, with a first guess at everything. */
   function findPieces(times: number): Promise<Result<Draft[]>> {
     const { text: content, grid: lies } = held
     const tell = telling((piece, of) => `Finding the pieces, ${piece} of ${of}`)
-    return inWorker('Finding the pieces', (jobs) => jobs.drafts(content, lies, times, tell))
+    const layers = plain(state.value.layers ?? {})
+    return inWorker('Finding the pieces', (jobs) => jobs.drafts(content, lies, times, layers, tell))
   }
 
   return {
@@ -182,6 +200,7 @@ export function useTrayFile(
     layPages,
     placePage,
     confirmPages,
+    sayLayer,
     findPieces,
     inJobs,
   }

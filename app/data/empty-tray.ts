@@ -15,6 +15,6 @@ export const EMPTY_TRAY: Tray = {
 
 /** Takes everything out of a tray, also what it has for some files only. */
 export function emptyOut(tray: Tray): void {
-  for (const part of ['grid', 'pagesConfirmed', 'photos', 'marks', 'addedSeams'] as const) Reflect.deleteProperty(tray, part)
+  for (const part of ['grid', 'pagesConfirmed', 'photos', 'marks', 'layers', 'addedSeams'] as const) Reflect.deleteProperty(tray, part)
   Object.assign(tray, structuredClone(EMPTY_TRAY))
 }

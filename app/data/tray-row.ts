@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ASIDE_KINDS, GRID_WAYS } from '~~/core/import'
+import { ASIDE_KINDS, GRID_WAYS, LAYER_ROLES } from '~~/core/import'
 import { KnownSchema } from '~~/core/photograph'
 import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~/core/pattern'
 
@@ -84,6 +84,8 @@ export const TraySchema = z.strictObject({
   photos: z.array(TrayPhotoSchema).max(8).optional(),
   /** Marks that join them, by their places in each photograph, dots. */
   marks: z.array(z.array(PointSchema.nullable())).max(20).optional(),
+  /** What a person said that layers of the file hold, by their names. */
+  layers: z.record(z.string(), z.enum(LAYER_ROLES)).optional(),
   /** How many times larger than the file says. */
   times: Mm.positive(),
   scaleConfirmed: z.boolean(),

@@ -1,6 +1,7 @@
 import { usePreferredDark, usePreferredReducedMotion, useStorage, type StorageLike } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
+import type { LayerRole } from '~~/core/import'
 import { DEFAULT_TOLERANCES, type Tolerances } from '~~/core/match/types'
 import { formatFigure, formatLength, RULERS, unitsOf, type FormatOptions, type Ruler } from '~~/core/units'
 
@@ -43,6 +44,8 @@ export const usePrefs = defineStore('prefs', () => {
   const remindDays = useStorage('tidal-seam-remind-days', 14, place)
   /** When everything was last saved as a file, ISO; empty where it never was. */
   const backedUpAt = useStorage('tidal-seam-backed-up', '', place)
+  /** What layers of pattern files were said to hold, by their names: how files alike are read. */
+  const layerHabits = useStorage<Record<string, LayerRole>>('tidal-seam-layers', {}, place)
   const prefersDark = usePreferredDark()
   const motion = usePreferredReducedMotion()
   const dark = computed(() => light.value === 'dark' || (light.value === 'auto' && prefersDark.value))
@@ -50,5 +53,21 @@ export const usePrefs = defineStore('prefs', () => {
   const length = (mm: number, options?: FormatOptions) => formatLength(mm, ruler.value, options)
   /** A figure that is no length of the ruler’s own, with its decimals as the lengths beside it have them. */
   const figure = (value: number, digits: number) => formatFigure(value, digits, ruler.value)
-  return { place, ruler, units, light, dark, stillness, length, figure, goodMm, easeMm, tolerances, demoHung, remindDays, backedUpAt }
+  return {
+    place,
+    ruler,
+    units,
+    light,
+    dark,
+    stillness,
+    length,
+    figure,
+    goodMm,
+    easeMm,
+    tolerances,
+    demoHung,
+    remindDays,
+    backedUpAt,
+    layerHabits,
+  }
 })

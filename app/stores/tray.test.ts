@@ -52,6 +52,35 @@ describe('the import tray', () => {
     expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
   })
 
+  it('reads layers as they are said, now and in the next file that has one of that name, until it is said otherwise', async () => {
+    const file = (ticks: string) =>
+      bytesOf(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="400mm" viewBox="0 0 400 400"><g id="Ticks"><path d="${ticks}" fill="none" stroke="#000"/></g>
+        <g id="Outlines"><path d="M100 20H300V380H100Z" fill="none" stroke="#000"/></g><text x="130" y="200" font-size="9">Back panel</text></svg>`,
+      )
+    const tray = useTray()
+    await settled(() => expect(tray.ready).toBe(true))
+    const notches = async (fileName: string) => {
+      await settled(() => expect(tray.state).toMatchObject({ fileName, scaleConfirmed: false }))
+      await tray.confirmScale(1)
+      await settled(() => expect(tray.state.pieces).toHaveLength(1))
+      return chosen(tray, 0).notches.length
+    }
+    await tray.takeFile('first.svg', file('M300 200H292'))
+    expect(await notches('first.svg')).toBe(1)
+    await tray.takeFile('second.svg', file('M300 210H292'))
+    await tray.sayLayer('Ticks', 'nothing')
+    await settled(() => expect(tray.state.layers).toEqual({ Ticks: 'nothing' }))
+    expect(await notches('second.svg')).toBe(0)
+    await tray.takeFile('third.svg', file('M300 220H292'))
+    expect(await notches('third.svg')).toBe(0)
+    expect(tray.state.layers).toEqual({ Ticks: 'nothing' })
+    expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
+    await tray.sayLayer('Ticks', null)
+    await tray.takeFile('fourth.svg', file('M300 230H292'))
+    expect(await notches('fourth.svg')).toBe(1)
+  })
+
   it('lets a file that cannot be read change nothing', async () => {
     const tray = await taken()
     const before = await db.tray.get('now')

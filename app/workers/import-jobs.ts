@@ -8,10 +8,12 @@ import {
   openFile,
   pagesOf,
   scaleIn,
+  withLayersSaid,
   type Assembled,
   type Draft,
   type FoundScale,
   type GridChoice,
+  type LayerRole,
   type ImportProgress,
   type PageGrid,
   type PieceDraft,
@@ -51,10 +53,16 @@ export const importJobs = {
     return found.ok ? found.value : null
   },
 
-  /** The outlines of a file at a scale, with first guesses. */
-  drafts(text: string, grid: PageGrid | null, times: number, progress?: ImportProgress): Result<Draft[]> {
+  /** The outlines of a file at a scale, its layers read as a person says, with first guesses. */
+  drafts(
+    text: string,
+    grid: PageGrid | null,
+    times: number,
+    layers: Record<string, LayerRole>,
+    progress?: ImportProgress,
+  ): Result<Draft[]> {
     const read = importJobs.read(text, grid)
-    return read.ok ? makeDrafts(read.value, times, progress) : read
+    return read.ok ? makeDrafts(withLayersSaid(read.value, layers), times, progress) : read
   },
 
   /** The drafts of the tray as one garment. */

@@ -47,6 +47,8 @@ export interface Drawing {
   scaleFrom: ScaleFrom
   /** The page as the file states it, where it states one. */
   page: Box | null
+  /** Lines on layers that no reader knows the meaning of: they count only where a person says what they are. */
+  apart: DrawnShape[]
   /** Lines that are no lines of a pattern, by name and reason: larger than any paper, or lost far away. */
   leftOut: { name: string; why: string }[]
 }
@@ -64,7 +66,7 @@ function absurd(path: Path): string | null {
 const scaledBox = (b: Box, by: number): Box => ({ minX: b.minX * by, minY: b.minY * by, maxX: b.maxX * by, maxY: b.maxY * by })
 
 /** A drawing as a reader found it, in units of its file. */
-export type RawDrawing = Omit<Drawing, 'leftOut'>
+export type RawDrawing = Omit<Drawing, 'leftOut' | 'apart'> & Partial<Pick<Drawing, 'apart'>>
 
 /**
  * The border of all readers: a drawing in units of its file becomes one in millimetres. Lines of no length are dropped, what
@@ -75,17 +77,19 @@ export function finishDrawing(raw: RawDrawing, bad: (where: string, message: str
   const { mmPerUnit } = raw
   const toMm = (p: Point): Point => ({ x: p.x * mmPerUnit, y: p.y * mmPerUnit })
   const leftOut: Drawing['leftOut'] = []
-  const shapes = raw.shapes.flatMap((s): DrawnShape[] => {
+  const sound = (s: DrawnShape): DrawnShape[] => {
     const path = mapPath(s.path, toMm)
     const why = absurd(path)
     if (why) leftOut.push({ name: s.name || `line ${s.index}`, why })
     if (why || measureLength(path) <= SAME_POINT_MM) return []
     return [{ ...s, path, closed: s.closed || distance(path[0]!.from, path[path.length - 1]!.to) <= JOIN_MM }]
-  })
+  }
+  const shapes = raw.shapes.flatMap(sound)
+  const apart = (raw.apart ?? []).flatMap(sound)
   const first = leftOut[0]
   if (shapes.length === 0) return first ? bad(`“${first.name}”`, first.why) : bad('file', 'it has no lines in it.')
   const texts = raw.texts
     .map((t) => ({ ...t, at: toMm(t.at), middle: toMm(t.middle), end: toMm(t.end), heightMm: t.heightMm * mmPerUnit }))
     .filter((t) => [t.at, t.middle, t.end].every((p) => Number.isFinite(p.x + p.y)) && Number.isFinite(t.heightMm))
-  return ok({ ...raw, shapes, texts, page: raw.page && scaledBox(raw.page, mmPerUnit), leftOut })
+  return ok({ ...raw, shapes, apart, texts, page: raw.page && scaledBox(raw.page, mmPerUnit), leftOut })
 }

@@ -8,7 +8,7 @@ import { DEG, INCH_MM } from '../units'
 import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type ScaleFrom } from './drawing'
 import { circleArc, ellipseArc, polyline, spline } from './dxf-curves'
 import { PolylineHandler } from './dxf-polyline'
-import { blockWords, isExchange, roleOfLayer } from './dxf-layers'
+import { blockWords, isExchange, isOtherLayer, roleOfLayer } from './dxf-layers'
 
 const MAX_BYTES = 40_000_000
 const MAX_DEPTH = 12
@@ -46,6 +46,8 @@ const UNITS: Record<number, [number, ScaleFrom]> = {
 interface State {
   dxf: IDxf
   shapes: DrawnShape[]
+  /** Lines on layers that the standard does not know. */
+  apart: DrawnShape[]
   texts: DrawnText[]
   inserts: number
   segments: number
@@ -165,21 +167,23 @@ function walk(entities: readonly IEntity[], to: Affine, groups: string[], depth:
       readWords(e, to, groups, state)
       continue
     }
-    if (state.exchange && role === null) continue
-    if (e.type === 'POINT' && !/notch|drill/i.test(role ?? '')) continue
+    const isApart = state.exchange && isOtherLayer(layer)
+    if (state.exchange && role === null && !isApart) continue
+    if (e.type === 'POINT' && !isApart && !/notch|drill/i.test(role ?? '')) continue
     const found = pathOf(e, POINT_MM / state.mmPerUnit)
     if (!found || found.path.length === 0) continue
     const path = mapPath(found.path, (p) => applyAffine(to, p))
-    const where = `line ${state.shapes.length + 1} on layer “${layer}”`
+    const where = `line ${state.shapes.length + state.apart.length + 1} on layer “${layer}”`
     if (path.flatMap(pointsOf).some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y))) return bad(where, 'it runs to infinity.')
     state.segments += path.length
     spend(path.length)
-    if (state.segments > MAX_SEGMENTS || state.shapes.length >= MAX_SHAPES) return bad('file', 'it has more lines than any pattern.')
+    if (state.segments > MAX_SEGMENTS || state.shapes.length + state.apart.length >= MAX_SHAPES)
+      return bad('file', 'it has more lines than any pattern.')
     const dashed = /dash|hidden|dot|center|phantom/i.test(String(e.lineType ?? ''))
-    state.shapes.push({
-      index: state.shapes.length + 1,
-      name: role && role !== '0' ? role : (groups[groups.length - 1] ?? ''),
-      groups: named,
+    ;(isApart ? state.apart : state.shapes).push({
+      index: state.shapes.length + state.apart.length + 1,
+      name: isApart ? layer : role && role !== '0' ? role : (groups[groups.length - 1] ?? ''),
+      groups: isApart ? [...groups, layer] : named,
       style: `${figure(e.colorIndex, 0)} ${String(e.lineType ?? '')}`.trim(),
       isDashed: dashed,
       isArea: false,
@@ -214,9 +218,10 @@ function walkInsert(e: Loose, to: Affine, groups: string[], depth: number, state
 /** Pieces that a file lays over each other are laid side by side, each with its sizes, words and marks. */
 function laidApart(
   shapes: readonly DrawnShape[],
+  apart: readonly DrawnShape[],
   texts: readonly DrawnText[],
   between: number,
-): { shapes: DrawnShape[]; texts: DrawnText[] } {
+): { shapes: DrawnShape[]; apart: DrawnShape[]; texts: DrawnText[] } {
   const names = [...new Set(shapes.map((s) => s.groups[0] ?? ''))]
   let x = 0
   const moves = new Map<string, Point>()
@@ -229,8 +234,10 @@ function laidApart(
     const move = moves.get(groups[0] ?? '') ?? { x: 0, y: 0 }
     return { x: p.x + move.x, y: p.y + move.y }
   }
+  const moved = (s: DrawnShape): DrawnShape => ({ ...s, path: mapPath(s.path, (p) => by(s.groups, p)) })
   return {
-    shapes: shapes.map((s) => ({ ...s, path: mapPath(s.path, (p) => by(s.groups, p)) })),
+    shapes: shapes.map(moved),
+    apart: apart.map(moved),
     texts: texts.map((t) => ({ ...t, at: by(t.groups, t.at), middle: by(t.groups, t.middle), end: by(t.groups, t.end) })),
   }
 }
@@ -268,15 +275,15 @@ function readWhole(text: string): Result<Drawing> {
   const dxf = parse(text)
   if (!dxf) return bad('file', 'it is no whole DXF file.')
   const all = [...(dxf.entities ?? []), ...Object.values(dxf.blocks ?? {}).flatMap((b) => b.entities ?? [])] as Loose[]
-  const exchange = isExchange([...new Set(all.map((e) => String(e.layer ?? '0')))])
   const words = blockWords(all.flatMap((e) => (typeof e.text === 'string' ? plainText(e.text) : [])))
+  const exchange = isExchange([...new Set(all.map((e) => String(e.layer ?? '0')))], words.piece !== null)
   const header = figure(dxf.header?.$INSUNITS, 0)
   const [mmPerUnit, scaleFrom]: [number, ScaleFrom] =
     UNITS[header] ?? (words.isMetric === null ? [1, 'guess'] : words.isMetric ? [1, 'mm'] : [INCH_MM, 'in'])
-  const state: State = { dxf, shapes: [], texts: [], inserts: 0, segments: 0, exchange, mmPerUnit }
+  const state: State = { dxf, shapes: [], apart: [], texts: [], inserts: 0, segments: 0, exchange, mmPerUnit }
   // Upward in the file is downward here.
   const problem = walk(dxf.entities ?? [], { ...IDENTITY, d: -1 }, [], 0, state)
   if (problem) return problem
-  const apart = exchange ? laidApart(state.shapes, state.texts, BETWEEN_MM / mmPerUnit) : state
-  return finishDrawing({ shapes: apart.shapes, texts: apart.texts, mmPerUnit, scaleFrom, page: null }, bad)
+  const { shapes, apart, texts } = exchange ? laidApart(state.shapes, state.apart, state.texts, BETWEEN_MM / mmPerUnit) : state
+  return finishDrawing({ shapes, apart, texts, mmPerUnit, scaleFrom, page: null }, bad)
 }

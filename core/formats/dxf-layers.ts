@@ -27,11 +27,24 @@ const LAYERS: Record<string, string | null> = {
   '87': null,
 }
 
-/** Are the layers of a file those of the standard: only its numbers, a boundary among them? */
-export const isExchange = (layers: readonly string[]): boolean => layers.includes('1') && layers.every((l) => l === '0' || l in LAYERS)
+/** Layers of the standard that a file has, beside the boundary, before its other ones are taken for additions of its program. */
+const LEAST_KNOWN = 2
+
+/**
+ * Are the layers of a file those of the standard: a boundary among them, and only its numbers; or also others, where its words name the
+ * pieces as the standard does?
+ */
+export const isExchange = (layers: readonly string[], namesPieces: boolean): boolean => {
+  const known = layers.filter((l) => l !== '0' && l in LAYERS)
+  const others = layers.filter((l) => l !== '0' && !(l in LAYERS))
+  return layers.includes('1') && (others.length === 0 || (namesPieces && known.length > LEAST_KNOWN))
+}
 
 /** What a layer of the standard holds; null for what is no line of a piece. */
 export const roleOfLayer = (layer: string): string | null => LAYERS[layer] ?? null
+
+/** Is a layer none of the standard's? Then a person may say what it holds. */
+export const isOtherLayer = (layer: string): boolean => layer !== '0' && !(layer in LAYERS)
 
 /** What the words in a block of the standard say: “Piece Name: FRONT”, “Size: 38”, “Quantity: 2”. */
 export function blockWords(texts: readonly string[]): { piece: string | null; size: string | null; isMetric: boolean | null } {

@@ -149,6 +149,15 @@ function takeDarts(draft: PieceDraft): PieceDraft {
 /** What the test square or scale bar of a drawing measures, and what it says it should, mm; null without one. */
 export type FoundScale = FoundOutlines['scale']
 
+/** A square that measures right to this part of its length is taken as it is. */
+const RIGHT_PART = 0.005
+
+/** How many times larger the drawing should be by its test square; 1 where there is none, or it is right. */
+export function timesBySquare(found: FoundScale): number {
+  const times = found ? found.saidMm / found.measuredMm : 1
+  return Math.abs(times - 1) > RIGHT_PART ? times : 1
+}
+
 /** What the test square or scale bar of a drawing says. Refuses what takes too long to look through. */
 export const scaleIn = (drawing: Drawing): Result<FoundScale> =>
   bounded(

@@ -59,7 +59,7 @@ export const sized = (stroke: Stroke, loop: Path, area: number, gapMm: number, i
 })
 
 /** What the file itself calls a line. */
-export const calledLine = (shape: DrawnShape): 'seam line' | 'cut line' | null => {
+export const calledLine = (shape: Pick<DrawnShape, 'name' | 'groups'>): 'seam line' | 'cut line' | null => {
   const words = [shape.name, ...shape.groups].join(' ').toLowerCase().replace(/[-_]/g, ' ')
   if (/\b(seam|stitch(ing)?|sewing) line\b/.test(words)) return 'seam line'
   return /\bcut(ting)? line\b/.test(words) ? 'cut line' : null

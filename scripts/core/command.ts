@@ -22,9 +22,24 @@ import {
   writeTradeDxf,
   type Project,
   type Contents,
+  type Drawing,
 } from '../../core/formats'
 import { writePdf } from '../../core/formats/pdf-out'
-import { bringIn, drawingOf, gridInRows, isPicture, openFile, pagesOf, type PageGrid } from '../../core/import'
+import {
+  bringIn,
+  drawingOf,
+  gridInRows,
+  isPicture,
+  LAYER_ROLES,
+  layersOf,
+  openFile,
+  pagesOf,
+  scaleIn,
+  timesBySquare,
+  withLayersSaid,
+  type LayerRole,
+  type PageGrid,
+} from '../../core/import'
 import { issueWords } from '../../core/issue-words'
 import type { ManyChoices } from '../../core/many'
 import { DEFAULT_TOLERANCES } from '../../core/match'
@@ -201,6 +216,35 @@ function gridAsAsked(kept: string, { pages: asked }: Options): PageGrid | null {
   return pages && gridInRows(pages, { columns: columns!, overlapX: overlap, overlapY: overlap, down: false })
 }
 
+/** What layers hold, as `--layer AUX=notch` says, as often as there are layers to say it of. */
+function layersAsAsked({ layer: asked = [] }: Options): Record<string, LayerRole> {
+  return Object.fromEntries(
+    asked.map((one) => {
+      const at = one.lastIndexOf('=')
+      const role = LAYER_ROLES.find((r) => r === one.slice(at + 1).trim())
+      if (at < 1 || !role) throw new WrongUse(`--layer is NAME=WHAT, WHAT being ${LAYER_ROLES.join(', ')}; not ${one}.`)
+      return [one.slice(0, at), role]
+    }),
+  )
+}
+
+/** A drawing as it is brought in: its layers as they were said, at the size that its test square says. */
+function drawnAsSaid(drawing: Drawing, options: Options, tell: Tell): { drawing: Drawing; times: number } {
+  const layers = layersAsAsked(options)
+  const known = layersOf(drawing)
+  const missing = Object.keys(layers).find((name) => known.every((l) => l.name !== name))
+  if (missing !== undefined)
+    throw new BadInput(
+      `--layer ${missing}: the file has ${known.length > 0 ? `the layers ${known.map((l) => l.name).join(', ')}` : 'no layers'}.`,
+    )
+  for (const { name, lines, isApart } of known)
+    if (isApart && !Object.hasOwn(layers, name)) tell(`Layer ${name} (${lines} lines) is left out: say with --layer what it holds.`)
+  const found = scaleIn(drawing)
+  const times = found.ok ? timesBySquare(found.value) : 1
+  if (times !== 1) tell(`The test square says that the drawing is at ${(100 / times).toFixed(1)} %: it is brought to its true size.`)
+  return { drawing: withLayersSaid(drawing, layers), times }
+}
+
 /** A pattern file as a garment, with the same first guesses as the tray makes. */
 async function importFile(file: string, options: Options, tell: Tell): Promise<string> {
   const bytes = await readFile(file).catch(() => {
@@ -212,7 +256,8 @@ async function importFile(file: string, options: Options, tell: Tell): Promise<s
   if (!kept.ok) throw new BadInput(`${file}: ${sentence(kept.problem)}`)
   const read = drawingOf(kept.value, gridAsAsked(kept.value, options))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
-  const brought = bringIn(read.value)
+  const { drawing, times } = drawnAsSaid(read.value, options, tell)
+  const brought = bringIn(drawing, times)
   if (!brought.ok) throw new BadInput(`${file}: ${sentence(brought.problem)}`)
   const { leftOut } = brought.value
   const garment = { ...brought.value.garment, baseSizeId: sizeOf(brought.value.garment, options) }

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
+import { timesBySquare } from '~~/core/import'
 import { problemSentence } from '~~/core/result'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
@@ -20,11 +21,10 @@ watch(
   (d) => (scaleWay.value = d?.scaleFrom === 'guess' ? 'line' : 'file'),
   { immediate: true },
 )
-/** What the test square says: how much larger the drawing should be. Within half of a hundredth it is right as it is. */
-const RIGHT_PART = 0.005
+/** What the test square says: how much larger the drawing should be. */
 const square = computed(() => tray.scale)
-const squareTimes = computed(() => (square.value ? square.value.saidMm / square.value.measuredMm : 1))
-const isOff = computed(() => Math.abs(squareTimes.value - 1) > RIGHT_PART)
+const squareTimes = computed(() => timesBySquare(square.value))
+const isOff = computed(() => squareTimes.value !== 1)
 watch(
   square,
   (found) => {
@@ -34,6 +34,13 @@ watch(
 )
 /** Areas lie under lines. */
 const shapes = computed(() => [...(tray.drawing?.shapes ?? [])].sort((a, b) => Number(b.closed) - Number(a.closed)))
+/** The layer that is looked at in the list: its lines are shown. */
+const shownLayer = ref<string | null>(null)
+const ofLayer = computed(() =>
+  shownLayer.value === null || !tray.drawing
+    ? []
+    : [...tray.drawing.shapes, ...tray.drawing.apart].filter((s) => s.groups[s.groups.length - 1] === shownLayer.value),
+)
 const segments = computed(() =>
   (tray.drawing?.shapes ?? [])
     .flatMap((s) =>
@@ -90,6 +97,26 @@ const scaleWords = computed(
           stroke-width="1.4"
           vector-effect="non-scaling-stroke"
         />
+        <path
+          v-for="s in tray.drawing?.apart ?? []"
+          :key="`apart-${s.index}`"
+          :d="toPathData(s.path, s.closed)"
+          fill="none"
+          stroke="var(--note)"
+          stroke-width="1.4"
+          stroke-dasharray="5 4"
+          vector-effect="non-scaling-stroke"
+        />
+        <path
+          v-for="s in ofLayer"
+          :key="`layer-${s.index}`"
+          :d="toPathData(s.path, s.closed)"
+          fill="none"
+          stroke="var(--note)"
+          stroke-width="3.5"
+          vector-effect="non-scaling-stroke"
+          data-test="line-of-layer"
+        />
         <template v-if="scaleWay === 'line'">
           <path
             v-for="s in segments"
@@ -144,6 +171,7 @@ const scaleWords = computed(
           The drawing is then <UiLengthText v-if="box" :mm="(box.maxX - box.minX) * times" /> wide.
         </p>
       </div>
+      <TrayLayersField v-if="tray.drawing" :drawing="tray.drawing" @show="shownLayer = $event" />
       <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="confirm">Find the pieces</button>
       <p v-if="refused" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="scale-refused">
         <UiSentenceText :text="refused" />
