@@ -17,6 +17,8 @@ export const endOf = (path: Path): Point => path[path.length - 1]!.to
 /** Ends of strokes are one place to this, mm; a line goes straight on to this cosine. */
 const SAME_END_MM = 0.05
 const STRAIGHT_ON = 0.999
+/** A slit that is drawn in and out again is no longer than this, mm. */
+const SLIT_MM = 20
 
 /** A chain shorter than this does not come back to its start, it has hardly left it: strokes can be shorter than a gap, mm. */
 const LEAST_CHAIN_MM = 10 * GAP_MM
@@ -41,7 +43,7 @@ export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
     grid.remove(endOf(stroke.path), i)
     return stroke
   }
-  /** The nearest stroke at a point; of several as near the one that leads home, else the one that goes straight on. */
+  /** The nearest stroke at a point; of several as near the one that leads home, one of a slit's two, or the one that goes straight on. */
   const nextOf = (tip: Point, home: Point, coming: Path | undefined): number | undefined => {
     const near = grid.near(tip)
     const led = (i: number): Path => {
@@ -54,8 +56,11 @@ export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
     const least = distance(startOf(led(first)), tip)
     const asNear = near.filter((i) => distance(startOf(led(i)), tip) <= least + SAME_END_MM)
     const leaving = coming && tangentAt(coming[coming.length - 1]!, 1)
+    const isSlit = (i: number): boolean =>
+      measureLength(strokes[i]!.path) <= SLIT_MM && asNear.some((j) => j !== i && distance(endOf(led(i)), endOf(led(j))) <= SAME_END_MM)
     return (
       asNear.find((i) => distance(endOf(led(i)), home) <= SAME_END_MM) ??
+      asNear.find(isSlit) ??
       asNear.find((i) => leaving && dot(leaving, tangentAt(led(i)[0]!, 0)) >= STRAIGHT_ON) ??
       first
     )
