@@ -129,10 +129,12 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
     }
     const folds = p.edges.flatMap((e) => (e.fold ? [movePath(e.path, by)] : []))
     const read = draft.edges.filter((e) => e.fold)
+    // A nest may have come in as another size, whose fold lies aside where it was turned on the paper.
+    const foldReach = MARK_MM + (sheet.hand.sizes.length > 0 ? NEST_MM : 0)
     const foldGood =
       folds.length === 0
         ? read.length === 0
-        : read.length > 0 && read.every((e) => farthest(samplesOf(e.path, 8).slice(2, 7), folds[0]!) < MARK_MM)
+        : read.length > 0 && read.every((e) => farthest(samplesOf(e.path, 8).slice(2, 7), folds[0]!) < foldReach)
     // Said in words alone, a fold that does not run along the grain may be anywhere; without words nothing says where it is.
     const along =
       folds.length === 0 ||
