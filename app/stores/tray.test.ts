@@ -81,6 +81,23 @@ describe('the import tray', () => {
     expect(await notches('fourth.svg')).toBe(1)
   })
 
+  it('gives all pieces the allowances of one: by the names of edges, else as most are; folds keep theirs', async () => {
+    const tray = await taken()
+    const [first, second] = [chosen(tray, 0), chosen(tray, 1)]
+    await tray.editDraft(first.id, 'not within', { allowanceIncluded: false })
+    const hem = first.edges.findIndex((e) => e.role === 'hem')
+    const widths = first.edges.map((e, i) => ({ ...e, allowanceMm: i === hem ? 30 : 12 }))
+    await tray.editDraft(first.id, 'widths', { edges: widths })
+    await settled(() => expect(chosen(tray, 0).edges.some((e) => e.allowanceMm === 12)).toBe(true))
+    const before = second.edges.map((e) => e.allowanceMm)
+    await tray.allowancesAsOn(first.id)
+    await settled(() => expect(chosen(tray, 1).allowanceIncluded).toBe(false))
+    expect(chosen(tray, 1).edges.map((e) => e.allowanceMm)).toEqual(
+      second.edges.map((e, i) => (e.fold ? before[i] : e.role === 'hem' && hem >= 0 ? 30 : 12)),
+    )
+    expect(chosen(tray, 0).edges.map((e) => e.allowanceMm)).toEqual(widths.map((e) => e.allowanceMm))
+  })
+
   it('lets a file that cannot be read change nothing', async () => {
     const tray = await taken()
     const before = await db.tray.get('now')

@@ -225,6 +225,27 @@ export const useTray = defineStore('tray', () => {
   const restIsPlain = (id: string) =>
     edit(id, 'plain edges', ({ draft }) => draft.edges.filter(isUnnamed).forEach((e) => (e.isPlain = true)))
 
+  /** All pieces have their room for seams as one has it: within the outline or not, as wide at edges of one name, else as most are. */
+  const allowancesAsOn = (id: string) =>
+    act('allowances of all pieces', (tray) => {
+      const from = tray.pieces.find((p) => p.draft.id === id)?.draft
+      if (!from) return
+      const sewn = plain(from.edges).filter((e) => !e.fold)
+      const widths = sewn.map((e) => e.allowanceMm)
+      const most = widths.reduce(
+        (a, b) => (widths.filter((w) => w === b).length > widths.filter((w) => w === a).length ? b : a),
+        widths[0] ?? 0,
+      )
+      for (const { draft } of tray.pieces) {
+        draft.allowanceIncluded = from.allowanceIncluded
+        if (draft.id !== id)
+          draft.edges.forEach((e) => {
+            const alike = e.role === 'other' ? undefined : sewn.find((o) => o.role === e.role)
+            if (!e.fold) e.allowanceMm = alike?.allowanceMm ?? most
+          })
+      }
+    })
+
   return {
     state,
     ...file,
@@ -236,6 +257,7 @@ export const useTray = defineStore('tray', () => {
     proposed,
     ...pointed,
     restIsPlain,
+    allowancesAsOn,
     closeOutline,
     leaveDarts,
     act,

@@ -23,6 +23,33 @@ const SLIT_MM = 20
 /** A chain shorter than this does not come back to its start, it has hardly left it: strokes can be shorter than a gap, mm. */
 const LEAST_CHAIN_MM = 10 * GAP_MM
 
+/** A stroke as it leads away from a point. */
+const ledFrom = ({ path }: Stroke, tip: Point): Path =>
+  distance(startOf(path), tip) <= distance(endOf(path), tip) ? path : reversePath(path)
+
+/**
+ * The nearest stroke at a point; of several as near the one that leads home, one of a slit's two, or the one that goes straight on.
+ * @param near strokes by their number, nearest first
+ * @param coming the last part of the chain so far
+ */
+function nextOf(strokes: readonly Stroke[], near: readonly number[], tip: Point, home: Point, coming?: Path): number | undefined {
+  const first = near[0]
+  if (first === undefined || near.length === 1) return first
+  spend(near.length)
+  const led = (i: number) => ledFrom(strokes[i]!, tip)
+  const least = distance(startOf(led(first)), tip)
+  const asNear = near.filter((i) => distance(startOf(led(i)), tip) <= least + SAME_END_MM)
+  const leaving = coming && tangentAt(coming[coming.length - 1]!, 1)
+  const isSlit = (i: number): boolean =>
+    measureLength(strokes[i]!.path) <= SLIT_MM && asNear.some((j) => j !== i && distance(endOf(led(i)), endOf(led(j))) <= SAME_END_MM)
+  return (
+    asNear.find((i) => distance(endOf(led(i)), home) <= SAME_END_MM) ??
+    asNear.find(isSlit) ??
+    asNear.find((i) => leaving && dot(leaving, tangentAt(led(i)[0]!, 0)) >= STRAIGHT_ON) ??
+    first
+  )
+}
+
 /**
  * Joins open strokes end to end, whichever way each was drawn; each chain that comes back to its start is an outline. A
  * stroke is in one chain only, the nearest end goes first.
@@ -43,41 +70,18 @@ export function chainStrokes(strokes: readonly Stroke[]): Stroke[] {
     grid.remove(endOf(stroke.path), i)
     return stroke
   }
-  /** The nearest stroke at a point; of several as near the one that leads home, one of a slit's two, or the one that goes straight on. */
-  const nextOf = (tip: Point, home: Point, coming: Path | undefined): number | undefined => {
-    const near = grid.near(tip)
-    const led = (i: number): Path => {
-      const { path } = strokes[i]!
-      return distance(startOf(path), tip) <= distance(endOf(path), tip) ? path : reversePath(path)
-    }
-    const first = near[0]
-    if (first === undefined || near.length === 1) return first
-    spend(near.length)
-    const least = distance(startOf(led(first)), tip)
-    const asNear = near.filter((i) => distance(startOf(led(i)), tip) <= least + SAME_END_MM)
-    const leaving = coming && tangentAt(coming[coming.length - 1]!, 1)
-    const isSlit = (i: number): boolean =>
-      measureLength(strokes[i]!.path) <= SLIT_MM && asNear.some((j) => j !== i && distance(endOf(led(i)), endOf(led(j))) <= SAME_END_MM)
-    return (
-      asNear.find((i) => distance(endOf(led(i)), home) <= SAME_END_MM) ??
-      asNear.find(isSlit) ??
-      asNear.find((i) => leaving && dot(leaving, tangentAt(led(i)[0]!, 0)) >= STRAIGHT_ON) ??
-      first
-    )
-  }
   /** The strokes that go on from a point, each turned so that it leads away from it; none once `home` is reached. */
   const onward = (from: Point, home: () => Point, parts: Path[]): void => {
     let walkedMm = 0
     for (let tip = from; ;) {
       spend()
-      const next = nextOf(tip, home(), parts[parts.length - 1])
+      const next = nextOf(strokes, grid.near(tip), tip, home(), parts[parts.length - 1])
       if (next === undefined) return
       // Home is reached where no other stroke begins nearer: very short ones may still lead the last bit.
       const { path: coming } = strokes[next]!
       const gapMm = Math.min(distance(startOf(coming), tip), distance(endOf(coming), tip))
       if (walkedMm > LEAST_CHAIN_MM && distance(tip, home()) <= Math.min(GAP_MM, gapMm)) return
-      const { path } = take(next)
-      const led = distance(startOf(path), tip) <= distance(endOf(path), tip) ? path : reversePath(path)
+      const led = ledFrom(take(next), tip)
       parts.push(led)
       walkedMm += measureLength(led)
       tip = endOf(led)

@@ -4,6 +4,7 @@ import { distance, isStraightPath, nearestPlace, type Box, type Point } from '..
 import { INCH_MM } from '../units'
 import type { Aside } from './asides'
 import type { Stroke } from './chain-strokes'
+import { lengthsSaid } from './lengths-said'
 import { saysHowCut, speaksOfPiece } from './read-words'
 import { contains, type Sized } from './sized'
 import { splitEdges } from './split-edges'
@@ -41,14 +42,6 @@ const BARE_BOX_MM2 = 60_000
 const wide = (b: Box) => b.maxX - b.minX
 const high = (b: Box) => b.maxY - b.minY
 const isBox = (one: Sized) => one.area >= 0.985 * wide(one.box) * high(one.box) && splitEdges(one.loop).length === 4
-
-/** Lengths that a text states, mm: “5 x 5 cm”, “2 in”, “4"”. */
-export function lengthsSaid(text: string): number[] {
-  return [...text.matchAll(/(\d+(?:[.,]\d+)?)\s*(cm|mm|inch(?:es)?|in\b|["″”])/gi)].map(([, figure, unit]) => {
-    const value = Number(figure!.replace(',', '.'))
-    return value * (/^cm/i.test(unit!) ? 10 : /^mm/i.test(unit!) ? 1 : INCH_MM)
-  })
-}
 
 function farFrom(box: Box, p: Point): number {
   const dx = Math.max(box.minX - p.x, 0, p.x - box.maxX)

@@ -13,6 +13,7 @@ import {
   type Point,
 } from '../geometry'
 import { ok, refuse, type Result } from '../result'
+import { allowanceFor, type AllowanceSaid } from './allowance-said'
 import { ASIDES, type Aside } from './asides'
 import { endOf, startOf, type Stroke } from './chain-strokes'
 import { closeOnFold } from './close-on-fold'
@@ -51,6 +52,8 @@ export interface FoundOutline {
   /** The size it is drawn in, and the same piece in other sizes, smallest first; empty when there is one size. */
   sizeName: string
   sizes: { name: string; path: Path }[]
+  /** What words say of seam allowances: on it, or for the whole sheet. */
+  allowance: AllowanceSaid
   /** The file itself calls this line the seam line or the cut line. */
   called: 'seam line' | 'cut line' | null
   /** Places of notches that were cut into the outline: it is given without them. */
@@ -177,11 +180,11 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
   const pieces = sheet.units.filter((u) => asideOf(u) === null)
   const onPieces = pieces.map((u) => sheet.textsOf.get(u.outer) ?? [])
   const placed = new Set(onPieces.flat())
+  const beside = texts.filter((t) => !placed.has(t))
   const common = {
-    texts: repeatedWords(
-      onPieces,
-      texts.filter((t) => !placed.has(t)),
-    ),
+    beside: wordsOf(beside),
+    elsewhere: wordsOf(onPieces.flat()),
+    texts: repeatedWords(onPieces, beside),
     groups: commonNames(pieces.map((u) => groupName(u.outer.stroke.shape))),
   }
   const outlines = found.map((u, i): FoundOutline => {
@@ -244,14 +247,18 @@ function isMarked(one: Sized, { units, marksAt, textsOf }: Sheet): boolean {
   )
 }
 
+const wordsOf = (texts: readonly DrawnText[]): string[] => texts.map((t) => t.text)
+
+/** What a sheet says beside one piece: beside them all, on the others, and more than once. */
+interface Common {
+  beside: readonly string[]
+  elsewhere: readonly string[]
+  texts: Repeated
+  groups: ReadonlySet<string>
+}
+
 /** A piece with all that is known of it. */
-function outlineOf(
-  u: Unit,
-  aside: Aside | null,
-  { textsOf, marksAt }: Sheet,
-  common: { texts: Repeated; groups: ReadonlySet<string> },
-  nameless: string,
-): FoundOutline {
+function outlineOf(u: Unit, aside: Aside | null, { textsOf, marksAt }: Sheet, common: Common, nameless: string): FoundOutline {
   const texts = [...(textsOf.get(u.outer) ?? [])]
   const words = readWords(texts, common.texts)
   const called = groupName(u.outer.stroke.shape)
@@ -268,6 +275,7 @@ function outlineOf(
     words,
     sizeName: u.sizeName,
     sizes: u.others.map((x) => ({ name: x.name, path: (x.inner && u.inner ? x.inner : x.outer).loop })),
+    allowance: allowanceFor(wordsOf(texts), common.beside, common.elsewhere),
     called: u.inner ? 'seam line' : calledLine(u.outer.stroke.shape),
     cutNotches: [u.outer, ...(u.inner ? [u.inner] : [])].flatMap((l) => l.notches),
   }

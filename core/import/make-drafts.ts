@@ -70,9 +70,9 @@ function draftOf(outline: FoundOutline): Draft {
       role: roles[i]!,
       ...(roles[i] === 'other' && hasPlainEdges(outline.name) ? { isPlain: true } : {}),
       fold: i === foldEdge,
-      allowanceMm: i === foldEdge || isTooFine || !cutLine ? DEFAULT_ALLOWANCE_MM : allowanceOf(path, cutLine),
+      allowanceMm: i === foldEdge || isTooFine || !cutLine ? usualAllowance(outline, roles[i]!) : allowanceOf(path, cutLine),
     })),
-    allowanceIncluded: outline.called !== 'seam line',
+    allowanceIncluded: isWithin(outline),
     grain: marks.grain && pointedDown(marks.grain, down),
     notches: isTooFine ? [] : marks.notches,
     lines: isTooFine ? [] : lines,
@@ -113,15 +113,24 @@ function settleWaists(drafts: Draft[]): Draft[] {
 }
 
 /** What nothing in the file says for certain. */
-function doubtsOf({ words, name }: FoundOutline, marks: ReadMarks, foldEdge: number | null): string[] {
+function doubtsOf({ words, name, called, allowance }: FoundOutline, marks: ReadMarks, foldEdge: number | null): string[] {
   const doubts: string[] = []
   if (/^Piece \d+$/.test(name)) doubts.push('no name is written on it')
   if (words.count === null) doubts.push('how many are cut is not written on it')
+  if (called === null && allowance.included === null)
+    doubts.push('whether the seam allowance is within its outline is not written: it is taken to be, 1 cm wide')
   if (marks.grain && !marks.isGrainSure) doubts.push('the grain is the straight line in it that lies best: nothing calls it that')
   if (words.onFold && foldEdge === null) doubts.push('it is said to lie on the fold, and no straight edge of it can')
   else if (words.onFold && marks.foldEdge === null) doubts.push('which edge lies on the fold is not marked')
   return doubts
 }
+
+/** Is the room for seams within the outline? As the file calls the line, else as words say; else it is. */
+const isWithin = ({ called, allowance }: FoundOutline): boolean => (called ? called === 'cut line' : (allowance.included ?? true))
+
+/** How wide the room is that an edge has, or is to get, mm: as words say, or the usual width. */
+const usualAllowance = ({ allowance: { mm, hemMm } }: FoundOutline, role: EdgeRole): number =>
+  (role === 'hem' ? hemMm : null) ?? mm ?? DEFAULT_ALLOWANCE_MM
 
 /** How far the cut line runs outside an edge, at the middle of its places; to a tenth of a millimetre. */
 function allowanceOf(edge: Path, cutLine: Path): number {

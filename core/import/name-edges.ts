@@ -120,7 +120,8 @@ export function nameEdges(kind: PieceKind, edges: readonly Path[], grain: Point,
 }
 
 /** Parts whose edges have no names of their own: a pocket, a flap, a facing. */
-const PLAIN_PARTS = /\b(?:pocket|flap|tab|welt|loop|bag|facing|interfacing|jet|carrier|epaulette?|gusset|patch|shield|placket|fly|keeper|bow)(?:s|es)?\b/i
+const PLAIN_PARTS =
+  /\b(?:pocket|flap|tab|welt|loop|bag|facing|interfacing|jet|carrier|epaulette?|gusset|patch|shield|placket|fly|keeper|bow)(?:s|es)?\b/i
 export const hasPlainEdges = (name: string): boolean => PLAIN_PARTS.test(name)
 
 /** The likely kind of a piece from what it is called. */

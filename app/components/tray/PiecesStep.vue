@@ -105,8 +105,6 @@ function startPairing(u: { sizeName: string; corner: number }) {
   pairing.value = u
   mode.value = 'pair'
 }
-const allAllowances = (mm: number) =>
-  tray.editDraft(id.value, 'all allowances', { edges: piece.value!.draft.edges.map((e) => ({ ...e, allowanceMm: mm })) })
 </script>
 
 <template>
@@ -229,22 +227,7 @@ const allAllowances = (mm: number) =>
           </div>
         </div>
       </fieldset>
-      <fieldset class="space-y-2">
-        <legend class="font-semibold">Seam allowance</legend>
-        <UiCheck
-          :model-value="piece.draft.allowanceIncluded"
-          test="allowance-included"
-          @update:model-value="tray.editDraft(id, 'allowance included', { allowanceIncluded: $event })"
-          >is included: the outline is the cut line</UiCheck
-        >
-        <FieldsLengthField
-          :model-value="chosenEdge?.allowanceMm ?? 0"
-          label="the same on every edge"
-          test="all-allowances"
-          positive
-          @update:model-value="allAllowances"
-        />
-      </fieldset>
+      <TrayAllowanceField :piece="piece" :edge-mm="chosenEdge?.allowanceMm ?? 0" />
       <TrayFoldsField :draft="piece.draft" @take="tray.editDraft(id, $event.label, $event.change)" />
       <TraySizesField v-if="piece.draft.sizes.length > 0" :draft="piece.draft" :pairing="pairing" @pair="startPairing" />
       <TrayCupField :draft="piece.draft" />
