@@ -32,8 +32,14 @@ watch(
   },
   { immediate: true },
 )
-/** Areas lie under lines. */
-const shapes = computed(() => [...(tray.drawing?.shapes ?? [])].sort((a, b) => Number(b.closed) - Number(a.closed)))
+/** Areas lie under lines, and the larger under the smaller: all sizes of a nest are seen. */
+const shapes = computed(() =>
+  (tray.drawing?.shapes ?? [])
+    .map((shape) => ({ shape, box: boundsOf(shape.path) }))
+    .map(({ shape, box: b }) => ({ shape, area: shape.closed ? (b.maxX - b.minX) * (b.maxY - b.minY) : 0 }))
+    .sort((a, b) => b.area - a.area)
+    .map(({ shape }) => shape),
+)
 /** The layer that is looked at in the list: its lines are shown. */
 const shownLayer = ref<string | null>(null)
 const ofLayer = computed(() =>
