@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { writeWearersCsv } from '../core/body'
 import { contentsOf, readProjectFile, writeBackup, writeProjectFile, type Contents } from '../core/formats'
 import { demoWardrobe } from '../demo/wardrobe'
+import { RULES, rulePanel, ruleTable } from '../tests/corpus/rule-panel'
 import { runCommand } from './core/command'
 
 let dir: string
@@ -202,6 +203,19 @@ describe('the command line', () => {
     expect((await pieceOf('--layer', 'Ticks=nothing')).piece.notches).toHaveLength(0)
     expect((await core('import', svg, '--layer', 'Ticks=darts')).status).toBe(2)
     expect((await core('import', svg, '--layer', 'Pins=notch')).stderr).toContain('--layer Pins: the file has the layers')
+  })
+  it('imports a DXF in all sizes of its rule table', async () => {
+    const [dxf, rul] = [join(dir, 'panel.dxf'), join(dir, 'panel.rul')]
+    writeFileSync(dxf, rulePanel())
+    writeFileSync(rul, ruleTable(RULES))
+    const sizes = async (...more: string[]) => {
+      const read = readProjectFile((await core('import', dxf, ...more)).stdout)
+      return read.ok ? read.value.garments[0]!.garment.sizes.map((s) => s.name) : []
+    }
+    expect(await sizes('--rules', rul)).toEqual(['38', '40', '42'])
+    expect(await sizes()).toHaveLength(1)
+    expect((await core('import', dxf)).stderr).toContain('4 places have the number of a rule')
+    expect((await core('import', dxf, '--rules', dxf)).stderr).toContain('it is no rule table')
   })
   it('imports a photograph of a paper piece, and says how well it is known; not one that breaks off', async () => {
     const done = await core('import', 'public/demo-photographs/paper-front.jpg', '--beside', '297x210')

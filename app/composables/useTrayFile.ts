@@ -156,6 +156,24 @@ export function useTrayFile(
     return null
   }
 
+  /** The rule table of a DXF in the tray: its pieces are drawn in all sizes. One that does not fit leaves the tray as it is. */
+  async function takeRules(fileName: string, bytes: Uint8Array): Promise<Problem | null> {
+    const before = held
+    const added = await inWorker(`Reading ${fileName}`, (jobs) => jobs.addRules(before.text, bytes))
+    if (!added.ok) return added.problem
+    const read = await inWorker('Drawing the sizes', (jobs) => jobs.read(added.value, null))
+    if (!read.ok) return read.problem
+    if (held !== before) return null
+    held = { text: added.value, grid: null }
+    const stored = await act(`take in ${fileName}`, (tray) => void (tray.text = added.value))
+    if (!stored.ok) {
+      held = before
+      return stored.problem
+    }
+    drawing.value = read.value
+    return null
+  }
+
   /** Pages laid in so many columns, with so much overlap. */
   async function layPages(choice: GridChoice): Promise<void> {
     const lies = await beside((jobs) => jobs.layPages(text.value, plain(choice)), null)
@@ -197,6 +215,7 @@ export function useTrayFile(
     stop: () => bench.stop(),
     takeFile,
     takeOutlines,
+    takeRules,
     layPages,
     placePage,
     confirmPages,

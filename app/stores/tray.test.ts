@@ -7,6 +7,7 @@ import { checkGarment, shapeOf } from '~~/core/pattern'
 import { db } from '~/data/db'
 import { EMPTY_TRAY } from '~/data/empty-tray'
 import { TraySchema } from '~/data/tray-row'
+import { RULES, rulePanel, ruleTable } from '../../tests/corpus/rule-panel'
 import { useTray } from './tray'
 
 const waistcoat = readFileSync('demo/outside/pedlars-waistcoat.svg', 'utf8')
@@ -79,6 +80,25 @@ describe('the import tray', () => {
     await tray.sayLayer('Ticks', null)
     await tray.takeFile('fourth.svg', file('M300 230H292'))
     expect(await notches('fourth.svg')).toBe(1)
+  })
+
+  it('draws a DXF in all sizes of its rule table; a table of another file leaves it as it is, and the act can be undone', async () => {
+    const tray = useTray()
+    await settled(() => expect(tray.ready).toBe(true))
+    await tray.takeFile('panel.dxf', bytesOf(rulePanel()))
+    await settled(() => expect(tray.drawing).not.toBeNull())
+    const drawn = tray.drawing!.shapes.length
+    expect((await tray.takeRules('other.rul', bytesOf('not a table')))?.message).toContain('no line “SIZE LIST:”')
+    expect(tray.drawing!.shapes).toHaveLength(drawn)
+    expect(await tray.takeRules('panel.rul', bytesOf(ruleTable(RULES)))).toBeNull()
+    expect(tray.drawing!.shapes).toHaveLength(3 * drawn)
+    await settled(() => expect(tray.state.text).toContain('SIZE LIST'))
+    await tray.confirmScale(1)
+    await settled(() => expect(tray.state.pieces).toHaveLength(1))
+    expect([chosen(tray, 0).sizeName, ...chosen(tray, 0).sizes.map((s) => s.name)].sort()).toEqual(['38', '40', '42'])
+    await tray.undo()
+    await tray.undo()
+    await settled(() => expect(tray.drawing!.shapes).toHaveLength(drawn))
   })
 
   it('gives all pieces the allowances of one: by the names of edges, else as most are; folds keep theirs', async () => {

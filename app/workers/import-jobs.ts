@@ -9,6 +9,7 @@ import {
   pagesOf,
   scaleIn,
   withLayersSaid,
+  withRuleTable,
   type Assembled,
   type Draft,
   type FoundScale,
@@ -29,6 +30,9 @@ export const importJobs = {
     const kept = await openFile(bytes, progress)
     return kept.ok ? { ok: true, value: { text: kept.value, grid: gridFor(kept.value) } } : kept
   },
+
+  /** A kept DXF with the rule table that goes with it. */
+  addRules: (text: string, bytes: Uint8Array): Result<string> => withRuleTable(text, bytes),
 
   /** The drawing in a kept file. */
   read(text: string, grid: PageGrid | null = null): Result<Drawing> {

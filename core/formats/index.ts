@@ -36,3 +36,4 @@ export {
   type Plotted,
   type PlotStroke,
 } from './hpgl-out'
+export { readRuleTable, type RuleTable } from './rule-table'

@@ -1,8 +1,9 @@
 import { bounded } from '../budget'
-import { finishDrawing, readDxf, readPdf, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
+import { finishDrawing, readDxf, readPdf, readRuleTable, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
 import type { Path } from '../geometry'
 import { ok, refuse, type Result } from '../result'
 import { assemblePages } from './assemble-pages'
+import { gradeByRules, placesWithRules } from './grade-by-rules'
 import { gridInRows, proposeGrid, type PageGrid } from './propose-grid'
 
 /**
@@ -131,6 +132,46 @@ export function gridFor(kept: string): PageGrid | null {
   return found.ok ? found.value : gridInRows(pages, { columns, overlapX: 0, overlapY: 0, down: false })
 }
 
+/** What parts a DXF from the rule table that was kept with it. */
+const RULES = '\n\u0000rule table\n'
+
+/**
+ * A kept DXF with the rule table that goes with it, so that its pieces come in in all sizes. Refuses any other file, a table that cannot be
+ * read, and one that has none of the rules of the drawing.
+ */
+export function withRuleTable(kept: string, bytes: Uint8Array): Result<string> {
+  const [dxf] = kept.split(RULES)
+  const no = (message: string) =>
+    refuse(
+      'rule-table-of-another',
+      'rule table',
+      message,
+      'Choose the rule table (.rul) that belongs to this DXF; nothing was changed here.',
+    )
+  const read = isDxf(dxf!) ? readDxf(dxf!) : null
+  if (!read?.ok || placesWithRules(read.value) === 0) return no('no place of the drawing has the number of a rule on it.')
+  const text = new TextDecoder().decode(bytes)
+  const table = readRuleTable(text)
+  if (!table.ok) return table
+  const graded = bounded('rule table', () => ok(gradeByRules(read.value, table.value)), STEPS)
+  if (!graded.ok) return graded
+  return graded.value.shapes.length > read.value.shapes.length
+    ? ok(`${dxf!}${RULES}${text}`)
+    : no('it has none of the rules of this drawing.')
+}
+
+const isDxf = (kept: string): boolean =>
+  /^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || /^\w+ Binary DXF/.test(kept)
+
+/** The drawing in a kept DXF, in all sizes where its rule table is kept with it. */
+function dxfOf(kept: string): Result<Drawing> {
+  const [dxf, rules] = kept.split(RULES)
+  const read = readDxf(dxf!)
+  const table = rules === undefined ? null : readRuleTable(rules)
+  if (!read.ok || table === null) return read
+  return table.ok ? bounded('rule table', () => ok(gradeByRules(read.value, table.value)), STEPS) : table
+}
+
 /**
  * The drawing in a kept file. Refuses what is neither SVG nor DXF, and what its reader refuses.
  * @param grid how the pages of a PDF lie; as proposed when none is given
@@ -139,7 +180,9 @@ export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing>
   if (kept.startsWith(OUTLINES)) return outlinesOf(kept)
   const pages = pagesOf(kept)
   if (pages) return bounded('pages', () => assemblePages(pages, grid ?? gridFor(kept)!), STEPS)
-  if (/^\s*0\s*\r?\n\s*SECTION\b/.test(kept) || /^\s*999\s*\r?\n/.test(kept) || /^\w+ Binary DXF/.test(kept)) return readDxf(kept)
+  if (isDxf(kept)) return dxfOf(kept)
+  if (/^\s*SIZE LIST\s*:/im.test(kept) && /^\s*RULE\s*:/im.test(kept))
+    return refuse('rule-table-alone', 'file', 'it is a rule table.', 'Open the DXF that it belongs to first, and add the table there.')
   if (!kept.slice(0, 2000).includes('<'))
     return refuse(
       'file-unreadable',

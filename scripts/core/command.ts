@@ -34,9 +34,11 @@ import {
   layersOf,
   openFile,
   pagesOf,
+  placesWithRules,
   scaleIn,
   timesBySquare,
   withLayersSaid,
+  withRuleTable,
   type LayerRole,
   type PageGrid,
 } from '../../core/import'
@@ -254,8 +256,12 @@ async function importFile(file: string, options: Options, tell: Tell): Promise<s
   process.on('unhandledRejection', () => {})
   const kept = isPicture(new Uint8Array(bytes)) ? readPicture(file, bytes, options, tell) : await openFile(new Uint8Array(bytes))
   if (!kept.ok) throw new BadInput(`${file}: ${sentence(kept.problem)}`)
-  const read = drawingOf(kept.value, gridAsAsked(kept.value, options))
+  const whole = options.rules === undefined ? kept : withRuleTable(kept.value, await readBytes(options.rules))
+  if (!whole.ok) throw new BadInput(`${options.rules ?? file}: ${sentence(whole.problem)}`)
+  const read = drawingOf(whole.value, gridAsAsked(whole.value, options))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
+  const numbered = placesWithRules(read.value)
+  if (numbered > 0) tell(`${numbered} places have the number of a rule: its sizes come in with --rules and the table that goes with it.`)
   const { drawing, times } = drawnAsSaid(read.value, options, tell)
   const brought = bringIn(drawing, times)
   if (!brought.ok) throw new BadInput(`${file}: ${sentence(brought.problem)}`)

@@ -43,7 +43,7 @@ Options: --garment X (which garment of the file, by its name or from 1), --fit N
   --size NAME (another size than the one that lies there: measure, shapes; which size of a nest lies there: import), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
   --change FILE, --version NAME, --wearers CSV (fit), --no-cloth (fit: do not lay the pieces, which takes longest), --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way (cloth),
-  --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --layer NAME=WHAT (import: what a layer of the file holds: cut line, seam line, grain, notch, fold line, drill hole, inner line, nothing), --beside a4|letter|a3|a5|card|LONGxSHORT, --corners X,Y,X,Y,X,Y,X,Y (import: what lies beside the pieces of a photograph, mm, and where, dots),
+  --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --layer NAME=WHAT (import: what a layer of the file holds: cut line, seam line, grain, notch, fold line, drill hole, inner line, nothing), --rules FILE (import: the rule table that goes with a DXF), --beside a4|letter|a3|a5|card|LONGxSHORT, --corners X,Y,X,Y,X,Y,X,Y (import: what lies beside the pieces of a photograph, mm, and where, dots),
   --out FILE (instead of standard output)`
 
 const OPTIONS = {
@@ -60,6 +60,7 @@ const OPTIONS = {
   format: { type: 'string' },
   pages: { type: 'string' },
   layer: { type: 'string', multiple: true },
+  rules: { type: 'string' },
   beside: { type: 'string' },
   corners: { type: 'string' },
   paper: { type: 'string' },

@@ -177,6 +177,7 @@ const scaleWords = computed(
           The drawing is then <UiLengthText v-if="box" :mm="(box.maxX - box.minX) * times" /> wide.
         </p>
       </div>
+      <TrayRulesField v-if="tray.drawing" :drawing="tray.drawing" />
       <TrayLayersField v-if="tray.drawing" :drawing="tray.drawing" @show="shownLayer = $event" />
       <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="confirm">Find the pieces</button>
       <p v-if="refused" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="scale-refused">
