@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { readSvg } from '../formats'
-import { allowanceFor, allowanceSaid } from './allowance-said'
+import { allowanceSaid, firstSaid } from './allowance-said'
 import { lengthsSaid } from './lengths-said'
 import { makeDrafts } from './make-drafts'
+
+type Said = ReturnType<typeof allowanceSaid>
 
 describe('words about seam allowances', () => {
   it.each([
@@ -44,10 +46,13 @@ describe('words about seam allowances', () => {
     expect(allowanceSaid(['Front', text])).toEqual({ included, mm: near(mm), hemMm: near(hemMm) })
   })
   it('on a piece go before those beside the pieces, and these before those on another', () => {
-    const [with1, with2, none] = ['seam allowance 1 cm included', 'seam allowance 2 cm included', 'no seam allowance']
-    expect(allowanceFor([none], [with1], [with2]).included).toBe(false)
-    expect(allowanceFor(['Front'], [with1], [none]).mm).toBe(10)
-    expect(allowanceFor(['Front'], [], [with2]).mm).toBe(20)
+    const [with1, with2, none, silent] = ['seam allowance 1 cm included', 'seam allowance 2 cm included', 'no seam allowance', 'Front'].map(
+      (t) => allowanceSaid([t]),
+    ) as [Said, Said, Said, Said]
+    expect(firstSaid(none, with1, with2).included).toBe(false)
+    expect(firstSaid(silent, with1, none).mm).toBe(10)
+    expect(firstSaid(silent, silent, with2).mm).toBe(20)
+    expect(firstSaid(silent, silent).included).toBeNull()
   })
 })
 

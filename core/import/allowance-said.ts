@@ -9,7 +9,7 @@ export interface AllowanceSaid {
   hemMm: number | null
 }
 
-export const NOTHING_SAID: AllowanceSaid = { included: null, mm: null, hemMm: null }
+const NOTHING_SAID: AllowanceSaid = { included: null, mm: null, hemMm: null }
 
 const isAbout = (text: string): boolean =>
   /\ballowances?\b|\ballow\b.*\bseams?\b|\bfor (?:the )?seams\b|\bseams?\b.*\bincl/i.test(text) || /\bS[./]?A\b/.test(text)
@@ -52,7 +52,4 @@ export function allowanceSaid(texts: readonly string[]): AllowanceSaid {
 }
 
 /** What is said on a piece itself; where nothing is, beside the pieces; where nothing is there either, on the others. */
-export function allowanceFor(own: readonly string[], beside: readonly string[], elsewhere: readonly string[]): AllowanceSaid {
-  const said = [own, beside, elsewhere].map(allowanceSaid)
-  return said.find((s) => s.included !== null) ?? NOTHING_SAID
-}
+export const firstSaid = (...said: readonly AllowanceSaid[]): AllowanceSaid => said.find((s) => s.included !== null) ?? NOTHING_SAID

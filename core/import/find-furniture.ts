@@ -76,7 +76,8 @@ export function findFurniture(
   const kinds = new Map<Sized, Furniture>()
   let scale: FoundFurniture['scale'] = null
   const speaks = (one: Sized) => (textsOf.get(one) ?? []).some((t) => speaksOfPiece(t.text))
-  const free = texts.filter((t) => !candidates.some((c) => !isBox(c) && contains(c, t.middle)))
+  const shapes = candidates.filter((c) => !isBox(c))
+  const free = texts.filter((t) => !shapes.some((c) => contains(c, t.middle)))
   for (const one of candidates) {
     spend(texts.length)
     if (!isBox(one)) continue

@@ -13,7 +13,7 @@ import {
   type Point,
 } from '../geometry'
 import { ok, refuse, type Result } from '../result'
-import { allowanceFor, type AllowanceSaid } from './allowance-said'
+import { allowanceSaid, firstSaid, type AllowanceSaid } from './allowance-said'
 import { ASIDES, type Aside } from './asides'
 import { endOf, startOf, type Stroke } from './chain-strokes'
 import { closeOnFold } from './close-on-fold'
@@ -182,8 +182,7 @@ export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgr
   const placed = new Set(onPieces.flat())
   const beside = texts.filter((t) => !placed.has(t))
   const common = {
-    beside: wordsOf(beside),
-    elsewhere: wordsOf(onPieces.flat()),
+    allowance: firstSaid(allowanceSaid(wordsOf(beside)), allowanceSaid(wordsOf(onPieces.flat()))),
     texts: repeatedWords(onPieces, beside),
     groups: commonNames(pieces.map((u) => groupName(u.outer.stroke.shape))),
   }
@@ -249,10 +248,9 @@ function isMarked(one: Sized, { units, marksAt, textsOf }: Sheet): boolean {
 
 const wordsOf = (texts: readonly DrawnText[]): string[] => texts.map((t) => t.text)
 
-/** What a sheet says beside one piece: beside them all, on the others, and more than once. */
+/** What a sheet says beside one piece: of all of them, and more than once. */
 interface Common {
-  beside: readonly string[]
-  elsewhere: readonly string[]
+  allowance: AllowanceSaid
   texts: Repeated
   groups: ReadonlySet<string>
 }
@@ -275,7 +273,7 @@ function outlineOf(u: Unit, aside: Aside | null, { textsOf, marksAt }: Sheet, co
     words,
     sizeName: u.sizeName,
     sizes: u.others.map((x) => ({ name: x.name, path: (x.inner && u.inner ? x.inner : x.outer).loop })),
-    allowance: allowanceFor(wordsOf(texts), common.beside, common.elsewhere),
+    allowance: firstSaid(allowanceSaid(wordsOf(texts)), common.allowance),
     called: u.inner ? 'seam line' : calledLine(u.outer.stroke.shape),
     cutNotches: [u.outer, ...(u.inner ? [u.inner] : [])].flatMap((l) => l.notches),
   }

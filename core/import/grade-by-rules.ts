@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import type { Drawing, DrawnShape, DrawnText, RuleTable } from '../formats'
-import { distance, mapPath, measureLength, nearestPlace, type Path, type Point } from '../geometry'
+import { distance, mapPath, measureLength, nearestPlace, pointsOf, type Path, type Point } from '../geometry'
 import { calledLine } from './sized'
 import { sizeCalled } from './size-called'
 
@@ -41,59 +41,81 @@ interface Graded {
 
 const isOutline = (s: DrawnShape): boolean => s.closed && calledLine(s) !== null
 
-/** How far the places of an outline move: from graded place to graded place by their length along it. */
-function alongOutline(path: Path, places: readonly Graded[], size: number): ((p: Point) => Point) | null {
+/** What a point goes with: graded places, each by its part. It is the same in every size. */
+type Binding = readonly { place: Graded; part: number }[]
+
+/** How far along an outline its own points lie, mm; the handles of a curve by thirds of it. */
+function lengthsAlong(path: Path): Map<Point, number> {
+  const lengths = new Map<Point, number>()
+  let before = 0
+  for (const s of path) {
+    const long = measureLength([s])
+    pointsOf(s).forEach((p, i, { length }) => lengths.set(p, before + (long * i) / (length - 1)))
+    before += long
+  }
+  return lengths
+}
+
+/** What places of an outline go with, by their length along it: the graded ones before and behind. Null where it has none. */
+function alongOutline(path: Path, places: readonly Graded[]): ((lengthMm: number) => Binding) | null {
   const total = measureLength(path)
   const on = places
-    .map(({ at, by }) => ({ near: nearestPlace(path, at), by: by[size]! }))
+    .map((place) => ({ place, near: nearestPlace(path, place.at) }))
     .filter(({ near }) => near.distanceMm <= ON_PLACE_MM)
-    .sort((a, b) => a.near.lengthMm - b.near.lengthMm)
+    .sort((x, y) => x.near.lengthMm - y.near.lengthMm)
   if (on.length === 0) return null
-  return (p) => {
-    spend()
-    const { lengthMm } = nearestPlace(path, p)
+  return (lengthMm) => {
+    spend(on.length)
     const next = on.findIndex((o) => o.near.lengthMm >= lengthMm)
     const after = on[next < 0 ? 0 : next]!
     const before = on[(next <= 0 ? on.length : next) - 1]!
     const span = (after.near.lengthMm - before.near.lengthMm + total) % total
     const part = span === 0 ? 0 : ((lengthMm - before.near.lengthMm + total) % total) / span
-    return { x: before.by.x + (after.by.x - before.by.x) * part, y: before.by.y + (after.by.y - before.by.y) * part }
+    return [
+      { place: before.place, part: 1 - part },
+      { place: after.place, part },
+    ]
   }
 }
 
 /** What lies within a piece goes with all graded places of it, with the nearer ones the more. */
-function within(places: readonly Graded[], size: number): (p: Point) => Point {
-  return (p) => {
-    spend(places.length)
-    const weights = places.map((g) => 1 / Math.max(1, distance(g.at, p)) ** 2)
-    const all = weights.reduce((a, b) => a + b, 0)
-    return {
-      x: places.reduce((sum, g, i) => sum + (weights[i]! / all) * g.by[size]!.x, 0),
-      y: places.reduce((sum, g, i) => sum + (weights[i]! / all) * g.by[size]!.y, 0),
-    }
+function within(places: readonly Graded[], p: Point): Binding {
+  spend(places.length)
+  const weights = places.map((g) => 1 / Math.max(1, distance(g.at, p)) ** 2)
+  const all = weights.reduce((x, y) => x + y, 0)
+  return places.map((place, i) => ({ place, part: weights[i]! / all }))
+}
+
+/** What every point of a piece goes with. */
+function bindings(shapes: readonly DrawnShape[], places: readonly Graded[]): (s: DrawnShape, p: Point) => Binding {
+  const outlines = shapes.filter(isOutline).flatMap(({ path }) => {
+    const bind = alongOutline(path, places)
+    return bind ? [{ path, bind, lengths: lengthsAlong(path) }] : []
+  })
+  return (s, p) => {
+    const own = places.find((g) => distance(g.at, p) <= ON_PLACE_MM / 2)
+    if (own) return [{ place: own, part: 1 }]
+    const itself = outlines.find((o) => o.path === s.path)
+    if (itself) return itself.bind(itself.lengths.get(p)!)
+    spend(outlines.reduce((sum, o) => sum + o.path.length, places.length))
+    const near = outlines.map((o) => ({ o, ...nearestPlace(o.path, p) })).sort((x, y) => x.distanceMm - y.distanceMm)[0]
+    return near && (isOutline(s) || near.distanceMm <= AT_OUTLINE_MM) ? near.o.bind(near.lengthMm) : within(places, p)
   }
 }
 
-/** The lines of one piece in one size. */
-function inSize(shapes: readonly DrawnShape[], places: readonly Graded[], size: number, name: string): DrawnShape[] {
-  const outlines = shapes.filter(isOutline).flatMap(({ path }) => {
-    const move = alongOutline(path, places, size)
-    return move ? [{ path, move }] : []
-  })
-  const free = within(places, size)
-  const by = (s: DrawnShape, p: Point): Point => {
-    const own = places.find((g) => distance(g.at, p) <= ON_PLACE_MM / 2)
-    if (own) return own.by[size]!
-    const near = outlines.map((o) => ({ o, far: nearestPlace(o.path, p).distanceMm })).sort((a, b) => a.far - b.far)[0]
-    return near && (isOutline(s) || near.far <= AT_OUTLINE_MM) ? near.o.move(p) : free(p)
-  }
-  return shapes.map((s) => {
-    const path = mapPath(s.path, (p) => {
-      const d = by(s, p)
-      return { x: p.x + d.x, y: p.y + d.y }
-    })
-    return { ...s, path, groups: [s.groups[0]!, `Size ${name}`, ...s.groups.slice(1).filter((g) => !/^size\b/i.test(g))] }
-  })
+/** The lines of one piece in all sizes, size by size. */
+function inAllSizes(shapes: readonly DrawnShape[], places: readonly Graded[], sizes: readonly string[]): DrawnShape[] {
+  const bind = bindings(shapes, places)
+  const known = new Map<Point, Binding>()
+  for (const s of shapes) for (const p of s.path.flatMap(pointsOf)) if (!known.has(p)) known.set(p, bind(s, p))
+  return sizes.flatMap((name, size) =>
+    shapes.map((s): DrawnShape => {
+      const moved = (p: Point): Point =>
+        known.get(p)!.reduce((q, { place, part }) => ({ x: q.x + part * place.by[size]!.x, y: q.y + part * place.by[size]!.y }), p)
+      const groups = [s.groups[0]!, `Size ${name}`, ...s.groups.slice(1).filter((g) => !/^size\b/i.test(g))]
+      return { ...s, path: mapPath(s.path, moved), groups }
+    }),
+  )
 }
 
 /**
@@ -112,7 +134,7 @@ export function gradeByRules(drawing: Drawing, table: RuleTable): Drawing {
     })
     const drawnSizes = new Set(own.flatMap((s) => sizeCalled(s) ?? []))
     if (name === '' || places.length === 0 || drawnSizes.size > 1) return own
-    return table.sizes.flatMap((size, i) => inSize(own, places, i, size))
+    return inAllSizes(own, places, table.sizes)
   })
   // The numbers are no words of the pieces; what the words say of a size is said of the sample.
   const texts = drawing.texts.filter((t) => ruleIn(t) === null)

@@ -33,7 +33,8 @@ export function placeTexts(texts: readonly DrawnText[], candidates: readonly Siz
     else beside.push(t)
   }
   // A line of words that runs over the border is read with those under it.
-  for (const t of [...beside]) {
+  for (const t of beside.slice(0, MOST_BESIDE)) {
+    spend(texts.length)
     const own = [...on].find(([c, list]) => list.some((o) => isNextLine(t, o) || isNextLine(o, t)) && isAtBorder(t, c))?.[0]
     if (!own) continue
     on.set(own, [t, ...on.get(own)!])
