@@ -24,6 +24,8 @@ const TrayPieceSchema = z.strictObject({
   trouble: z.strictObject({ code: z.enum(['open', 'crosses', 'too-fine']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
   /** What was guessed about it, and may be otherwise. */
   doubts: z.array(z.string()).optional(),
+  /** The piece of which it is a second drawing, as it is or turned over. */
+  twin: z.strictObject({ id: Id, turned: z.boolean() }).optional(),
   /** Edges and lines as they were drawn, where lines were taken for darts. */
   asDrawn: z.strictObject({ edges: EdgesSchema, lines: LinesSchema }).optional(),
   draft: z.strictObject({

@@ -101,6 +101,28 @@ describe('the import tray', () => {
     await settled(() => expect(tray.drawing!.shapes).toHaveLength(drawn))
   })
 
+  it('takes a piece that is drawn twice for one that is cut turned over, too', async () => {
+    const half = (x: number, flip: 1 | -1) =>
+      `<path d="M${x} 20h${150 * flip}l${40 * flip} 300H${x}Z" fill="none" stroke="#000"/><text x="${x + 30 * flip}" y="200" font-size="8">Panel</text>`
+    const tray = useTray()
+    await settled(() => expect(tray.ready).toBe(true))
+    await tray.takeFile(
+      'halves.svg',
+      bytesOf(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="400mm" viewBox="0 0 600 400">${half(20, 1)}${half(560, -1)}</svg>`,
+      ),
+    )
+    await settled(() => expect(tray.drawing).not.toBeNull())
+    await tray.confirmScale(1)
+    await settled(() => expect(tray.state.pieces).toHaveLength(2))
+    expect(tray.state.pieces[1]!.twin).toEqual({ id: chosen(tray, 0).id, turned: true })
+    await tray.takeAsOne(chosen(tray, 1).id)
+    await settled(() => expect(tray.state.pieces[1]!.taken).toBe(false))
+    expect(chosen(tray, 0)).toMatchObject({ count: 2, mirrored: true })
+    expect(tray.state.pieces[1]!.twin).toBeUndefined()
+    expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
+  })
+
   it('gives all pieces the allowances of one: by the names of edges, else as most are; folds keep theirs', async () => {
     const tray = await taken()
     const [first, second] = [chosen(tray, 0), chosen(tray, 1)]

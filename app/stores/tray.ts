@@ -51,11 +51,12 @@ export const useTray = defineStore('tray', () => {
   async function confirmScale(times: number): Promise<Problem | null> {
     const drafts = await file.findPieces(times)
     if (!drafts.ok) return drafts.problem
-    const pieces = drafts.value.map(({ draft, trouble, aside, doubts, asDrawn }): TrayPiece => ({
+    const pieces = drafts.value.map(({ draft, trouble, aside, doubts, twin, asDrawn }): TrayPiece => ({
       taken: !aside,
       ...(aside ? { aside } : {}),
       trouble,
       ...(doubts.length > 0 ? { doubts } : {}),
+      ...(twin ? { twin } : {}),
       ...(asDrawn ? { asDrawn } : {}),
       draft,
     }))
@@ -225,6 +226,20 @@ export const useTray = defineStore('tray', () => {
   const restIsPlain = (id: string) =>
     edit(id, 'plain edges', ({ draft }) => draft.edges.filter(isUnnamed).forEach((e) => (e.isPlain = true)))
 
+  /** A piece that is drawn twice is one: the second is left out, and the first cut as often as both, half of them turned over. */
+  const takeAsOne = (id: string) =>
+    act('one piece of two drawings', (tray) => {
+      const second = tray.pieces.find((p) => p.draft.id === id)
+      const first = tray.pieces.find((p) => p.draft.id === second?.twin?.id)
+      if (!second?.twin || !first) return
+      first.draft.count += second.draft.count
+      if (second.twin.turned) first.draft.mirrored = true
+      first.taken = true
+      second.taken = false
+      second.doubts = second.doubts?.filter((d) => !d.startsWith('it is drawn twice'))
+      delete second.twin
+    })
+
   /** All pieces have their room for seams as one has it: within the outline or not, as wide at edges of one name, else as most are. */
   const allowancesAsOn = (id: string) =>
     act('allowances of all pieces', (tray) => {
@@ -258,6 +273,7 @@ export const useTray = defineStore('tray', () => {
     ...pointed,
     restIsPlain,
     allowancesAsOn,
+    takeAsOne,
     closeOutline,
     leaveDarts,
     act,

@@ -31,6 +31,7 @@ import {
   rotateAbout,
   scale,
   subtract,
+  joinStraight,
   thinOut,
   tangentAt,
   applyAffine,
@@ -398,6 +399,30 @@ describe('thinning out', () => {
   it('leaves curves as they are', () => {
     const curve = cubic({ x: 0, y: 0 }, { x: 0, y: 5 }, { x: 5, y: 5 }, { x: 5, y: 0 })
     expect(thinOut([curve], 1)).toEqual([curve])
+  })
+})
+
+describe('joining what goes straight on', () => {
+  const at = (x: number, y: number) => ({ x, y })
+  const path = (...points: { x: number; y: number }[]) => points.slice(1).map((p, i) => line(points[i]!, p))
+  it('makes one of parts that were cut, and keeps every corner, also the last ones of a bracket', () => {
+    const bracket = path(at(10, 0), at(0, 0), at(0, 60), at(0, 99), at(0, 100), at(10, 100))
+    expect(joinStraight(bracket, 0.4)).toEqual(path(at(10, 0), at(0, 0), at(0, 100), at(10, 100)))
+  })
+  it('stays within its tolerance, whatever the points', () => {
+    const n = fc.double({ min: -300, max: 300, noNaN: true })
+    fc.assert(
+      fc.property(fc.array(fc.tuple(n, n), { minLength: 3, maxLength: 40 }), (points) => {
+        const own = path(...points.map(([x, y]) => at(x, y)))
+        const joined = joinStraight(own, 2)
+        expect([joined[0]!.from, joined.at(-1)!.to]).toEqual([own[0]!.from, own.at(-1)!.to])
+        for (const s of own) expect(nearestPlace(joined, s.to).distanceMm).toBeLessThan(2.001)
+      }),
+    )
+  })
+  it('leaves curves as they are', () => {
+    const curve = cubic(at(0, 0), at(0, 5), at(5, 5), at(5, 0))
+    expect(joinStraight([curve, line(at(5, 0), at(9, 0)), line(at(9, 0), at(20, 0))], 1)).toEqual([curve, line(at(5, 0), at(20, 0))])
   })
 })
 

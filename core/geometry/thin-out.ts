@@ -55,3 +55,24 @@ export function thinOut(path: Path, toleranceMm: number): Path {
   finish()
   return out
 }
+
+/**
+ * A line whose straight parts that go on in one direction are one each: as it was before it was cut at the edge of a page.
+ *
+ * @param toleranceMm how far what lies between may be from the new part, mm
+ */
+export function joinStraight(path: Path, toleranceMm: number): Path {
+  const out: Path[number][] = []
+  /** Where the parts met that the last one of the new line is joined of. */
+  let between: Point[] = []
+  for (const s of path) {
+    const last = out[out.length - 1]
+    const goesOn =
+      last?.kind === 'line' && s.kind === 'line' && [...between, last.to].every((p) => offChord(p, last.from, s.to) <= toleranceMm)
+    spend(between.length + 1)
+    between = goesOn ? [...between, last.to] : []
+    if (goesOn) out[out.length - 1] = line(last.from, s.to)
+    else out.push(s)
+  }
+  return out
+}

@@ -9,6 +9,7 @@ import type { PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { likelyFold } from './likely-fold'
+import { findTwins, type Twin } from './find-twins'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { readMarks, type ReadMarks } from './read-marks'
 import { splitEdges } from './split-edges'
@@ -22,6 +23,8 @@ export interface Draft {
   aside: FoundOutline['aside']
   /** What was guessed and may be otherwise, each as a sentence without its full stop. */
   doubts: string[]
+  /** The piece of which it is a second drawing. */
+  twin: Twin | null
   /** Edges and lines as they were drawn, where lines in it were taken for darts. */
   asDrawn: Pick<PieceDraft, 'edges' | 'lines'> | null
 }
@@ -89,6 +92,7 @@ function draftOf(outline: FoundOutline): Draft {
     trouble,
     aside: outline.aside,
     doubts: outline.aside || trouble ? [] : doubts,
+    twin: null,
     asDrawn: hasDarts ? { edges: plain.edges, lines: plain.lines } : null,
   }
 }
@@ -109,6 +113,17 @@ function settleWaists(drafts: Draft[]): Draft[] {
   return drafts.map((d) => {
     if (!meets.some((place) => d.draft.kind === place)) return d
     return { ...d, draft: { ...d.draft, edges: d.draft.edges.map((e) => (e.role === 'hem' ? { ...e, role: 'waist' } : e)) } }
+  })
+}
+
+/** Names the pieces that are drawn a second time. */
+function withTwins(drafts: readonly Draft[]): Draft[] {
+  const twins = findTwins(drafts)
+  return drafts.map((d) => {
+    const twin = twins.get(d.draft.id) ?? null
+    const first = drafts.find((o) => o.draft.id === twin?.id)
+    const doubt = first && `it is drawn twice: “${first.draft.name}” is the same${twin!.turned ? ', turned over' : ''}`
+    return { ...d, twin, doubts: doubt ? [doubt, ...d.doubts] : d.doubts }
   })
 }
 
@@ -206,7 +221,7 @@ export function makeDrafts(drawing: Drawing, times: number, progress?: ImportPro
           `it has ${outlines.length} outlines that could be pieces.`,
           `Part it: up to ${MOST_OUTLINES} are taken in at once.`,
         )
-      return ok(settleWaists(outlines.map(draftOf)))
+      return ok(withTwins(settleWaists(outlines.map(draftOf))))
     },
     STEPS,
   )

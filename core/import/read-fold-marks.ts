@@ -3,12 +3,12 @@ import {
   distance,
   dot,
   isStraightPath,
+  joinStraight,
   measureLength,
   nearestPlace,
   placeAt,
   PointGrid,
   subtract,
-  thinOut,
   unit,
   type Path,
   type Point,
@@ -41,7 +41,7 @@ const stretchesOf = (marks: readonly OutlineMark[]) =>
   marks.flatMap((m) =>
     m.closed
       ? []
-      : thinOut(m.path, ARM_MM / 2)
+      : joinStraight(m.path, ARM_MM / 2)
           .filter((s) => s.kind === 'line')
           .map((s) => ({ m, from: s.from, to: s.to })),
   )

@@ -4,13 +4,13 @@ import {
   distance,
   dot,
   isStraightPath,
+  joinStraight,
   line,
   measureArea,
   measureLength,
   nearestPlace,
   scale,
   subtract,
-  thinOut,
   unit,
   type Path,
   type Point,
@@ -139,7 +139,7 @@ const BARB_SLANT = { least: 0.3, most: 0.99 }
 /** The shaft of an arrow that is drawn in one open stroke, with a barb or a head at an end or at both; null for any other. */
 function arrowStroke({ path: drawn, closed }: OutlineMark): { from: Point; to: Point } | null {
   // What was cut at the edge of a page is a line in two parts.
-  const path = closed ? drawn : thinOut(drawn, STRAIGHT_MARK_MM)
+  const path = closed ? drawn : joinStraight(drawn, STRAIGHT_MARK_MM)
   if (closed || path.length < 2 || path.length > STROKE_LINES || path.some((s) => s.kind !== 'line')) return null
   const long = (s: Path[number]) => distance(s.from, s.to)
   const shaft = path.reduce((a, b) => (long(b) > long(a) ? b : a))

@@ -122,15 +122,29 @@ const timesOf = (part: string, { times }: Repeated) => times.get(part.trim().toL
 /** What a whole garment is called: “Harbour trousers”; “Skirt” alone may say which front it is. */
 const WHOLE_GARMENT = /\s(?:skirt|trousers|pants|shorts|breeches|apron|cape|hood|overskirt|underskirt)$/i
 
-/** What speaks for a name: a word for a part of a garment; against it that it is written in other places, too. */
+/**
+ * What speaks for a name: a word for a part of a garment, less one for a whole. Against it that it is written in other places, too: a
+ * title, where it names no part; a part is one of several alike.
+ */
 const PART_SCORE = 1000
-const REPEATED_SCORE = 1500
+const WHOLE_SCORE = 500
+const AGAIN_TITLE = 1500
+const AGAIN_PART = 150
+const MOST_AGAIN_PART = 600
 
-/** Both parts of “Front – side panel”, where there is more than one front. */
+function nameScore(name: string, again: number): number {
+  if (hasPartWord(name) && !WHOLE_GARMENT.test(name)) return PART_SCORE - Math.min(MOST_AGAIN_PART, AGAIN_PART * again)
+  return (hasPartWord(name) ? WHOLE_SCORE : 0) - AGAIN_TITLE * again
+}
+
+/** Which of two alike a piece is: no name by itself. */
+const WHICH = /^(?:left|right|upper|under|lower|top|outer|inner|small|large)$/i
+
+/** Both parts of “Front – side panel” and “Front (left)”, where there is more than one front. */
 function withItsOther(best: string, line: string, repeated: Repeated): string {
   if (timesOf(best, repeated) === 1) return best
   const parts = line.split(PARTED).flatMap((part) => (isTitle(part, repeated) ? [] : (nameIn(part) ?? [])))
-  const named = parts.filter(hasPartWord)
+  const named = parts.filter((part) => hasPartWord(part) || WHICH.test(part))
   return named.length === 2 && named.includes(best) ? joined(named[0]!, named[1]!) : best
 }
 
@@ -167,12 +181,7 @@ export function readWords(texts: readonly DrawnText[], repeated: Repeated): Piec
       const name = isTitle(part, repeated) ? null : nameIn(part)
       if (!name) continue
       const again = timesOf(part, repeated) - 1
-      const score =
-        (hasPartWord(name) ? (WHOLE_GARMENT.test(name) ? PART_SCORE / 2 : PART_SCORE) : 0) +
-        heightMm * 4 -
-        i * 6 -
-        (/\d/.test(name) ? 3 : 0) -
-        REPEATED_SCORE * again
+      const score = nameScore(name, again) + heightMm * 4 - i * 6 - (/\d/.test(name) ? 3 : 0)
       if (!best || score > best.score) best = { name, score, text }
       if (hasPartWord(name) && /^[^\d:,;/()–—-]+$/.test(text) && !WHOLE_GARMENT.test(name)) parts.push({ name, heightMm })
     }

@@ -77,8 +77,16 @@ function whereItWasLaid(line: Path, taken: readonly Draft[], used: ReadonlySet<D
   return { x: best.minX - own.minX, y: best.minY - own.minY }
 }
 
-/** Holds what was read against the truth, piece by piece. */
-export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, words = true, fileName = '', isPlaced = true): void {
+/** Holds what was read against the truth, piece by piece; `areSizesNamed` where layers or words say what the sizes are called. */
+export function judge(
+  sheet: Sheet,
+  drafts: readonly Draft[],
+  rates: Rates,
+  words = true,
+  fileName = '',
+  isPlaced = true,
+  areSizesNamed = true,
+): void {
   const taken = drafts.filter((d) => !d.aside)
   const used = new Set<Draft>()
   const count = (
@@ -117,7 +125,11 @@ export function judge(sheet: Sheet, drafts: readonly Draft[], rates: Rates, word
     if (sheet.hand.sizes.length > 0) {
       const meant = [BASE_SIZE_NAME, ...sheet.hand.sizes]
       const got = [draft.sizeName, ...draft.sizes.map((s) => s.name)].sort()
-      count('sizes', got.join() === meant.join(), `${p.name}: sizes ${got.join()}, and not ${meant.join()}`)
+      count(
+        'sizes',
+        areSizesNamed ? got.join() === meant.join() : got.length === meant.length,
+        `${p.name}: sizes ${got.join()}, and not ${meant.join()}`,
+      )
     }
     if (words) {
       count('names', draft.name.toLowerCase() === p.name.toLowerCase(), `${p.name} is called “${draft.name}”`)

@@ -164,6 +164,9 @@ function startPairing(u: { sizeName: string; corner: number }) {
         <button v-if="piece.asDrawn" class="btn mt-2" data-test="leave-darts" @click="tray.leaveDarts(id)">
           They are no darts: leave the lines
         </button>
+        <button v-if="piece.twin" class="btn mt-2" data-test="take-as-one" @click="tray.takeAsOne(id)">
+          Leave this one out, and cut the other{{ piece.twin.turned ? ' turned over, too' : ' as often as both' }}
+        </button>
       </div>
       <UiTextField
         :model-value="piece.draft.name"
