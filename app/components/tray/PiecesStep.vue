@@ -156,18 +156,7 @@ function startPairing(u: { sizeName: string; corner: number }) {
           Close it
         </button>
       </p>
-      <div v-if="piece.doubts?.length && piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="doubts">
-        <p class="font-semibold">Guessed: look at it</p>
-        <ul class="mt-1 list-disc pl-5">
-          <li v-for="d in piece.doubts" :key="d">{{ d }}</li>
-        </ul>
-        <button v-if="piece.asDrawn" class="btn mt-2" data-test="leave-darts" @click="tray.leaveDarts(id)">
-          They are no darts: leave the lines
-        </button>
-        <button v-if="piece.twin" class="btn mt-2" data-test="take-as-one" @click="tray.takeAsOne(id)">
-          Leave this one out, and cut the other{{ piece.twin.turned ? ' turned over, too' : ' as often as both' }}
-        </button>
-      </div>
+      <TrayDoubtsList v-if="piece.doubts?.length && piece.taken" :piece="piece" />
       <UiTextField
         :model-value="piece.draft.name"
         label="Name"
