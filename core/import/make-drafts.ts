@@ -133,7 +133,7 @@ function doubtsOf({ words, name, called, allowance }: FoundOutline, marks: ReadM
   if (/^Piece \d+$/.test(name)) doubts.push('no name is written on it')
   if (words.count === null) doubts.push('how many are cut is not written on it')
   if (called === null && allowance.included === null)
-    doubts.push('whether the seam allowance is within its outline is not written: it is taken to be, 1 cm wide')
+    doubts.push('whether the seam allowance is within its outline is not written: it is taken to be')
   if (marks.grain && !marks.isGrainSure) doubts.push('the grain is the straight line in it that lies best: nothing calls it that')
   if (words.onFold && foldEdge === null) doubts.push('it is said to lie on the fold, and no straight edge of it can')
   else if (words.onFold && marks.foldEdge === null) doubts.push('which edge lies on the fold is not marked')

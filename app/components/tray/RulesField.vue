@@ -1,31 +1,29 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import UiFileButton from '~/components/ui/FileButton.vue'
-import UiSentenceText from '~/components/ui/SentenceText.vue'
 import type { Drawing } from '~~/core/formats'
 import { placesWithRules } from '~~/core/import'
 import { problemSentence } from '~~/core/result'
-import { sayDone } from '~/messages'
+import { sayDone, sayFault } from '~/messages'
 import { useTray } from '~/stores/tray'
 
 /** The rule table that a DXF with numbered places is in need of for its sizes. */
 const props = defineProps<{ drawing: Drawing }>()
 const tray = useTray()
 const places = computed(() => placesWithRules(props.drawing))
-const refused = ref('')
 
 /** Tables larger than this are none, bytes. */
 const MAX_FILE = 2_000_000
 
 async function take(file: File) {
-  refused.value = ''
   const bytes = file.size > MAX_FILE ? null : await file.arrayBuffer().catch(() => null)
   if (bytes === null) {
-    refused.value = `${file.name} cannot be read, or is larger than any rule table. Nothing was changed here.`
+    sayFault(`${file.name} cannot be read, or is larger than any rule table. Nothing was changed here.`)
     return
   }
   const problem = await tray.takeRules(file.name, new Uint8Array(bytes))
-  if (problem) refused.value = `${file.name}, ${problemSentence(problem)}`
+  // This panel gives way while one waits: what became of it is said at the foot of the page.
+  if (problem) sayFault(`${file.name}, ${problemSentence(problem)}`)
   else sayDone(`${file.name} is taken in: the pieces are drawn in all its sizes.`)
 }
 </script>
@@ -40,6 +38,5 @@ async function take(file: File) {
     <div class="mt-2">
       <UiFileButton accept=".rul,text/plain" label="Rule table" test="rules" @file="take">Add the rule table</UiFileButton>
     </div>
-    <p v-if="refused" class="mt-2 text-fault" role="alert" data-test="rules-refused"><UiSentenceText :text="refused" /></p>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { boundsOf, distance, joinBoxes } from '~~/core/geometry'
 import { toPathData } from '~~/core/formats'
 import { timesBySquare } from '~~/core/import'
 import { problemSentence } from '~~/core/result'
+import { sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { useTray } from '~/stores/tray'
 
@@ -65,10 +66,10 @@ const times = computed(() =>
       : 1,
 )
 const canConfirm = computed(() => scaleWay.value !== 'line' || (scaleSegment.value !== null && trueLength.value > 0))
-const refused = ref('')
 async function confirm() {
   const problem = await tray.confirmScale(times.value)
-  refused.value = problem ? problemSentence(problem) : ''
+  // This step gives way while one waits: what became of it is said at the foot of the page.
+  if (problem) sayFault(problemSentence(problem))
 }
 const scaleWords = computed(
   () =>
@@ -180,9 +181,6 @@ const scaleWords = computed(
       <TrayRulesField v-if="tray.drawing" :drawing="tray.drawing" />
       <TrayLayersField v-if="tray.drawing" :drawing="tray.drawing" @show="shownLayer = $event" />
       <button class="btn-act w-full" :disabled="!canConfirm" data-test="confirm-scale" @click="confirm">Find the pieces</button>
-      <p v-if="refused" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert" data-test="scale-refused">
-        <UiSentenceText :text="refused" />
-      </p>
       <div v-if="tray.drawing?.leftOut.length" class="rounded-lg bg-note-pale p-3 text-sm text-note" data-test="lines-left-out">
         <p class="font-semibold">Lines of the file that are left out</p>
         <ul class="mt-1 space-y-0.5">

@@ -2,6 +2,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { readDxf, type Drawing } from '~~/core/formats'
 import { RULES, rulePanel, ruleTable } from '../../../tests/corpus/rule-panel'
+import { message } from '~/messages'
 import { useTray } from '~/stores/tray'
 import { byTest, mountOnPage, newStores } from '../test-mount'
 import RulesField from './RulesField.vue'
@@ -32,7 +33,6 @@ describe('a drawing whose places have the numbers of grade rules', () => {
     await vi.waitFor(() => expect(take).toHaveBeenCalled())
     const [name, bytes] = take.mock.calls[0]!
     expect([name, new TextDecoder().decode(bytes)]).toEqual(['panel.rul', ruleTable(RULES)])
-    expect(wrapper.find(byTest('rules-refused')).exists()).toBe(false)
   })
   it('says why a table is none', async () => {
     const wrapper = field(drawing())
@@ -43,7 +43,12 @@ describe('a drawing whose places have the numbers of grade rules', () => {
       remedy: 'Choose another.',
     })
     await choose(wrapper, 'empty.rul', '')
-    await vi.waitFor(() => expect(wrapper.find(byTest('rules-refused')).text()).toContain('empty.rul, file: it has no rule in it.'))
+    await vi.waitFor(() =>
+      expect(message.value).toMatchObject({
+        kind: 'fault',
+        text: expect.stringContaining('empty.rul, file: it has no rule in it.') as string,
+      }),
+    )
   })
   it('nothing is asked for where no place has a number', () => {
     expect(field({ ...drawing(), texts: [] }).text()).toBe('')
