@@ -163,7 +163,13 @@ export function useTrayFile(
     if (!added.ok) return added.problem
     const read = await inWorker('Drawing the sizes', (jobs) => jobs.read(added.value, null))
     if (!read.ok) return read.problem
-    if (held !== before) return null
+    if (held !== before)
+      return {
+        code: 'another-file',
+        where: 'rule table',
+        message: 'another file was taken in meanwhile.',
+        remedy: 'Add it to the DXF that it belongs to.',
+      }
     held = { text: added.value, grid: null }
     const stored = await act(`take in ${fileName}`, (tray) => void (tray.text = added.value))
     if (!stored.ok) {

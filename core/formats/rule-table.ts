@@ -50,12 +50,13 @@ export function readRuleTable(text: string): Result<RuleTable> {
   if (sample < 0) return bad('“SAMPLE SIZE”', 'it is none of the sizes in the list.')
   const mm = /^ENGLISH/i.test(said(lines, 'UNITS') ?? '') ? INCH_MM : 1
   const rules = new Map<number, Point[]>()
-  for (let i = 0; i < lines.length; i++) {
+  const heads = lines.flatMap((l, i) => (/^(?:RULE\b|END\b)/i.test(l) ? [i] : []))
+  if (heads.length > MOST_RULES) return bad('file', 'it has more rules than any pattern.')
+  for (const [k, i] of heads.entries()) {
     const head = /^RULE\s*:\s*(?:DELTA\s*)?#?\s*(\d{1,6})\s*$/i.exec(lines[i]!)
     if (!head) continue
     const where = `line ${i + 1}, rule ${head[1]!}`
-    const end = lines.findIndex((l, k) => k > i && /^(?:RULE\b|END\b)/i.test(l))
-    const body = lines.slice(i + 1, end < 0 ? lines.length : end).join(' ')
+    const body = lines.slice(i + 1, heads[k + 1] ?? lines.length).join(' ')
     const figures = body
       .split(/[\s,;]+/)
       .filter((f) => f !== '')
@@ -69,7 +70,6 @@ export function readRuleTable(text: string): Result<RuleTable> {
     const places = figures.length % 2 === 0 ? fromSample(pairs, sizes.length, sample) : null
     if (!places) return bad(where, `it has ${figures.length} figures, and not two for each of ${sizes.length} sizes.`)
     rules.set(Number(head[1]), places)
-    if (rules.size > MOST_RULES) return bad('file', 'it has more rules than any pattern.')
   }
   return rules.size === 0 ? bad('file', 'it has no rule in it.') : ok({ sizes, sample, rules })
 }

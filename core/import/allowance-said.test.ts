@@ -39,6 +39,10 @@ describe('words about seam allowances', () => {
     ['seam allowance incl. 1cm / hem 3cm', true, 10, 30],
     ['Stitch 1.5 cm from the edge', null, null, null],
     ['lengthen here, match side seam', null, null, null],
+    ['Seam allowances are included, do not add them', true, null, null],
+    ['no additional seam allowance needed', true, null, null],
+    ['No side seam: seam allowance 1 cm included', true, 10, null],
+    ['1 cm seam allowance included, side seam is not stitched', true, 10, null],
     ['cut 2 on the fold', null, null, null],
     ['sa', null, null, null],
   ] as const)('%s', (text, included, mm, hemMm) => {

@@ -13,11 +13,14 @@ const NOTHING_SAID: AllowanceSaid = { included: null, mm: null, hemMm: null }
 
 const isAbout = (text: string): boolean =>
   /\ballowances?\b|\ballow\b.*\bseams?\b|\bfor (?:the )?seams\b|\bseams?\b.*\bincl/i.test(text) || /\bS[./]?A\b/.test(text)
-const ADDED_ALREADY = /\b(?:has|have) been added\b|\b(?:is|are) added\b|\balready added\b/i
+/** “Are added”, “do not add”, “no further allowance”: what one might add is there. */
+const ADDED_ALREADY =
+  /\b(?:has|have|is|are) (?:already )?(?:been )?added\b|\balready added\b|\b(?:do not|don't|need not|never) add\b|\bno (?:additional|extra|further|more)\b/i
+const ROOM = '(?:allowances?|S[./]?A|for (?:the )?seams)\\b'
 const LEFT_TO_ADD = new RegExp(
   [
-    '\\b(?:no|without|excl(?:\\.|uding|udes|usive)?|add|adding|allow|net)\\b(?:[^.;]|\\.\\d)*\\b(?:allowances?|seams?|S[./]?A)\\b',
-    '\\b(?:allowances?|seams?|S[./]?A)\\b(?:[^.;]|\\.\\d)*\\b(?:not|to be added|must be added|excluded|extra|none)\\b',
+    `\\b(?:no|without|excl(?:\\.|uding|udes|usive)?|add|adding|allow|net)\\b(?:[^.;:]|\\.\\d)*\\b${ROOM}`,
+    `\\b${ROOM}(?:[^.;]|\\.\\d)*\\b(?:not (?:yet )?(?:been )?(?:incl|added|allowed|in the)|to be added|must be added|excluded|none\\b)`,
     '\\ballowances?\\b\\W*0\\b(?![.,]\\d)',
   ].join('|'),
   'i',
@@ -42,7 +45,7 @@ const widthIn = (clauses: readonly string[]): number | null =>
  */
 export function allowanceSaid(texts: readonly string[]): AllowanceSaid {
   const about = texts.filter(isAbout)
-  const isAdded = about.some((t) => ADDED_ALREADY.test(t) && !/\bnot\b/i.test(t))
+  const isAdded = about.some((t) => ADDED_ALREADY.test(t))
   const leftToAdd = !isAdded && about.some((t) => LEFT_TO_ADD.test(t))
   const clauses = about.map(clausesOf)
   const mm = widthIn(clauses.flatMap((c) => c.others))

@@ -68,6 +68,7 @@ describe('the rule table of a DXF', () => {
     ['too few figures', ruleTable('RULE: DELTA 1\n 0,0 1'), /has 3 figures, and not two for each of 3 sizes/],
     ['a word for a figure', ruleTable('RULE: DELTA 1\n 0,0 0,0 x,0'), /something else than figures/],
     ['a place out of reach', ruleTable('RULE: DELTA 1\n 0,0 0,0 9e9,0'), /figures in reach/],
+    ['one rule again and again', `${'RULE: DELTA 1\n0 0\n'.repeat(90_000)}SIZE LIST: 40\nSAMPLE SIZE: 40`, /more rules than any pattern/],
     ['no rule', ruleTable(''), /no rule in it/],
     ['rules of another pattern', ruleTable('RULE: DELTA 77\n 0,0 0,0 1,1'), /none of the rules of this drawing/],
   ])('is refused with the reason: %s', (_, words, message) => {

@@ -39,6 +39,9 @@ interface Graded {
   by: readonly Point[]
 }
 
+const layerOf = ({ groups }: DrawnShape): string => groups[groups.length - 1] ?? ''
+/** A line on a layer that nobody knows goes with the outline, too, where it runs all round as that does. */
+const ROUND_PART = 0.5
 const isOutline = (s: DrawnShape): boolean => s.closed && calledLine(s) !== null
 
 /** What a point goes with: graded places, each by its part. It is the same in every size. */
@@ -99,7 +102,8 @@ function bindings(shapes: readonly DrawnShape[], places: readonly Graded[]): (s:
     if (itself) return itself.bind(itself.lengths.get(p)!)
     spend(outlines.reduce((sum, o) => sum + o.path.length, places.length))
     const near = outlines.map((o) => ({ o, ...nearestPlace(o.path, p) })).sort((x, y) => x.distanceMm - y.distanceMm)[0]
-    return near && (isOutline(s) || near.distanceMm <= AT_OUTLINE_MM) ? near.o.bind(near.lengthMm) : within(places, p)
+    const isRound = (o: { path: Path }) => s.closed && measureLength(s.path) >= ROUND_PART * measureLength(o.path)
+    return near && (isOutline(s) || near.distanceMm <= AT_OUTLINE_MM || isRound(near.o)) ? near.o.bind(near.lengthMm) : within(places, p)
   }
 }
 
@@ -125,9 +129,11 @@ function inAllSizes(shapes: readonly DrawnShape[], places: readonly Graded[], si
  */
 export function gradeByRules(drawing: Drawing, table: RuleTable): Drawing {
   const pieceOf = (groups: readonly string[]) => groups[0] ?? ''
-  const names = [...new Set(drawing.shapes.map((s) => pieceOf(s.groups)))]
-  const shapes = names.flatMap((name): DrawnShape[] => {
-    const own = drawing.shapes.filter((s) => pieceOf(s.groups) === name)
+  const apart = new Set(drawing.apart.map(layerOf))
+  const all = [...drawing.shapes, ...drawing.apart]
+  const names = [...new Set(all.map((s) => pieceOf(s.groups)))]
+  const graded = names.flatMap((name): DrawnShape[] => {
+    const own = all.filter((s) => pieceOf(s.groups) === name)
     const places = drawing.texts.flatMap((t): Graded[] => {
       const places = pieceOf(t.groups) === name ? table.rules.get(ruleIn(t) ?? -1) : undefined
       return places ? [{ at: placeOf(t, own), by: places.map((p) => ({ x: p.x, y: -p.y })) }] : []
@@ -138,5 +144,7 @@ export function gradeByRules(drawing: Drawing, table: RuleTable): Drawing {
   })
   // The numbers are no words of the pieces; what the words say of a size is said of the sample.
   const texts = drawing.texts.filter((t) => ruleIn(t) === null)
-  return { ...drawing, texts, shapes: shapes.map((s, i) => ({ ...s, index: i + 1 })) }
+  const numbered = graded.map((s, i) => ({ ...s, index: i + 1 }))
+  const isApart = (s: DrawnShape) => apart.has(layerOf(s))
+  return { ...drawing, texts, shapes: numbered.filter((s) => !isApart(s)), apart: numbered.filter(isApart) }
 }

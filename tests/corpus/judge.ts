@@ -1,6 +1,6 @@
 import { boundsOf, flattenPath, measureLength, movePath, nearestPlace, placeAt, type Path, type Point } from '../../core/geometry'
 import type { Draft } from '../../core/import'
-import { cutLineOf, seamLineOf, type TruthPiece } from './draft'
+import { cutLineOf, grown, seamLineOf, type TruthPiece } from './draft'
 import { BASE_SIZE_NAME, type Sheet } from './sheet'
 
 /** An outline counts as in when it runs within this of the truth, mm. */
@@ -141,12 +141,13 @@ export function judge(
     }
     const folds = p.edges.flatMap((e) => (e.fold ? [movePath(e.path, by)] : []))
     const read = draft.edges.filter((e) => e.fold)
-    // A nest may have come in as another size, whose fold lies aside where it was turned on the paper.
-    const foldReach = MARK_MM + (sheet.hand.sizes.length > 0 ? NEST_MM : 0)
+    // A nest may have come in as another size: then it lies on the fold of that one.
+    const inSizes = [p, ...sheet.hand.sizes.map((_, k) => grown(p, 1 + 0.03 * (k + 1), 1 + 0.015 * (k + 1)))]
+    const allFolds = inSizes.flatMap((one) => one.edges.flatMap((e) => (e.fold ? [movePath(e.path, by)] : [])))
     const foldGood =
       folds.length === 0
         ? read.length === 0
-        : read.length > 0 && read.every((e) => farthest(samplesOf(e.path, 8).slice(2, 7), folds[0]!) < foldReach)
+        : read.length > 0 && read.every((e) => allFolds.some((f) => farthest(samplesOf(e.path, 8).slice(2, 7), f) < MARK_MM))
     // Said in words alone, a fold that does not run along the grain may be anywhere; without words nothing says where it is.
     const along =
       folds.length === 0 ||
