@@ -3,7 +3,7 @@ import isEqual from 'fast-deep-equal'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import type { Drawing, PdfPage } from '~~/core/formats'
 import type { Point } from '~~/core/geometry'
-import { layersOf, type Draft, type FoundScale, type GridChoice, type LayerRole, type PageGrid } from '~~/core/import'
+import { isLayerOfAnyFile, layersOf, type Draft, type FoundScale, type GridChoice, type LayerRole, type PageGrid } from '~~/core/import'
 import { toName } from '~~/core/pattern'
 import { refuse, type Problem, type Result } from '~~/core/result'
 import { emptyOut } from '~/data/empty-tray'
@@ -196,7 +196,7 @@ export function useTrayFile(
   function sayLayer(name: string, role: LayerRole | null) {
     const habits = usePrefs()
     const { [name]: _before, ...others } = habits.layerHabits
-    habits.layerHabits = role === null ? others : { ...others, [name]: role }
+    habits.layerHabits = role === null || isLayerOfAnyFile(name) ? others : { ...others, [name]: role }
     return act(`layer “${name}”`, (tray) => {
       const { [name]: _said, ...rest } = tray.layers ?? {}
       tray.layers = role === null ? rest : { ...rest, [name]: role }

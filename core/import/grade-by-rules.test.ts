@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { readRuleTable } from '../formats'
 import { boundsOf, measureArea, type Path } from '../geometry'
+import { withLayersSaid } from './layers'
 import { makeDrafts } from './make-drafts'
 import { RULES, rulePanel, ruleTable } from '../../tests/corpus/rule-panel'
 import { drawingOf, withRuleTable } from './source'
@@ -54,6 +55,25 @@ describe('the rule table of a DXF', () => {
     const { sizes } = panelIn(kept.value)
     expect(sizes.get('42')!.maxX - sizes.get('42')!.minX).toBeCloseTo(210, 4)
     expect(sizes.get('38')!.maxY - sizes.get('38')!.minY).toBeCloseTo(394, 4)
+  })
+  it('takes lines on layers that nobody knows along, in every size', () => {
+    const seam = ['0,0', '200,0', '200,400', '0,400'].map((c) =>
+      c.split(',').map((v) => Math.min(Math.max(Number(v), 10), Number(v) > 200 ? 390 : 190)),
+    )
+    const own = ['0\nPOLYLINE\n8\n117\n66\n1\n70\n1', ...seam.map(([x, y]) => `0\nVERTEX\n8\n117\n10\n${x}\n20\n${y}`), '0\nSEQEND']
+    const kept = withRuleTable(rulePanel().replace('0\nENDBLK', `${own.join('\n')}\n0\nENDBLK`), bytes(ruleTable(RULES)))
+    const read = kept.ok ? drawingOf(kept.value) : kept
+    if (!read.ok) throw new Error(read.problem.message)
+    expect(read.value.apart).toHaveLength(3)
+    const drafts = makeDrafts(withLayersSaid(read.value, { 117: 'seam line' }), 1)
+    if (!drafts.ok) throw new Error(drafts.problem.message)
+    const { draft } = drafts.value[0]!
+    expect([draft.sizes.length, draft.allowanceIncluded]).toEqual([2, false])
+    const wide = (path: Path) => boundsOf(path).maxX - boundsOf(path).minX
+    // 180 mm wide, and 10 less or more at the right edge; at its corners the nearer of two edges leads, a twentieth apart.
+    const [narrow, broad] = draft.sizes.map((s) => wide(s.path)).sort((a, b) => a - b)
+    expect(Math.abs(narrow! - 170)).toBeLessThanOrEqual(1.001)
+    expect(Math.abs(broad! - 190)).toBeLessThanOrEqual(1.001)
   })
   it('takes the place of one that was added before', () => {
     const first = withRuleTable(rulePanel(), bytes(ruleTable(RULES)))

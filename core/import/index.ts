@@ -1,7 +1,7 @@
 export { ASIDES, ASIDE_KINDS, type Aside } from './asides'
 export { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 export { makeDrafts, scaleIn, timesBySquare, type Draft, type FoundScale } from './make-drafts'
-export { LAYER_ROLES, layersOf, withLayersSaid, type Layer, type LayerRole } from './layers'
+export { isLayerOfAnyFile, LAYER_ROLES, layersOf, withLayersSaid, type Layer, type LayerRole } from './layers'
 export { BASE_SIZE, bringIn, type BroughtIn } from './bring-in'
 export { splitEdges } from './split-edges'
 export { pointedLength, sewEdges, type PointedEdge } from './sew-edges'

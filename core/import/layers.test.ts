@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { readDxf, readSvg, type Drawing } from '../formats'
 import { nearestPlace } from '../geometry'
-import { layersOf, withLayersSaid, type LayerRole } from './layers'
+import { isLayerOfAnyFile, layersOf, withLayersSaid, type LayerRole } from './layers'
 import { makeDrafts } from './make-drafts'
 
 /** Lines of a DXF file: a code and its value, by turns. */
@@ -67,6 +67,16 @@ describe('layers that the exchange standard does not know', () => {
     expect(pocket.lines).toHaveLength(1)
   })
 })
+
+it.each([
+  ['Layer 1', true],
+  ['layer_2', true],
+  ['Drawing', true],
+  ['117', false],
+  ['REF', false],
+  ['Ticks', false],
+  ['12', true],
+])('“%s” is a name that any file may have: %s', (name, isAny) => expect(isLayerOfAnyFile(name)).toBe(isAny))
 
 describe('layers of any file', () => {
   const svg = (body: string) => {

@@ -23,6 +23,10 @@ const MOST_LAYERS = 24
 const GIVEN =
   /^(?:g|id|path|group|use|svg|clip|page|slide|container|object|rect|line|polyline|polygon|shape|text|surface|figure)[\s_.-]*\d*$|^\d+$|^$/i
 
+/** Names that programs give to layers by themselves say nothing of what another file has on one: “Layer 1”, “Drawing”. */
+export const isLayerOfAnyFile = (name: string): boolean =>
+  /^(?:layers?|drawing|default|background)?[\s_.-]*(?:copy)?[\s_.-]*\d{0,2}$/i.test(name)
+
 /** The layer that a line is drawn on: the name of the innermost group that has one. */
 const layerOf = ({ groups }: DrawnShape): string => groups[groups.length - 1] ?? ''
 

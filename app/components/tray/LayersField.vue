@@ -40,7 +40,9 @@ const groups = computed(() => [
     <template v-for="g in groups" :key="g.title">
       <details v-if="g.list.length > 0" :open="g.isOpen" :class="['rounded-lg p-3', g.list === asked ? 'bg-note-pale' : 'bg-water']">
         <summary class="cursor-pointer font-semibold">{{ g.title }} ({{ g.list.length }})</summary>
-        <p class="mt-1 text-sm text-soft">What you say of a layer is kept for other files that have one of its name.</p>
+        <p class="mt-1 text-sm text-soft">
+          What you say of a layer is kept for other files that have one of its name; “Layer 1” and the like are asked about anew.
+        </p>
         <ul class="mt-2 space-y-2">
           <li
             v-for="l in g.list"
