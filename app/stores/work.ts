@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
-import { planWith, type LaidOn } from '~~/core/advice'
+import { asOwn, planWith, type LaidOn } from '~~/core/advice'
 import type { Wearer } from '~~/core/body'
-import { withId, type Change, type NewChange } from '~~/core/changes'
+import { alike, withId, type Change, type NewChange } from '~~/core/changes'
 import { emptyFit, joinProject, stopsOf, type FitRow, type GarmentRow, type Project } from '~~/core/formats'
 import type { Charts, Choices } from '~~/core/size'
 import { useActs } from '~/composables/useActs'
@@ -152,7 +152,9 @@ export const useWork = defineStore('work', () => {
   async function takeProposed(list: readonly LaidOn[], off: readonly string[] = []): Promise<boolean> {
     const laid = JSON.parse(JSON.stringify(list.filter((l) => l.how !== 'there'))) as LaidOn[]
     const set = laid.flatMap((l) => (l.how === 'set' ? [l.change] : []))
-    const label = laid.length === 1 ? session().wordsOf(set[0] ?? withId(laid[0]!.proposed, '')) : `${laid.length} stops`
+    const [only] = laid
+    const label =
+      laid.length === 1 ? session().wordsOf('change' in only! ? only.change : withId(only!.proposed, '')) : `${laid.length} stops`
     let added: string[] = []
     const leaveOut = (stops: Change[]) => stops.filter((c) => off.includes(c.id)).forEach((c) => (c.on = false))
     const stored = await act(`plan ${label}`, {
@@ -171,10 +173,11 @@ export const useWork = defineStore('work', () => {
     return stored
   }
 
-  /** Puts another version of a stop in the place of the one that is there. */
+  /** Puts another version of a stop in the place of the one that is there; with other figures it is the person's own. */
   async function setStop(change: Change): Promise<boolean> {
+    const was = findStop(change.id)
     // JSON: what is written is plain data, never a reactive proxy.
-    const plain = JSON.parse(JSON.stringify(change)) as Change
+    const plain = JSON.parse(JSON.stringify(was && !alike(was.inputs, change.inputs) ? asOwn(change) : change)) as Change
     const stored = await actOnStop(change.id, `change ${session().wordsOf(change)}`, (list) => put(list, plain))
     session().dropped(change.id)
     return stored
@@ -222,7 +225,7 @@ export const useWork = defineStore('work', () => {
   async function setForEverybody(changeId: string, forAll: boolean): Promise<boolean> {
     const change = findStop(changeId)
     if (!change || isForEverybody(changeId) === forAll) return false
-    const plain = JSON.parse(JSON.stringify(change)) as Change
+    const plain = JSON.parse(JSON.stringify(forAll ? asOwn(change) : change)) as Change
     const label = `${session().wordsOf(change)} ${forAll ? 'for everybody' : 'for this fit alone'}`
     return act(label, {
       garment: (row) => void (forAll ? row.mends.push(plain) : take(row.mends, changeId)),

@@ -8,7 +8,7 @@ import { SizingSchema } from '~~/core/size'
 export interface Session {
   base: Garment
   folded: FoldedPlan | null
-  foldedBeforeSizes: FoldedPlan | null
+  foldedOwn: FoldedPlan | null
   /** What the last fold was made with, and the same as text. */
   context: ChangeContext | null
   foldedFor: string

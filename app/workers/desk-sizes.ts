@@ -4,7 +4,7 @@ import { findKind, type ChangeContext, type FoldedPlan, type NewChange } from '~
 import { finishedMeasures } from '~~/core/measure'
 import { makeNotebook, type Notebook } from '~~/core/paper/notebook'
 import type { Garment } from '~~/core/pattern'
-import { compareSchools, type SchoolOutcome } from '~~/core/size'
+import { bodyLengths, compareSchools, type SchoolOutcome } from '~~/core/size'
 import { readContext, type Asked, type Session } from './desk-session'
 import { pack, type Parcel } from './parcel'
 
@@ -35,7 +35,7 @@ const leftOver = (base: Garment, folded: FoldedPlan | null, { sizing, body }: Ch
   body ? askedGiven(base, folded?.garment ?? base, folded?.stops ?? [], { sizing, body }) : []
 
 /** The pieces as the user’s own stops leave them: the sheet adds to those, and takes nothing twice. */
-const workedOn = ({ base, foldedBeforeSizes }: Session): Garment => foldedBeforeSizes?.garment ?? base
+const workedOn = ({ base, foldedOwn }: Session): Garment => foldedOwn?.garment ?? base
 
 /**
  * What Size shows of the pieces as the user’s own stops leave them.
@@ -53,9 +53,12 @@ export function sizeUpFor(session: Session, held: number[], asked: Asked): SentS
     sheet,
     altered: folded && folded.stops.length > 0 ? finished() : null,
     asked: leftOver(base, folded, now),
-    addable: sheet.lengths.flatMap((l) => (changeForLength(traced, l, now) ? [l.id] : [])),
+    addable: lengthsOf(after, now).flatMap((l) => (changeForLength(after, l, now) ? [l.id] : [])),
   }
 }
+
+/** Lengths of pieces beside the body’s. */
+const lengthsOf = (garment: Garment, { body, sizing }: ChangeContext) => bodyLengths(garment, body, sizing.wantedMm)
 
 /** What each way of choosing the sizes would lead to. */
 export function schoolsFor(session: Session, asked: Asked): SchoolOutcome[] {
@@ -63,14 +66,13 @@ export function schoolsFor(session: Session, asked: Asked): SchoolOutcome[] {
   return compareSchools(sizeUp(workedOn(session), now).traced, now.sizing, now.body, session.base)
 }
 
-/** The stop that brings one length of the worksheet to the body’s; null where none does. */
+/** The stop that brings one length of the pieces, as the plan leaves them, to the body’s; null where none does. */
 export function lengthStopFor(session: Session, lengthId: string, asked: Asked): LengthStop | null {
   const now = readContext(session.base, asked)
-  const before = workedOn(session)
-  const { traced, sheet } = sizeUp(before, now)
-  const row = sheet.lengths.find((l) => l.id === lengthId)
-  const change = row ? changeForLength(traced, row, now) : null
-  return change && { change, title: findKind(change.kind as string)!.describe(before, change.inputs).title }
+  const after = session.folded?.garment ?? session.base
+  const row = lengthsOf(after, now).find((l) => l.id === lengthId)
+  const change = row ? changeForLength(after, row, now) : null
+  return change && { change, title: findKind(change.kind as string)!.describe(after, change.inputs).title }
 }
 
 /** What the body asks for beside what the pieces give, as the plan leaves them or as bought. */

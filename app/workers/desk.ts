@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import {
   countFaults,
-  foldBeforeSizes,
+  foldOwnStops,
   listFaults,
   nameProposed,
   planSizes,
@@ -143,7 +143,7 @@ export function makeDesk() {
     /** Gives the pieces as bought under a key; what was worked out under it before is forgotten. */
     setBase(key: string, garment: unknown): void {
       sessions.delete(key)
-      sessions.set(key, { base: GarmentSchema.parse(garment), folded: null, foldedBeforeSizes: null, context: null, foldedFor: '' })
+      sessions.set(key, { base: GarmentSchema.parse(garment), folded: null, foldedOwn: null, context: null, foldedFor: '' })
       for (const oldest of sessions.keys()) if (sessions.size > KEPT_SESSIONS) sessions.delete(oldest)
     },
 
@@ -158,8 +158,8 @@ export function makeDesk() {
       const own = { ...now, progress }
       const isSame = contextText === session.foldedFor
       const folded = foldPlan(base, keepSame(session.folded, PlanSchema.parse(plan)), own, (isSame && session.folded) || undefined)
-      const foldedBeforeSizes = foldBeforeSizes(folded, own, (isSame && session.foldedBeforeSizes) || undefined)
-      Object.assign(session, { folded, foldedBeforeSizes, context: own, foldedFor: contextText })
+      const foldedOwn = foldOwnStops(folded, own, (isSame && session.foldedOwn) || undefined)
+      Object.assign(session, { folded, foldedOwn, context: own, foldedFor: contextText })
       let before = base
       const stops = folded.stops.map((stop): ComputedStop => {
         let known = kept.get(stop)
@@ -177,7 +177,7 @@ export function makeDesk() {
         return known
       })
       return {
-        garments: pack([folded.base, ...folded.stops.map((s) => s.garment), foldedBeforeSizes.garment], held.garments),
+        garments: pack([folded.base, ...folded.stops.map((s) => s.garment), foldedOwn.garment], held.garments),
         stops: pack(stops, held.stops),
         ledger: compareMeasures(folded.base, folded.garment, own.sizeId, own.sizing),
         walked: walkGarment(folded.garment, own.sizeId, own.tolerances),
@@ -187,9 +187,9 @@ export function makeDesk() {
 
     /** What a body and a worksheet propose, on the pieces as the user's own stops leave them. */
     propose(key: string, asked: Asked): Proposed[] {
-      const { base, foldedBeforeSizes } = sessionOf(key)
-      const garment = foldedBeforeSizes?.garment ?? base
-      const own = foldedBeforeSizes?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
+      const { base, foldedOwn } = sessionOf(key)
+      const garment = foldedOwn?.garment ?? base
+      const own = foldedOwn?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
       const now = readContext(base, asked)
       return nameProposed(garment, planSizes(garment, now, own), now)
     },

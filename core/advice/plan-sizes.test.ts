@@ -3,11 +3,13 @@ import { draftBlouse } from '../../demo/blouse'
 import { chartOf, nestOf } from '../../demo/nest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet, type MeasureSet } from '../body'
+import { cornersAsSewn, walkGarment } from '../match'
 import { findKind, foldPlan, withId, type Change, type NewChange } from '../changes'
 import type { Project } from '../formats'
 import { findZones, finishedMm } from '../measure'
 import { makeWorksheet, NO_SIZING } from '../size'
-import { changeForLength, layOnPlan, listFaults, nameProposed, planSizes, stopsBeforeSizes } from './index'
+import { makeBody } from '../../scripts/study/make-body'
+import { asOwn, changeForLength, layMore, layOnPlan, listFaults, nameProposed, planSizes, planWith, ownStops } from './index'
 import { contextWith } from '../changes/test-context'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
@@ -87,27 +89,62 @@ describe('proposed stops and a plan that has some already', () => {
   const set = latestSet(wearers.find((w) => w.id === 'cook'))!
   const sizeId = project.garment.baseSizeId
   /** What the worksheet proposes on top of a plan, laid on it. */
-  const laid = (plan: Change[]) => {
-    const worked = foldPlan(project.garment, stopsBeforeSizes(plan), contextFor(project, set)).garment
-    return layOnPlan(planSizes(worked, contextFor(project, set)), plan)
+  const laid = (plan: Change[], body = set) => {
+    const context = contextFor(project, body)
+    const own = ownStops(plan)
+    return layOnPlan(planSizes(foldPlan(project.garment, own, context).garment, context, own), plan)
   }
   /** The plan with everything that is proposed taken into it. */
-  const taken = (plan: Change[]): Change[] => [
-    ...plan.map((c) => {
-      const l = laid(plan).find((x) => x.how === 'set' && x.change.id === c.id)
-      return l?.how === 'set' ? l.change : c
-    }),
-    ...laid(plan).flatMap((l, i) => (l.how === 'add' ? [withId(l.proposed, `p${i}`)] : [])),
-  ]
+  const taken = (plan: Change[], body = set): Change[] => {
+    let n = plan.length
+    return planWith(laid(plan, body), plan, () => `p${n++}`).plan
+  }
   const half = (plan: Change[]): Change => {
     const whole = plan.find((c) => c.kind === 'lengthen')!
-    return { ...whole, id: 'by-hand', inputs: { ...whole.inputs, amountMm: whole.inputs.amountMm / 2 } }
+    return asOwn({ ...whole, id: 'by-hand', inputs: { ...whole.inputs, amountMm: whole.inputs.amountMm / 2 } })
   }
+  const wordsOf = (list: readonly NewChange[]) => list.map(({ kind, inputs, note }) => ({ kind, inputs, note }))
 
   it('once taken, nothing is proposed again', () => {
     const plan = taken([])
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'add-at-edge'])
     expect(laid(plan).filter((l) => l.how !== 'there')).toEqual([])
+  })
+  it('after new measurements it is the plan that those alone would give, and stops of one’s own are as they were', () => {
+    const narrow = findKind('shoulder-width').begin(project.garment, contextFor(project, set))
+    if (!narrow.ok) throw new Error(narrow.problem.message)
+    const own: Change = { id: 'own', kind: 'shoulder-width', on: true, note: 'mine', inputs: narrow.value }
+    for (const [first, second] of [
+      [3, 5],
+      [5, 8],
+      [8, 2],
+      [12, 6],
+    ] as const) {
+      const plan = [...taken([], makeBody(first)), own]
+      const then = taken(plan, makeBody(second))
+      const alone = taken([own], makeBody(second))
+      const fromBody = (list: Change[]) => wordsOf(list.filter((c) => c.id !== 'own'))
+      expect(fromBody(then), `${first} to ${second}`).toEqual(fromBody(alone))
+      expect(then.filter((c) => c.id === 'own')).toEqual([own])
+      expect(laid(then, makeBody(second)).filter((l) => l.how !== 'there')).toEqual([])
+    }
+  })
+  it('what a body asked for, and the next does not, is dropped', () => {
+    const plan = taken([], makeBody(3))
+    const gone = laid(plan, null as unknown as MeasureSet)
+    expect(gone.map((l) => l.how)).toEqual(plan.map(() => 'drop'))
+    expect(planWith(gone, plan, () => 'new').plan).toEqual([])
+  })
+  it('one more stop is put to the one that does the same, which is one’s own from then on', () => {
+    const plan = taken([])
+    const there = plan.find((c) => c.kind === 'lengthen')!
+    const more = layMore({ ...there, inputs: { ...there.inputs, amountMm: 7 } } as NewChange, plan)
+    expect(more).toMatchObject({ how: 'set', change: { id: there.id, inputs: { amountMm: there.inputs.amountMm + 7 } } })
+    expect(more.how === 'set' && more.change.from).toBeUndefined()
+    expect(layMore({ ...there, inputs: { ...there.inputs, pieceId: 'sleeve' } } as NewChange, plan)).toMatchObject({
+      how: 'add',
+      beforeId: null,
+    })
   })
   it('a length that was changed by hand is not added twice: only what is missing goes to the same stop', () => {
     const whole = taken([])
@@ -128,7 +165,7 @@ describe('proposed stops and a plan that has some already', () => {
     expect(
       laid(off)
         .filter((l) => l.how !== 'there')
-        .map((l) => [l.how, l.proposed.kind]),
+        .map((l) => [l.how, 'proposed' in l && l.proposed.kind]),
     ).toEqual([['add', 'blend']])
   })
   it('a width changed by hand counts: the sizes are chosen for the pieces as it leaves them', () => {
@@ -136,7 +173,7 @@ describe('proposed stops and a plan that has some already', () => {
     const begun = dart.begin(project.garment, contextFor(project, set))
     if (!begun.ok) throw new Error(begun.problem.message)
     const stop: Change = { id: 'dart', kind: 'double-dart', on: true, note: '', inputs: { ...begun.value, amountMm: 20 } }
-    const add = (plan: Change[]) => laid(plan).find((l) => l.proposed.kind === 'add-at-edge')!.proposed.inputs as { waistMm: number }
+    const add = (plan: Change[]) => taken(plan).find((c) => c.kind === 'add-at-edge')!.inputs as { waistMm: number }
     // 20 mm on a back cut on the fold are 40 round the waist, 10 on each of its four side edges, whatever size is cut.
     const cut = (plan: Change[]) => {
       const { garment } = foldPlan(project.garment, taken(plan), contextFor(project, set))
@@ -145,6 +182,41 @@ describe('proposed stops and a plan that has some already', () => {
     }
     expect(add([stop]).waistMm).not.toBeCloseTo(add([]).waistMm, 1)
     expect(Math.abs(cut([stop]))).toBeLessThan(2)
+  })
+})
+
+describe('a plan ends with every line drawn through', () => {
+  const turns = (garment: Project['garment']) =>
+    new Map(cornersAsSewn(walkGarment(garment, garment.baseSizeId)).map((c) => [c.id, Math.abs(c.turnDeg)]))
+  it.each([
+    ['demo-blouse', 10, 'finished'],
+    ['demo-dress', 1, 'high-bust'],
+    ['demo-jacket', 14, 'high-bust'],
+  ] as const)('%s, made body %i, by %s: no corner as sewn turns by 3 degrees more than as bought', (id, seed, school) => {
+    const { garment, sizing } = projects.find((p) => p.id === id)!
+    const context = contextWith({ sizeId: garment.baseSizeId, sizing: { ...sizing, school }, body: makeBody(seed), bought: garment })
+    const plan = planSizes(garment, context).map((c, i) => withId(c, `c${i}`))
+    const { stops } = foldPlan(garment, plan, context)
+    const last = stops.at(-1)!.garment
+    const untrued = stops.findLast((s) => s.change.kind !== 'true-corner')!.garment
+    const more = (g: typeof garment) => Math.max(...[...turns(g)].map(([corner, deg]) => deg - (turns(garment).get(corner) ?? 0)))
+    expect(more(untrued)).toBeGreaterThan(3)
+    expect(more(last)).toBeLessThan(3.01)
+    expect(stops.flatMap((s) => s.applied!.held.filter((h) => !h.held).map((h) => `${s.change.kind}: ${h.label}`))).toEqual([])
+  })
+  it('where a waist seam lies under the bust, what its waist gains goes into a dart there and not into the side', () => {
+    const { garment, sizing } = projects.find((p) => p.id === 'demo-dress')!
+    const context = contextWith({
+      sizeId: garment.baseSizeId,
+      sizing: { ...sizing, school: 'high-bust' },
+      body: makeBody(1),
+      bought: garment,
+    })
+    const bust = planSizes(garment, context).find((c) => c.kind === 'bust-amount')!
+    expect(bust.inputs).toMatchObject({ waist: 'dart' })
+    const sides = (g: typeof garment) => turns(g).get('waist-front:end')!
+    const [only] = foldPlan(garment, [withId(bust, 'b')], context).stops
+    expect(Math.abs(sides(only!.garment) - sides(garment))).toBeLessThan(1)
   })
 })
 
@@ -171,7 +243,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     const plan = planSizes(garment, contextWith({ sizing, body: body(80), bought: garment }))
     expect(plan[0]).toMatchObject({ kind: 'take-cup', inputs: { pieceId: 'front', cup: 'C' } })
     const [first] = layOnPlan(plan, [{ ...plan.at(-1)!, id: 'own' }])
-    expect(first).toMatchObject({ how: 'add', at: 'start' })
+    expect(first).toMatchObject({ how: 'add', beforeId: 'own' })
     const folded = fold(plan)
     expect(folded.stops.map((s) => s.status)).toEqual(plan.map(() => 'applied'))
     const row = makeWorksheet(garment, sizing, body(80)).rows.find((r) => r.zone.id === 'bust')!
@@ -203,8 +275,8 @@ describe('the bust of a body that differs much from its high bust', () => {
     }
     // Once taken, nothing is proposed again.
     const taken = plan.map((c, i) => withId(c, `c${i}`))
-    const mine = stopsBeforeSizes(taken)
-    expect(mine.map((c) => c.kind)).toEqual(['take-cup', 'bust-amount', 'finish-dart'])
+    const mine = ownStops(taken)
+    expect(mine).toEqual([])
     expect(
       layOnPlan(planSizes(fold(mine).garment, contextWith({ sizing: own, body: set, bought: garment }), mine), taken).filter(
         (l) => l.how !== 'there',

@@ -4,7 +4,7 @@ import { contextOf, findKind, foldPlan, newStop, withId } from '../changes'
 import { stopsOf } from '../formats'
 import { DEFAULT_TOLERANCES } from '../match'
 import { makeWorksheet } from '../size'
-import { foldBeforeSizes, planSizes, sizeUp } from '.'
+import { foldOwnStops, planSizes, sizeUp } from '.'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-01-01'))
 const fit = (id: string) => {
@@ -20,10 +20,10 @@ describe('the plan before its sizes', () => {
     const begun = kind.begin(project.garment, context)
     const length = withId(newStop('lengthen', kind.withAmount!(project.garment, begun.ok ? begun.value : never(), 12, context)), 'own')
     const plain = foldPlan(project.garment, [length], context)
-    expect(foldBeforeSizes(plain, context)).toBe(plain)
+    expect(foldOwnStops(plain, context)).toBe(plain)
     const planned = planSizes(project.garment, context).map((c, i) => withId(c, `c${i}`))
     const whole = foldPlan(project.garment, [length, ...planned], context)
-    const before = foldBeforeSizes(whole, context)
+    const before = foldOwnStops(whole, context)
     expect(before.stops.length).toBeLessThan(whole.stops.length)
     expect(before.stops[0]!.change.id).toBe('own')
     expect(before.stops.every((s) => !['grade', 'blend', 'add-at-edge'].includes(s.change.kind))).toBe(true)
@@ -34,7 +34,7 @@ describe('sizing a garment up', () => {
   it('makes the worksheet of the pieces that are traced; the same for a cup that is the pattern’s own', () => {
     for (const { id } of projects) {
       const { context, folded } = fit(id)
-      const before = foldBeforeSizes(folded, context).garment
+      const before = foldOwnStops(folded, context).garment
       const { traced, sheet } = sizeUp(before, context)
       const plain = makeWorksheet(traced, context.sizing, context.body, context.bought)
       expect(sheet.rows.map((r) => [r.zone.id, r.bodyMm, r.wantedMm, r.remainderMm])).toEqual(

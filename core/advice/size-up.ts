@@ -1,16 +1,16 @@
 import { foldPlan, type ChangeContext, type FoldedPlan } from '../changes'
 import type { Garment } from '../pattern'
 import { makeWorksheet, type Worksheet } from '../size'
-import { stopsBeforeSizes } from './lay-on-plan'
+import { ownStops } from './lay-on-plan'
 import { tracedFor } from './plan-sizes'
 
 /**
  * A plan without the stops that give each zone its size: what a worksheet is made of, so that it takes nothing twice.
  * @param known the same of before, whose stops are used again where nothing in them changed
  */
-export function foldBeforeSizes(folded: FoldedPlan, context: ChangeContext, known?: FoldedPlan): FoldedPlan {
+export function foldOwnStops(folded: FoldedPlan, context: ChangeContext, known?: FoldedPlan): FoldedPlan {
   const plan = folded.stops.map((s) => s.change)
-  const first = stopsBeforeSizes(plan)
+  const first = ownStops(plan)
   return first.length === plan.length ? folded : foldPlan(folded.base, first, context, known)
 }
 

@@ -1,13 +1,14 @@
 import { z } from 'zod'
 import {
   countFaults,
+  asOwn,
   layOnPlan,
   listFaults,
   planSizes,
   askedGiven,
-  foldBeforeSizes,
+  foldOwnStops,
   sizeUp,
-  stopsBeforeSizes,
+  ownStops,
   type AskedGiven,
 } from '../advice'
 import { latestSet, type Wearer } from '../body'
@@ -72,12 +73,12 @@ export interface OpenedFit {
 
 /** The stops that a body asks for on a pattern that may be mended for everybody already. */
 function planFor(row: GarmentRow, context: ChangeContext, newId: () => string): Change[] {
-  const mended = foldPlan(row.garment, stopsBeforeSizes(row.mends), context)
+  const mended = foldPlan(row.garment, ownStops(row.mends), context)
   const own = mended.stops.filter((s) => s.status === 'applied').map((s) => s.change)
   const proposed = planSizes(mended.garment, context, own)
   // A stop for everybody is not set to the figures of one: what is still missing is a stop of this fit.
-  const missing = layOnPlan(proposed, row.mends).filter((l) => l.how !== 'there')
-  return missing.map((l) => withId(l.proposed, newId()))
+  const laid = layOnPlan(proposed, row.mends.map(asOwn))
+  return laid.flatMap((l) => (l.how === 'set' || l.how === 'add' ? [withId(l.proposed, newId())] : []))
 }
 
 /** Folds a fit: its own stops, or, where nothing of it is there, those that the body asks for. */
@@ -103,7 +104,7 @@ export const reopenFit = (
   )
 
 /** The worksheet of a fit, as its station Size shows it: on what the stops leave that do not give the sizes, and as traced. */
-const sheetOf = ({ folded, context }: OpenedFit) => sizeUp(foldBeforeSizes(folded, context).garment, context).sheet
+const sheetOf = ({ folded, context }: OpenedFit) => sizeUp(foldOwnStops(folded, context).garment, context).sheet
 
 /** What is written on the pieces of a fit. @param date as it stands on paper */
 export function wordsOf({ project, wearer, folded }: OpenedFit, date: string, ruler: Ruler): SheetWords {

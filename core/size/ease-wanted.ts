@@ -1,5 +1,5 @@
 import { figureMm, type MeasureSet } from '../body'
-import { finishedMm, type Zone } from '../measure'
+import { finishedMm, zonesOf, type Zone } from '../measure'
 import type { Garment } from '../pattern'
 import { chooseSize } from './choose-size'
 import { BY_DESIGN, type Sizing } from './schema'
@@ -21,7 +21,8 @@ export interface EaseWanted {
  * is made for, mm. The size is the one whose chart the body takes; without a body the pattern's first.
  *
  * @param garment as bought
- * @returns null where the chart has no figure for the zone
+ * @param zone the zone as it lies on the pieces at hand: on the pattern as bought it may run along other edges
+ * @returns null where the chart has no figure for the zone, or the pattern as bought has no such zone
  */
 export function designedEase(garment: Garment, zone: Zone, sizing: Sizing, set: MeasureSet | null): number | null {
   const measure = zone.measureId
@@ -32,9 +33,10 @@ export function designedEase(garment: Garment, zone: Zone, sizing: Sizing, set: 
   })
   const body = figureMm(set, measure)
   const first = charted.find((s) => s.sizeId === garment.baseSizeId) ?? charted[0]
-  if (!first) return null
+  const asBought = zonesOf(garment, sizing).find((z) => z.id === zone.id)
+  if (!first || !asBought) return null
   const sizeId = body === undefined ? first.sizeId : chooseSize(charted, body, 0, 'fitted', 'medium').sizeId
-  return finishedMm(garment, zone, sizeId, sizing.shiftsMm[zone.id]) - charted.find((s) => s.sizeId === sizeId)!.mm
+  return finishedMm(garment, asBought, sizeId, sizing.shiftsMm[zone.id]) - charted.find((s) => s.sizeId === sizeId)!.mm
 }
 
 /**

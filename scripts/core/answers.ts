@@ -1,4 +1,4 @@
-import { adviseOrder, foldBeforeSizes, layOnPlan, listFaults, nameProposed, planSizes, sizeUp } from '../../core/advice'
+import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planSizes, sizeUp } from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
@@ -79,7 +79,7 @@ export const shapesAnswer = ({ project, folded }: Opened, sizeId: string) => ({
 
 /** The pieces that the worksheet is made of: as the stops leave them that do not give the zones their sizes, and as traced. */
 function workedOn({ folded, context }: Opened) {
-  const before = foldBeforeSizes(folded, context)
+  const before = foldOwnStops(folded, context)
   return { own: before.stops.filter((s) => s.status === 'applied').map((s) => s.change), garment: before.garment }
 }
 
@@ -113,15 +113,13 @@ export function planAnswer(opened: Opened) {
   const plan = folded.stops.map((s) => s.change)
   return {
     garment: project.name,
-    proposed: layOnPlan(proposed, plan).map((laid, i) => ({
-      how: laid.how,
-      changeId: laid.how === 'set' ? laid.change.id : null,
-      title: named[i]!.words.title,
-      amountMm: named[i]!.words.amountMm,
-      kind: laid.proposed.kind,
-      inputs: laid.how === 'set' ? laid.change.inputs : laid.proposed.inputs,
-      note: laid.proposed.note,
-    })),
+    proposed: layOnPlan(proposed, plan).map((laid, i) => {
+      // What no longer is asked for comes after all that is.
+      const words = laid.how === 'drop' ? folded.stops.find((s) => s.change.id === laid.change.id)!.words : named[i]!.words
+      const { kind, inputs, note } = laid.how === 'set' || laid.how === 'drop' ? laid.change : laid.proposed
+      const changeId = laid.how === 'set' || laid.how === 'drop' ? laid.change.id : null
+      return { how: laid.how, changeId, title: words.title, amountMm: words.amountMm, kind, inputs, note }
+    }),
     order: adviseOrder(plan, folded.base).map((a) => ({ ...a, message: writeLengths(a.message, ruler) })),
   }
 }

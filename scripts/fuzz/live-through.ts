@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { adviseOrder, foldBeforeSizes, layOnPlan, listFaults, nameProposed, planSizes, sizeUp, stopsBeforeSizes } from '../../core/advice'
+import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planSizes, sizeUp, ownStops } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
 import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { contentsOf, projectsOf, readProjectFile, stopsOf, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
@@ -113,8 +113,8 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   const { sizeId, body: set } = context
   if (set) findDoubts(set)
   // As the worksheet does: on what the stops leave that do not give the zones their sizes.
-  const own = stopsBeforeSizes(stopsOf(project))
-  const before = foldBeforeSizes(folded, context).garment
+  const own = ownStops(stopsOf(project))
+  const before = foldOwnStops(folded, context).garment
   const { traced, sheet: worksheet } = sizeUp(before, context)
   listToTrace(traced, chosenSizes(worksheet))
   const proposed = planSizes(before, context, own)

@@ -258,21 +258,25 @@ describe('sizes', () => {
     expect(await all('worked-on')).toHaveLength(0)
     await press('make-plan')
     await soon('nothing more to take', async () => (await all('make-plan')).length === 0)
-    await soon('measured on what the stops leave', async () => (await all('worked-on')).length === 1)
+    // What the plan put there is no stop of one's own: the worksheet stays as it was.
+    expect(await all('worked-on')).toHaveLength(0)
     await openGarment('demo-blouse', 'reshape')
     await press('stop-0')
     const asked = await (await field('field-amountMm')).getAttribute('value')
-    const stops = async () => (await app.driver().findElements(By.css('[data-test^="stop-"]'))).length
-    const planned = await stops()
+    const isFromBody = async () => (await all('stop-from')).length
+    expect(await isFromBody()).toBe(1)
     await retype(await field('field-amountMm'), '1/4')
     await soon('by hand', async () => /1.4|¼/.test(await textOf('stop-0')))
+    await soon('a stop of one’s own', async () => (await isFromBody()) === 0)
     await press('station-size')
+    await soon('measured on what the own stop leaves', async () => (await all('worked-on')).length === 1)
     await press('make-plan')
     await soon('only what was missing', async () => (await all('make-plan')).length === 0)
     await press('station-reshape')
     await press('stop-0')
     await soon('put to the same stop', async () => (await (await field('field-amountMm')).getAttribute('value')) === asked)
-    expect(await stops()).toBe(planned)
+    expect(await all('stop-4')).toHaveLength(1)
+    expect(await all('stop-5')).toHaveLength(0)
   })
 
   it('grades one size into a nest, seen on the table, with rules of one’s own', async () => {

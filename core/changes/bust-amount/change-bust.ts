@@ -178,6 +178,10 @@ function giveToEdge(piece: Piece, shape: Shape, underId: string, sideId: string,
   return drawLegsTo(piece, { ...shape, edges: { ...shape.edges, [edge.id]: drawn } }, under, d.tip)
 }
 
+/** The waist seam below the apex of a front, where a dart could take what the waist gains; undefined where the front ends in a hem. */
+export const waistUnder = (piece: Piece, shape: Shape, apex: Point): Edge | undefined =>
+  piece.edges.find((e) => e.role === 'waist' && placeOnRay(edgePath(shape, e.id), apex, grainDirection(shape)) !== null)
+
 /** A dart below the apex for what the waist gained. */
 function addWaistDart(
   garment: Garment,
@@ -187,9 +191,7 @@ function addWaistDart(
 ): Result<{ garment: Garment; dartId: string }> {
   const piece = findPiece(garment, pieceId)!
   const base = garment.baseSizeId
-  const ray = grainDirection(shapeOf(piece, base))
-  const under = (e: Edge) => placeOnRay(edgePath(shapeOf(piece, base), e.id), apexes.get(base)!, ray) !== null
-  const waist = piece.edges.find((e) => e.role === 'waist' && under(e))
+  const waist = waistUnder(piece, shapeOf(piece, base), apexes.get(base)!)
   if (!waist)
     return refuse(
       'no-waist',

@@ -1,8 +1,19 @@
-import type { Garment } from '../../pattern'
+import { apexOfFront, frontKind } from '../../measure'
+import { findPiece, shapeOf, type Garment } from '../../pattern'
 import type { AskedByBody } from '../types'
 import { proposeBust } from './apply'
 import { beginBust } from './begin'
+import { waistUnder } from './change-bust'
 import type { BustAmountInputs } from './schema'
+
+/** What the waist gains goes into a dart at a waist seam; over a hem there is none to take it, and it is taken out along the side. */
+function waistOf(garment: Garment, pieceId: string): BustAmountInputs['waist'] {
+  const piece = findPiece(garment, pieceId)!
+  const front = frontKind(garment, piece)
+  if (!front) return 'side'
+  const sizeId = garment.baseSizeId
+  return waistUnder(piece, shapeOf(piece, sizeId), apexOfFront(front, sizeId).point) ? 'dart' : 'side'
+}
 
 /**
  * By high bust the size fits above the bust; what a large difference to the full bust asks for is a change of the bust
@@ -20,5 +31,5 @@ export function proposeFuller(
   const begun = beginBust(garment)
   if (!proposed || !begun.ok) return []
   const note = 'The size was chosen by the high bust; the full bust needs more than it gives.'
-  return [{ inputs: { ...begun.value, amountMm: proposed.mm, waist: 'side' }, note }]
+  return [{ inputs: { ...begun.value, amountMm: proposed.mm, waist: waistOf(garment, begun.value.pieceId) }, note }]
 }

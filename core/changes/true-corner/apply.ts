@@ -1,7 +1,6 @@
 import { measureLength } from '../../geometry'
-import type { WalkedCorner } from '../../match'
 import { bendEnd } from '../../moves'
-import { edgePath, findPiece, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
+import { edgePath, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { EQUAL_MM } from '../../tolerances'
 import { DEG, limitToken } from '../../units'
@@ -10,17 +9,10 @@ import { findLargest } from '../find-largest'
 import type { Applied, ChangeContext } from '../types'
 import { findCorner } from './find-corner'
 import { heldByTruing } from './held'
+import { roomFor } from './room'
 import type { TrueCornerInputs } from './schema'
 
 const SHARES = { none: 0, half: 0.5, all: 1 } as const
-
-/** The shortest of the edges that run through a corner, in any size: no reach can be longer. */
-function roomFor(garment: Garment, corner: WalkedCorner): number {
-  const lengths = corner.arms.flatMap((arm) =>
-    garment.sizes.map((s) => measureLength(edgePath(shapeOf(findPiece(garment, arm.pieceId)!, s.id), arm.edgeId))),
-  )
-  return Math.min(...lengths)
-}
 
 /** A notch on a redrawn edge: beyond the reach it keeps its distance from the far end, within it from the corner. */
 function keepNotch(place: NotchPlace, totalMm: number, atStart: boolean, reachMm: number): NotchPlace {

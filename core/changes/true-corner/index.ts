@@ -9,6 +9,7 @@ import type { Handle } from '../types'
 import { applyTrueCorner } from './apply'
 import { findCorner } from './find-corner'
 import { trueCornerPaperSteps } from './paper-steps'
+import { proposeTruing } from './proposes'
 import { TrueCornerSchema } from './schema'
 
 /** Craft 7: the outline runs through seams without a corner. */
@@ -31,6 +32,7 @@ export const trueCorner = defineChange({
   schema: TrueCornerSchema,
   reads: readTrueCorner,
   phase: 'true',
+  proposes: proposeTruing,
   mends: mendCorner,
   begin(garment, context) {
     const corners = cornersAsSewn(walkGarment(garment, context.sizeId))
@@ -88,6 +90,7 @@ export const trueCorner = defineChange({
     ]
   },
   drag: (_garment, inputs, _handleId, byMm) => ({ ...inputs, reachMm: Math.max(0, inputs.reachMm + byMm) }),
+  takesOver: (there, proposed) => (there.cornerId === proposed.cornerId ? there : null),
   paperSteps: trueCornerPaperSteps,
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, reachMm: Math.abs(amountMm) }),
 })

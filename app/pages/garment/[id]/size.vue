@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Check, ListPlus } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { layOnPlan, planWith, stopsBeforeSizes, type Proposed } from '~~/core/advice'
+import { layMore, layOnPlan, planWith, ownStops, type Proposed } from '~~/core/advice'
 import { latestSet } from '~~/core/body'
 import type { OwnZone } from '~~/core/measure'
 import type { SchoolOutcome } from '~~/core/size'
@@ -23,7 +23,7 @@ const garment = computed(() => project.value.garment)
 const sizing = computed(() => project.value.sizing)
 const set = computed(() => latestSet(work.wearer))
 /** The pieces as the user's own stops leave them: the sheet adds to those, and takes nothing twice. */
-const ownStops = computed(() => stopsBeforeSizes(work.stops).filter((c) => c.on).length)
+const ownCount = computed(() => ownStops(work.stops).filter((c) => c.on).length)
 /** The worksheet of the pieces that will be traced; the last one stays to be read while the next is worked out. */
 const sized = computed(() => session.sized)
 const sheet = computed(() => sized.value?.sheet ?? null)
@@ -93,7 +93,26 @@ const asked = computed(() => sized.value?.asked ?? [])
 const addable = computed(() => new Set(sized.value?.addable))
 /** Proposed stops that are not to be taken, by what they are called and where they stand. */
 const leftOut = ref(new Set<string>())
-const keyOf = (i: number) => `${plan.value[i]!.proposed.kind} ${i}`
+const keyOf = (i: number) => {
+  const laid = plan.value[i]!
+  return laid.how === 'drop' ? `drop ${laid.change.id}` : `${laid.proposed.kind} ${i}`
+}
+/** Whether stops that are there are set anew, or dropped, and not only new ones added. */
+const isUpdate = computed(() => chosenStops.value.some((l) => l.how !== 'add'))
+/** The lines of the list: what is proposed, then what is asked for no more. */
+const lines = computed(() =>
+  plan.value.map((laid, i) =>
+    laid.how === 'drop'
+      ? {
+          laid,
+          title: `Take out ${session.wordsOf(laid.change)}`,
+          amountMm: null,
+          note: 'The figures do not ask for it any more.',
+          cautions: [],
+        }
+      : { laid, ...proposed.value[i]!.words, note: proposed.value[i]!.change.note, cautions: proposed.value[i]!.cautions },
+  ),
+)
 const toggle = (i: number) => {
   const key = keyOf(i)
   leftOut.value = leftOut.value.has(key) ? new Set([...leftOut.value].filter((k) => k !== key)) : new Set([...leftOut.value, key])
@@ -110,8 +129,9 @@ const inTheWay = ref<{ id: string; title: string }[] | null>(null)
 async function takePlan(off: string[]) {
   inTheWay.value = null
   const count = chosenStops.value.length
+  const done = isUpdate.value ? 'The plan goes by these figures now.' : `${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`
   if (!(await work.takeProposed(chosenStops.value, off))) return
-  sayDone(`${count} ${count === 1 ? 'stop' : 'stops'} taken into the plan.`, {
+  sayDone(done, {
     label: 'See it',
     run: () => void router.push(stationAt(project.value.garmentId, work.fitId, 'reshape')),
   })
@@ -122,7 +142,8 @@ async function planAnotherFit() {
   const row = await db.garments.get(project.value.garmentId)
   const fit = work.fits.find((f) => f.id === work.fitId)
   if (!row || !fit) return sayFault('This garment or this fit was deleted in another tab. Look in the wardrobe.')
-  const { plan: stops } = planWith(chosenStops.value, [], () => crypto.randomUUID())
+  const wanted = proposed.value.filter((_, i) => !leftOut.value.has(keyOf(i))).map((p) => p.change)
+  const { plan: stops } = planWith(layOnPlan(wanted, []), [], () => crypto.randomUUID())
   const id = await wardrobe.beginFit(row, project.value.wearerId, 'from the figures', { ...fit, plan: stops })
   if (id === null) return
   await router.push(stationAt(row.id, id, 'size'))
@@ -130,7 +151,7 @@ async function planAnotherFit() {
 }
 async function addLength(id: string) {
   const stop = await session.lengthStop(id)
-  if (!stop || !(await work.takeProposed(layOnPlan([stop.change], work.stops)))) return
+  if (!stop || !(await work.takeProposed([layMore(stop.change, work.stops)]))) return
   sayDone(`“${stop.title}” taken into the plan.`)
 }
 </script>
@@ -152,8 +173,8 @@ async function addLength(id: string) {
         </button>
       </p>
       <SizeSchoolsTable v-if="allSchools && set" :outcomes="schools" :followed="sheet.school" :names="SCHOOL_NAMES" />
-      <p v-if="ownStops" class="mb-3 text-sm print:hidden" data-test="worked-on">
-        Measured on the pieces as {{ ownStops === 1 ? 'your other stop leaves' : `your ${ownStops} other stops leave` }} them.
+      <p v-if="ownCount" class="mb-3 text-sm print:hidden" data-test="worked-on">
+        Measured on the pieces as {{ ownCount === 1 ? 'your own stop leaves' : `your ${ownCount} own stops leave` }} them.
       </p>
       <p v-if="!work.wearer || !set" class="mb-3 rounded-lg print:hidden bg-ease-pale p-3 text-ease">
         There are no figures of a body yet.
@@ -183,34 +204,39 @@ async function addLength(id: string) {
 
       <section class="mt-5 rounded-lg border border-edge bg-panel p-4 print:hidden" aria-label="From body to plan">
         <h2 class="mb-1 font-display text-xl italic">From body to plan</h2>
-        <ol v-if="plan.length" class="mb-3 max-w-3xl divide-y divide-edge/60">
-          <li v-for="(l, i) in plan" :key="i" class="flex items-start gap-3 py-2" :data-test="`proposed-${i}`">
+        <ol v-if="lines.length" class="mb-3 max-w-3xl divide-y divide-edge/60">
+          <li
+            v-for="({ laid, title, amountMm, note, cautions }, i) in lines"
+            :key="i"
+            class="flex items-start gap-3 py-2"
+            :data-test="`proposed-${i}`"
+          >
             <input
-              v-if="l.how !== 'there'"
+              v-if="laid.how !== 'there'"
               type="checkbox"
               class="mt-0.5 size-5 accent-(--act)"
               :checked="!leftOut.has(keyOf(i))"
-              :aria-label="`Take “${proposed[i]!.words.title}” into the plan`"
+              :aria-label="laid.how === 'drop' ? 'Take this stop out of the plan' : `Take “${title}” into the plan`"
               :data-test="`take-${i}`"
               @change="toggle(i)"
             />
             <Check v-else class="mt-0.5 size-5 text-good" aria-hidden="true" />
             <div class="min-w-0 flex-1">
               <p>
-                <span class="font-semibold">{{ i + 1 }}. {{ proposed[i]!.words.title }}</span
-                >{{ ' ' }}<UiLengthText v-if="proposed[i]!.words.amountMm !== null" :mm="proposed[i]!.words.amountMm!" signed />
-                <span v-if="l.how === 'there'" class="ml-2 text-sm text-good">in the plan</span>
-                <span v-else-if="l.how === 'set'" class="ml-2 text-sm text-ease">in the plan with other figures</span>
+                <span class="font-semibold">{{ i + 1 }}. <UiSentenceText :text="title" /></span>{{ ' '
+                }}<UiLengthText v-if="amountMm !== null" :mm="amountMm" signed />
+                <span v-if="laid.how === 'there'" class="ml-2 text-sm text-good">in the plan</span>
+                <span v-else-if="laid.how === 'set'" class="ml-2 text-sm text-ease">in the plan with other figures</span>
               </p>
-              <p v-if="proposed[i]!.change.note" class="text-sm text-soft">{{ proposed[i]!.change.note }}</p>
-              <p v-for="(c, k) in proposed[i]!.cautions" :key="k" class="text-sm text-note"><UiSentenceText :text="c" /></p>
+              <p v-if="note" class="text-sm text-soft">{{ note }}</p>
+              <p v-for="(c, k) in cautions" :key="k" class="text-sm text-note"><UiSentenceText :text="c" /></p>
             </div>
           </li>
         </ol>
         <p v-else class="mb-2 text-soft">
           {{
             set
-              ? ownStops
+              ? work.stops.length
                 ? 'Nothing more has to be changed for this body, as far as the figures go.'
                 : 'Nothing has to be changed for this body, as far as the figures go.'
               : 'With figures of a body a plan is made here.'
@@ -223,7 +249,9 @@ async function addLength(id: string) {
           :disabled="chosenStops.length === 0"
           @click="addPlan"
         >
-          <ListPlus class="size-5" />Take {{ chosenStops.length === 1 ? 'this stop' : `these ${chosenStops.length} stops` }} into the plan
+          <ListPlus class="size-5" />
+          <template v-if="isUpdate">Set the plan by these figures</template>
+          <template v-else>Take {{ chosenStops.length === 1 ? 'this stop' : `these ${chosenStops.length} stops` }} into the plan</template>
         </button>
       </section>
 

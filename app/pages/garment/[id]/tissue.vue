@@ -65,12 +65,12 @@ function walk(event: KeyboardEvent) {
 
 watch([() => session.computedPlan, set], () => void session.propose(), { immediate: true })
 /** A stop that the body proposes and that would bring a row to what is asked. */
-const offered = computed((): Map<string, LaidOn> => {
+const offered = computed((): Map<string, Extract<LaidOn, { how: 'set' | 'add' }>> => {
   if (asBought.value) return new Map()
   const laid = layOnPlan(
     (session.proposed ?? []).map((p) => p.change),
     work.stops,
-  ).filter((l) => l.how !== 'there')
+  ).flatMap((l) => (l.how === 'set' || l.how === 'add' ? [l] : []))
   return new Map(
     rows.value.flatMap((r) => {
       const own = r.verdict === 'off' ? laid.find((l) => findKind(l.proposed.kind as string)?.gives?.includes(r.id)) : undefined
