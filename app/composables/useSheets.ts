@@ -1,7 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed } from 'vue'
 import { changedPieces } from '~~/core/changes'
-import { changesInWords, drawPieces, sheetFor, tapeFor, withoutPages } from '~~/core/paper'
+import { changesInWords, drawPieces, sheetFor, tapeFor, tightCautions, withoutPages } from '~~/core/paper'
 import { usePaperChoices, type PaperChoices } from '~/composables/usePaperChoices'
 import { today } from '~/days'
 import { usePlanSession } from '~/stores/plan-session'
@@ -41,6 +41,7 @@ export const useSheets = createSharedComposable(() => {
     sizeName: garment.value.sizes.find((s) => s.id === garment.value.baseSizeId)?.name ?? '',
     date: today(),
     changes: changesInWords(session.computedPlan?.stops ?? [], prefs.ruler),
+    cautions: tightCautions(session.computedPlan?.tight ?? [], prefs.ruler),
     ruler: prefs.ruler,
   }))
   const drawn = computed(() =>

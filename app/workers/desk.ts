@@ -4,7 +4,7 @@ import {
   foldOwnStops,
   listFaults,
   nameProposed,
-  planSizes,
+  planFromBody,
   type AskedGiven,
   type Fault,
   type FaultCount,
@@ -26,7 +26,7 @@ import { amountOf, FittingSchema, mendPin, mendSign, openQuestions, type Fitting
 import { walkGarment, type WalkedGarment } from '~~/core/match'
 import { compareMeasures, type LedgerRow } from '~~/core/measure'
 import { GarmentSchema, type Garment } from '~~/core/pattern'
-import type { SchoolOutcome } from '~~/core/size'
+import { tightZones, type SchoolOutcome, type TightZone } from '~~/core/size'
 import type { Ruler } from '~~/core/units'
 import { readContext, type Asked, type Session } from './desk-session'
 import {
@@ -57,6 +57,8 @@ export interface Computed {
   ledger: LedgerRow[]
   walked: WalkedGarment
   faults: Fault[]
+  /** Zones that are smaller than the body. */
+  tight: TightZone[]
 }
 
 /** The same on its way to the page: what is large only where the page does not hold it from before. */
@@ -182,6 +184,7 @@ export function makeDesk() {
         ledger: compareMeasures(folded.base, folded.garment, own.sizeId, own.sizing),
         walked: walkGarment(folded.garment, own.sizeId, own.tolerances),
         faults: listFaults(folded, own),
+        tight: tightZones(folded.garment, own.sizing, own.body),
       }
     },
 
@@ -191,7 +194,7 @@ export function makeDesk() {
       const garment = foldedOwn?.garment ?? base
       const own = foldedOwn?.stops.filter((s) => s.status === 'applied').map((s) => s.change)
       const now = readContext(base, asked)
-      return nameProposed(garment, planSizes(garment, now, own), now)
+      return nameProposed(planFromBody(garment, now, own))
     },
 
     // What Size, tissue fitting and the notebook show.

@@ -2,7 +2,7 @@ import { CHANGE_KINDS, findKind, type ChangeContext, type FoldedStop } from '../
 import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
-import { bodyLengths, makeWorksheet, otherMeasures } from '../size'
+import { bodyLengths, isTooTight, makeWorksheet, otherMeasures, tooTightWords } from '../size'
 import { lengthToken } from '../units'
 import { LEFT_OVER } from './plan-sizes'
 
@@ -27,9 +27,6 @@ export interface AskedGiven {
 
 /** More than this is left over, mm: as exactly as a zone is planned, and as a length is measured. */
 const LEFT_MM = { zone: 2, length: 3 } as const
-
-/** Smaller than the body in a cloth that does not stretch. */
-const tooTight = (mm: number) => `Smaller than the body by ${lengthToken(mm)}, in a cloth that does not stretch.`
 
 type Stop = Pick<FoldedStop, 'change' | 'words' | 'status' | 'problem' | 'applied'>
 
@@ -79,7 +76,7 @@ export function askedGiven(
   ): AskedGiven => {
     const leftMm = mm.askedMm === null ? null : mm.askedMm - mm.givenMm
     const isLeft = leftMm !== null && Math.abs(leftMm) > LEFT_MM[what]
-    const isTight = what === 'zone' && mm.givenMm < mm.bodyMm && sizing.fabric !== 'stretch'
+    const isTight = what === 'zone' && isTooTight(mm.givenMm, mm.bodyMm, sizing)
     const by = stops.filter((s) => s.status === 'applied' && givesIt(s, id, pieceId)).map((s) => s.words.title)
     return {
       id,
@@ -88,7 +85,7 @@ export function askedGiven(
       ...mm,
       leftMm,
       by,
-      reason: isTight ? tooTight(mm.bodyMm - mm.givenMm) : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null,
+      reason: isTight ? `S${tooTightWords(mm.bodyMm - mm.givenMm).slice(1)}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null,
     }
   }
   const mmOf = (garment: Garment, zone: Parameters<typeof finishedMm>[1]) =>

@@ -2,7 +2,7 @@ export { countFaults, faultTotal, faultWords, type FaultCount } from './count-fa
 export { listFaults, thingOf, type Fault } from './list-faults'
 export type { Mend } from './find-mends'
 export { askedGiven, type AskedGiven } from './asked-given'
-export { changeForLength, nameProposed, planSizes, stopForMeasure, tracedFor, type Proposed } from './plan-sizes'
+export { changeForLength, nameProposed, planFromBody, planSizes, stopForMeasure, tracedFor, type Proposed } from './plan-sizes'
 export { asOwn, layMore, layOnPlan, planWith, ownStops, type LaidOn } from './lay-on-plan'
 export { adviseOrder, type OrderAdvice } from './advise-order'
 export { foldOwnStops, sizeUp, type SizedUp } from './size-up'

@@ -9,7 +9,7 @@ import type { Project } from '../formats'
 import { findZones, finishedMm } from '../measure'
 import { makeWorksheet, NO_SIZING } from '../size'
 import { makeBody } from '../../scripts/study/make-body'
-import { asOwn, changeForLength, layMore, layOnPlan, listFaults, nameProposed, planSizes, planWith, ownStops } from './index'
+import { asOwn, changeForLength, layMore, layOnPlan, listFaults, nameProposed, planFromBody, planSizes, planWith, ownStops } from './index'
 import { contextWith } from '../changes/test-context'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
@@ -62,7 +62,7 @@ describe('from body to plan', () => {
     const plan = list.map((c, i) => withId(c, `c${i}`))
     expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'lengthen', 'grade', 'blend', 'add-at-edge'])
     // Called by the sizes that the stop before it makes.
-    expect(nameProposed(project.garment, list, contextFor(project, set)).map((p) => p.words.title)[3]).toBe('Blend 10 waist, 9 hip')
+    expect(nameProposed(planFromBody(project.garment, contextFor(project, set))).map((p) => p.words.title)[3]).toBe('Blend 10 waist, 9 hip')
     const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of sheet.rows.filter((r) => r.zone.id === 'waist' || r.zone.id === 'hip')) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!

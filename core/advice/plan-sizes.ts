@@ -10,12 +10,13 @@ import {
   type AskedByBody,
   type Change,
   type ChangeContext,
+  type FoldedPlan,
   type FoldedStop,
   type NewChange,
   withLargest,
 } from '../changes'
-import type { Garment } from '../pattern'
-import { bodyLengths, makeWorksheet, type LengthRow } from '../size'
+import { keepSizes, type Garment } from '../pattern'
+import { bodyLengths, makeWorksheet, sizesToCut, type LengthRow, type Worksheet } from '../size'
 import { EQUAL_MM } from '../tolerances'
 
 /** How the note of a stop ends that asks for less than the body does. */
@@ -137,9 +138,51 @@ export const tracedFor = (garment: Garment, context: ChangeContext): Garment => 
  * @param context without the body's figures nothing is planned
  * @param own stops that the garment has gone through already: what one of them did is not done again
  */
-export function planSizes(garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] {
+export const planSizes = (garment: Garment, context: ChangeContext, own: readonly Change[] = []): NewChange[] =>
+  planFromBody(garment, context, own).stops
+
+/** The same plan with the pieces as its stops leave them, one after the other. */
+export function planFromBody(garment: Garment, context: ChangeContext, own: readonly Change[] = []): PlanFromBody {
   const traced = trace(garment, context, own)
   const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body, context.bought ?? garment)
+  const few = planOn(traced, sheet, context, own, sizesLookedAt(traced.garmentNow(), sheet))
+  // A stop that the sizes looked at bear may be too much for another one of the nest.
+  const folded = after(garment, few, context)
+  if (folded.stops.every((s) => s.status === 'applied')) return { stops: few, folded }
+  const stops = planOn(traced, sheet, context, own, null)
+  return { stops, folded: after(garment, stops, context) }
+}
+
+/** Proposed stops, and what becomes of the pieces by them. */
+export interface PlanFromBody {
+  stops: NewChange[]
+  folded: FoldedPlan
+}
+
+/** The sizes by which a body's plan is made: the one that lies there, those that were chosen, and the ends of a range that is drawn on. */
+function sizesLookedAt({ sizes, baseSizeId }: Garment, sheet: Worksheet): string[] {
+  const { sizeOf, up, down } = sizesToCut(sheet)
+  const chosen = (['bust', 'waist', 'hip'] as const).flatMap((zone) => sizeOf(zone) ?? [])
+  const ends = [...(down > 0 ? sizes.slice(0, 2) : []), ...(up > 0 ? sizes.slice(-2) : [])]
+  return [baseSizeId, ...chosen, ...ends.map((s) => s.id)]
+}
+
+/**
+ * The plan by some sizes of the nest alone: those by which sizes are blended, and what follows on the blended size alone.
+ * @param sizeIds null for the whole nest
+ */
+function planOn(
+  allTraced: Draft,
+  sheet: Worksheet,
+  context: ChangeContext,
+  own: readonly Change[],
+  sizeIds: readonly string[] | null,
+): NewChange[] {
+  const only = (draft: Draft, ids: readonly string[] | null): Draft => {
+    const garment = ids && keepSizes(draft.garmentNow(), ids)
+    return garment ? { ...draft, garmentNow: () => garment } : draft
+  }
+  const traced = only(allTraced, sizeIds)
   const along = (draft: Draft, phases: readonly Phase[], lengths: ReadonlyMap<string, number>) =>
     phases.reduce((now, phase) => {
       const stops =
@@ -149,7 +192,7 @@ export function planSizes(garment: Garment, context: ChangeContext, own: readonl
       return propose(taken(now, stops, context), phase, { context, sheet }, own)
     }, draft)
   const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), sheet.lengths, context)
-  return along(sized, AFTER_SIZES, new Map()).stops
+  return along(only(sized, sizeIds && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map()).stops
 }
 
 /** The phases by which the lengths change: new and blended sizes bring growth of their own along the grain. What follows keeps them. */
@@ -208,11 +251,8 @@ export interface Proposed {
 const BEFORE_CUTTING = ['side-turns', 'new-dart']
 
 /** Proposed stops with what each is called where it will stand: a blend by the sizes that a grade before it makes. */
-export function nameProposed(garment: Garment, list: readonly NewChange[], context: ChangeContext): Proposed[] {
-  const { stops } = after(garment, list, context)
-  return list.map((change, i) => ({
-    change,
-    words: stops[i]!.words,
-    cautions: (stops[i]!.applied?.cautions ?? []).filter((c) => BEFORE_CUTTING.includes(c.code)).map((c) => c.message),
-  }))
-}
+export const nameProposed = ({ stops, folded }: PlanFromBody): Proposed[] =>
+  stops.map((change, i) => {
+    const { words, applied } = folded.stops[i]!
+    return { change, words, cautions: (applied?.cautions ?? []).filter((c) => BEFORE_CUTTING.includes(c.code)).map((c) => c.message) }
+  })

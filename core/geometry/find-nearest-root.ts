@@ -27,7 +27,7 @@ export function findNearestRoot(
       const there = f(bound)
       if (!Number.isFinite(there)) continue
       if (Math.abs(there) < Math.abs(closest)) closest = there
-      const found = there * zero > 0 ? null : findRoot(f, 0, bound, allowed)
+      const found = there * zero > 0 ? null : findRoot(f, 0, bound, allowed, [zero, there])
       if (found !== null) return { at: found }
     }
   return { closest }

@@ -9,12 +9,19 @@ const ROUNDS = 60
  *
  * @param f continuous; of different sign at the two bounds
  * @param allowed how near to nothing is near enough, in the unit of `f`
+ * @param known what it is at the bounds, where that is known already
  * @returns the argument, or null where the function does not change its sign between the bounds
  * @example findRoot((x) => x * x - 2, 0, 2, EQUAL_MM) // about 1.414
  */
-export function findRoot(f: (x: number) => number, from: number, to: number, allowed: number): number | null {
+export function findRoot(
+  f: (x: number) => number,
+  from: number,
+  to: number,
+  allowed: number,
+  known?: readonly [atFrom: number, atTo: number],
+): number | null {
   let [a, b] = [from, to]
-  let [fa, fb] = [finite(f(a)), finite(f(b))]
+  let [fa, fb] = known ?? [finite(f(a)), finite(f(b))]
   if (Math.abs(fa) <= allowed) return a
   if (Math.abs(fb) <= allowed) return b
   if (fa * fb > 0) return null

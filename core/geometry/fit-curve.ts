@@ -1,6 +1,6 @@
 import { finite, spend } from '../budget'
 import { SAME_POINT_MM } from '../tolerances'
-import { cubic, derivativeAt, line, pointAt } from './segment'
+import { cubic, line } from './segment'
 import type { Cubic, Path, Point, Segment } from './types'
 import { add, cross, distance, dot, scale, subtract, unit } from './vector'
 
@@ -60,28 +60,45 @@ function handlesFor(points: readonly Point[], ts: readonly number[], startDir: P
 
 /** The point that lies furthest off the curve at its own parameter. */
 function worstOf(curve: Cubic, points: readonly Point[], ts: readonly number[]): { off: number; index: number } {
-  let off = 0
+  const { ax, ay, bx, by, cx, cy } = powersOf(curve)
+  const { x: x0, y: y0 } = curve.from
+  let off2 = 0
   let index = Math.floor(points.length / 2)
   for (let i = 1; i < points.length - 1; i++) {
-    const d = distance(pointAt(curve, ts[i]!), points[i]!)
-    if (d > off) {
-      off = d
+    const t = ts[i]!
+    const dx = ((ax * t + bx) * t + cx) * t + x0 - points[i]!.x
+    const dy = ((ay * t + by) * t + cy) * t + y0 - points[i]!.y
+    const d2 = dx * dx + dy * dy
+    if (d2 > off2) {
+      off2 = d2
       index = i
     }
   }
-  return { off, index }
+  return { off: Math.sqrt(off2), index }
+}
+
+/** A cubic as a t^3 + b t^2 + c t + from. */
+function powersOf({ from, c1, c2, to }: Cubic) {
+  const cx = 3 * (c1.x - from.x)
+  const cy = 3 * (c1.y - from.y)
+  const bx = 3 * (c2.x - c1.x) - cx
+  const by = 3 * (c2.y - c1.y) - cy
+  return { ax: to.x - from.x - cx - bx, ay: to.y - from.y - cy - by, bx, by, cx, cy }
 }
 
 /** One Newton step of each parameter toward the nearest place on the curve. */
 function closer(curve: Cubic, points: readonly Point[], ts: readonly number[]): number[] {
+  const { ax, ay, bx, by, cx, cy } = powersOf(curve)
+  const { x: x0, y: y0 } = curve.from
   const next = [...ts]
   for (let i = 1; i < points.length - 1; i++) {
     const t = ts[i]!
-    const on = pointAt(curve, t)
-    const way = derivativeAt(curve, t)
-    const speed2 = way.x * way.x + way.y * way.y
-    const ahead = (on.x - points[i]!.x) * way.x + (on.y - points[i]!.y) * way.y
-    if (speed2 > 0) next[i] = Math.min(1, Math.max(0, t - ahead / speed2))
+    const dx = ((ax * t + bx) * t + cx) * t + x0 - points[i]!.x
+    const dy = ((ay * t + by) * t + cy) * t + y0 - points[i]!.y
+    const wayX = (3 * ax * t + 2 * bx) * t + cx
+    const wayY = (3 * ay * t + 2 * by) * t + cy
+    const speed2 = wayX * wayX + wayY * wayY
+    if (speed2 > 0) next[i] = Math.min(1, Math.max(0, t - (dx * wayX + dy * wayY) / speed2))
   }
   return next
 }

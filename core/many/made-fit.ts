@@ -17,9 +17,9 @@ import { lengthToBuy, makeLay, USUAL_ROUNDS, usualCounts, wantedOf, type Lay } f
 import { emptyFit, FitRowSchema, joinProject, stopsOf, type FitRow, type GarmentRow, type Project } from '../formats'
 import type { Tolerances } from '../match'
 import { walkGarment } from '../match'
-import { changesInWords, drawPieces, sheetFor, type Sheet, type SheetWords, type Tiling } from '../paper'
+import { changesInWords, drawPieces, sheetFor, tightCautions, type Sheet, type SheetWords, type Tiling } from '../paper'
 import { problemSentence, type Result } from '../result'
-import { CUT_ZONES, sizeWords } from '../size'
+import { CUT_ZONES, sizeWords, tightZones } from '../size'
 import type { Ruler } from '../units'
 import type { ManyChoices } from './choices'
 
@@ -107,7 +107,7 @@ export const reopenFit = (
 const sheetOf = ({ folded, context }: OpenedFit) => sizeUp(foldOwnStops(folded, context).garment, context).sheet
 
 /** What is written on the pieces of a fit. @param date as it stands on paper */
-export function wordsOf({ project, wearer, folded }: OpenedFit, date: string, ruler: Ruler): SheetWords {
+export function wordsOf({ project, wearer, folded, context }: OpenedFit, date: string, ruler: Ruler): SheetWords {
   const { sizes, baseSizeId } = folded.garment
   return {
     garmentName: project.name,
@@ -115,6 +115,7 @@ export function wordsOf({ project, wearer, folded }: OpenedFit, date: string, ru
     sizeName: sizes.find((s) => s.id === baseSizeId)?.name ?? '',
     date,
     changes: changesInWords(folded.stops, ruler),
+    cautions: tightCautions(tightZones(folded.garment, context.sizing, context.body), ruler),
     ruler,
   }
 }

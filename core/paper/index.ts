@@ -19,6 +19,7 @@ export {
   type SheetPiece,
   type SheetWords,
 } from './sheet'
+export { tightCautions } from './cautions-in-words'
 export { changesInWords, stopInWords } from './stop-in-words'
 export { meetsChord, roomOf, widthOfWords, type PlacedWords, type Room } from './place-words'
 export { edgeWords, notchNumbers } from './write-on-piece'

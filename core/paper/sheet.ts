@@ -71,6 +71,8 @@ export interface SheetWords {
   date: string
   /** One sentence a change. */
   changes: string[]
+  /** What is not to be cut before it is settled, as sentences, each for the pieces that it is about. */
+  cautions?: readonly { text: string; pieceIds: readonly string[] }[]
   /** What allowances are written by. */
   ruler: Ruler
 }
@@ -203,6 +205,7 @@ function drawPiece(
     ...(words.wearerName ? [`for ${words.wearerName}`] : []),
     words.date,
     ...(words.changes.length > 0 ? [`changed: ${words.changes.join('; ')}`] : ['as bought']),
+    ...(words.cautions ?? []).filter((c) => c.pieceIds.includes(piece.id)).map((c) => c.text),
   ]
   const drawn = [
     drawing.cutLine,

@@ -9,10 +9,12 @@ export function takeSize(garment: Garment, sizeId: string): Garment {
   const size = garment.sizes.find((s) => s.id === sizeId)
   if (!size) throw new Error(`the garment has no size ${sizeId}`)
   const { cups: _, ...rest } = garment
-  return {
-    ...rest,
-    sizes: [size],
-    baseSizeId: sizeId,
-    pieces: garment.pieces.map((p) => ({ ...p, shapes: { [sizeId]: p.shapes[sizeId]! } })),
-  }
+  return { ...keepSizes(rest, [sizeId]), baseSizeId: sizeId }
+}
+
+/** A garment with some of its sizes alone, and its pieces for other cups as they are. @param ids of sizes; the base size is one of them */
+export function keepSizes(garment: Garment, ids: readonly string[]): Garment {
+  const sizes = garment.sizes.filter((s) => ids.includes(s.id))
+  const pieces = garment.pieces.map((p) => ({ ...p, shapes: Object.fromEntries(sizes.map((s) => [s.id, p.shapes[s.id]!])) }))
+  return { ...garment, sizes, pieces }
 }

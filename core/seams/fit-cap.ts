@@ -17,7 +17,7 @@ import { lengthToken } from '../units'
 import { capParts, joinRuns } from './cap-parts'
 import { topMark } from './find-armholes'
 import { HALVES, measureArmhole, type Half, type SleevedArmhole } from './measure-armhole'
-import { NO_CAP_MOVE, reshapeCap, type CapMove } from './reshape-cap'
+import { capDrawer, NO_CAP_MOVE, type CapMove } from './reshape-cap'
 
 /** How a cap is made longer or shorter: higher, wider at the bicep, or by half each. */
 export type CapWay = 'height' | 'width' | 'both'
@@ -61,8 +61,9 @@ export function fitCap(
   const { seam, side, beginsAt } = armhole.sleeve
   const before = measureArmhole(garment, armhole, sizeId)
   const { heightMm, widthMm } = sizeOfCap(garment, armhole, sizeId)
+  const draw = capDrawer(garment, armhole, sizeId)
   const lengthOf = (move: CapMove) => {
-    const drawn = reshapeCap(garment, armhole, sizeId, move)
+    const drawn = draw(move)
     return drawn ? sideLength(drawn, seam, side, sizeId) : Number.NaN
   }
   const slid: CapMove = { ...NO_CAP_MOVE, slideMm }
@@ -95,7 +96,7 @@ export function fitCap(
     if (!('at' in found)) return cannot(total, found.closest)
     move = at(found.at)
   }
-  const drawn = reshapeCap(garment, armhole, sizeId, move)!
+  const drawn = draw(move)!
   const laid = setTop(drawn, armhole, sizeId, wanted[beginsAt])
   if (!laid.ok) return laid
   const toFront = wanted[beginsAt] - before.topMm

@@ -1,7 +1,6 @@
 export { armholesWithSleeve, distinctHalves, findArmholes, sameSleeve, whyNoArmhole, type Armhole, type Sleeve } from './find-armholes'
 export { HALVES, measureArmhole, runLength, topOfCap, type ArmholeFigures, type Half, type SleevedArmhole } from './measure-armhole'
 export { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
-export { reshapeCap, NO_CAP_MOVE, type CapMove } from './reshape-cap'
 export { fitCap, settleCapMarks, type CapWay } from './fit-cap'
 export { settleCaps, settleCapsInSizes, type SettledCap } from './settle-caps'
 export { moveUnderarm, underarmEnd, NO_UNDERARM_MOVE, type UnderarmMove } from './move-underarm'

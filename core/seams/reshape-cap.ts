@@ -16,7 +16,7 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { displaceAlong, fading, together, type Field } from '../moves'
+import { displaceAlong, fading, partedAt, together, type Field } from '../moves'
 import { findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 import { DEG } from '../units'
@@ -91,29 +91,36 @@ function turnedBack(path: Path, which: 'first' | 'last', direction: Point): Path
 }
 
 /**
- * A cap drawn anew (craft 6.10): its top higher or lower, slid to the front, its ends further out. What it keeps: the length and
- * the shape of every sleeve seam, the wrist, the directions of the cap at its ends.
- * @returns null where a sleeve seam is too short for how far its end should go
+ * A cap to be drawn anew (craft 6.10): its top higher or lower, slid to the front, its ends further out. What it keeps: the length
+ * and the shape of every sleeve seam, the wrist, the directions of the cap at its ends. What no move changes is laid out once: a cap
+ * is solved by trying moves.
+ *
+ * @returns draws the garment with a move; null where a sleeve seam is too short for how far its end should go
  */
-export function reshapeCap(garment: Garment, armhole: SleevedArmhole, sizeId: string, move: CapMove): Garment | null {
+export function capDrawer(garment: Garment, armhole: SleevedArmhole, sizeId: string): (move: CapMove) => Garment | null {
   const parts = layParts(garment, armhole, sizeId)
   /** How many sleeve seams’ ends share what a half goes outward. */
   const count = (half: Half) => parts.flatMap((p) => p.ends).filter((e) => e.isSeam && e.half === half).length
-  const shapes = new Map<string, Shape>()
-  for (const part of parts) {
+  const shared = { front: count('front'), back: count('back') }
+  const drawers = parts.map((part) => {
     const piece = findPiece(garment, part.pieceId)!
-    const was = shapeOf(piece, sizeId)
-    const drawn = reshapePart(piece, was, shapes.get(piece.id) ?? was, part, {
-      ...move,
-      outAt: (end) => (end.isSeam ? move.outMm[end.half] / count(end.half) : 0),
-      frontIsLast: armhole.sleeve.beginsAt === 'back',
-    })
-    if (!drawn) return null
-    shapes.set(piece.id, drawn)
-  }
-  return {
-    ...garment,
-    pieces: garment.pieces.map((p) => (shapes.has(p.id) ? { ...p, shapes: { ...p.shapes, [sizeId]: shapes.get(p.id)! } } : p)),
+    return { piece, draw: partDrawer(piece, shapeOf(piece, sizeId), part) }
+  })
+  return (move) => {
+    const shapes = new Map<string, Shape>()
+    for (const { piece, draw } of drawers) {
+      const drawn = draw(shapes.get(piece.id) ?? shapeOf(piece, sizeId), {
+        ...move,
+        outAt: (end) => (end.isSeam ? move.outMm[end.half] / shared[end.half] : 0),
+        frontIsLast: armhole.sleeve.beginsAt === 'back',
+      })
+      if (!drawn) return null
+      shapes.set(piece.id, drawn)
+    }
+    return {
+      ...garment,
+      pieces: garment.pieces.map((p) => (shapes.has(p.id) ? { ...p, shapes: { ...p.shapes, [sizeId]: shapes.get(p.id)! } } : p)),
+    }
   }
 }
 
@@ -122,7 +129,8 @@ interface PartMove extends CapMove {
   frontIsLast: boolean
 }
 
-function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move: PartMove): Shape | null {
+/** One part of a cap, laid out to be drawn with moves. @param was its piece before any of them */
+function partDrawer(piece: Piece, was: Shape, part: LaidPart): (now: Shape, move: PartMove) => Shape | null {
   const path = joinRuns(was, part.runs)
   const total = part.toMm - part.fromMm
   const down = grainDirection(was)
@@ -130,56 +138,60 @@ function reshapePart(piece: Piece, was: Shape, now: Shape, part: LaidPart, move:
   const chord = subtract(endOf(path), startOf(path))
   /** Across, from the first end toward the last. */
   const onward = scale(across, Math.sign(dot(chord, across)) || 1)
-  let edges = now.edges
-  const fields: Field[] = []
-  /** How far each end’s sleeve seam turned, as far as the cap’s direction may go with it. */
-  const turns = { first: 0, last: 0 }
-  for (const end of part.ends) {
-    const outMm = move.outAt(end)
-    if (outMm === 0) continue
-    const beyond = edgeBeyond(piece, part.runs, end.which)
-    const run = end.which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
-    const forward = (end.which === 'last') !== run.reversed
-    const out = end.which === 'first' ? scale(onward, -1) : onward
-    const led = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
-    if (!led) return null
-    edges = led.edges
-    turns[end.which] = Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad))
-    const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
-    fields.push(fading(subtract(led.end, point), endMm, part.topMm ?? total - endMm))
-  }
-  const places: number[] = part.topMm === null ? [] : [part.topMm]
-  const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
-  // The ends of a cap in several pieces lie above the underarm and stay: there the slide fades out along the cap.
-  if (part.topMm !== null && move.slideMm !== 0 && !part.isWhole)
-    fields.push(either(part.topMm, fading(toFront, part.topMm, 0), fading(toFront, part.topMm, total)))
-  const isSlid = part.topMm !== null && move.slideMm !== 0 && part.isWhole
-  const isLifted = part.topMm !== null && move.riseMm !== 0
-  if (fields.length === 0 && !isSlid && !isLifted) return { ...now, edges }
-  const field = fields.length > 0 ? together(...fields) : NOWHERE
+  const directions = { first: tangentAt(path[0]!, 0), last: tangentAt(path[path.length - 1]!, 1) }
   let at = 0
-  const carried = part.runs.map((run) => {
+  const runs = part.runs.map((run) => {
     const own = joinRuns(was, [run])
     const offset = at
     at += measureLength(own)
-    return displaceAlong(
-      own,
-      { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) },
-      places.map((p) => p - offset),
-    )
+    return { run, offset, path: partedAt(own, part.topMm === null ? [] : [part.topMm - offset]) }
   })
-  const lift = isSlid || isLifted ? overHeight(carried.flat(), scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
-  const drawn: Record<string, Path> = {}
-  let before: Point | null = null
-  for (const [i, run] of part.runs.entries()) {
-    let own = lift ? lift(carried[i]!) : carried[i]!
-    if (i === 0) own = turnedBack(own, 'first', turned(tangentAt(path[0]!, 0), turns.first))
-    if (i === part.runs.length - 1) own = turnedBack(own, 'last', turned(tangentAt(path[path.length - 1]!, 1), turns.last))
-    if (before) own = [{ ...own[0]!, from: before }, ...own.slice(1)]
-    before = endOf(own)
-    drawn[run.edgeId] = run.reversed ? reversePath(own) : own
+  /** The part as a field carries it. */
+  const carry = (field: Field): Path[] =>
+    runs.map(({ path: own, offset }) =>
+      displaceAlong(own, { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }),
+    )
+  const still = carry(NOWHERE)
+  return (now, move) => {
+    let edges = now.edges
+    const fields: Field[] = []
+    /** How far each end’s sleeve seam turned, as far as the cap’s direction may go with it. */
+    const turns = { first: 0, last: 0 }
+    for (const end of part.ends) {
+      const outMm = move.outAt(end)
+      if (outMm === 0) continue
+      const beyond = edgeBeyond(piece, part.runs, end.which)
+      const run = end.which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
+      const forward = (end.which === 'last') !== run.reversed
+      const out = end.which === 'first' ? scale(onward, -1) : onward
+      const led = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
+      if (!led) return null
+      edges = led.edges
+      turns[end.which] = Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad))
+      const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
+      fields.push(fading(subtract(led.end, point), endMm, part.topMm ?? total - endMm))
+    }
+    const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
+    // The ends of a cap in several pieces lie above the underarm and stay: there the slide fades out along the cap.
+    if (part.topMm !== null && move.slideMm !== 0 && !part.isWhole)
+      fields.push(either(part.topMm, fading(toFront, part.topMm, 0), fading(toFront, part.topMm, total)))
+    const isSlid = part.topMm !== null && move.slideMm !== 0 && part.isWhole
+    const isLifted = part.topMm !== null && move.riseMm !== 0
+    if (fields.length === 0 && !isSlid && !isLifted) return { ...now, edges }
+    const carried = fields.length > 0 ? carry(together(...fields)) : still
+    const lift = isSlid || isLifted ? overHeight(carried.flat(), scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
+    const drawn: Record<string, Path> = {}
+    let before: Point | null = null
+    for (const [i, { run }] of runs.entries()) {
+      let own = lift ? lift(carried[i]!) : carried[i]!
+      if (i === 0) own = turnedBack(own, 'first', turned(directions.first, turns.first))
+      if (i === runs.length - 1) own = turnedBack(own, 'last', turned(directions.last, turns.last))
+      if (before) own = [{ ...own[0]!, from: before }, ...own.slice(1)]
+      before = endOf(own)
+      drawn[run.edgeId] = run.reversed ? reversePath(own) : own
+    }
+    return { ...now, edges: { ...edges, ...drawn } }
   }
-  return { ...now, edges: { ...edges, ...drawn } }
 }
 
 /** The cap goes along with a sleeve seam that turns by so much at the most: its own direction stays to a degree. */

@@ -1,4 +1,4 @@
-import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planSizes, sizeUp } from '../../core/advice'
+import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planFromBody, sizeUp } from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
@@ -108,12 +108,12 @@ export function worksheetAnswer(opened: Opened) {
 export function planAnswer(opened: Opened) {
   const { project, folded, context, ruler } = opened
   const { own, garment } = workedOn(opened)
-  const proposed = planSizes(garment, context, own)
-  const named = nameProposed(garment, proposed, context)
+  const planned = planFromBody(garment, context, own)
+  const named = nameProposed(planned)
   const plan = folded.stops.map((s) => s.change)
   return {
     garment: project.name,
-    proposed: layOnPlan(proposed, plan).map((laid, i) => {
+    proposed: layOnPlan(planned.stops, plan).map((laid, i) => {
       // What no longer is asked for comes after all that is.
       const words = laid.how === 'drop' ? folded.stops.find((s) => s.change.id === laid.change.id)!.words : named[i]!.words
       const { kind, inputs, note } = laid.how === 'set' || laid.how === 'drop' ? laid.change : laid.proposed

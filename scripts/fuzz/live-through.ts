@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planSizes, sizeUp, ownStops } from '../../core/advice'
+import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planFromBody, sizeUp, ownStops } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
 import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { contentsOf, projectsOf, readProjectFile, stopsOf, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
@@ -117,9 +117,9 @@ function planAndDraw(project: Project, folded: FoldedPlan, context: ChangeContex
   const before = foldOwnStops(folded, context).garment
   const { traced, sheet: worksheet } = sizeUp(before, context)
   listToTrace(traced, chosenSizes(worksheet))
-  const proposed = planSizes(before, context, own)
-  nameProposed(before, proposed, context)
-  layOnPlan(proposed, stopsOf(project))
+  const planned = planFromBody(before, context, own)
+  nameProposed(planned)
+  layOnPlan(planned.stops, stopsOf(project))
   const sheet = layOutSheet(
     folded.garment,
     sizeId,

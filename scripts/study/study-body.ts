@@ -1,5 +1,5 @@
-import { planSizes } from '../../core/advice'
-import { contextOf, foldPlan, withId } from '../../core/changes'
+import { planFromBody } from '../../core/advice'
+import { contextOf } from '../../core/changes'
 import { figureMm } from '../../core/body'
 import type { Project } from '../../core/formats'
 import { cornersAsSewn, DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
@@ -42,8 +42,7 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
   const wearer = { id: 'made', name: 'a made body', ownMeasures: [], sets: [body] }
   const context = contextOf(garment, { sizing: { ...sizing, school } }, wearer, DEFAULT_TOLERANCES)
   const since = performance.now()
-  const plan = planSizes(garment, context).map((c, i) => withId(c, `c${i}`))
-  const folded = foldPlan(garment, plan, context)
+  const { folded } = planFromBody(garment, context)
   const ms = performance.now() - since
   const after = folded.garment
   const again = measureAgain(after, after.baseSizeId)

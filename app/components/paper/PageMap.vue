@@ -10,8 +10,18 @@ const props = defineProps<{ sheet: Sheet; tiling: Tiling }>()
 /** Names of pages that are not printed. */
 const left = defineModel<string[]>('left', { required: true })
 const used = computed(() => props.tiling.pages.filter((p) => !p.empty))
-/** Names stand where a piece has much room, beside its darts. */
-const names = computed(() => props.sheet.pieces.map((p) => roomiestPoint(flattenPath(p.seamLine, 2))))
+/** What the name of a page takes at its top, mm. */
+const LABEL_MM = 44
+/** Names stand where a piece has much room, beside its darts, and below the names of the pages. */
+const names = computed(() =>
+  props.sheet.pieces.map((p) => {
+    const { x, y } = roomiestPoint(flattenPath(p.seamLine, 2))
+    const half = nameSize(p) / 2
+    const row = props.tiling.pages.find((page) => y + half > page.y && y - half < page.y + LABEL_MM)
+    const below = row ? row.y + LABEL_MM + half : y
+    return { x, y: below + half < p.box.maxY ? below : y }
+  }),
+)
 /** A name fits into its piece. */
 const nameSize = ({ box, piece }: Sheet['pieces'][number]) =>
   Math.min(34, (box.maxY - box.minY) * 0.5, ((box.maxX - box.minX) * 1.6) / piece.name.length)

@@ -11,8 +11,8 @@ export interface Field {
 /** Most of a curve that is carried as one: a longer one is parted first, so that what happens in its middle is seen. */
 const LONGEST_MM = 70
 
-/** The same path, its curves parted exactly so that none is long and that some places are ends of curves. */
-function partedAt(path: Path, placesMm: readonly number[]): Path {
+/** The same path, its curves parted exactly so that none is long and that some places, mm along it, are ends of curves. */
+export function partedAt(path: Path, placesMm: readonly number[]): Path {
   let walked = 0
   return path.flatMap((s): Path => {
     const own = measureSegment(s)

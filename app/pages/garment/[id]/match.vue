@@ -3,6 +3,7 @@ import { CircleAlert, CircleCheck, TriangleAlert } from 'lucide-vue-next'
 import { computed, ref, useTemplateRef } from 'vue'
 import { countFaults, faultWords, thingOf, type Mend } from '~~/core/advice'
 import { cornersAsSewn, type WalkedSeam } from '~~/core/match'
+import { tooTightWords } from '~~/core/size'
 import { writeLengths } from '~~/core/units'
 import { sayDone } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
@@ -93,6 +94,16 @@ async function mend(m: Mend) {
     <nav class="station-side p-3" aria-label="What was walked, worst first">
       <h1 class="mb-2 px-2 font-display text-2xl italic">Match</h1>
       <p class="px-2 text-sm text-soft" data-test="match-summary">{{ summary }}</p>
+      <ul
+        v-if="done.tight.length"
+        class="mx-2 mt-2 space-y-1 rounded-lg bg-note-pale p-3 text-sm text-note"
+        aria-label="Smaller than the body"
+      >
+        <li v-for="z in done.tight" :key="z.id" class="flex gap-2" :data-test="`tight-${z.id}`">
+          <TriangleAlert class="mt-0.5 size-4 shrink-0" aria-hidden="true" />
+          <UiSentenceText :text="`${capital(z.name)}: ${tooTightWords(z.mm)}.`" />
+        </li>
+      </ul>
       <section v-for="g in groups" :key="g.title" class="mt-3" :aria-label="g.title">
         <h2 class="px-2 text-sm text-soft">{{ g.title }}</h2>
         <ul>
