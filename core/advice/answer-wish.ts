@@ -218,7 +218,9 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   const measure = wish.amounts.length === 0 && wish.wantedMm === null ? takeAmount(wish.said) : null
   if (clearOffers.length === 1)
     return { how: 'does', offer: clearOffers[0]!, slips: wish.slips, measure: clearOffers[0]!.asksAmount ? measure : null }
-  if (trade !== undefined)
+  // “Bicep 13”: a figure that it is to measure says more than the word alone.
+  const isMeasure = wish.isWantedGuessed && candidates.some((c) => c.reading.sure && c.left === 0)
+  if (trade !== undefined && !isMeasure)
     return {
       how: 'asks',
       why: whyTrade(trade, garment, context),

@@ -109,7 +109,8 @@ const WORDS = {
   'one-side':
     'on the left side|on the right side|on the left hand side|on the right hand side|left|right|left side|right side|left only|right only|on the left|on the right|one side only|only one side',
   each: 'each|every|per|apiece',
-  round: 'all round|all around|around|in all|altogether|in total|total|round|overall|all the way round|round the body|everywhere|all over',
+  round:
+    'all round|all around|around|in all|altogether|in total|total|round|circumference|girth|overall|all the way round|round the body|everywhere|all over',
   keep: 'keep|keeping|hold|leave|stays|must stay|without moving|keeps',
   other: 'another|other',
   free: 'a list of my own',

@@ -1,8 +1,9 @@
-import { findZones, finishedMm } from '../../measure'
+import { findZones } from '../../measure'
 import { findPiece, timesCut, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
+import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { chainsOf } from '../shared/side-drawing'
 import type { AddAtEdgeInputs } from './schema'
@@ -52,7 +53,9 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   // The bust by itself is made fuller from the apex; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
   const isWhole = [...wish.said].every((c) => OF_ALL.includes(c))
-  if (!hasSide && !isWhole && (zones.length === 0 || (zones.length === 1 && zones[0] === 'bust'))) return []
+  // A bust that is to measure so much may be let out there, too: which is asked.
+  const isBust = zones.length === 1 && zones[0] === 'bust'
+  if (!hasSide && !isWhole && (zones.length === 0 || (isBust && wish.wantedMm === null))) return []
   const said = towards(wish, LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []
   const chains = chainsOf(garment, context.sizeId)
@@ -61,8 +64,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const isThere = meant.length > 0 && meant.every((z) => there.includes(z))
   if (!isThere) return []
   // “Set the waist to 30”: what it lacks, or has too much, all round.
-  const zone = wish.wantedMm === null ? undefined : findZones(garment).find((z) => z.id === meant[0])
-  const missing = zone && meant.length === 1 ? wish.wantedMm! - finishedMm(garment, zone, context.sizeId) : null
+  const missing = meant.length === 1 ? missingOf({ ...wish, amounts: [] }, garment, meant[0]!, context) : null
   if (said === 0 && missing === null) return []
   const way = missing === null ? said : missing < 0 ? -1 : 1
   const isAgainst = missing !== null && (missing * said < 0 || wish.amounts.length > 0)
@@ -89,9 +91,9 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
         ...LET_OUT,
         ...TAKE_IN,
       ),
-      ...(missing === null ? {} : { takes: ['wanted'] as const }),
+      ...takesWanted(missing),
       // “Let it out 1” may be said of the sides, and is asked.
-      sure: mm !== null && !isAgainst && (hasSide || !isWhole || says(wish, 'round')),
+      sure: mm !== null && !isAgainst && (hasSide || !isBust) && (hasSide || !isWhole || says(wish, 'round')),
       ...(way === 0 ? {} : { towards: way }),
       ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
       where: zones.length > 0 ? `at the ${zones.join(' and ')}` : '',

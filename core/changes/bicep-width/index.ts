@@ -42,7 +42,7 @@ export const bicepWidth = defineChange({
   holds: 'Wrist, sleeve seams, cap ease of each half; each armhole takes half of what the cap grows by.',
   schema: BicepWidthSchema,
   reads: (wish, garment, context, begun) =>
-    readBicepWidth(wish, (amountMm) => {
+    readBicepWidth(wish, garment, context, (amountMm) => {
       const first = begun()
       return first && { ...first, amountMm, armhole: wayFor(garment, amountMm, context.sizeId) }
     }),

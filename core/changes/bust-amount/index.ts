@@ -28,7 +28,7 @@ export const bustAmount = defineChange({
   does: 'Slashes the front to the apex and spreads it: the bust grows, the dart with it, and the front in length where the bust needs it.',
   holds: 'Armhole, shoulder, neckline, and the side seam with its dart closed.',
   schema: BustAmountSchema,
-  reads: (wish, garment, _context, begun) => readBust(wish, garment, begun),
+  reads: (wish, garment, context, begun) => readBust(wish, garment, context, begun),
   gives: ['bust'],
   phase: 'bust',
   costsAfter: {

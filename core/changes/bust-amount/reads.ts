@@ -3,19 +3,27 @@ import type { Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
-import type { Reading } from '../types'
+import { missingOf, takesWanted } from '../shared/reading/wanted'
+import type { ChangeContext, Reading } from '../types'
 import type { BustAmountInputs } from './schema'
 
 const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
 const SMALLER: readonly Concept[] = ['in', 'less', 'too-loose']
 
-/** Craft 6.11 as it is said: “fuller bust 2”, “smaller bust”, “tight over the bust”. Round the body: half of it on the half piece. */
-export function readBust(wish: Wish, garment: Garment, begun: () => BustAmountInputs | null): Reading<BustAmountInputs>[] {
+/** Craft 6.11 as it is said: “fuller bust 2”, “smaller bust”, “tight over the bust”, “bust 40”. Round the body: half of it on the half piece. */
+export function readBust(
+  wish: Wish,
+  garment: Garment,
+  context: ChangeContext,
+  begun: () => BustAmountInputs | null,
+): Reading<BustAmountInputs>[] {
   if (!says(wish, 'bust') || says(wish, 'side', 'dart', 'waist', 'hip', 'pivot', 'slide', 'length', 'longer', 'shorter', 'apex')) return []
-  const way = towards(wish, FULLER, SMALLER)
+  // “Bust 40”: what it lacks, or has too much, all round.
+  const missing = missingOf(wish, garment, 'bust', context)
+  const way = missing === null ? towards(wish, FULLER, SMALLER) : missing < 0 ? -1 : 1
   const usual = way === 0 ? null : begun()
   if (way === 0 || !usual) return []
-  const mm = oneAmount(wish, way)
+  const mm = missing ?? oneAmount(wish, way)
   const isEach = says(wish, 'each')
   const amountMm = mm === null ? 0 : isEach ? mm : mm / 2
   const isFront = says(wish, 'front')
@@ -33,7 +41,8 @@ export function readBust(wish: Wish, garment: Garment, begun: () => BustAmountIn
         ...FULLER,
         ...SMALLER,
       ),
-      sure: mm !== null && frontsOf(garment).length > 0,
+      ...takesWanted(missing),
+      sure: mm !== null && missing === null && frontsOf(garment).length > 0,
       towards: way,
       ...(mm
         ? {

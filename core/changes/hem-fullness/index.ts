@@ -35,7 +35,7 @@ export const hemFullness = defineChange({
   does: 'Opens or closes cuts from the hem of a skirt, leg or sleeve up to the edge it hangs from.',
   holds: 'Waist or cap length, side seams; says whether the piece still fits the cloth.',
   schema: HemFullnessSchema,
-  reads: (wish, garment, _context, begun) => readHemFullness(wish, garment, begun),
+  reads: (wish, garment, context, begun) => readHemFullness(wish, garment, context, begun),
   phase: 'widths',
   leftOut: partnersIn,
   begin(garment) {

@@ -3,7 +3,8 @@ import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
 import { lengthToken } from '../../units'
-import type { Reading } from '../types'
+import { missingOf, takesWanted } from '../shared/reading/wanted'
+import type { ChangeContext, Reading } from '../types'
 import { hemAndTop, hemPartners } from './find-hems'
 import type { HemFullnessInputs } from './schema'
 
@@ -14,25 +15,49 @@ const SLIMMER: readonly Concept[] = ['in', 'less', 'too-loose']
 const LIMBS = 2
 
 /** Craft 6.8 as it is said: “fuller hem by 4”, “more flare in the skirt”, “take in the leg opening 1”. */
-export function readHemFullness(wish: Wish, garment: Garment, begun: () => HemFullnessInputs | null): Reading<HemFullnessInputs>[] {
-  const isHem = says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') || (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
+export function readHemFullness(
+  wish: Wish,
+  garment: Garment,
+  context: ChangeContext,
+  begun: () => HemFullnessInputs | null,
+): Reading<HemFullnessInputs>[] {
+  const isHem =
+    says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') ||
+    (says(wish, 'ankle') && !says(wish, 'keep', 'above', 'below')) ||
+    (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
   if (!isHem || says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust')) return []
   const usual = begun()
   if (!usual) return []
-  const way = towards(wish, FULLER, SLIMMER)
+  // “Leg opening 14”: what it lacks, or has too much, round one leg; of a skirt or a bodice round the body.
+  const zone = says(wish, 'leg-opening', 'ankle') ? 'leg-opening' : says(wish, 'hem') && !says(wish, 'sleeve', 'wrist') ? 'hem' : null
+  const missing = zone ? (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context)) : null
+  const way = missing === null ? towards(wish, FULLER, SLIMMER) : missing < 0 ? -1 : 1
   const asked = askedPieces(garment, wish)
   const piece = (asked.pieces.length > 0 ? asked.pieces : garment.pieces).find((p) => hemAndTop(p) !== null)
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
-  const mm = oneAmount(wish, way)
+  const mm = missing ?? oneAmount(wish, way)
   const round = hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) / (isLimb(piece) ? LIMBS : 1)
-  const isEach = says(wish, 'each')
+  const isEach = missing === null && says(wish, 'each')
   const amountMm = mm === null ? 0 : isEach ? mm : mm / round
   return [
     {
       inputs: { ...usual, pieceId: piece.id, amountMm },
-      uses: used(wish, 'hem', 'fullness', 'leg-opening', 'wrist', 'skirt', 'leg', 'sleeve', 'each', 'round', ...FULLER, ...SLIMMER).concat(
-        asked.uses,
-      ),
+      uses: used(
+        wish,
+        'hem',
+        'fullness',
+        'leg-opening',
+        'wrist',
+        'ankle',
+        'skirt',
+        'leg',
+        'sleeve',
+        'each',
+        'round',
+        ...FULLER,
+        ...SLIMMER,
+      ).concat(asked.uses),
+      ...takesWanted(missing),
       sure: mm !== null,
       ...(way === 0 ? {} : { towards: way }),
       ...(mm

@@ -199,7 +199,7 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
   if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)
   if (way === 0 && wish.wantedMm === null) return readHeight(familiesOf(garment), wish, context.sizeId)
   // “Set the waist to 30” is said of a round, not of a length.
-  if (way === 0 && says(wish, 'bust', 'waist', 'hip', 'thigh', 'knee', 'hem', 'leg-opening')) return []
+  if (way === 0 && says(wish, 'bust', 'waist', 'hip', 'thigh', 'knee', 'calf', 'ankle', 'wrist', 'hem', 'leg-opening')) return []
   const asked = askedPieces(garment, wish)
   const families = familiesOf(garment)
   const bodies = families.filter((f) => f[0]!.kind !== 'sleeve')

@@ -3,6 +3,7 @@ import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { isNamed } from '../shared/reading/things'
 import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
+import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { findSeams, type FoundSeam } from './find-seams'
 import { usualStretch } from './places'
@@ -65,10 +66,12 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   // Sides and sleeves as a whole have changes of their own.
   if (!isStretch && (!hasOwn || says(wish, 'side', 'bicep'))) return []
   if (says(wish, ...OTHERS)) return []
-  const way = towards(wish, LET_OUT, TAKE_IN)
-  if (way === 0 && !isStretch) return []
   const zone = ZONES.find((z) => wish.said.has(z))
-  const said = oneAmount(wish, way)
+  // “Knee 17”: what it lacks, or has too much, round the leg.
+  const missing = isLeg && zone ? missingOf(wish, garment, zone, context) : null
+  const way = missing === null ? towards(wish, LET_OUT, TAKE_IN) : missing < 0 ? -1 : 1
+  if (way === 0 && !isStretch) return []
+  const said = missing ?? oneAmount(wish, way)
   const isRound = isLeg && !says(wish, 'each')
   // A seam has two edges.
   const mm = said !== null && isRound ? said / 2 : said
@@ -92,6 +95,7 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
       ...LET_OUT,
       ...TAKE_IN,
     ),
+    ...takesWanted(missing),
     // “Let out the inseam” may mean all of it: where it is deepest is asked.
     sure: mm !== null && way !== 0 && !isLeg && (isStretch || zone !== undefined || says(wish, 'seam')),
     ...(way === 0 ? {} : { towards: way }),
