@@ -217,6 +217,13 @@ describe('a plan ends with every line drawn through', () => {
     const sides = (g: typeof garment) => turns(g).get('waist-front:end')!
     const [only] = foldPlan(garment, [withId(bust, 'b')], context).stops
     expect(Math.abs(sides(only!.garment) - sides(garment))).toBeLessThan(1)
+    // The dart parts the edge along which the waist is measured: what is missing there is found on both parts of it.
+    const { folded } = planFromBody(garment, context)
+    for (const row of makeWorksheet(garment, context.sizing, context.body, garment).rows.filter((r) => r.zone.id === 'waist')) {
+      const zone = findZones(folded.garment).find((z) => z.id === 'waist')!
+      const mm = finishedMm(folded.garment, zone, garment.baseSizeId)
+      expect(Math.abs(mm - row.bodyMm! - row.wantedMm)).toBeLessThan(2)
+    }
   })
 })
 

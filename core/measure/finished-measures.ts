@@ -18,8 +18,18 @@ export const NO_ZONING: Zoning = { shiftsMm: {}, ownZones: [] }
 export const zonesOf = (garment: Garment, zoning: Zoning): Zone[] => [...findZones(garment), ...ownZones(garment, zoning.ownZones)]
 
 /**
+ * The zone of an id as it lies on these pieces: a dart that was put into an edge since has parted what the zone runs along.
+ *
+ * @returns undefined where these pieces have no such zone
+ */
+export const zoneOn = (garment: Garment, zoneId: string, zoning: Zoning): Zone | undefined =>
+  zonesOf(garment, zoning).find((z) => z.id === zoneId)
+
+/**
  * Finished measure of a zone in a size, mm: the widths on the seam lines, darts taken off, times how often each is cut;
  * of limbs, one (craft 4).
+ *
+ * @param zone as it lies on these pieces (see zoneOn)
  */
 export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsMm: Record<string, number> = {}): number {
   const whole = zone.parts.reduce(

@@ -1,5 +1,5 @@
 import { figureMm, type MeasureSet } from '../body'
-import { finishedMm, zonesOf, type Zone } from '../measure'
+import { finishedMm, zoneOn, type Zone } from '../measure'
 import type { Garment } from '../pattern'
 import { chooseSize } from './choose-size'
 import { BY_DESIGN, type Sizing } from './schema'
@@ -33,7 +33,7 @@ export function designedEase(garment: Garment, zone: Zone, sizing: Sizing, set: 
   })
   const body = figureMm(set, measure)
   const first = charted.find((s) => s.sizeId === garment.baseSizeId) ?? charted[0]
-  const asBought = zonesOf(garment, sizing).find((z) => z.id === zone.id)
+  const asBought = zoneOn(garment, zone.id, sizing)
   if (!first || !asBought) return null
   const sizeId = body === undefined ? first.sizeId : chooseSize(charted, body, 0, 'fitted', 'medium').sizeId
   return finishedMm(garment, asBought, sizeId, sizing.shiftsMm[zone.id]) - charted.find((s) => s.sizeId === sizeId)!.mm

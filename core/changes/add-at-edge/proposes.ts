@@ -1,4 +1,4 @@
-import { finishedMm } from '../../measure'
+import { finishedMm, zoneOn } from '../../measure'
 import type { Garment } from '../../pattern'
 import type { AskedByBody } from '../types'
 import type { AddAtEdgeInputs } from './schema'
@@ -14,8 +14,9 @@ export function proposeRemainder(garmentNow: () => Garment, { context, sheet }: 
   const garment = garmentNow()
   const each = (zone: string): number => {
     const row = sheet.rows.find((r) => r.zone.id === zone)
-    if (row?.bodyMm == null || !row.chosen) return 0
-    const easeMm = finishedMm(garment, row.zone, garment.baseSizeId, context.sizing.shiftsMm[zone]) - row.bodyMm
+    const now = zoneOn(garment, zone, context.sizing)
+    if (row?.bodyMm == null || !row.chosen || !now) return 0
+    const easeMm = finishedMm(garment, now, garment.baseSizeId, context.sizing.shiftsMm[zone]) - row.bodyMm
     return (row.wantedMm - easeMm) / row.edges
   }
   const inputs: AddAtEdgeInputs = { bustMm: each('bust'), waistMm: each('waist'), hipMm: each('hip') }

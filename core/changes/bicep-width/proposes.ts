@@ -1,4 +1,4 @@
-import { finishedMm } from '../../measure'
+import { finishedMm, zoneOn } from '../../measure'
 import type { Garment } from '../../pattern'
 import { armholesWithSleeve } from '../../seams'
 import type { AskedByBody } from '../types'
@@ -13,8 +13,9 @@ export function proposeBicep(garmentNow: () => Garment, { context, sheet }: Aske
   const row = sheet.rows.find((r) => r.zone.id === 'bicep')
   if (row?.bodyMm == null) return []
   const garment = garmentNow()
-  if (!armholesWithSleeve(garment).ok) return []
-  const amountMm = row.bodyMm + row.wantedMm - finishedMm(garment, row.zone, garment.baseSizeId, context.sizing.shiftsMm[row.zone.id])
+  const zone = zoneOn(garment, 'bicep', context.sizing)
+  if (!armholesWithSleeve(garment).ok || !zone) return []
+  const amountMm = row.bodyMm + row.wantedMm - finishedMm(garment, zone, garment.baseSizeId, context.sizing.shiftsMm[row.zone.id])
   if (amountMm < LEAST_MM) return []
   return [
     {
