@@ -129,6 +129,42 @@ interface PartMove extends CapMove {
   frontIsLast: boolean
 }
 
+/**
+ * The sleeve seams at the ends of a part of a cap led outward: its piece’s lines, the fields by which the part follows them, and how
+ * far each turned, as far as the cap’s direction may go with it. null where a seam is too short for that.
+ *
+ * @param path the part as it is walked; `onward` across, from its first end toward the last
+ */
+function leadEnds(
+  piece: Piece,
+  was: Shape,
+  now: Shape,
+  part: LaidPart,
+  path: Path,
+  onward: Point,
+  outAt: PartMove['outAt'],
+): { edges: Shape['edges']; fields: Field[]; turns: Record<PartEnd['which'], number> } | null {
+  const total = part.toMm - part.fromMm
+  let edges = now.edges
+  const fields: Field[] = []
+  const turns = { first: 0, last: 0 }
+  for (const end of part.ends) {
+    const outMm = outAt(end)
+    if (outMm === 0) continue
+    const beyond = edgeBeyond(piece, part.runs, end.which)
+    const run = end.which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
+    const forward = (end.which === 'last') !== run.reversed
+    const out = end.which === 'first' ? scale(onward, -1) : onward
+    const led = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
+    if (!led) return null
+    edges = led.edges
+    turns[end.which] = Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad))
+    const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
+    fields.push(fading(subtract(led.end, point), endMm, part.topMm ?? total - endMm))
+  }
+  return { edges, fields, turns }
+}
+
 /** One part of a cap, laid out to be drawn with moves. @param was its piece before any of them */
 function partDrawer(piece: Piece, was: Shape, part: LaidPart): (now: Shape, move: PartMove) => Shape | null {
   const path = joinRuns(was, part.runs)
@@ -148,29 +184,12 @@ function partDrawer(piece: Piece, was: Shape, part: LaidPart): (now: Shape, move
   })
   /** The part as a field carries it. */
   const carry = (field: Field): Path[] =>
-    runs.map(({ path: own, offset }) =>
-      displaceAlong(own, { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }),
-    )
+    runs.map(({ path: own, offset }) => displaceAlong(own, { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }))
   const still = carry(NOWHERE)
   return (now, move) => {
-    let edges = now.edges
-    const fields: Field[] = []
-    /** How far each end’s sleeve seam turned, as far as the cap’s direction may go with it. */
-    const turns = { first: 0, last: 0 }
-    for (const end of part.ends) {
-      const outMm = move.outAt(end)
-      if (outMm === 0) continue
-      const beyond = edgeBeyond(piece, part.runs, end.which)
-      const run = end.which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
-      const forward = (end.which === 'last') !== run.reversed
-      const out = end.which === 'first' ? scale(onward, -1) : onward
-      const led = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
-      if (!led) return null
-      edges = led.edges
-      turns[end.which] = Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad))
-      const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
-      fields.push(fading(subtract(led.end, point), endMm, part.topMm ?? total - endMm))
-    }
+    const led = leadEnds(piece, was, now, part, path, onward, move.outAt)
+    if (!led) return null
+    const { edges, fields, turns } = led
     const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
     // The ends of a cap in several pieces lie above the underarm and stay: there the slide fades out along the cap.
     if (part.topMm !== null && move.slideMm !== 0 && !part.isWhole)

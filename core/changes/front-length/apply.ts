@@ -1,7 +1,7 @@
-import { line, scale } from '../../geometry'
-import { findPiece, grainDirection, shapeOf, type Garment } from '../../pattern'
+import { line, measureLength, scale } from '../../geometry'
+import { edgePath, findPiece, grainDirection, shapeOf, type Garment, type Shape } from '../../pattern'
 import { ok, type Result } from '../../result'
-import { limitToken } from '../../units'
+import { lengthToken, limitToken } from '../../units'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
@@ -9,9 +9,23 @@ import { changeFrontLength, type FrontDone } from './draw'
 import { heldByLength } from './held'
 import type { FrontLengthInputs } from './schema'
 
-function cautionsOf({ isNewDart }: FrontDone, { pieceId, amountMm }: FrontLengthInputs): Caution[] {
-  if (!isNewDart || amountMm === 0) return []
+function cautionsOf(
+  before: Shape,
+  { garment, isNewDart, isWrap, centreId }: FrontDone,
+  { pieceId, amountMm }: FrontLengthInputs,
+  sizeId: string,
+): Caution[] {
+  if (amountMm === 0) return []
+  const grewMm =
+    measureLength(edgePath(shapeOf(findPiece(garment, pieceId)!, sizeId), centreId)) - measureLength(edgePath(before, centreId))
+  const wrap: Caution = {
+    code: 'wrap-edge-grows',
+    pieceId,
+    message: `The edge of the wrap becomes ${lengthToken(Math.abs(grewMm))} ${grewMm > 0 ? 'longer' : 'shorter'}: what is sewn to it must follow. Look whether it gapes.`,
+  }
+  if (!isNewDart) return isWrap ? [wrap] : []
   return [
+    ...(isWrap ? [wrap] : []),
     {
       code: 'new-dart',
       pieceId,
@@ -37,7 +51,7 @@ export function applyFrontLength(garment: Garment, inputs: FrontLengthInputs, co
     ['reference-gone', 'no-dart', 'no-side', 'no-front'],
   )
   if (!done.ok) return done
-  const { cut, slid, atCentre, apex } = done.value
+  const { cut, slid, atCentre, apex, isWrap } = done.value
   const shape = shapeOf(piece!, context.sizeId)
   const drawnIn = garment.baseSizeId === context.sizeId
   return ok({
@@ -45,13 +59,13 @@ export function applyFrontLength(garment: Garment, inputs: FrontLengthInputs, co
     touched: touchedBy(garment, done.value.garment, [inputs.pieceId]),
     leftOut: [],
     held: heldByLength(garment, done.value, inputs, context.sizeId),
-    cautions: cautionsOf(done.value, inputs),
+    cautions: cautionsOf(shape, done.value, inputs, context.sizeId),
     folded: { pieceId: inputs.pieceId, dartId: done.value.dartId },
     moves: drawnIn
       ? [
           {
             pieceId: inputs.pieceId,
-            label: `cut from the centre to the apex and through the dart, slide what is below ${inputs.amountMm > 0 ? 'down' : 'up'}`,
+            label: `cut from the ${isWrap ? 'front edge' : 'centre'} to the apex and through the dart, slide what is below ${inputs.amountMm > 0 ? 'down' : 'up'}`,
             pin: null,
             cut: [line(atCentre, apex)],
             parts: [{ id: slid, outline: cut.parts[slid]!.outline }],

@@ -15,7 +15,7 @@ import {
 } from '../../geometry'
 import { apexOfFront, frontKind, sidePlace, type FrontKind } from '../../measure'
 import { angleFrom, drawLegsTo, drawTipBack, outwardOf, pressAnew, runsDown, tipBackMm, trueJoint } from '../../darts'
-import { cutPiece, moveParts, partOfPlace, type CutPiece } from '../../moves'
+import { cutPiece, easeIn, moveParts, partOfPlace, redrawMoved, type CutPiece } from '../../moves'
 import {
   dartFigures,
   dartIn,
@@ -24,6 +24,7 @@ import {
   grainDirection,
   shapeOf,
   type Dart,
+  type Edge,
   type Garment,
   type NotchPlace,
   type Piece,
@@ -45,12 +46,18 @@ export interface FrontDone {
   dartId: string
   isNewDart: boolean
   apex: Point
-  /** Where the cut meets the centre. */
+  /** The edge at which the cut begins: the centre, or the edge of a front that wraps over. */
+  centreId: string
+  isWrap: boolean
+  /** Where the cut meets it. */
   atCentre: Point
   cut: CutPiece
   /** The part that was slid along the grain. */
   slid: number
 }
+
+/** What was cut in the base size. */
+type BaseDrawn = Pick<FrontDone, 'cut' | 'slid' | 'centreId' | 'isWrap' | 'atCentre'>
 
 /** The one front of a garment that a length can be given to: none where it is in panels. */
 export const frontOf = (garment: Garment, pieceId: string): Exclude<FrontKind, { how: 'panels' }> | null => {
@@ -94,6 +101,37 @@ function trueSide(piece: Piece, shape: Shape, dart: Dart, at: Point): Shape {
   return drawLegsTo(piece, { ...shape, notches, edges }, dart, at)
 }
 
+/**
+ * The edge at the middle of a front that a line from the apex square across meets, and where along it: its centre; of a front that
+ * wraps over, the edge that crosses from the shoulder to the waist. null where there is none.
+ */
+function middleEdge(piece: Piece, shape: Shape, apex: Point): { edge: Edge; atMm: number } | null {
+  const inward = scale(outwardOf(piece, shape, apex), -1)
+  const isCentre = (e: Edge) => Boolean(e.fold) || e.role === 'centre-front'
+  const inOrder = [...piece.edges.filter(isCentre), ...piece.edges.filter((e) => !isCentre(e) && e.role === 'neck')]
+  for (const edge of inOrder) {
+    const atMm = placeOnRay(edgePath(shape, edge.id), apex, inward)
+    if (atMm !== null) return { edge, atMm }
+  }
+  return null
+}
+
+/** The edge of a wrap when what lies below it went down: by more and more along it, so that it runs as smoothly as it did. */
+function stretchWrap(piece: Piece, was: Shape, moved: Shape, edgeId: string, amountMm: number): Shape {
+  const path = edgePath(was, edgeId)
+  const down = grainDirection(was)
+  const total = measureLength(path)
+  const startsBelow = dot(subtract(path[0]!.from, path[path.length - 1]!.to), down) > 0
+  const drawn = redrawMoved(path, down, (mm) => amountMm * easeIn(startsBelow ? 1 - mm / total : mm / total))
+  const grown = measureLength(drawn) / total
+  const notches = Object.fromEntries(
+    piece.notches
+      .filter((n) => n.edgeId === edgeId)
+      .map((n) => [n.id, { ...was.notches[n.id]!, distanceMm: was.notches[n.id]!.distanceMm * grown }]),
+  )
+  return { ...moved, edges: { ...moved.edges, [edgeId]: drawn }, notches: { ...moved.notches, ...notches } }
+}
+
 /** One size: cut from the centre to the apex and through the dart, the lower part slid along the grain, the dart drawn anew. */
 function slideBelow(
   piece: Piece,
@@ -102,11 +140,10 @@ function slideBelow(
   apex: Point,
   backMm: number,
   amountMm: number,
-): Result<Pick<FrontDone, 'cut' | 'slid' | 'atCentre'> & { shape: Shape }> {
-  const centre = piece.edges.find((e) => e.fold) ?? piece.edges.find((e) => e.role === 'centre-front')!
+): Result<BaseDrawn & { shape: Shape }> {
   const down = grainDirection(shape)
-  const atMm = placeOnRay(edgePath(shape, centre.id), apex, scale(outwardOf(piece, shape, apex), -1))
-  if (atMm === null)
+  const middle = middleEdge(piece, shape, apex)
+  if (!middle)
     return refuse(
       'no-front',
       piece.name,
@@ -114,31 +151,35 @@ function slideBelow(
       'Take a wedge out of it, or put one in, below the neckline.',
     )
   const drawn = drawLegsTo(piece, shape, dart, apex)
-  const cut = cutPiece(piece, drawn, [{ from: { edgeId: centre.id, atMm }, through: [], to: { edgeId: dart.legs[1], atMm: 0 } }])
+  const cut = cutPiece(piece, drawn, [
+    { from: { edgeId: middle.edge.id, atMm: middle.atMm }, through: [], to: { edgeId: dart.legs[1], atMm: 0 } },
+  ])
   if (!cut.ok) return cut
   const below = runsDown(piece, drawn, dart) ? dart.legs[1] : dart.legs[0]
   const slid = partOfPlace(cut.value, below, measureLength(edgePath(drawn, below)) / 2)
   const by = slideBy(scale(down, amountMm))
-  const moved = moveParts(
+  const parts = moveParts(
     piece,
     drawn,
     cut.value,
     cut.value.parts.map((_, i) => (i === slid ? by : IDENTITY)),
   )
-  if (!moved.ok) return moved
-  const opened = dartFigures(piece, moved.value, dart)
+  if (!parts.ok) return parts
+  const isWrap = !middle.edge.fold && middle.edge.role === 'neck'
+  const moved = isWrap ? stretchWrap(piece, drawn, parts.value, middle.edge.id, amountMm) : parts.value
+  const opened = dartFigures(piece, moved, dart)
   const gap = dot(subtract(opened.second, opened.first), down)
   if ((runsDown(piece, drawn, dart) ? gap : -gap) < -EQUAL_MM)
     return refuse('amount-too-large', piece.name, 'its side dart has not so much to give.', 'Ask for less.')
   // The bust stays where it was below the shoulder.
   const points = Object.fromEntries(
-    Object.entries(moved.value.points).map(([id, p]) => [id, distance(shape.points[id]!, apex) <= SAME_POINT_MM ? apex : p]),
+    Object.entries(moved.points).map(([id, p]) => [id, distance(shape.points[id]!, apex) <= SAME_POINT_MM ? apex : p]),
   )
-  const toApex = drawLegsTo(piece, { ...moved.value, points, grain: shape.grain }, dart, apex)
+  const toApex = drawLegsTo(piece, { ...moved, points, grain: shape.grain }, dart, apex)
   const tipped = drawTipBack(piece, trueSide(piece, toApex, dart, apex), dart, apex, backMm)
   // Once more about the tip, where it is folded in the end: its angle there is larger.
   const even = trueSide(piece, tipped, dart, dartFigures(piece, tipped, dart).tip)
-  return ok({ shape: even, cut: cut.value, slid, atCentre: cut.value.slashes[0]!.from })
+  return ok({ shape: even, cut: cut.value, slid, centreId: middle.edge.id, isWrap, atCentre: cut.value.slashes[0]!.from })
 }
 
 /**
@@ -172,7 +213,7 @@ export function changeFrontLength(garment: Garment, { pieceId, amountMm }: Front
   const dart = dartIn(sided, dartId)
   const apexOf = (sizeId: string) => apexOfFront(front, sizeId).point
   let problem: Problem | null = null
-  let base: Pick<FrontDone, 'cut' | 'slid' | 'atCentre'> | null = null
+  let base: BaseDrawn | null = null
   const moved = mapShapes(prepared, piece.id, (p, shape, sizeId) => {
     const apex = apexOf(sizeId)
     const back = isNewDart ? tipBackMm('side') : distance(dartFigures(p, shape, dart).tip, apex)
@@ -188,7 +229,7 @@ export function changeFrontLength(garment: Garment, { pieceId, amountMm }: Front
   const evened = garment.sizes.reduce((g, size) => evenSides(prepared, g, size.id, { from: [size.id], alone: true }).garment, moved)
   const done = isNewDart ? pressAnew(evened, piece.id, dartId) : evened
   return ok({
-    ...(base as Pick<FrontDone, 'cut' | 'slid' | 'atCentre'>),
+    ...(base as BaseDrawn),
     garment: done,
     dartId,
     isNewDart,

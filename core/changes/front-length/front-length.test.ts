@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
 import { nestOf } from '../../../demo/nest'
 import { draftQuayDress } from '../../../demo/quay-dress'
-import { dot, measureLength } from '../../geometry'
+import { draftTunic } from '../../../demo/tunic'
+import { countInflections, dot, measureLength, tangentAt, turnRad, type Path } from '../../geometry'
 import { cornersAsSewn, DEFAULT_TOLERANCES, walkGarment } from '../../match'
 
 import { dartFigures, dartIn, edgePath, findPiece, grainDirection, shapeOf, type Garment, sideLength } from '../../pattern'
@@ -102,6 +103,35 @@ describe('the front alone, longer or shorter', () => {
       return Math.max(...centre.flatMap((s) => [dot(s.from, down), dot(s.to, down)])) - dot(waist, down)
     }
     expect(below(garment)).toBeCloseTo(below(blouse), 6)
+  })
+})
+
+describe('a front that wraps over', () => {
+  const tunic = draftTunic()
+  const neckOf = (garment: Garment) => {
+    const piece = findPiece(garment, 'front')!
+    return edgePath(shapeOf(piece, garment.baseSizeId), 'neck')
+  }
+  it('is cut from its edge, which runs on as smoothly as it did: its ends keep their directions, and it bends no other way', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -7, max: 35, noNaN: true }), (mm) => {
+        const { garment, held, cautions } = apply(tunic, 'front', mm)
+        expect(frontMm(garment) - frontMm(tunic)).toBeCloseTo(mm, 3)
+        expect(findPiece(garment, 'back')).toEqual(findPiece(tunic, 'back'))
+        expect(held.filter((h) => !h.held).map((h) => h.label)).toEqual([])
+        if (Math.abs(mm) > 1) expect(cautions.map((c) => c.code)).toContain('wrap-edge-grows')
+        const [was, is] = [neckOf(tunic), neckOf(garment)]
+        expect(countInflections(is)).toBeLessThanOrEqual(countInflections(was))
+        const ends = (path: Path) => [tangentAt(path[0]!, 0), tangentAt(path[path.length - 1]!, 1)]
+        ends(is).forEach((d, i) => expect(Math.abs(turnRad(ends(was)[i]!, d))).toBeLessThan(0.02))
+      }),
+      { numRuns: 20 },
+    )
+  })
+  it('gives no more than its side dart holds, and says how much that is', () => {
+    const refused = frontLength.apply(tunic, { pieceId: 'front', amountMm: -20 }, context)
+    expect(!refused.ok && refused.problem).toMatchObject({ code: 'amount-too-large' })
+    expect((!refused.ok && refused.problem.largestMm) as number).toBeLessThan(-5)
   })
 })
 

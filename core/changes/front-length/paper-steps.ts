@@ -12,7 +12,8 @@ import type { FrontLengthInputs } from './schema'
 export function lengthSteps({ before, inputs, applied, context, ruler }: StepInput<FrontLengthInputs>): PaperStep[] {
   const done = changeFrontLength(before, inputs)
   if (!done.ok) return []
-  const { apex, atCentre, dartId, isNewDart } = done.value
+  const { apex, atCentre, dartId, isNewDart, isWrap } = done.value
+  const middle = isWrap ? 'front edge' : 'centre'
   const piece = findPiece(before, inputs.pieceId)!
   const amount = formatLength(Math.abs(inputs.amountMm), ruler)
   const way = inputs.amountMm >= 0 ? 'down' : 'up'
@@ -22,11 +23,11 @@ export function lengthSteps({ before, inputs, applied, context, ruler }: StepInp
   const by = scale(grainDirection(shapeOf(piece, context.sizeId)), inputs.amountMm)
   return [
     {
-      text: `${piece.name}: rule from the centre square across to the apex (${formatLength(distance(atCentre, apex), ruler)}), and on ${through}.`,
+      text: `${piece.name}: rule from the ${middle} square across to the apex (${formatLength(distance(atCentre, apex), ruler)}), and on ${through}.`,
       drawing: { pieceId: piece.id, strokes: [outline, lineStroke(atCentre, apex, 'line')], labels: [{ at: apex, text: 'apex' }] },
     },
     {
-      text: `${piece.name}: cut along it. Slide the lower part ${way} the centre by ${amount}, the centre in one line and the grain straight; tape${inputs.amountMm >= 0 ? ' paper behind the gap' : ''}. The back is not changed.`,
+      text: `${piece.name}: cut along it. Slide the lower part ${way} the grain by ${amount}, ${isWrap ? 'and draw the front edge smoothly through from shoulder to waist' : 'the centre in one line and the grain straight'}; tape${inputs.amountMm >= 0 ? ' paper behind the gap' : ''}. The back is not changed.`,
       drawing: {
         pieceId: piece.id,
         strokes: [outline, result, lineStroke(atCentre, { x: atCentre.x + by.x, y: atCentre.y + by.y }, 'line')],
