@@ -224,7 +224,7 @@ describe('a plan that is laid over stops that are there', () => {
     const { work, session } = await opened('demo-blouse')
     const small = (await work.addChange(shorten(-60)))!
     await until(() => session.computedPlan?.stops.length === 1)
-    const asked = (amountMm: number) => [{ how: 'add' as const, beforeId: null, proposed: shorten(amountMm) }]
+    const asked = (amountMm: number) => [{ how: 'add' as const, beforeId: small, proposed: shorten(amountMm) }]
     expect(await session.lostBy(asked(-10))).toEqual([])
     // Shortened as far as works, the body has no room for another stop.
     const { inputs } = work.project!.plan[0]!
