@@ -269,7 +269,8 @@ export const usePlanSession = defineStore('plan-session', () => {
     const own = ++proposals
     proposed.value = null
     const list = await ask('no plan can be proposed', (worker, key, asked) => worker.propose(key, asked))
-    if (own === proposals) proposed.value = list ?? []
+    // What cannot be worked out is said, and is no plan: the one that is there stays.
+    if (own === proposals) proposed.value = list
   }
 
   async function compareWays(changeId: string | null): Promise<void> {

@@ -27,7 +27,10 @@ export interface Project {
 }
 
 /** All stops of a fit in their order: those for everybody, then its own. */
-export const stopsOf = ({ mends, plan }: Pick<Project, 'mends' | 'plan'>): Change[] => [...mends, ...plan]
+export const stopsOf = ({ mends, plan }: Pick<Project, 'mends' | 'plan'>): Change[] => [...mends.map(asMend), ...plan]
+
+/** What mends a draft for everybody is no longer set by the figures of the one body that asked for it. */
+const asMend = (stop: Change): Change => (stop.from === 'body' ? { ...stop, from: undefined } : stop)
 
 export const joinProject = (row: GarmentRow, fit: FitRow): Project => ({
   id: fit.id,

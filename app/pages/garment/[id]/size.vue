@@ -74,17 +74,20 @@ watch(
   { immediate: true },
 )
 /** The last list stays to be read while the next is worked out; it can be taken only when it is the newest. */
-const proposed = shallowRef<Proposed[]>([])
+const proposed = shallowRef<Proposed[] | null>(null)
 watch(
   () => session.proposed,
   (list) => list && (proposed.value = list),
   { immediate: true },
 )
+/** Nothing before a first list has come, nor without figures: a plan that is there is not to be taken out for want of an answer. */
 const plan = computed(() =>
-  layOnPlan(
-    proposed.value.map((p) => p.change),
-    work.stops,
-  ),
+  proposed.value && set.value
+    ? layOnPlan(
+        proposed.value.map((p) => p.change),
+        work.stops,
+      )
+    : [],
 )
 const missingStops = computed(() => plan.value.filter((l) => l.how !== 'there'))
 const chosenStops = computed(() => plan.value.filter((l, i) => l.how !== 'there' && !leftOut.value.has(keyOf(i))))
@@ -110,7 +113,7 @@ const lines = computed(() =>
           note: 'The figures do not ask for it any more.',
           cautions: [],
         }
-      : { laid, ...proposed.value[i]!.words, note: proposed.value[i]!.change.note, cautions: proposed.value[i]!.cautions },
+      : { laid, ...proposed.value![i]!.words, note: proposed.value![i]!.change.note, cautions: proposed.value![i]!.cautions },
   ),
 )
 const toggle = (i: number) => {
@@ -142,7 +145,7 @@ async function planAnotherFit() {
   const row = await db.garments.get(project.value.garmentId)
   const fit = work.fits.find((f) => f.id === work.fitId)
   if (!row || !fit) return sayFault('This garment or this fit was deleted in another tab. Look in the wardrobe.')
-  const wanted = proposed.value.filter((_, i) => !leftOut.value.has(keyOf(i))).map((p) => p.change)
+  const wanted = (proposed.value ?? []).filter((_, i) => !leftOut.value.has(keyOf(i))).map((p) => p.change)
   const { plan: stops } = planWith(layOnPlan(wanted, []), [], () => crypto.randomUUID())
   const id = await wardrobe.beginFit(row, project.value.wearerId, 'from the figures', { ...fit, plan: stops })
   if (id === null) return
