@@ -121,7 +121,15 @@ const toggle = (i: number) => {
   leftOut.value = leftOut.value.has(key) ? new Set([...leftOut.value].filter((k) => k !== key)) : new Set([...leftOut.value, key])
 }
 watch(proposed, () => (leftOut.value = new Set()))
-async function addPlan() {
+/** The plan that is being taken: whoever goes on to another station meanwhile waits for it, or sees what stands in its way. */
+let taking: Promise<void> | null = null
+const addPlan = () => (taking = tryPlan().finally(() => (taking = null)))
+onBeforeRouteLeave(async () => {
+  if (!taking) return
+  await taking
+  return inTheWay.value === null
+})
+async function tryPlan() {
   const lost = await session.lostBy(chosenStops.value)
   if (!lost) return
   if (lost.length > 0) inTheWay.value = lost
