@@ -139,7 +139,8 @@ describe('the garment that is open', () => {
     session.trouble = null
     await session.propose()
     expect(session.trouble!.sentence).toBe('no plan can be proposed: it has ended')
-    expect(session.proposed).toEqual([])
+    // No answer is no empty plan: what is there would be taken out by it.
+    expect(session.proposed).toBeNull()
     expect(await session.paperSteps('in')).toBeNull()
     // The plan is worked out first, and that names the stop.
     expect(session.trouble!.stopId).toBe(id)
