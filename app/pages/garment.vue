@@ -12,12 +12,13 @@ watch(
   ([id, fit]) => typeof id === 'string' && work.open(id, typeof fit === 'string' ? fit : null),
   { immediate: true },
 )
-// The open fit stands in the address: it stays open here when another one is worked on elsewhere.
+// The open fit stands in the address: it stays open here when another one is worked on elsewhere. The address is asked of the router:
+// what this page was last drawn for may be older, and an address written for the same place takes back a click on another station.
 watch(
   () => work.project,
   (project) => {
-    if (project && route.params.id === project.garmentId && route.query.fit === undefined)
-      void router.replace({ query: { ...route.query, fit: project.id } })
+    const { params, query } = router.currentRoute.value
+    if (project && params.id === project.garmentId && query.fit === undefined) void router.replace({ query: { ...query, fit: project.id } })
   },
   { immediate: true },
 )
