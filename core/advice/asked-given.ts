@@ -3,7 +3,7 @@ import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { bodyLengths, isTooTight, makeWorksheet, otherMeasures, tooTightWords } from '../size'
-import { lengthToken } from '../units'
+import { capital, lengthToken } from '../units'
 import { LEFT_OVER } from './plan-sizes'
 
 /** A zone or a length that the body asks for, what the pieces give, and what is left over. */
@@ -85,7 +85,7 @@ export function askedGiven(
       ...mm,
       leftMm,
       by,
-      reason: isTight ? `S${tooTightWords(mm.bodyMm - mm.givenMm).slice(1)}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null,
+      reason: isTight ? `${capital(tooTightWords(mm.bodyMm - mm.givenMm))}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null,
     }
   }
   const mmOf = (garment: Garment, zone: Parameters<typeof finishedMm>[1]) =>

@@ -39,6 +39,8 @@ export interface WalkedCorner {
   where: string
   /** What the edge that runs on is called: a hem, an armhole. */
   edgeName: string
+  /** What it runs through, in words that go on from its name: “across the side seam”. */
+  through: string
   /** The two edges that run through; one alone where it meets its own mirror image at a fold. */
   arms: CornerArm[]
   /** Turn of the sewn outline where it runs through, deg; 0 is smooth. */

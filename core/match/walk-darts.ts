@@ -52,6 +52,7 @@ export function walkDarts(garment: Garment, sizeId: string, t: Tolerances): Walk
           id: `${piece.id}:${dart.id}`,
           where: `${piece.name}, ${d.before.name} across the closed dart`,
           edgeName: nameWhereItRuns(d.before),
+          through: `across the closed ${dart.name}, ${piece.name}`,
           arms: [
             { pieceId: piece.id, edgeId: d.before.id, atStart: false },
             { pieceId: piece.id, edgeId: d.after.id, atStart: true },
@@ -87,6 +88,7 @@ export function walkFolds(garment: Garment, sizeId: string, t: Tolerances): Walk
               id: `${piece.id}:${fold.id}:${corner.id}`,
               where: `${piece.name}, ${edge.name} at the fold`,
               edgeName: nameWhereItRuns(edge),
+              through: `at the fold, ${piece.name}`,
               arms: [{ pieceId: piece.id, edgeId: edge.id, atStart }],
               turnDeg,
               designed,

@@ -63,6 +63,7 @@ function walkCorners(garment: Garment, seam: Seam, sizeId: string, t: Tolerances
         id: `${seam.id}:${end}`,
         where: `${a.label} to ${b.label}`,
         edgeName: a.edgeName,
+        through: `across the ${seam.name}`,
         arms: [a.arm, b.arm],
         turnDeg,
         designed,

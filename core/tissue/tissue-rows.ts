@@ -2,7 +2,7 @@ import type { AskedGiven } from '../advice'
 import { figureMm, type MeasureSet } from '../body'
 import { finishedMm, findZones, levelOfCorner } from '../measure'
 import { cornersBetween, shapeOf, type Garment } from '../pattern'
-import { lengthToken } from '../units'
+import { capital, lengthToken } from '../units'
 import { hangPieces, type View } from './hang-pieces'
 
 /** One thing to look at, from the top down. */
@@ -56,8 +56,6 @@ const NAMES: Record<string, string> = {
   'waist-to-hem-side': 'Hem, side',
   'waist-to-hem-front': 'Hem, centre front',
 }
-
-const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1)
 
 function rowOf(given: AskedGiven, view: View): TissueRow {
   const offMm = given.askedMm === null ? null : given.givenMm - given.askedMm

@@ -1,5 +1,6 @@
 export * from './types'
 export { DEG } from './angle'
+export { capital } from './capital'
 export { parseLength, plainText } from './parse-length'
 export { differenceOnRuler, formatFigure, markMm, onRuler, RULERS, unitsOf, type Ruler } from './ruler'
 export { formatDifference } from './format-difference'

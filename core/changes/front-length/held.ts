@@ -9,8 +9,8 @@ import type { FrontDone } from './draw'
 import type { FrontLengthInputs } from './schema'
 
 /**
- * The front has grown by what was asked, down its middle: its centre edge, or, where it wraps over, from the neck point to the lower
- * edge. Every edge above, the side with its dart closed and what is sewn to it stay; the edge of a wrap grows with the front.
+ * The front has grown by what was asked, down its middle: its centre edge, or, where it wraps over, the edge that crosses it,
+ * measured down the grain. Every edge above, the side with its dart closed and what is sewn to it stay; the edge of a wrap grows with the front.
  */
 export function heldByLength(
   before: Garment,

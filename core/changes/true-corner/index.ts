@@ -69,7 +69,8 @@ export const trueCorner = defineChange({
   ],
   describe(garment, inputs) {
     const corner = findCorner(garment, inputs.cornerId, garment.baseSizeId)
-    return { title: corner ? `True ${corner.where}` : 'True a corner', amountMm: inputs.reachMm }
+    // How far to each side it is drawn anew: nothing grows by that.
+    return { isPlace: true, title: corner ? `True the ${corner.edgeName} ${corner.through}` : 'True a corner', amountMm: inputs.reachMm }
   },
   apply: applyTrueCorner,
   handles(_garment, inputs, applied, context): Handle[] {

@@ -37,12 +37,12 @@ const EDGES: readonly Concept[] = [
 export function readTrueCorner(wish: Wish, garment: Garment, context: ChangeContext): Reading<TrueCornerInputs>[] {
   if (!says(wish, 'true')) return []
   const all = cornersAsSewn(walkGarment(garment, context.sizeId, context.tolerances))
-  const exact = all.filter((c) => isNamed(wish, c.where))
-  // A corner in a seam is called by the two edges that meet there, and by the seam too.
-  const seamOf = (c: WalkedCorner) => garment.seams.find((seam) => c.id.startsWith(`${seam.id}:`))?.name ?? ''
+  // A corner is called by the edge that runs on and what it runs through, and by the two edges that meet there.
+  const nameOf = (c: WalkedCorner) => `${c.edgeName} ${c.through}`
+  const exact = all.filter((c) => isNamed(wish, c.where) || isNamed(wish, nameOf(c)))
   const words = (text: string) => new Set((text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((w) => w !== 'the' && w !== 'and'))
   const asked = [...words(wish.text)]
-  const score = (c: WalkedCorner) => asked.filter((w) => words(`${c.where} ${seamOf(c)}`).has(w)).length
+  const score = (c: WalkedCorner) => asked.filter((w) => words(`${c.where} ${nameOf(c)}`).has(w)).length
   const most = Math.max(0, ...all.map(score))
   const near = most === 0 ? all : all.filter((c) => score(c) === most)
   const meant = exact.length > 0 ? exact : near

@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { countFaults, faultWords, thingOf, type Mend } from '~~/core/advice'
 import { cornersAsSewn, type WalkedSeam } from '~~/core/match'
 import { tooTightWords } from '~~/core/size'
-import { writeLengths } from '~~/core/units'
+import { capital, writeLengths } from '~~/core/units'
 import { sayDone } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { usePlanSession } from '~/stores/plan-session'
@@ -36,7 +36,6 @@ function thing(id: string, name: string): Thing {
   return { id, name, verdict, worst: Math.max(0, ...own.map((f) => f.size)) }
 }
 const worstFirst = (things: Thing[]) => [...things].sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.worst - a.worst)
-const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1)
 
 const seams = computed(() => new Map(done.value.walked.seams.map((s) => [thingOf.seam(s), s] as const)))
 /** Edges that run on through seams, folds and closed darts, with every corner that they could turn there. */
