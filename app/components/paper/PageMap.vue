@@ -4,6 +4,7 @@ import { roomiestPoint } from '~~/core/cloth'
 import { toPathData } from '~~/core/formats'
 import { flattenPath } from '~~/core/geometry'
 import type { Sheet, Tiling } from '~~/core/paper'
+import { clearPlaces } from './clear-places'
 
 /** The pages of a sheet with what lies on each; a click takes one out of print, or back in. */
 const props = defineProps<{ sheet: Sheet; tiling: Tiling }>()
@@ -12,7 +13,15 @@ const left = defineModel<string[]>('left', { required: true })
 const used = computed(() => props.tiling.pages.filter((p) => !p.empty))
 /** What the name of a page takes at its top, mm. */
 const LABEL_MM = 44
-/** Names stand where a piece has much room, beside its darts, and below the names of the pages. */
+/** Names of pages stand in the top row of their page, where no line runs through them. */
+const pageNames = computed(() =>
+  clearPlaces(
+    used.value.map((p) => ({ ...p, width: props.tiling.windowWidthMm })),
+    props.sheet.pieces.flatMap((p) => [p.cutLine, p.seamLine]).map((line) => flattenPath(line, 2)),
+    { width: 54, height: LABEL_MM },
+  ),
+)
+/** Names of pieces stand where a piece has much room, beside its darts, and below the names of the pages. */
 const names = computed(() =>
   props.sheet.pieces.map((p) => {
     const { x, y } = roomiestPoint(flattenPath(p.seamLine, 2))
@@ -76,7 +85,7 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
       </text>
     </g>
     <g
-      v-for="p in used"
+      v-for="(p, n) in used"
       :key="`t${p.name}`"
       role="checkbox"
       :aria-checked="!left.includes(p.name)"
@@ -89,7 +98,7 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
     >
       <rect :x="p.x + 1" :y="p.y + 1" :width="tiling.windowWidthMm - 12" :height="tiling.windowHeightMm - 12" fill="transparent" />
       <text
-        :x="p.x + 8"
+        :x="pageNames[n]! + 8"
         :y="p.y + 34"
         font-size="30"
         font-weight="650"

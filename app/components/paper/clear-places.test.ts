@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest'
+import { clearPlaces } from './clear-places'
+
+const words = { width: 40, height: 30 }
+const page = { x: 100, y: 50, width: 240 }
+const upright = (x: number) => [
+  { x, y: 0 },
+  { x, y: 200 },
+]
+
+describe('the names of pages on the map', () => {
+  it('stand at the left of a page that is free', () => {
+    expect(clearPlaces([page], [upright(300)], words)).toEqual([100])
+  })
+
+  it('go along the top to where no line runs', () => {
+    expect(clearPlaces([page], [upright(120)], words)).toEqual([150])
+    expect(clearPlaces([page], [upright(120), upright(160)], words)).toEqual([200])
+  })
+
+  it('leave lines below them alone, and stay at the left where there is no room', () => {
+    const below = [
+      { x: 90, y: 90 },
+      { x: 400, y: 90 },
+    ]
+    const through = below.map(({ x }) => ({ x, y: 60 }))
+    expect(clearPlaces([page], [below], words)).toEqual([100])
+    expect(clearPlaces([page], [through], words)).toEqual([100])
+  })
+})
