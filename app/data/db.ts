@@ -171,6 +171,12 @@ export class TidalSeamDb extends Dexie {
     this.version(8).stores({ made: 'id, garmentId, wearerId' })
     // Version 9: garments are listed by name and label without reading their pieces.
     this.version(9).stores({ garments: 'id, updatedAt, [name+updatedAt], *labels' })
+    // Version 10: of an outline in the tray it is kept how each thing is known, and no longer the sentences about it.
+    this.version(10).upgrade(async (tx) => {
+      const { withoutDoubts } = await oldRows()
+      for (const table of [tx.table('tray').toCollection(), tx.table('acts').where({ scope: 'tray' })])
+        await table.modify((row: unknown, ref: { value: unknown }) => void (ref.value = withoutDoubts(row)))
+    })
   }
 }
 

@@ -7,3 +7,4 @@ export {
   wearerToVersion4,
 } from '~~/core/formats/migrations'
 export { actToVersion6 } from './act-migration'
+export { withoutDoubts } from './tray-migration'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ASIDE_KINDS, GRID_WAYS, LAYER_ROLES } from '~~/core/import'
+import { ASIDE_KINDS, GRID_WAYS, LAYER_ROLES, READ_THINGS, READ_WAYS } from '~~/core/import'
 import { KnownSchema } from '~~/core/photograph'
 import { EdgeRoleSchema, Id, PathSchema, PieceKindSchema, PointSchema } from '~~/core/pattern'
 
@@ -14,7 +14,9 @@ const EdgesSchema = z.array(
     allowanceMm: Mm.min(0).max(200),
   }),
 )
-const LinesSchema = z.array(z.strictObject({ name: z.string(), path: PathSchema, role: z.enum(['dart', 'pleat']).optional() }))
+const LinesSchema = z.array(
+  z.strictObject({ name: z.string(), path: PathSchema, role: z.enum(['dart', 'pleat']).optional(), isOut: z.boolean().optional() }),
+)
 
 /** What a person has settled so far about an outline on its way in (see PieceDraft), and what still stands in the way. */
 const TrayPieceSchema = z.strictObject({
@@ -22,8 +24,8 @@ const TrayPieceSchema = z.strictObject({
   /** Taken for no piece: left out unless it is taken back. */
   aside: z.enum(ASIDE_KINDS).optional(),
   trouble: z.strictObject({ code: z.enum(['open', 'crosses', 'too-fine']), at: PointSchema, gapMm: Mm.optional() }).nullable(),
-  /** What was guessed about it, and may be otherwise. */
-  doubts: z.array(z.string()).optional(),
+  /** How it is known what it is: what was guessed may be otherwise. */
+  readings: z.partialRecord(z.enum(READ_THINGS), z.enum(READ_WAYS)).optional(),
   /** The piece of which it is a second drawing, as it is or turned over. */
   twin: z.strictObject({ id: Id, turned: z.boolean() }).optional(),
   /** Edges and lines as they were drawn, where lines were taken for darts. */
@@ -39,7 +41,9 @@ const TrayPieceSchema = z.strictObject({
     grain: z.strictObject({ from: PointSchema, to: PointSchema }).nullable(),
     notches: z.array(PointSchema),
     lines: LinesSchema,
-    points: z.array(z.strictObject({ name: z.string(), role: z.enum(['apex', 'other']), at: PointSchema })).optional(),
+    points: z
+      .array(z.strictObject({ name: z.string(), role: z.enum(['apex', 'other']), at: PointSchema, isOut: z.boolean().optional() }))
+      .optional(),
     sizeName: z.string(),
     sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
     cup: z.string().max(20).optional(),

@@ -123,6 +123,37 @@ describe('the import tray', () => {
     expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
   })
 
+  it('takes a line within a piece out of it and back in, and holds for sure what a person said', async () => {
+    const tray = useTray()
+    await settled(() => expect(tray.ready).toBe(true))
+    await tray.takeFile(
+      'pocket.svg',
+      bytesOf(`<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="400mm" viewBox="0 0 400 400">
+        <g fill="none" stroke="#000"><path d="M20 20h250v320H20Z"/><path d="M60 60V300" id="grain"/><path d="M90 150h120" id="pocket"/></g></svg>`),
+    )
+    await settled(() => expect(tray.drawing).not.toBeNull())
+    await tray.confirmScale(1)
+    await settled(() => expect(tray.state.pieces).toHaveLength(1))
+    const { id } = chosen(tray, 0)
+    expect(tray.state.pieces[0]!.readings).toEqual({ name: 'guessed', count: 'guessed', grain: 'drawn', allowance: 'guessed' })
+    await tray.editDraft(id, 'name', { name: 'Pocket' })
+    await tray.editDraft(id, 'mirrored', { mirrored: true })
+    await tray.sayRight(id, 'allowance')
+    await settled(() =>
+      expect(tray.state.pieces[0]!.readings).toEqual({ name: 'yours', count: 'yours', grain: 'drawn', allowance: 'yours' }),
+    )
+    chosen(tray, 0).edges.forEach((_, i) => void tray.editEdge(id, i, 'plain', { isPlain: true }))
+    const linesBuilt = () => tray.whole.pieces[0]?.lines.map((l) => l.name)
+    await settled(() => expect(linesBuilt()).toEqual(['pocket']))
+    await tray.flipWithin(id, 'lines', 0)
+    await settled(() => expect(linesBuilt()).toEqual([]))
+    await tray.flipWithin(id, 'lines', 0)
+    await settled(() => expect(linesBuilt()).toEqual(['pocket']))
+    await tray.flipTaken(id)
+    await settled(() => expect(tray.readyCount).toBe(0))
+    expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
+  })
+
   it('gives all pieces the allowances of one: by the names of edges, else as most are; folds keep theirs', async () => {
     const tray = await taken()
     const [first, second] = [chosen(tray, 0), chosen(tray, 1)]

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { emptyFit, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { ASIDES, downOf, nameEdges, isUnnamed, uprightEdges, type PieceDraft } from '~~/core/import'
+import { ASIDES, downOf, nameEdges, isUnnamed, thingsSaid, uprightEdges, type PieceDraft, type ReadThing } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
@@ -51,11 +51,11 @@ export const useTray = defineStore('tray', () => {
   async function confirmScale(times: number): Promise<Problem | null> {
     const drafts = await file.findPieces(times)
     if (!drafts.ok) return drafts.problem
-    const pieces = drafts.value.map(({ draft, trouble, aside, doubts, twin, asDrawn }): TrayPiece => ({
+    const pieces = drafts.value.map(({ draft, trouble, aside, readings, twin, asDrawn }): TrayPiece => ({
       taken: !aside,
       ...(aside ? { aside } : {}),
       trouble,
-      ...(doubts.length > 0 ? { doubts } : {}),
+      readings,
       ...(twin ? { twin } : {}),
       ...(asDrawn ? { asDrawn } : {}),
       draft,
@@ -72,8 +72,30 @@ export const useTray = defineStore('tray', () => {
       const piece = tray.pieces.find((p) => p.draft.id === id)
       if (piece) change(piece)
     })
+  /** What a person settles is known from then on. */
+  function settled(piece: TrayPiece, change: object) {
+    for (const thing of thingsSaid(Object.keys(change))) piece.readings = { ...piece.readings, [thing]: 'yours' }
+  }
   const editDraft = (id: string, label: string, change: Partial<PieceDraft>) =>
-    edit(id, label, (p) => void Object.assign(p.draft, plain(change)))
+    edit(id, label, (p) => {
+      Object.assign(p.draft, plain(change))
+      settled(p, change)
+    })
+  /** What was guessed is right. */
+  const sayRight = (id: string, thing: ReadThing) =>
+    edit(id, 'it is right', (p) => {
+      p.readings = { ...p.readings, [thing]: 'yours' }
+      if (thing === 'darts') delete p.asDrawn
+    })
+  /** A line or a place that is drawn within a piece is taken out of it, or back in. */
+  const flipWithin = (id: string, part: 'lines' | 'points', index: number) =>
+    edit(id, 'take in or out', ({ draft }) => {
+      const one = draft[part]?.[index]
+      if (one?.isOut) delete one.isOut
+      else if (one) one.isOut = true
+    })
+  /** An outline is a piece from now on, or is none. */
+  const flipTaken = (id: string) => edit(id, 'take or leave out', (p) => void (p.taken = !p.taken))
 
   function setKind(id: string, kind: PieceKind) {
     return edit(id, 'kind of piece', ({ draft }) => {
@@ -85,7 +107,10 @@ export const useTray = defineStore('tray', () => {
   }
 
   const editEdge = (id: string, index: number, label: string, change: Partial<PieceDraft['edges'][number]>) =>
-    edit(id, label, (p) => void Object.assign(p.draft.edges[index]!, change))
+    edit(id, label, (p) => {
+      Object.assign(p.draft.edges[index]!, change)
+      settled(p, change)
+    })
 
   /** An edge and the one after it become one: their corner was none. */
   const joinEdges = (id: string, index: number) =>
@@ -219,7 +244,7 @@ export const useTray = defineStore('tray', () => {
       if (!p.asDrawn) return
       Object.assign(p.draft, p.asDrawn)
       delete p.asDrawn
-      p.doubts = p.doubts?.filter((d) => !d.includes('taken for darts'))
+      delete p.readings?.darts
     })
   const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role, isPlain: role === 'other' })
   /** All edges of a piece without a name are edges without one: a pocket’s, a facing’s. */
@@ -236,7 +261,6 @@ export const useTray = defineStore('tray', () => {
       if (second.twin.turned) first.draft.mirrored = true
       first.taken = true
       second.taken = false
-      second.doubts = second.doubts?.filter((d) => !d.startsWith('it is drawn twice'))
       delete second.twin
     })
 
@@ -251,8 +275,10 @@ export const useTray = defineStore('tray', () => {
         (a, b) => (widths.filter((w) => w === b).length > widths.filter((w) => w === a).length ? b : a),
         widths[0] ?? 0,
       )
-      for (const { draft } of tray.pieces) {
+      for (const piece of tray.pieces) {
+        const { draft } = piece
         draft.allowanceIncluded = from.allowanceIncluded
+        settled(piece, { allowanceIncluded: true })
         if (draft.id !== id)
           draft.edges.forEach((e) => {
             const alike = e.role === 'other' ? undefined : sewn.find((o) => o.role === e.role)
@@ -280,6 +306,9 @@ export const useTray = defineStore('tray', () => {
     confirmScale,
     edit,
     editDraft,
+    sayRight,
+    flipWithin,
+    flipTaken,
     editEdge,
     setRole,
     setKind,

@@ -25,10 +25,10 @@ export interface PieceDraft {
   allowanceIncluded: boolean
   grain: { from: Point; to: Point } | null
   notches: Point[]
-  /** With a role where it is known to be a fold of the cloth (see find-folds). */
-  lines: { name: string; path: Path; role?: 'dart' | 'pleat' }[]
+  /** With a role where it is known to be a fold of the cloth (see find-folds). What a person took out stays here, and is not built. */
+  lines: { name: string; path: Path; role?: 'dart' | 'pleat'; isOut?: boolean }[]
   /** Places that are marked within it: drill holes, buttons, the bust point. */
-  points?: { name: string; role: 'apex' | 'other'; at: Point }[]
+  points?: { name: string; role: 'apex' | 'other'; at: Point; isOut?: boolean }[]
   /** What the size of these edges is called; empty when there is one size only. */
   sizeName: string
   /** The same outline in other sizes, with corners that were paired by hand: corner index to mm along it. */
@@ -166,7 +166,8 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
       near.lengthMm <= total / 2 ? { from: 'start', distanceMm: near.lengthMm } : { from: 'end', distanceMm: total - near.lengthMm }
     return [{ id, name: `notch ${i + 1} on the ${edges[near.k]!.name}`, edgeId: edges[near.k]!.id }]
   })
-  const points = draft.points ?? []
+  const points = (draft.points ?? []).filter((p) => !p.isOut)
+  const lines = draft.lines.filter((l) => !l.isOut)
   return ok({
     id: draft.id,
     name: draft.name,
@@ -176,7 +177,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     corners,
     notches,
     darts,
-    lines: draft.lines.map((l, i) => ({
+    lines: lines.map((l, i) => ({
       id: `line-${i + 1}`,
       name: l.name.slice(0, 120),
       role: l.role ?? (/short|lengthen/i.test(l.name) ? ('shorten' as const) : ('other' as const)),
@@ -186,7 +187,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
       [sizeId]: {
         edges: Object.fromEntries(edges.map((e, i) => [e.id, seamPaths.value[i]!])),
         notches: places,
-        lines: Object.fromEntries(draft.lines.map((l, i) => [`line-${i + 1}`, l.path])),
+        lines: Object.fromEntries(lines.map((l, i) => [`line-${i + 1}`, l.path])),
         points: Object.fromEntries(points.map((p, i) => [`point-${i + 1}`, p.at])),
         grain: draft.grain,
       },

@@ -49,7 +49,7 @@ const endsOf = (path: Path): [Point, Point] => [path[0]!.from, path[path.length 
 
 /** Every fold that the inner lines of a draft may mean, one after another: who needs the first alone looks no further. */
 export function* findFolds(draft: PieceDraft): Generator<Fold> {
-  const open = draft.lines.flatMap((l, i): Drawn[] => (l.role ? [] : [{ i, path: l.path, root: rooted(draft, l.path) }]))
+  const open = draft.lines.flatMap((l, i): Drawn[] => (l.role || l.isOut ? [] : [{ i, path: l.path, root: rooted(draft, l.path) }]))
   // A nest's other sizes have no mouths of their own: its edges are not parted.
   if (draft.sizes.length === 0)
     for (const [k, a] of open.entries()) {

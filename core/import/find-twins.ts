@@ -8,6 +8,10 @@ export interface Twin {
   turned: boolean
 }
 
+/** That a piece is a second drawing of the one of this name, without a full stop. */
+export const sayTwin = (name: string, { turned }: Twin): string =>
+  `it is drawn twice: “${name}” is the same${turned ? ', turned over' : ''}`
+
 /** Two drawings of one piece differ by no more than this, mm, and their areas by no more than this part. */
 const SAME_MM = 0.6
 const SAME_PART = 0.002

@@ -9,9 +9,10 @@ import type { PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { likelyFold } from './likely-fold'
-import { findTwins, type Twin } from './find-twins'
+import { findTwins, sayTwin, type Twin } from './find-twins'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { readMarks, type ReadMarks } from './read-marks'
+import { sayGuesses, type Readings } from './readings'
 import { splitEdges } from './split-edges'
 import { takeFold } from './take-fold'
 import { downOf, pointedDown, uprightEdges } from './which-way-down'
@@ -21,6 +22,8 @@ export interface Draft {
   draft: PieceDraft
   trouble: { code: 'open' | 'crosses' | 'too-fine'; at: Point; gapMm?: number } | null
   aside: FoundOutline['aside']
+  /** How it is known what it is. */
+  readings: Readings
   /** What was guessed and may be otherwise, each as a sentence without its full stop. */
   doubts: string[]
   /** The piece of which it is a second drawing. */
@@ -28,6 +31,9 @@ export interface Draft {
   /** Edges and lines as they were drawn, where lines in it were taken for darts. */
   asDrawn: Pick<PieceDraft, 'edges' | 'lines'> | null
 }
+
+/** What an outline is called on which nothing is written. */
+const NAMELESS = /^Piece \d+$/
 
 const DOWN: Point = { x: 0, y: 1 }
 const DEFAULT_ALLOWANCE_MM = 10
@@ -86,12 +92,13 @@ function draftOf(outline: FoundOutline): Draft {
   const draft = isTooFine ? plain : takeDarts(plain)
   const trouble = isTooFine ? { code: 'too-fine' as const, at: outline.path[0]!.from } : outline.trouble
   const hasDarts = draft !== plain
-  const doubts = [...doubtsOf(outline, marks, foldEdge), ...(hasDarts ? ['lines in it that meet in a tip are taken for darts'] : [])]
+  const readings = { ...readingsOf(outline, marks, foldEdge), ...(hasDarts ? { darts: 'guessed' as const } : {}) }
   return {
     draft,
     trouble,
     aside: outline.aside,
-    doubts: outline.aside || trouble ? [] : doubts,
+    readings,
+    doubts: outline.aside || trouble ? [] : sayGuesses(draft, readings),
     twin: null,
     asDrawn: hasDarts ? { edges: plain.edges, lines: plain.lines } : null,
   }
@@ -122,22 +129,25 @@ function withTwins(drafts: readonly Draft[]): Draft[] {
   return drafts.map((d) => {
     const twin = twins.get(d.draft.id) ?? null
     const first = drafts.find((o) => o.draft.id === twin?.id)
-    const doubt = first && `it is drawn twice: “${first.draft.name}” is the same${twin!.turned ? ', turned over' : ''}`
-    return { ...d, twin, doubts: doubt ? [doubt, ...d.doubts] : d.doubts }
+    return { ...d, twin, doubts: first && twin ? [sayTwin(first.draft.name, twin), ...d.doubts] : d.doubts }
   })
 }
 
-/** What nothing in the file says for certain. */
-function doubtsOf({ words, name, called, allowance }: FoundOutline, marks: ReadMarks, foldEdge: number | null): string[] {
-  const doubts: string[] = []
-  if (/^Piece \d+$/.test(name)) doubts.push('no name is written on it')
-  if (words.count === null) doubts.push('how many are cut is not written on it')
-  if (called === null && allowance.included === null)
-    doubts.push('whether the seam allowance is within its outline is not written: it is taken to be')
-  if (marks.grain && !marks.isGrainSure) doubts.push('the grain is the straight line in it that lies best: nothing calls it that')
-  if (words.onFold && foldEdge === null) doubts.push('it is said to lie on the fold, and no straight edge of it can')
-  else if (words.onFold && marks.foldEdge === null) doubts.push('which edge lies on the fold is not marked')
-  return doubts
+/** How each thing came to be known: by words, by marks, or by a guess. */
+function readingsOf(
+  { words, name, called, cutLine, allowance, sizeName }: FoundOutline,
+  marks: ReadMarks,
+  foldEdge: number | null,
+): Readings {
+  const isSized = sizeName !== '' || words.size !== null
+  return {
+    name: NAMELESS.test(name) ? 'guessed' : 'written',
+    count: words.count === null ? 'guessed' : 'written',
+    ...(isSized ? { size: 'written' } : {}),
+    ...(foldEdge !== null || words.onFold ? { fold: marks.foldEdge === null ? 'guessed' : 'drawn' } : {}),
+    ...(marks.grain ? { grain: marks.isGrainSure ? 'drawn' : 'guessed' } : {}),
+    allowance: cutLine ? 'drawn' : called === null && allowance.included === null ? 'guessed' : 'written',
+  }
 }
 
 /** Is the room for seams within the outline? As the file calls the line, else as words say; else it is. */

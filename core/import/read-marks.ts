@@ -15,7 +15,7 @@ const SAME_NOTCH_MM = 16
 
 export interface ReadMarks {
   grain: { from: Point; to: Point } | null
-  /** The grain is named, has arrow heads, or its word beside it. */
+  /** The grain is named, has arrow heads, or its word beside it; or a bracket marks the fold along it. */
   isGrainSure: boolean
   /** Points on the outline, mm, where a notch mark touches it. */
   notches: Point[]
@@ -58,7 +58,7 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
   return {
     // A fold lies along the grain: its bracket says where the grain runs, where nothing else does.
     grain: grain ? { from: grain.from, to: grain.to } : (bracket?.along ?? null),
-    isGrainSure: grain?.sure ?? false,
+    isGrainSure: grain ? grain.sure : bracket !== null,
     // Where both lines are drawn, a notch is a place of the seam line.
     notches: [...notches.places, ...outline.cutNotches.filter((c) => notches.places.every((p) => distance(p, c) > SAME_NOTCH_MM))].map(
       (p) => nearestPlace(path, p).point,

@@ -110,7 +110,7 @@ describe('darts', () => {
     await (await app.driver().findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await press('confirm-scale')
     const edgeCount = async () => (await app.driver().findElements(By.css('g[data-test^="edge-"]'))).length
-    expect(await textOf('doubts')).toContain('taken for darts')
+    expect(await textOf('readings')).toContain('taken for darts')
     const withDart = await edgeCount()
     await press('leave-darts')
     await soon('lines again', async () => (await edgeCount()) < withDart)

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { CircleAlert, CircleCheck, SquareDashed } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
 import { ASIDES, isUnnamed } from '~~/core/import'
@@ -12,14 +11,16 @@ import { useTray } from '~/stores/tray'
 const tray = useTray()
 const prefs = usePrefs()
 const edge = ref(0)
-const mode = ref<'edges' | 'notches' | 'corners' | 'pair'>('edges')
+const mode = ref<'sheet' | 'edges' | 'notches' | 'corners' | 'within' | 'pair'>('edges')
 /** The corner whose place on another size is being shown. */
 const pairing = ref<{ sizeName: string; corner: number } | null>(null)
 
 const MODES = [
+  { value: 'sheet', label: 'Whole sheet' },
   { value: 'edges', label: 'Name edges' },
   { value: 'notches', label: 'Set notches' },
   { value: 'corners', label: 'Set corners' },
+  { value: 'within', label: 'Lines within' },
 ] as const
 const KINDS = PIECE_KINDS.map((value) => ({ value, label: KIND_FACTS[value].name }))
 /** The first stands for an edge that nobody has named. */
@@ -37,30 +38,16 @@ const count = computed({
 const piece = computed(() => tray.state.pieces.find((p) => p.draft.id === tray.chosenId) ?? listed.value[0] ?? null)
 /** Frames that were set aside stand last: they are seldom looked at. */
 const listed = computed(() => [...tray.state.pieces].sort((a, b) => Number(isAside(a)) - Number(isAside(b))))
-/** A piece as a line of a packing list: cut, fold, grain, notches, darts. */
-function packed({ draft }: TrayPiece): string {
-  const many = (n: number, what: string) => (n === 0 ? [] : [`${n} ${what}${n === 1 ? '' : what.endsWith('ch') ? 'es' : 's'}`])
-  const darts = draft.edges.filter((e, i) => e.role === 'dart-leg' && draft.edges[(i + 1) % draft.edges.length]!.role === 'dart-leg').length
-  return [
-    `cut ${draft.count}${draft.mirrored ? ' mirrored' : ''}${draft.edges.some((e) => e.fold) ? ' on the fold' : ''}`,
-    ...(draft.grain ? [] : ['no grain']),
-    ...many(draft.notches.length, 'notch'),
-    ...many(darts + draft.lines.filter((l) => l.role === 'dart').length, 'dart'),
-    ...many(draft.points?.length ?? 0, 'marked place'),
-    ...(draft.sizes.length > 0 ? [`${draft.sizes.length + 1} sizes`] : []),
-  ].join(', ')
-}
 const isAside = (p: TrayPiece) => p.aside !== undefined && !p.taken
-const flipTaken = () => tray.edit(id.value, 'take or leave out', (p) => void (p.taken = !p.taken))
-const outlineCount = computed(() => {
-  const asideCount = tray.state.pieces.filter((p) => p.aside && !p.taken).length
-  const n = tray.state.pieces.length - asideCount
-  return `${n} ${n === 1 ? 'outline' : 'outlines'}${asideCount > 0 ? `, ${asideCount} set aside` : ''}`
-})
+/** On the whole sheet a click takes an outline in or out, and shows what it is. */
+function flipOnSheet(outline: string) {
+  tray.chosenId = outline
+  void tray.flipTaken(outline)
+}
 const id = computed(() => piece.value?.draft.id ?? '')
 watch(id, () => {
   edge.value = 0
-  mode.value = 'edges'
+  if (mode.value !== 'sheet') mode.value = 'edges'
   pairing.value = null
 })
 const chosenEdge = computed(() => piece.value?.draft.edges[edge.value] ?? piece.value?.draft.edges[0] ?? null)
@@ -109,40 +96,32 @@ function startPairing(u: { sizeName: string; corner: number }) {
 
 <template>
   <div v-if="piece" class="station min-h-0 flex-1 md:grid-cols-[15rem_minmax(0,1fr)_22rem]">
-    <nav class="min-h-0 overflow-y-auto border-r border-edge bg-panel p-3" aria-label="Tray">
-      <p class="mb-2 px-1 text-sm text-soft" data-test="tray-count">{{ outlineCount }}, {{ tray.readyCount }} ready</p>
-      <ul class="space-y-1">
-        <li v-for="(p, i) in listed" :key="p.draft.id">
-          <p v-if="isAside(p) && !isAside(listed[i - 1] ?? p)" class="mt-4 mb-1 px-1 text-sm font-semibold text-soft">Taken for no piece</p>
-          <button
-            class="flex min-h-12 w-full items-center gap-2 rounded-lg px-2 text-left hover:bg-act-pale"
-            :class="piece.draft.id === p.draft.id && 'bg-act-pale'"
-            :aria-current="piece.draft.id === p.draft.id"
-            :data-test="`tray-${p.draft.id}`"
-            @click="tray.chosenId = p.draft.id"
-          >
-            <SquareDashed v-if="p.aside && !p.taken" class="size-5 shrink-0 text-soft" aria-hidden="true" /><CircleCheck
-              v-else-if="tray.waiting(p) === null"
-              class="size-5 shrink-0 text-good"
-              aria-hidden="true"
-            /><CircleAlert v-else class="size-5 shrink-0 text-ease" aria-hidden="true" />
-            <span class="min-w-0"
-              ><span class="block truncate font-semibold leading-tight">{{ p.draft.name }}</span
-              ><span class="block text-sm text-soft">{{ tray.waiting(p) ?? 'ready' }}</span
-              ><span v-if="!isAside(p)" class="block text-sm text-soft">{{ packed(p) }}</span></span
-            >
-          </button>
-        </li>
-      </ul>
-    </nav>
+    <TrayPackingList :pieces="listed" :chosen-id="piece.draft.id" />
     <div class="relative min-h-0">
-      <TrayPicture :piece="piece" :edge="edge" :mode="mode" :pairing="pairing" @edge="edge = $event" @place="onPlace" />
+      <TraySheetPicture
+        v-if="mode === 'sheet'"
+        :drawing="tray.drawing"
+        :times="tray.state.times"
+        :pieces="tray.state.pieces"
+        :chosen-id="piece.draft.id"
+        @flip="flipOnSheet"
+      />
+      <TrayPicture
+        v-else
+        :piece="piece"
+        :edge="edge"
+        :mode="mode"
+        :pairing="pairing"
+        @edge="edge = $event"
+        @place="onPlace"
+        @within="(part, index) => tray.flipWithin(id, part, index)"
+      />
       <UiSegmented v-model="mode" class="absolute top-3 left-3" :options="MODES" label="What a click on the outline does" test="mode" />
     </div>
     <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-edge bg-panel p-4" aria-label="This piece">
       <p v-if="piece.aside && !piece.taken" class="rounded-lg bg-note-pale p-3 text-note" data-test="set-aside">
         It is set aside: {{ ASIDES[piece.aside].what }}.
-        <button class="btn mt-2" data-test="take-back" @click="flipTaken">It is a piece: take it back</button>
+        <button class="btn mt-2" data-test="take-back" @click="tray.flipTaken(id)">It is a piece: take it back</button>
       </p>
       <p v-if="piece.trouble" class="rounded-lg bg-fault-pale p-3 text-fault" role="alert">
         {{
@@ -156,7 +135,7 @@ function startPairing(u: { sizeName: string; corner: number }) {
           Close it
         </button>
       </p>
-      <TrayDoubtsList v-if="piece.doubts?.length && piece.taken" :piece="piece" />
+      <TrayReadList v-if="piece.readings && piece.taken" :piece="piece" />
       <UiTextField
         :model-value="piece.draft.name"
         label="Name"
@@ -231,9 +210,13 @@ function startPairing(u: { sizeName: string; corner: number }) {
         </div>
       </fieldset>
       <label class="flex min-h-11 items-center gap-2 border-t border-edge pt-3"
-        ><input type="checkbox" class="size-5 accent-(--act)" :checked="!piece.taken" data-test="leave-out" @change="flipTaken" />{{
-          piece.aside ? 'leave it out, it is no piece' : 'leave this outline out'
-        }}</label
+        ><input
+          type="checkbox"
+          class="size-5 accent-(--act)"
+          :checked="!piece.taken"
+          data-test="leave-out"
+          @change="tray.flipTaken(id)"
+        />{{ piece.aside ? 'leave it out, it is no piece' : 'leave this outline out' }}</label
       >
     </aside>
   </div>

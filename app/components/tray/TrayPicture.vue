@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { toPathData } from '~~/core/formats'
 import { boundsOf, joinBoxes, measureLength, placeAt, type Point } from '~~/core/geometry'
+import { isUnnamed } from '~~/core/import'
 import { lineOfSize } from '~/composables/useSizeLines'
 import type { TrayPiece } from '~/data/tray-row'
 
@@ -11,10 +12,10 @@ import type { TrayPiece } from '~/data/tray-row'
 const props = defineProps<{
   piece: TrayPiece
   edge: number
-  mode: 'edges' | 'notches' | 'corners' | 'pair'
+  mode: 'edges' | 'notches' | 'corners' | 'within' | 'pair'
   /** The corner that is being paired, and in which size. */ pairing?: { sizeName: string; corner: number } | null
 }>()
-const emit = defineEmits<{ edge: [index: number]; place: [at: Point] }>()
+const emit = defineEmits<{ edge: [index: number]; place: [at: Point]; within: [part: 'lines' | 'points', index: number] }>()
 const frame = ref<HTMLElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 const { width, height } = useElementSize(frame)
@@ -41,7 +42,9 @@ const edges = computed(() =>
     return {
       i,
       d: toPathData(e.path),
-      role: e.role,
+      isUnnamed: isUnnamed(e),
+      isLeg: e.role === 'dart-leg',
+      label: `${isUnnamed(e) ? `edge ${i + 1}?` : e.role === 'other' ? 'plain edge' : ROLE_NAMES[e.role]}${e.fold ? ' (fold)' : ''}`,
       fold: e.fold,
       at: { x: middle.point.x + out.x * px(12), y: middle.point.y + out.y * px(14) + px(4) },
       anchor: out.x > 0.4 ? 'start' : out.x < -0.4 ? 'end' : 'middle',
@@ -51,7 +54,7 @@ const edges = computed(() =>
 )
 function onClick(event: MouseEvent) {
   const matrix = svg.value?.getScreenCTM()
-  if (props.mode === 'edges' || !matrix) return
+  if (props.mode === 'edges' || props.mode === 'within' || !matrix) return
   const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
   emit('place', { x: p.x, y: p.y })
 }
@@ -91,37 +94,58 @@ function onClick(event: MouseEvent) {
         />
         <circle :cx="piece.draft.grain.to.x" :cy="piece.draft.grain.to.y" :r="px(4)" fill="var(--ink-soft)" />
       </g>
-      <path
+      <g
         v-for="(l, i) in piece.draft.lines"
         :key="`l${i}`"
-        :d="toPathData(l.path)"
-        :stroke="l.role ? 'var(--ink)' : 'var(--ink-soft)'"
-        stroke-width="1.2"
-        :stroke-dasharray="l.role ? undefined : '8 4'"
-        :fill="l.role ? 'var(--water)' : 'none'"
-        vector-effect="non-scaling-stroke"
-      />
-      <circle
-        v-for="p in piece.draft.points ?? []"
-        :key="p.name"
-        :cx="p.at.x"
-        :cy="p.at.y"
-        :r="px(4)"
-        fill="none"
-        stroke="var(--ink-soft)"
-        stroke-width="1.6"
-        vector-effect="non-scaling-stroke"
-        data-test="tray-point"
+        :class="mode === 'within' && !l.role && 'cursor-pointer'"
+        :data-test="`line-${i}`"
+        @click="mode === 'within' && !l.role && emit('within', 'lines', i)"
       >
-        <title>{{ p.name }}</title>
-      </circle>
+        <title>{{ l.name }}{{ l.isOut ? ', taken out' : '' }}</title>
+        <path
+          :d="toPathData(l.path)"
+          :stroke="l.isOut ? 'var(--loss)' : l.role ? 'var(--ink)' : 'var(--ink-soft)'"
+          :stroke-width="mode === 'within' ? 2.4 : 1.2"
+          :stroke-dasharray="l.isOut ? '2 5' : l.role ? undefined : '8 4'"
+          :fill="l.role ? 'var(--water)' : 'none'"
+          vector-effect="non-scaling-stroke"
+        />
+        <path
+          v-if="mode === 'within' && !l.role"
+          :d="toPathData(l.path)"
+          stroke="transparent"
+          stroke-width="14"
+          fill="none"
+          vector-effect="non-scaling-stroke"
+        />
+      </g>
+      <g
+        v-for="(p, i) in piece.draft.points ?? []"
+        :key="p.name"
+        :class="mode === 'within' && 'cursor-pointer'"
+        :data-test="`place-${i}`"
+        @click="mode === 'within' && emit('within', 'points', i)"
+      >
+        <title>{{ p.name }}{{ p.isOut ? ', taken out' : '' }}</title>
+        <circle
+          :cx="p.at.x"
+          :cy="p.at.y"
+          :r="px(mode === 'within' ? 7 : 4)"
+          :fill="mode === 'within' ? 'var(--panel)' : 'none'"
+          :stroke="p.isOut ? 'var(--loss)' : 'var(--ink-soft)'"
+          :stroke-dasharray="p.isOut ? '2 3' : undefined"
+          stroke-width="1.6"
+          vector-effect="non-scaling-stroke"
+          data-test="tray-point"
+        />
+      </g>
       <g
         v-for="e in edges"
         :key="e.i"
         role="button"
         tabindex="0"
         :aria-pressed="edge === e.i"
-        :aria-label="`Edge ${e.i + 1}: ${ROLE_NAMES[e.role]}`"
+        :aria-label="`Edge ${e.i + 1}: ${e.label}`"
         class="cursor-pointer"
         :data-test="`edge-${e.i}`"
         @click="mode === 'edges' && emit('edge', e.i)"
@@ -132,7 +156,7 @@ function onClick(event: MouseEvent) {
         <path
           :d="e.d"
           fill="none"
-          :stroke="edge === e.i ? 'var(--note)' : e.role === 'other' ? 'var(--loss)' : 'var(--ink)'"
+          :stroke="edge === e.i ? 'var(--note)' : e.isUnnamed ? 'var(--loss)' : 'var(--ink)'"
           :stroke-width="edge === e.i ? 5 : 2.6"
           :stroke-dasharray="e.fold ? '14 5 3 5' : undefined"
           vector-effect="non-scaling-stroke"
@@ -142,10 +166,14 @@ function onClick(event: MouseEvent) {
           :y="e.at.y"
           :font-size="px(14)"
           :text-anchor="e.anchor"
+          paint-order="stroke"
+          :stroke="e.isLeg ? 'var(--land)' : 'var(--water)'"
+          :stroke-width="px(5)"
+          stroke-linejoin="round"
           :font-weight="edge === e.i ? 700 : 500"
           :fill="edge === e.i ? 'var(--note)' : 'var(--ink)'"
         >
-          {{ e.role === 'other' ? `edge ${e.i + 1}?` : ROLE_NAMES[e.role] }}{{ e.fold ? ' (fold)' : '' }}
+          {{ e.label }}
         </text>
       </g>
       <circle

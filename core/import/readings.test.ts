@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import { readSvg } from '../formats'
+import { makeDrafts } from './make-drafts'
+import { sayGuesses, thingsSaid } from './readings'
+
+/** The one piece of a drawing. */
+function draftOf(inside: string) {
+  const read = readSvg(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="500mm" height="500mm" viewBox="0 0 500 500"><g fill="none" stroke="#000">${inside}</g></svg>`,
+  )
+  if (!read.ok) throw new Error(read.problem.message)
+  const drafts = makeDrafts(read.value, 1)
+  if (!drafts.ok) throw new Error(drafts.problem.message)
+  return drafts.value[0]!
+}
+const OUTLINE = '<path d="M40 30 H260 V330 L40 360 Z"/>'
+const words = (...lines: string[]) =>
+  lines.map((l, i) => `<text x="110" y="${140 + 14 * i}" font-size="9" fill="#000" stroke="none">${l}</text>`).join('')
+
+describe('how it is known what a piece is', () => {
+  it('is guessed where nothing is written or drawn on it', () => {
+    const { readings, doubts, draft } = draftOf(OUTLINE)
+    expect(readings).toEqual({ name: 'guessed', count: 'guessed', allowance: 'guessed' })
+    expect(doubts).toEqual(sayGuesses(draft, readings))
+    expect(doubts).toHaveLength(3)
+  })
+
+  it('is written where words say it', () => {
+    const { readings } = draftOf(`${OUTLINE}${words('Skirt back', 'size 40', 'cut 2', 'seam allowance included')}`)
+    expect(readings).toMatchObject({ name: 'written', count: 'written', size: 'written', allowance: 'written' })
+  })
+
+  it('is drawn where a mark shows it: a bracket marks the fold, and with it the grain', () => {
+    const bracket = '<path d="M40 90 H70 V290 H40"/><path d="M40 90 l6 -3 v6 z"/><path d="M40 290 l6 -3 v6 z"/>'
+    const { readings, draft, doubts } = draftOf(`${OUTLINE}${words('Skirt back', 'cut 1 on fold')}${bracket}`)
+    expect(draft.edges.filter((e) => e.fold)).toHaveLength(1)
+    expect(readings).toMatchObject({ fold: 'drawn', grain: 'drawn' })
+    expect(doubts.filter((d) => /grain|fold/.test(d))).toEqual([])
+  })
+
+  it('says of a fold that is only written whether there is an edge for it', () => {
+    const { readings, draft } = draftOf(`${OUTLINE}${words('Skirt back', 'cut 1 on fold')}`)
+    expect(readings.fold).toBe('guessed')
+    expect(sayGuesses(draft, { fold: 'guessed' })).toEqual(['which edge lies on the fold is not marked'])
+    const none = { ...draft, edges: draft.edges.map((e) => ({ ...e, fold: false })) }
+    expect(sayGuesses(none, { fold: 'guessed' })[0]).toContain('no straight edge of it can')
+  })
+})
+
+it('parts of a draft that a person settles tell what is known', () => {
+  expect(thingsSaid(['count', 'mirrored', 'edges', 'constructor'])).toEqual(['count'])
+})
