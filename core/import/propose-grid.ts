@@ -1,6 +1,7 @@
 import { spend } from '../budget'
 import type { DrawnShape, PdfPage } from '../formats'
-import { handleBoxOf, intersectPaths, line, tangentAt, type Box, type Point } from '../geometry'
+import { tangentAt, type Box, type Point } from '../geometry'
+import { boxOf, byMeetingLines, RIM_MM, type Layout } from './meeting-lines'
 import { spotsSaid, type PageSpot } from './page-names'
 import { bySaidSpots, bySameLines, offsetsOf } from './same-lines'
 
@@ -23,9 +24,6 @@ export interface PageGrid {
 const LEAST_SAME_MM = 40
 /** Where no longer ones tell, curves drawn as chords do, by their number, mm. */
 const LEAST_CHORD_MM = 2
-/** Ends of lines that are cut at the edge of a page lie on one line to this, mm; and meet their other part to the second. */
-const RIM_MM = 0.3
-const MEET_MM = 0.8
 /** A line that crosses the edge of a page does so by more than this sine. */
 const CROSSES = 0.02
 /** Overlaps that pages are printed with, mm. */
@@ -57,10 +55,25 @@ function rimOf(ends: readonly { page: number; at: number }[], from: number, to: 
   return near[Math.floor(near.length / 2)]!
 }
 
+/** What stands alike on more than this part of the pages is printed on them: ticks, a bar. It is none of the sheet. */
+const PRINTED_PART = 0.5
+
+/** Lines that stand at the same place of most pages. */
+function printedOn(pages: readonly PdfPage[], list: readonly number[]): (s: DrawnShape) => boolean {
+  const keyOf = (s: DrawnShape) => {
+    const { minX, minY, maxX, maxY } = boxOf(s)
+    return [s.path.length, ...[minX, minY, maxX, maxY].map((v) => Math.round(v / RIM_MM))].join()
+  }
+  const times = new Map<string, number>()
+  for (const page of list) for (const key of new Set(pages[page]!.shapes.map(keyOf))) times.set(key, (times.get(key) ?? 0) + 1)
+  return (s) => times.get(keyOf(s))! > PRINTED_PART * list.length
+}
+
 /** The box inside which lines are drawn, where many of them end at it. */
 function frameOf(pages: readonly PdfPage[], list: readonly number[]): Box | null {
+  const isPrinted = printedOn(pages, list)
   const ends = list.flatMap((page) =>
-    pages[page]!.shapes.filter((s) => !s.closed).flatMap(({ path }) => {
+    pages[page]!.shapes.filter((s) => !s.closed && !isPrinted(s)).flatMap(({ path }) => {
       const last = path[path.length - 1]!
       return [
         { page, p: path[0]!.from, way: tangentAt(path[0]!, 0) },
@@ -79,41 +92,36 @@ function frameOf(pages: readonly PdfPage[], list: readonly number[]): Box | null
   return { minX, maxX, minY: minY ?? 0, maxY: maxY ?? height }
 }
 
-const boxes = new WeakMap<DrawnShape, Box>()
-function boxOf(s: DrawnShape): Box {
-  let box = boxes.get(s)
-  if (!box) boxes.set(s, (box = handleBoxOf(s.path)))
-  return box
+/** Lines that run on over the edge of a page are so few, for each that ends at it, where lines were cut there. */
+const OVER_EDGE_PART = 0.1
+
+/** Were lines cut at this frame? Then they end at it; where each page draws all that it shows a part of, they run on over it. */
+function areCutAt(pages: readonly PdfPage[], list: readonly number[], frame: Box): boolean {
+  let [over, ending] = [0, 0]
+  for (const i of list)
+    for (const s of pages[i]!.shapes) {
+      const b = boxOf(s)
+      const isOver = (low: number, high: number, at: number) => low < at - RIM_MM && high > at + RIM_MM
+      const isAt = (low: number, high: number, at: number) => Math.abs(low - at) <= RIM_MM || Math.abs(high - at) <= RIM_MM
+      if (
+        [frame.minX, frame.maxX].some((at) => isOver(b.minX, b.maxX, at)) ||
+        [frame.minY, frame.maxY].some((at) => isOver(b.minY, b.maxY, at))
+      )
+        over += 1
+      else if (
+        !s.closed &&
+        ([frame.minX, frame.maxX].some((at) => isAt(b.minX, b.maxX, at)) || [frame.minY, frame.maxY].some((at) => isAt(b.minY, b.maxY, at)))
+      )
+        ending += 1
+    }
+  return over <= OVER_EDGE_PART * ending
 }
 
-/** Where lines of a page cross a straight line across it: along it. */
-function crossings(page: PdfPage, axis: 'x' | 'y', at: number): number[] {
-  const reach = axis === 'x' ? page.height : page.width
-  const rule = axis === 'x' ? [line({ x: at, y: -1 }, { x: at, y: reach + 1 })] : [line({ x: -1, y: at }, { x: reach + 1, y: at })]
-  const other = axis === 'x' ? 'y' : 'x'
-  return page.shapes.flatMap((s) => {
-    const box = boxOf(s)
-    if (axis === 'x' ? at < box.minX - RIM_MM || at > box.maxX + RIM_MM : at < box.minY - RIM_MM || at > box.maxY + RIM_MM) return []
-    spend(s.path.length)
-    const [a, b] = [s.path[0]!.from, s.path[s.path.length - 1]!.to]
-    const ends = s.closed ? [] : [a, b].filter((p) => Math.abs(p[axis] - at) <= RIM_MM).map((p) => p[other])
-    const hits = intersectPaths(s.path, rule).map((h) => h.point[other])
-    return [...ends, ...hits.filter((h) => ends.every((e) => Math.abs(e - h) > MEET_MM))]
-  })
-}
-
-/** How many of two lists of places meet, less those that do not. */
-function meetScore(a: readonly number[], b: readonly number[]): number {
-  const near = a.map((x) => Math.min(Infinity, ...b.map((y) => Math.abs(x - y)))).filter((far) => far <= MEET_MM)
-  // The nearer they meet the better: a slanted line meets a little aside where the overlap is a little other.
-  const close = near.reduce((sum, far) => sum + 1 - far / MEET_MM, 0)
-  return close - 0.6 * (a.length + b.length - 2 * near.length)
-}
-
-/** A way in which the pages of a sheet may lie: the place of each among the others. */
-interface Layout {
-  spots: readonly PageSpot[]
-  columns: number
+/** Two pages lie over each other by more than half either way: what they have in common is none of the sheet’s lines. */
+function lieTooNear(places: ReadonlyMap<number, Point>, { width, height }: PdfPage): boolean {
+  const all = [...places.values()]
+  spend(all.length * all.length)
+  return all.some((a, i) => all.slice(i + 1).some((b) => Math.abs(a.x - b.x) < width / 2 && Math.abs(a.y - b.y) < height / 2))
 }
 
 /** Pages counted in rows of so many, or down columns. */
@@ -125,72 +133,69 @@ function counted(n: number, columns: number, down: boolean): Layout {
   return { spots, columns: down ? Math.ceil(n / rows) : columns }
 }
 
-/** The layout and the overlap with which most lines that are cut at the edge of a page go on at another's. */
-function byMeetingLines(
-  pages: readonly PdfPage[],
-  list: readonly number[],
-  layouts: readonly Layout[],
-  frame: Box,
-): { score: number; layout: Layout; x: number; y: number } {
-  const cache = new Map<string, number[]>()
-  const at = (i: number, axis: 'x' | 'y', value: number): number[] => {
-    const key = `${i}|${axis}|${value.toFixed(2)}`
-    let found = cache.get(key)
-    if (!found) cache.set(key, (found = crossings(pages[i]!, axis, value)))
-    return found
-  }
-  let best = { score: -Infinity, layout: layouts[0]!, x: 0, y: 0 }
-  const neighbours = layouts.map(({ spots }) => {
-    const bySpot = new Map(spots.map((s, k) => [`${s.column} ${s.row}`, list[k]!]))
-    return spots.map((s) => [bySpot.get(`${s.column + 1} ${s.row}`), bySpot.get(`${s.column} ${s.row + 1}`)] as const)
-  })
-  for (const x of OVERLAPS)
-    for (const y of x === 0 ? [0] : [x, 0])
-      for (const [l, layout] of layouts.entries()) {
-        spend(list.length)
-        let score = 0
-        for (const [k, [right, below]] of neighbours[l]!.entries()) {
-          if (right !== undefined) score += meetScore(at(list[k]!, 'x', frame.maxX - x), at(right, 'x', frame.minX))
-          if (below !== undefined) score += meetScore(at(list[k]!, 'y', frame.maxY - y), at(below, 'y', frame.minY))
-        }
-        if (score > best.score + 0.5) best = { score, layout, x, y }
-      }
-  return best
-}
-
 /**
- * Proposes how the pages of a file lie side by side: by the names on them and the steps that their lines tell; by lines that several of them
- * draw whole; else by where lines that are cut at the edge of one page go on at another's, over the numbers of columns and the usual overlaps;
- * else in rows.
+ * Proposes how the pages of a file lie side by side: by lines that several of them draw whole, and the names on them; where lines were cut, by
+ * where those that are cut at the edge of one page go on at another's, as the pages are named, else over the numbers of columns, with the usual
+ * overlaps and those that common lines tell; else in rows.
  */
 export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
   const list = sheetPages(pages)
   const place = (at: (i: number) => Point): (Point | null)[] => pages.map((_, i) => (list.includes(i) ? at(i) : null))
   if (list.length <= 1) return { places: place(() => ({ x: 0, y: 0 })), columns: 1, trim: null, how: 'one-page', sure: true }
   const readings = spotsSaid(pages, list)
-  for (const leastMm of [LEAST_SAME_MM, LEAST_CHORD_MM]) {
-    const offset = offsetsOf(pages, list, leastMm)
-    const named = bySaidSpots(list, readings, offset)
-    const same = named ?? bySameLines(list, offset)
-    if (!same) continue
-    const columns = new Set([...same.values()].map((p) => Math.round(p.x))).size
-    return { places: place((i) => same.get(i)!), columns, trim: null, how: named ? 'page-names' : 'same-lines', sure: true }
-  }
   const { width, height } = pages[list[0]!]!
-  const frame = frameOf(pages, list) ?? { minX: 0, minY: 0, maxX: width, maxY: height }
+  const cutAt = frameOf(pages, list)
+  const isCut = cutAt !== null && areCutAt(pages, list, cutAt)
+  const same = byLinesOfBoth(pages, list, readings)
+  if (same && !isCut) return sameGrid(same, place, null)
+  const frame = cutAt ?? { minX: 0, minY: 0, maxX: width, maxY: height }
   const n = list.length
   const named = readings.map((spots): Layout => ({ spots, columns: Math.max(...spots.map((s) => s.column)) + 1 }))
   const inOrder = [false, true].flatMap((down) => Array.from({ length: n }, (_, i) => counted(n, i + 1, down)))
+  const overlaps = [...OVERLAPS, ...(same ? overlapsOf(same.places, frame) : [])]
   // Names that lines do not bear out are none of places.
   for (const [layouts, how] of [
     [named, 'page-names'],
     [inOrder, 'meeting-lines'],
   ] as const) {
     if (layouts.length === 0) continue
-    const { score, layout, x, y } = byMeetingLines(pages, list, layouts, frame)
+    const { score, layout, x, y } = byMeetingLines(pages, list, layouts, frame, overlaps)
     if (score > 0) return { ...laid(pages, list, layout, x, y, frame), how, sure: true }
   }
+  if (same) return sameGrid(same, place, frame)
   return laid(pages, list, named[0] ?? counted(n, Math.ceil(Math.sqrt(n)), false), 0, 0, frame)
+}
+
+/** Where pages lie by lines that several of them draw whole, and whether their names say so, too. */
+interface Same {
+  places: ReadonlyMap<number, Point>
+  isNamed: boolean
+}
+
+/** Places by lines that several pages draw whole, long ones first; null where they do not tell, or lay pages upon each other. */
+function byLinesOfBoth(pages: readonly PdfPage[], list: readonly number[], readings: readonly PageSpot[][]): Same | null {
+  for (const leastMm of [LEAST_SAME_MM, LEAST_CHORD_MM]) {
+    const offset = offsetsOf(pages, list, leastMm)
+    const named = bySaidSpots(list, readings, offset)
+    const places = named ?? bySameLines(list, offset)
+    if (places && !lieTooNear(places, pages[list[0]!]!)) return { places, isNamed: named !== null }
+  }
+  return null
+}
+
+function sameGrid({ places, isNamed }: Same, place: (at: (i: number) => Point) => (Point | null)[], trim: Box | null): PageGrid {
+  const columns = new Set([...places.values()].map((p) => Math.round(p.x))).size
+  return { places: place((i) => places.get(i)!), columns, trim, how: isNamed ? 'page-names' : 'same-lines', sure: true }
+}
+
+/** The overlaps that places tell, mm: what the frame is wider and higher than the least step from page to page. */
+function overlapsOf(places: ReadonlyMap<number, Point>, frame: Box): number[] {
+  const all = [...places.values()]
+  const told = (axis: 'x' | 'y', wide: number) => {
+    const steps = all.flatMap((a, i) => all.slice(i + 1).map((b) => Math.abs(a[axis] - b[axis]))).filter((step) => step > wide / 2)
+    return steps.length > 0 ? [wide - Math.min(...steps)] : []
+  }
+  return [...told('x', frame.maxX - frame.minX), ...told('y', frame.maxY - frame.minY)].filter((mm) => mm >= 0)
 }
 
 /** How a person says that pages lie: in how many columns, how much they overlap, counted by rows or down the columns. */

@@ -1,6 +1,7 @@
 import { distance, isStraightPath, nearestPlace, type Path, type Point } from '../geometry'
 import type { FoundOutline } from './find-outlines'
 import { edgeBesideWords, edgeUnderFoldLine, edgesWithoutAllowance, readBracket } from './read-fold-marks'
+import { readButtonholes } from './read-buttonholes'
 import { readGrain } from './read-grain'
 import { readNestNotches } from './read-notches'
 import { readPoints, type ReadPoint } from './read-points'
@@ -41,16 +42,18 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
     cutLine ? [path, cutLine] : [path],
     outline.sizes.map((s) => s.path),
   )
+  const inside = rest.filter((m) => !notches.of.has(m))
+  const holes = readButtonholes(inside, path, texts)
   const places = readPoints(
-    rest.filter((m) => !notches.of.has(m)),
+    inside.filter((m) => !holes.of.has(m)),
     path,
     texts,
   )
-  const inner = rest
-    .filter((m) => !notches.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM)
+  const inner = inside
+    .filter((m) => !holes.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM)
     // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
     .flatMap((m) => (isBent(m.path) ? m.path.map((s) => ({ name: m.name, path: [s] })) : [{ name: m.name, path: m.path }]))
-  const lines = inner.map((l, i) => ({ ...l, name: lineName(l.name) || `line ${i + 1}` }))
+  const lines = [...inner.map((l, i) => ({ ...l, name: lineName(l.name) || `line ${i + 1}` })), ...holes.lines]
   const [beside] = cutLine ? edgesWithoutAllowance(edges, cutLine) : []
   const isSaid = outline.words.onFold
   const foldEdge =

@@ -1,6 +1,6 @@
 import { flattenPath, placeAt, type Path, type Point } from '../../core/geometry'
 import { cutLineOf, grown, seamLineOf, type TruthPiece } from './draft'
-import { BASE_SIZE_NAME, holesIn, type Item, type Sheet } from './sheet'
+import { BASE_SIZE_NAME, buttonholesIn, holesIn, type Item, type Sheet } from './sheet'
 
 /** How finely curves are written as chords, mm. */
 const CHORD_MM = 0.05
@@ -51,6 +51,7 @@ function block(p: TruthPiece, size: string, by: number, isDrilled: boolean): str
     lineOf(p.grain.from, p.grain.to, '7', by),
     ...p.notches.map((m) => group([0, 'POINT'], [8, '4'], ...xy(placeAt(p.edges[m.edge]!.path, m.atMm).point, by))),
     ...(isDrilled ? holesIn(p).map((h) => group([0, 'POINT'], [8, '13'], ...xy(h, by))) : []),
+    ...(isDrilled ? buttonholesIn(p).map(([b]) => lineOf(b!.from, b!.to, '8', by)) : []),
     ...p.darts.flatMap((d) =>
       [-1, 1].map((side) => lineOf(placeAt(p.edges[d.edge]!.path, d.atMm + (side * d.intakeMm) / 2).point, d.tip, '8', by)),
     ),

@@ -97,6 +97,9 @@ export function corpusDxf(seed: number, rounds = 2): CorpusFile[] {
   )
 }
 
+/** By how much pages that are put together lie over each other, mm: usual ones, and such as nobody else prints. */
+const OVERLAPS = [10, 10, 6.35, 9, 12.7, 17.5]
+
 /** Every garment as a PDF: one large page, pages to be put together, layers of sizes. */
 export async function corpusPdf(seed: number, rounds = 1): Promise<CorpusFile[]> {
   const chance = chances(seed * 15485863 + 3)
@@ -108,7 +111,13 @@ export async function corpusPdf(seed: number, rounds = 1): Promise<CorpusFile[]>
         // A PDF has no arrows of its own, and a sheet of many pages no ground.
         const hand: Hand = { ...drawn, grain: drawn.grain === 'marked' ? 'two-heads' : drawn.grain }
         const sheet = drawSheet(garment, hand)
-        files.push({ name: `${garment.name} ${manner} ${round + 1}`, sheet, manner, text: '', bytes: await toPdfFile(sheet, manner) })
+        files.push({
+          name: `${garment.name} ${manner} ${round + 1}`,
+          sheet,
+          manner,
+          text: '',
+          bytes: await toPdfFile(sheet, manner, pick(OVERLAPS, chance())),
+        })
       }
   return files
 }

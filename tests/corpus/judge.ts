@@ -20,7 +20,7 @@ export interface Rates {
   grains: [number, number]
   notches: [number, number]
   darts: [number, number]
-  /** Drill holes. */
+  /** Drill holes and buttonholes. */
   places: [number, number]
   /** How many sizes, and what they are called. */
   sizes: [number, number]
@@ -175,16 +175,20 @@ export function judge(
       missing.length === 0 && got.length === places.length,
       `${p.name}: ${got.length} notches of ${places.length}, ${missing.length} missing`,
     )
-    const holes = sheet.items.flatMap((it) => {
-      const box = it.role === 'inner' && it.piece === i && it.path ? boundsOf(it.path) : null
+    const inner = sheet.items.filter((it) => it.role === 'inner' && it.piece === i && it.path)
+    const slits = inner.filter((it) => !it.closed)
+    const buttonholes = draft.lines.filter((l) => l.name.startsWith('buttonhole'))
+    const holes = inner.flatMap((it) => {
+      const box = it.closed ? boundsOf(it.path!) : null
       return box && box.maxX - box.minX < HOLE_MM ? [{ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 }] : []
     })
     const marked = draft.points ?? []
     count(
       'places',
       marked.length === holes.length &&
+        buttonholes.length === slits.length &&
         (!isPlaced || holes.every((h) => marked.some((m) => Math.hypot(m.at.x - h.x, m.at.y - h.y) < MARK_MM))),
-      `${p.name}: ${marked.length} marked places of ${holes.length}`,
+      `${p.name}: ${marked.length} marked places of ${holes.length}, ${buttonholes.length} buttonholes of ${slits.length}`,
     )
     const tips = draft.edges.flatMap((e, k) =>
       e.role === 'dart-leg' && draft.edges[(k + 1) % draft.edges.length]!.role === 'dart-leg' ? [e.path[e.path.length - 1]!.to] : [],

@@ -121,7 +121,7 @@ function pageFurniture(page: PDFPage, font: PDFFont, label: string, size: { w: n
 }
 
 /** A sheet as a PDF: one large page, pages that lines are cut at, or pages that each draw everything and show a part. */
-export async function toPdfFile(sheet: Sheet, manner: PdfManner): Promise<Uint8Array> {
+export async function toPdfFile(sheet: Sheet, manner: PdfManner, overlapMm = 10): Promise<Uint8Array> {
   const doc = await PDFDocument.create()
   const font = await doc.embedFont(StandardFonts.Helvetica)
   if (manner === 'pdf-large' || manner === 'pdf-size-layers') {
@@ -134,7 +134,7 @@ export async function toPdfFile(sheet: Sheet, manner: PdfManner): Promise<Uint8A
     return doc.save()
   }
   const size = manner === 'pdf-whole-letter' ? LETTER : A4
-  const overlap = manner === 'pdf-cut-overlap' ? 10 : 0
+  const overlap = manner === 'pdf-cut-overlap' ? overlapMm : 0
   const [w, h] = [size.w - 2 * MARGIN, size.h - 2 * MARGIN]
   const columns = Math.ceil((sheet.width - overlap) / (w - overlap))
   const rows = Math.ceil((sheet.height - overlap) / (h - overlap))

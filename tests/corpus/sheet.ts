@@ -318,6 +318,12 @@ export function holesIn(p: TruthPiece): Point[] {
     : []
 }
 
+/** Where buttonholes are cut above it, each as a stroke. */
+export function buttonholesIn(p: TruthPiece): Path[] {
+  const at = pocketOn(p)
+  return at ? [0, 1, 2].map((k) => stroke([at.x + 22, at.y - 24 - 34 * k], [at.x + 40, at.y - 24 - 34 * k])) : []
+}
+
 /** What else may be drawn on a piece. */
 function innerItems(p: TruthPiece): Item[] {
   const pocket = pocketOn(p)
@@ -327,6 +333,7 @@ function innerItems(p: TruthPiece): Item[] {
   return [
     { role: 'inner', path: box(x, y, 60, 70), closed: true, dashed: true },
     ...holesIn(p).map((h): Item => ({ role: 'inner', path: hole(h.x, h.y), closed: true })),
+    ...buttonholesIn(p).map((path): Item => ({ role: 'inner', path })),
     { role: 'words', text: 'pocket placement', at: { x: x + 4, y: y + 30 }, heightMm: 4 },
   ]
 }

@@ -1,0 +1,110 @@
+import { describe, expect, it } from 'vitest'
+import type { DrawnShape, PdfPage } from '../formats'
+import { line, type Point } from '../geometry'
+import { proposeGrid } from './index'
+
+const at = (x: number, y: number): Point => ({ x, y })
+type Stroke = readonly [Point, Point]
+
+const shapeOf = ([from, to]: Stroke, index: number): DrawnShape => ({
+  index,
+  name: '',
+  groups: [],
+  style: '#000',
+  isDashed: false,
+  isArea: false,
+  hasMarkers: false,
+  path: [line(from, to)],
+  closed: false,
+})
+
+const [W, H, RIM] = [190, 277, 10]
+
+/** A stroke within a box (Liang and Barsky); null where it lies outside. */
+function within([a, b]: Stroke, minX: number, minY: number): Stroke | null {
+  let [from, to] = [0, 1]
+  const [dx, dy] = [b.x - a.x, b.y - a.y]
+  for (const [p, q] of [
+    [-dx, a.x - minX],
+    [dx, minX + W - a.x],
+    [-dy, a.y - minY],
+    [dy, minY + H - a.y],
+  ] as const) {
+    if (p === 0 && q < 0) return null
+    if (p < 0) from = Math.max(from, q / p)
+    if (p > 0) to = Math.min(to, q / p)
+  }
+  return from >= to ? null : [at(a.x + dx * from, a.y + dy * from), at(a.x + dx * to, a.y + dy * to)]
+}
+
+/** Pages in rows over a sheet of strokes: each shows a part of it, cut at its edges or whole. */
+function pagesOf(strokes: readonly Stroke[], columns: number, rows: number, overlap: number, isCut: boolean): PdfPage[] {
+  return Array.from({ length: columns * rows }, (_, k) => {
+    const [left, top] = [(k % columns) * (W - overlap), Math.floor(k / columns) * (H - overlap)]
+    const shown = strokes.flatMap((s) => (isCut ? (within(s, left, top) ?? []) : s)) as Point[]
+    const onPage = Array.from({ length: shown.length / 2 }, (__, i): Stroke => {
+      const [a, b] = [shown[2 * i]!, shown[2 * i + 1]!]
+      return [at(a.x - left + RIM, a.y - top + RIM), at(b.x - left + RIM, b.y - top + RIM)]
+    })
+    return { number: k + 1, width: W + 2 * RIM, height: H + 2 * RIM, shapes: onPage.map(shapeOf), texts: [], pictures: 0 }
+  })
+}
+
+/** Outlines of pieces, as slanted and steep strokes, over a sheet so large. */
+const outlines = (wide: number, high: number): Stroke[] => [
+  [at(12, 40), at(wide - 20, high - 60)],
+  [at(30, high - 15), at(wide - 35, 22)],
+  [at(8, 150), at(wide - 9, 330)],
+  [at(90, 5), at(130, high - 9)],
+  [at(wide - 70, 12), at(wide - 110, high - 30)],
+  [at(15, high - 90), at(wide - 30, high - 150)],
+]
+/** Lines every 100 mm both ways, as a ground is drawn. */
+const ground = (wide: number, high: number): Stroke[] => [
+  ...Array.from({ length: Math.floor(wide / 100) }, (_, i): Stroke => [at((i + 1) * 100, 0), at((i + 1) * 100, high)]),
+  ...Array.from({ length: Math.floor(high / 100) }, (_, i): Stroke => [at(0, (i + 1) * 100), at(wide, (i + 1) * 100)]),
+]
+
+describe('how pages lie', () => {
+  it.each([
+    [0, false],
+    [0, true],
+    [4.2, false],
+    [9, true],
+    [11.3, true],
+    [12.7, false],
+    [17.5, true],
+    [33, false],
+  ])('is told by the lines that were cut at them: overlap %d mm, on a ground of lines: %s', (overlap, hasGround) => {
+    const [columns, rows] = [5, 3]
+    const [wide, high] = [columns * (W - overlap) + overlap, rows * (H - overlap) + overlap]
+    const pages = pagesOf([...outlines(wide, high), ...(hasGround ? ground(wide, high) : [])], columns, rows, overlap, true)
+    const grid = proposeGrid(pages)
+    expect(grid).toMatchObject({ columns, sure: true, how: 'meeting-lines', trim: { minX: RIM, maxX: RIM + W, minY: RIM, maxY: RIM + H } })
+    for (const [k, place] of grid.places.entries()) {
+      expect(place!.x).toBeCloseTo((k % columns) * (W - overlap), 0)
+      expect(place!.y).toBeCloseTo(Math.floor(k / columns) * (H - overlap), 0)
+    }
+    expect(Math.abs(grid.places[1]!.x - (W - overlap))).toBeLessThan(0.06)
+    expect(Math.abs(grid.places[columns]!.y - (H - overlap))).toBeLessThan(0.06)
+  })
+
+  it('is told by lines that several of them draw whole; nothing is cut off then', () => {
+    const pages = pagesOf(outlines(900, 800), 5, 3, 9, false)
+    const grid = proposeGrid(pages)
+    expect(grid).toMatchObject({ columns: 5, how: 'same-lines', trim: null })
+    expect(grid.places[6]).toMatchObject({ x: expect.closeTo(W - 9, 6) as number, y: expect.closeTo(H - 9, 6) as number })
+  })
+
+  it('is not told by what is printed at one place of each page, as ticks in its margin are', () => {
+    const ticks: Stroke[] = [
+      [at(4, 22), at(4, 34)],
+      [at(40, 4), at(52, 4)],
+    ]
+    const pages = pagesOf(outlines(950, 831), 5, 3, 0, true).map((p) => ({
+      ...p,
+      shapes: [...p.shapes, ...ticks.map((t, i) => shapeOf(t, 90 + i))],
+    }))
+    expect(proposeGrid(pages)).toMatchObject({ columns: 5, how: 'meeting-lines', trim: { minX: RIM, minY: RIM } })
+  })
+})
