@@ -37,6 +37,33 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: it gapes between the buttons at the bust -> bust-amount amountMm=0
+blouse: sleeves end above my wrist by 1 1/2 -> lengthen pieceId="sleeve" amountMm=1.5
+blouse: my arms are too fat for the sleeves, need 1 inch more -> bicep-width amountMm=1
+blouse: her bust is bigger by 2 -> bust-amount amountMm=1
+blouse: my shoulders are narrow, 1/2 -> shoulder-width amountMm=-0.5
+blouse: it's baggy at the waist, lose 2 inches -> add-at-edge waistMm=-0.5 bustMm=0
+blouse: neckline sits too high, scoop it 1/2 -> redraw-neckline frontMm=0.5
+blouse: shoulders slope more than the pattern by 3/8 -> shoulder-slope amountMm=-0.375
+blouse: armholes too deep by 3/4 -> lower-armhole amountMm=-0.75
+blouse: scoop out the armhole 1/4 -> lower-armhole amountMm=0.25
+blouse: 1 inch more between bust and waist -> lengthen amountMm=1
+blouse: back is too long, folds above the waist 3/4 -> level-wedge pieceId="back" amountMm=-0.75
+blouse: flare the hem by 2 inches -> asks hem-fullness
+blouse: shorten by 2 but not the sleeves -> asks lengthen
+blouse: don't change the hem -> nothing
+legs: cut off 3 inches -> asks lengthen
+legs: bigger bum, 1 inch -> level-wedge pieceId="back" amountMm=1
+legs: front crotch 1/2 longer -> level-wedge pieceId="front" amountMm=0.5
+legs: back rise 1 higher -> level-wedge pieceId="back" amountMm=1
+legs: 2 in too long, but the knee is right -> lengthen amountMm=-2
+dress: bodice 3/4 shorter above the waist seam -> lengthen pieceId="bodice-front" amountMm=-0.75
+dress: waist seam 1/2 lower -> place-seam
+dress: waist seam 1/2 -> asks place-seam
+dress: less fabric in the skirt -> hem-fullness pieceId="skirt-front" amountMm=0
+dress: side seams swing forward 1/2 -> side-balance
+dress: train 10 in longer at the back -> uneven-hem centreBackMm=10 sideMm=0
+tunic: the wrap gapes 3/4 -> take-in-fold amountMm=0.75
 blouse: hem longer at the back by 1 -> uneven-hem centreBackMm=1 sideMm=0 centreFrontMm=0
 blouse: back hem 1 longer -> uneven-hem centreBackMm=1 sideMm=0
 blouse: raise the front hem 1/2 -> uneven-hem centreFrontMm=-0.5 centreBackMm=0
@@ -429,6 +456,30 @@ blouse: drop table garments -> asks
 const ROWS = TABLE.trim()
   .split('\n')
   .map((line) => /^(\w+): (.+) -> (.+)$/.exec(line)!.slice(1) as [string, string, string])
+
+describe('a wish that says what should not be', () => {
+  const offered = (name: string, text: string) => {
+    const answer = answerOn(name, text)
+    return answer.how === 'asks' ? answer.offers.map((o) => o.sentence) : answer.how
+  }
+  it('is offered without that', () => {
+    expect(offered('blouse', 'shorten by 2 but not the sleeves')).toEqual([expect.stringContaining('Shorten the body')])
+    expect(offered('blouse', 'shorten by 2 except the body')).toEqual([expect.stringContaining('Shorten the sleeve')])
+  })
+  it('keeps what is right, whether it is named before or after', () => {
+    for (const text of ['2 in too long, but the knee is right', '2 in too long, keep the knee']) {
+      const answer = answerOn('legs', text)
+      expect(answer.how === 'does' && answer.offer.sentence, text).toContain('the knee stays')
+    }
+  })
+  it('names a fade that it cannot promise, and goes by the place of the change alone', () => {
+    const answer = answerOn('blouse', 'take in the side seams 3/4 at the waist, tapering to nothing at the bust')
+    expect(answer.how === 'asks' && [answer.why, answer.offers[0]!.sentence]).toEqual([
+      expect.stringContaining('nothing at bust'),
+      expect.stringContaining('at the waist;'),
+    ])
+  })
+})
 
 describe('a wish', () => {
   it.each(ROWS)('on the %s: “%s” gives %s', (name, text, expected) => {

@@ -165,10 +165,13 @@ function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, garment: Garme
   return { change: newStop(kind.kind, begun.value), sentence, towards: 0, asksAmount: kind.withAmount !== undefined, field: null }
 }
 
+const offersOf = (a: WishAnswer): Offer[] => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])
+const keyOf = ({ change }: Offer): string => JSON.stringify([change.kind, change.inputs])
+
 const sameOffers = (list: Offer[]): Offer[] => {
   const seen = new Set<string>()
   return list.filter((o) => {
-    const key = JSON.stringify([o.change.kind, o.change.inputs])
+    const key = keyOf(o)
     return !seen.has(key) && seen.add(key)
   })
 }
@@ -210,6 +213,8 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
       offers: nearestTo('size', garment, context).slice(0, MOST_OFFERS),
       measure: null,
     }
+  const denied = wish.said.has('not') ? butNot(text, system, garment, context) : null
+  if (denied) return denied
   const trade = tradeOf(wish.said)
   const candidates = candidatesFor(wish, garment, context)
   const isPlain = wish.unknown.length === 0 && !wish.said.has('not') && !wish.isWantedGuessed
@@ -239,6 +244,21 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
   if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers, measure }
   return notHere(text, wish, garment, context)
+}
+
+/** Words after which it is said what shall not be done. */
+const NOT = /\b(?:but not|do not|don[’']?t|not|never|without|except(?: for)?|instead of)\b/i
+
+/** “Shorten by 2 but not the sleeves”: what is said before is offered, but for what it would be with the rest; null where nothing is left. */
+function butNot(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer | null {
+  const at = NOT.exec(text)
+  if (!at) return null
+  const [before, after] = [text.slice(0, at.index), text.slice(at.index + at[0].length)]
+  if (before.trim() === '' && waysIn(readWish(after, system)?.said ?? new Set()).length === 0)
+    return { how: 'nothing', why: 'It says only what should stay as it is. Say what should change.' }
+  const denied = new Set(offersOf(answerWish(`${before} ${after}`, system, garment, context)).map(keyOf))
+  const offers = offersOf(answerWish(before, system, garment, context)).filter((o) => !denied.has(keyOf(o)))
+  return offers.length > 0 ? { how: 'asks', why: 'It says what should not be: is this meant?', offers, measure: null } : null
 }
 
 /** A minus beside a word of direction: both ways are offered. */
@@ -284,7 +304,7 @@ function eachOf(wish: Wish, text: string, system: UnitSystem, garment: Garment, 
 /** Two things asked for in one sentence: each part of it is read by itself. */
 function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
   const answers = parts.map((part) => answerWish(part, system, garment, context))
-  const offers = sameOffers(answers.flatMap((a) => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])))
+  const offers = sameOffers(answers.flatMap(offersOf))
   return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS), measure: null }
 }
 

@@ -9,9 +9,9 @@ const WORDS = {
     'crop|crops|cropped|cropping|shorten|shortens|shortened|shortening|shorter|take up|taken up|less length|reduce the length|turn up',
   out: 'let out|letting out|widen|widens|widening|wider|broaden|broader|bigger|larger|looser|roomier|more room|more width|more ease|enlarge|bring out|go out|goes out|wide',
   in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
-  fuller: 'fuller|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
+  fuller: 'fuller|more volume|more fabric|more cloth|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
   more: 'add|adds|adding|more|increase|insert|put in|give|gain|grow',
-  less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|cut away|take|takes|excess',
+  less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|chop off|chopped off|cut away|take|takes|excess',
   up: 'raise|raises|raised|raising|higher|lift|move up|bring up|up|upward|upwards|pull up',
   down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
   deeper: 'deeper|deepen|deepens|deepened|deepening',
@@ -48,8 +48,9 @@ const WORDS = {
   'too-tight':
     'digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
   'too-loose': 'too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
-  'too-high': 'kicks up|kicks out|hikes up|too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
-  'too-low': 'too low|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
+  'too-high':
+    'too shallow|not deep enough|kicks up|kicks out|hikes up|too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
+  'too-low': 'too low|too deep|cut too deep|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
   gapes: 'gapes|gaping|gape|gaps|gap|stands away|stands off',
   // Pieces and parts of a garment.
   body: 'body|bodice|torso|trunk|top',
@@ -58,7 +59,7 @@ const WORDS = {
   sleeve: 'sleeve|sleeves|arm|arms|two-piece sleeve|two-piece sleeves|one-piece sleeve|one-piece sleeves',
   leg: 'leg|legs|trouser leg|trouser legs|pant leg|pants leg|trousers|pants',
   skirt: 'skirt',
-  hem: 'hem|hems|hemline|lower edge|bottom edge|bottom',
+  hem: 'train|hem|hems|hemline|lower edge|bottom edge|bottom',
   side: 'side|sides|side seam|side seams|at the side|outseam|outseams|sideseam',
   inseam: 'inseam|inseams|inside leg|inner leg|inside leg seam',
   shoulder: 'shoulder|shoulders|shoulder seam',
@@ -111,27 +112,29 @@ const WORDS = {
   each: 'each|every|per|apiece',
   round:
     'all round|all around|around|in all|altogether|in total|total|round|circumference|girth|overall|all the way round|round the body|everywhere|all over',
-  keep: 'keep|keeping|hold|leave|stays|must stay|without moving|keeps',
+  keep: 'is right|are right|is fine|are fine|is ok|are ok|is good|are good|keep|keeping|hold|leave|stays|must stay|without moving|keeps',
   other: 'another|other',
   free: 'a list of my own',
   // Signs on the body, and trade words.
   'collar-back':
     'collar rides back|collar seam rides back|neck rides back|neckline rides back|neckline chokes|chokes|seam slants to the back',
-  sway: 'swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|fold above the waist at the back',
+  sway: 'swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|folds above the waist|bunches at my lower back|bunches at the lower back|bunches above the back waist|bunches at the back waist|bunches in the small of the back|fold above the waist at the back',
   'arm-drags':
     'drags across the upper arm|drags across the arm|sleeve drags|drag lines across the upper arm|sleeve is tight|tight sleeve|tight sleeves',
   bicep: 'bicep|biceps|upper arm',
   'forward-shoulder': 'forward shoulder|forward shoulders|shoulder forward|shoulders forward',
   'square-shoulder': 'square shoulder|square shoulders|squarer shoulder|squarer shoulders|squarer',
-  'sloping-shoulder': 'sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
+  'sloping-shoulder':
+    'slope|slopes|slope more|more slope|sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
   'crotch-curve':
-    'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|scoop|folds radiate from the crotch|folds at the crotch|seat hollow',
+    'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|folds radiate from the crotch|folds at the crotch|seat hollow',
   'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|body rise|deeper crotch|crotch',
-  'front-rise': 'front rise|front crotch length|crotch length in front|rise in front',
-  'back-rise': 'back rise|back crotch length|crotch length at the back|rise in back|rise at the back',
-  'flat-seat': 'flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+  'front-rise': 'front rise|front crotch|front crotch seam|front crotch length|crotch length in front|rise in front',
+  'back-rise': 'back rise|back crotch|back crotch seam|back crotch length|crotch length at the back|rise in back|rise at the back',
+  'flat-seat':
+    'flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
-    'full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
+    'bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back': 'rounded shoulders|round shoulders|rounded shoulder|rounded back|round back|dowager|hump|stooped|upper back',
@@ -152,21 +155,23 @@ const WORDS = {
   'front-alone':
     'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance',
   'front-rises':
-    'front rides up|front hikes up|rides up in front|waist seam rises in front|waist rises in front|waist seam rides up in front|hem lifts in front',
+    'front too short|front is too short|front rides up|front hikes up|rides up in front|waist seam rises in front|waist rises in front|waist seam rides up in front|hem lifts in front',
   'wrap-front':
     'wrap|wrap front|wrap-front|wrapped front|wrap over|wrap-over|wraps over|crossover front|crossover|cross over|crosses over|cross-over|overlap of the wrap|wrap overlap|overlap',
+  scoop: 'scoop|scoops|scooped|scooping|scoop out|hollow out',
   'neck-shape':
     'scoop neck|scooped neck|scoop the neck|scoop the neckline|scoop out the neck|scoop out the neckline|v neck|v-neck|boat neck|neckline shape',
   'swings-forward':
-    'swings forward|swings to the front|swings toward the front|side seam swings forward|side seam swings to the front|side swings forward',
-  'swings-back': 'swings back|swings to the back|swings backward|side seam swings back|side seam swings to the back|side swings back',
+    'swings forward|swings to the front|swings toward the front|side seam swings forward|side seam swings to the front|side seams swing forward|side seams swing to the front|sides swing forward|side swings forward',
+  'swings-back':
+    'swings back|swings to the back|swings backward|side seam swings back|side seam swings to the back|side seams swing back|side seams swing to the back|sides swing back|side swings back',
   'side-swings': 'side seam swings|side swings|side not upright|side seam not upright',
   'made-elsewhere':
     'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
   'mock-up': 'muslin|toile|mock-up|mockup|fitting',
   'grain-line': 'grain|grainline|bias',
   // It is said that something shall not be done: the wish is never guessed at.
-  not: 'not|no|never|dont|don’t|without|instead|except|but',
+  not: 'not|but not|no|never|dont|don’t|without|instead|except',
 } as const
 
 export type Concept = keyof typeof WORDS
@@ -184,7 +189,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'a an the this that these those my her his their our its it is are be been was were to of on in at by for with and or as so then ' +
     'please would like should could can will must need needs have has i we she he they you me us just bit little some much very really quite ' +
     'too about roughly exactly only also here there where when which who whole again get got go goes do does did done wearer person ' +
-    'garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
+    'but cloth fabric everything garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
     'am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
@@ -206,5 +211,6 @@ export const PARTED: Readonly<Record<string, Readonly<Record<string, Concept>>>>
   slide: { in: 'in', out: 'out', up: 'up', down: 'down' },
   nip: { in: 'in' },
   cut: { off: 'less', away: 'less' },
+  chop: { off: 'less' },
   turn: { up: 'shorter', down: 'longer' },
 }

@@ -226,7 +226,16 @@ export const LONGEST_WISH = 240
  * @param known words of this garment's own names, which are no unknown words
  */
 export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<string>): Token[] {
-  const plain = withFigures(plainText(text).replace(/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' '))
+  const plain = withFigures(
+    plainText(text)
+      .replace(/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' ')
+      .replace(/(?<=\p{L})'(?=\p{L})/gu, '’')
+      // Where a change is to have faded out is no place of it: one word that is not known.
+      .replace(
+        /\b(?:(?:tapering|tapered|fading|blending|going|down) )*(?:to )?(?:nothing|zero) at (?:the )?([\p{L}-]+)/gu,
+        ' nothing-at-$1 ',
+      ),
+  )
   const tokens: Token[] = []
   let at = 0
   for (const { from, to, token } of [...figuresIn(plain, system), { from: plain.length, to: plain.length, token: null }]) {

@@ -24,14 +24,18 @@ const TRAITS: readonly [adjectives: string, asks: Concept, parts: Parts][] = [
   ['long', 'longer', LENGTHS],
   ['short', 'shorter', LENGTHS],
   ['broad|wide', 'out', { shoulder: 'shoulder|shoulders' }],
-  ['full|fuller|large|larger|big|bigger|heavy|thick|wide|broad', 'out', ROUNDS],
+  ['full|fuller|large|larger|big|bigger|heavy|thick|wide|broad|fat|plump|muscular', 'out', ROUNDS],
   ['small|thin|slim|slender|skinny|narrow|lean', 'in', ROUNDS],
   // “Full bust” is the name of a measure.
   ['large|larger|big|bigger|heavy', 'out', BUST],
   ['small|flat', 'in', BUST],
   ['more ease in|more ease in the|more ease at the', 'more', CAP],
   ['less ease in|less ease in the|less ease at the', 'less', CAP],
-  ['less|reduce the|reduce|remove', 'less', { fullness: 'flare|fullness' }],
+  [
+    'less|reduce the|reduce|remove',
+    'less',
+    { fullness: 'flare|fullness|volume|fabric in the skirt|cloth in the skirt|fabric|volume in the skirt' },
+  ],
 ]
 
 const WAISTED: [string, Concept[]][] = [
@@ -41,9 +45,54 @@ const WAISTED: [string, Concept[]][] = [
   ['short-waisted', ['shorter', 'body']],
 ]
 
+/** Adjectives of a body that are said after it, too: “my arms are too fat for the sleeves”. */
+const OF_A_BODY: readonly [adjectives: string, asks: Concept][] = [
+  ['full|large|big|heavy|thick|wide|broad|fat|plump|chunky|muscular', 'out'],
+  ['small|thin|slim|slender|skinny|narrow|lean|bony', 'in'],
+]
+const OWNERS = ['my', 'her', 'his', 'their']
+
+const saidAfter = (): [string, Concept[]][] =>
+  OF_A_BODY.flatMap(([adjectives, asks]) =>
+    adjectives
+      .split('|')
+      .flatMap((adjective) =>
+        (Object.entries({ ...ROUNDS, ...BUST }) as [Concept, string][]).flatMap(([part, words]) =>
+          words
+            .split('|')
+            .flatMap((word) =>
+              OWNERS.flatMap((own) =>
+                ['is', 'are', 'is too', 'are too'].map((verb): [string, Concept[]] => [
+                  `${own} ${word} ${verb} ${adjective}`,
+                  [asks, part],
+                ]),
+              ),
+            ),
+        ),
+      ),
+  )
+
+/** Signs that say where something ends, or gives way. */
+const ENDS: [string, Concept[]][] = ['my wrist', 'my wrists', 'the wrist', 'her wrist', 'his wrist'].flatMap((at) =>
+  ['end', 'ends', 'stop', 'stops'].map((verb): [string, Concept[]] => [`${verb} above ${at}`, ['too-short', 'sleeve']]),
+)
+const STRAINED: [string, Concept[]][] = [
+  'gapes between the buttons',
+  'gaps between the buttons',
+  'gapes between buttons',
+  'buttons pull',
+  'buttons gape',
+  'buttons strain',
+  'buttons pull apart',
+  'button band gapes',
+].map((words): [string, Concept[]] => [words, ['too-tight', 'bust']])
+
 /** Phrases that say two things at once: what to do, and with what. */
 export const PAIRS: ReadonlyMap<string, readonly Concept[]> = new Map([
   ...WAISTED,
+  ...ENDS,
+  ...STRAINED,
+  ...saidAfter(),
   ...TRAITS.flatMap(([adjectives, asks, parts]) =>
     adjectives
       .split('|')

@@ -33,7 +33,10 @@ export function readHemFullness(
   const missing = zone ? (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context)) : null
   const way = missing === null ? towards(wish, FULLER, SLIMMER) : missing < 0 ? -1 : 1
   const asked = askedPieces(garment, wish)
-  const piece = (asked.pieces.length > 0 ? asked.pieces : garment.pieces).find((p) => hemAndTop(p) !== null)
+  // A hem of which nothing else is said is that of the body, where the garment has one.
+  const bodies = says(wish, 'wrist') ? [] : garment.pieces.filter((p) => p.kind !== 'sleeve')
+  const meant = asked.pieces.length > 0 ? asked.pieces : bodies.length > 0 ? bodies : garment.pieces
+  const piece = meant.find((p) => hemAndTop(p) !== null)
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
   const mm = missing ?? oneAmount(wish, way)
   const round = hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) / (isLimb(piece) ? LIMBS : 1)

@@ -187,13 +187,37 @@ function readEnd(garment: Garment, wish: Wish, sizeId: string): Reading<LevelsIn
 
 const isLeg = (piece: Piece): boolean => familyOf(piece) === 'leg'
 
+/** “Bodice 3/4 shorter above the waist seam”: the seam says where, as the waist does; null for any other wish. */
+function atTheWaist(wish: Wish): Wish | null {
+  if (!says(wish, 'waist-seam') || !says(wish, 'above', 'below') || !says(wish, ...LONGER, ...SHORTER)) return null
+  return {
+    ...wish,
+    said: new Set([...wish.said].map((c) => (c === 'waist-seam' ? 'waist' : c))),
+    tokens: wish.tokens.map((t) => (t.is === 'concept' && t.concept === 'waist-seam' ? { ...t, concept: 'waist' } : t)),
+  }
+}
+
 /** Craft 6.1 as it is said: “lengthen the leg by 2 keep the knee”, “2 in shorter above the waist”, “make the sleeve 22 in long”. */
 export function readLengthen(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
+  const atWaist = atTheWaist(wish)
+  return atWaist
+    ? readOf(atWaist, garment, context).map((r) => ({ ...r, uses: [...r.uses, 'waist-seam'] }))
+    : readOf(wish, garment, context)
+}
+
+function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
   if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
   // “Take 3/4 off the sleeves” is likely said of their length, and asked about.
   const isTaken = !says(wish, 'length', 'width', 'hem', 'wrist', 'side', 'each', 'round') && says(wish, 'more', 'less')
   // As is “take 1 out of the body above the waist”.
-  const isLikely = isTaken && (wish.said.has('sleeve') || (says(wish, 'above', 'below', 'between') && says(wish, 'body', 'skirt', 'leg')))
+  // “Cut off 3 inches” of trousers or a skirt: nothing else is said.
+  const isBare =
+    [...wish.said].every((c) => c === 'less') &&
+    wish.said.size === 1 &&
+    garment.pieces.every((p) => familyOf(p) !== 'bodice' && p.kind !== 'sleeve')
+  const isLikely =
+    isBare ||
+    (isTaken && (wish.said.has('sleeve') || says(wish, 'between') || (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg'))))
   const hasLength = wish.said.has('length') || wish.said.has('crotch-depth') || isLikely
   const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
   if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)

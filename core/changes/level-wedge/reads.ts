@@ -25,7 +25,8 @@ export function readLevelWedge(
   const isWaist = says(wish, 'waist') && says(wish, 'front', 'back') && says(wish, ...HIGHER, ...LOWER)
   const isLeg = hasLegs && (says(wish, 'flat-seat', 'full-seat', 'belly', 'front-rise', 'back-rise') || isWaist)
   if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg) || says(wish, 'dart', 'hem', 'pivot')) return []
-  const way = towards(wish, [...PUT_IN, ...(isWaist ? HIGHER : [])], [...TAKE_OUT, ...(isWaist ? LOWER : [])])
+  const rises = isWaist || says(wish, 'front-rise', 'back-rise')
+  const way = towards(wish, [...PUT_IN, ...(rises ? HIGHER : [])], [...TAKE_OUT, ...(rises ? LOWER : [])])
   if (way === 0 && !says(wish, 'wedge')) return []
   const isFront = says(wish, 'belly', 'front-rise', ...FRONT) && !says(wish, ...BACK)
   const piece = garment.pieces.find((p) => p.kind.includes(isFront ? 'front' : 'back') && wedgeOn(p.id) !== null)
@@ -50,7 +51,7 @@ export function readLevelWedge(
         ...FRONT,
         ...PUT_IN,
         ...TAKE_OUT,
-        ...(isWaist ? [...HIGHER, ...LOWER] : []),
+        ...(rises ? [...HIGHER, ...LOWER] : []),
       ),
       // A waist edge may be meant, and not the seam below it.
       sure: (amountMm !== null && !isWaist) || (way === 0 && wish.amounts.length === 0),

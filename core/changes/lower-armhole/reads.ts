@@ -3,7 +3,7 @@ import { oneAmount, says, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { LowerArmholeInputs } from './schema'
 
-const LOWER: readonly Concept[] = ['down', 'deeper', 'too-high', 'too-tight', 'more', 'longer', 'out', 'armhole-cuts-in']
+const LOWER: readonly Concept[] = ['down', 'deeper', 'scoop', 'too-high', 'too-tight', 'more', 'longer', 'out', 'armhole-cuts-in']
 const RAISE: readonly Concept[] = ['up', 'shallower', 'too-low', 'too-loose', 'shorter', 'less', 'in', 'lifts-with-arm']
 
 /** Craft 6.10 as it is said: “lower the armhole 1/2”, “armhole 3/8 higher”, “armhole cuts in”, “garment lifts with the arm”. */
@@ -11,7 +11,7 @@ export function readLowerArmhole(wish: Wish, begun: () => LowerArmholeInputs | n
   const isSign = says(wish, 'armhole-cuts-in', 'lifts-with-arm', 'armhole-depth')
   const isSaid =
     says(wish, 'armhole', 'underarm') &&
-    says(wish, 'up', 'down', 'deeper', 'shallower', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
+    says(wish, 'up', 'down', 'deeper', 'scoop', 'shallower', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
   if ((!isSign && !isSaid) || says(wish, 'dart', 'fold', 'gapes', 'shoulder', 'true', 'notch', 'move', 'armhole-follows', 'cap-follows'))
     return []
   const usual = begun()

@@ -13,7 +13,8 @@ const HIGHER: readonly Concept[] = ['up', 'too-low']
 export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeContext): Reading<PlaceSeamInputs>[] {
   const isSeam = says(wish, 'waist-seam') || (says(wish, 'place') && says(wish, 'waist', 'seam'))
   const found = isSeam ? findPlaceableSeam(garment, context.sizeId) : null
-  if (!found) return []
+  // “Bodice 1 shorter above the waist seam” is said of the bodice.
+  if (!found || says(wish, 'longer', 'shorter', 'too-long', 'too-short')) return []
   const way = towards(wish, LOWER, HIGHER)
   const inputs = {
     seamId: found.seam.id,
@@ -23,7 +24,7 @@ export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeConte
     giveBack: true,
   }
   // A distance below the underarm is where it is to be; else it is moved by the amount.
-  const isPlace = way === 0 && wish.amounts.length === 1 && wish.amounts[0]!.sign === 0
+  const isPlace = way === 0 && wish.amounts.length === 1 && wish.amounts[0]!.sign === 0 && says(wish, 'below', 'underarm', 'place')
   const byMm = isPlace ? 0 : way === 0 ? 0 : oneAmount(wish, way)
   const wantedMm = wish.wantedMm ?? (isPlace ? wish.amounts[0]!.mm : found.distanceMm + (byMm ?? 0))
   return [
@@ -31,7 +32,7 @@ export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeConte
       inputs: { ...inputs, wantedMm },
       uses: used(wish, 'waist-seam', 'waist', 'seam', 'place', 'below', 'underarm', ...LOWER, ...HIGHER),
       takes: ['wanted'],
-      sure: byMm !== null && wish.amounts.length < 2,
+      sure: byMm !== null && wish.amounts.length < 2 && (isPlace || way !== 0 || wish.amounts.length === 0),
       where: 'below the underarm',
     },
   ]

@@ -4,7 +4,7 @@ import { oneAmount, says, signed, towards, used } from '../shared/reading/amount
 import type { Reading } from '../types'
 import type { RedrawNecklineInputs } from './schema'
 
-const DEEPER: readonly Concept[] = ['down', 'too-high', 'longer', 'deeper']
+const DEEPER: readonly Concept[] = ['down', 'too-high', 'longer', 'deeper', 'scoop']
 const HIGHER: readonly Concept[] = ['up', 'too-low', 'shorter', 'shallower']
 
 const WIDER: readonly Concept[] = ['out', 'too-tight', 'more']

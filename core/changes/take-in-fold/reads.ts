@@ -9,6 +9,7 @@ import type { TakeInFoldInputs } from './schema'
 const EDGES: [Concept, EdgeRole][] = [
   ['armhole', 'armhole'],
   ['neckline', 'neck'],
+  ['wrap-front', 'neck'],
   ['shoulder', 'shoulder'],
   ['hem', 'hem'],
 ]

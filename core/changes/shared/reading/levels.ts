@@ -99,6 +99,7 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
     const i = words.indexOf(word)
     return i < 0 ? [] : words.slice(i + 1).filter(isHeight)
   }
+  const before = (word: Concept): Concept[] => words.slice(0, Math.max(0, words.indexOf(word))).filter(isHeight)
   const found = (
     word: Concept,
     names: Concept[],
@@ -115,7 +116,8 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
     return found('between', [a, b], levelBetween(piece, sizeId, low, high))
   }
   for (const word of ['above', 'over', 'below', 'keep'] as const) {
-    const [name] = after(word)
+    // “But the knee is right”: what stays may be named first.
+    const [name] = word === 'keep' && after(word).length === 0 ? before(word).slice(-1) : after(word)
     // A hem keeps its width in any case.
     if (!name || (word === 'keep' && (name === 'hem' || name in SAME_AS))) continue
     const height = heightOf(name)
