@@ -87,6 +87,12 @@ function levelBetween(piece: Piece, sizeId: string, low: Height | null, high: He
   return { level: { id: 'line-1', share: 1, mark: end.mark, belowMm }, where, isPrinted: false }
 }
 
+/** Heights that are named after a word, and before it, in their order. */
+function heightsBeside(words: readonly Concept[], word: Concept): { after: Concept[]; before: Concept[] } {
+  const i = words.indexOf(word)
+  return i < 0 ? { after: [], before: [] } : { after: words.slice(i + 1).filter(isHeight), before: words.slice(0, i).filter(isHeight) }
+}
+
 /**
  * The level of which a wish speaks on a piece: above, below or at a height, between two, or below what is to be kept. Null where
  * it says nothing of the kind; `undefined` where it names a height that this piece does not have.
@@ -95,11 +101,6 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
   const heights = heightsOf(piece, sizeId)
   const words = wish.tokens.flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
   const heightOf = (c: Concept) => heights.find((h) => h.is === (SAME_AS[c] ?? c))
-  const after = (word: Concept): Concept[] => {
-    const i = words.indexOf(word)
-    return i < 0 ? [] : words.slice(i + 1).filter(isHeight)
-  }
-  const before = (word: Concept): Concept[] => words.slice(0, Math.max(0, words.indexOf(word))).filter(isHeight)
   const found = (
     word: Concept,
     names: Concept[],
@@ -108,7 +109,7 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
   ): SaidLevel | undefined => (made ? { ...made, stays, uses: [...used(wish, word), ...names] } : undefined)
 
   if (wish.said.has('between')) {
-    const [a, b] = after('between')
+    const [a, b] = heightsBeside(words, 'between').after
     if (!a || !b) return undefined
     const ends = [heightOf(a), heightOf(b)]
     if (!ends[0] || !ends[1]) return undefined
@@ -117,7 +118,8 @@ export function saidLevel(piece: Piece, sizeId: string, wish: Wish): SaidLevel |
   }
   for (const word of ['above', 'over', 'below', 'keep'] as const) {
     // “But the knee is right”: what stays may be named first.
-    const [name] = word === 'keep' && after(word).length === 0 ? before(word).slice(-1) : after(word)
+    const { after, before } = heightsBeside(words, word)
+    const name = after[0] ?? (word === 'keep' ? before[before.length - 1] : undefined)
     // A hem keeps its width in any case.
     if (!name || (word === 'keep' && (name === 'hem' || name in SAME_AS))) continue
     const height = heightOf(name)
