@@ -13,6 +13,7 @@ import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
 import { figuresOf, literally, NEUTRAL, readWish, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import { saidMeasure } from './said-measure'
 
 /** A change that a wish may mean. */
 export interface Offer {
@@ -320,6 +321,8 @@ function whyAsked(wish: Wish, isOne: boolean): string {
 
 /** Nothing was read out of a wish: changes whose names and signs share its words, or why they do not apply here. */
 function notHere(text: string, wish: Wish, garment: Garment, context: ChangeContext): WishAnswer {
+  const measured = saidMeasure(wish, garment, context)
+  if (measured) return { how: 'nothing', why: measured }
   const isKnown = wish.said.size > 0 || wish.cup !== null || wish.sizes.length > 0
   const titled = CHANGE_KINDS.filter((k) => text.toLowerCase().includes(k.title.toLowerCase()))
   const found = titled.length > 0 ? titled : isKnown ? likeliestChanges(text) : []
