@@ -17,33 +17,43 @@ export function boxOf(s: DrawnShape): Box {
   return box
 }
 
-/** Where lines of a page cross a straight line across it: all, and those that tell where the page lies. */
+type Axis = 'x' | 'y'
+
+/** Where lines of a page cross a straight line across it, in order: all, and those that tell where the page lies. */
 interface Crossings {
   all: readonly number[]
   telling: readonly number[]
 }
 
-/**
- * Where lines of a page cross a straight line across it: along it.
- * @param telling those that tell where the page lies
- */
-function crossings({ width, height, shapes }: PdfPage, telling: ReadonlySet<DrawnShape>, axis: 'x' | 'y', at: number): Crossings {
-  const [reach, other] = axis === 'x' ? ([height, 'y'] as const) : ([width, 'x'] as const)
+/** A line of a page, how far it reaches along an axis, and whether it tells where the page lies. */
+interface Reaching {
+  shape: DrawnShape
+  low: number
+  high: number
+  isTelling: boolean
+}
+
+/** Where lines of a page cross a straight line across it, that is so long: along it. */
+function crossings(lines: readonly Reaching[], reach: number, axis: Axis, at: number): Crossings {
+  const other = axis === 'x' ? 'y' : 'x'
   const rule = axis === 'x' ? [line({ x: at, y: -1 }, { x: at, y: reach + 1 })] : [line({ x: -1, y: at }, { x: reach + 1, y: at })]
   const found = { all: [] as number[], telling: [] as number[] }
-  for (const s of shapes) {
-    const box = boxOf(s)
-    const [low, high] = axis === 'x' ? [box.minX, box.maxX] : [box.minY, box.maxY]
-    // What runs along the rule does not cross it.
-    if (at < low - RIM_MM || at > high + RIM_MM || high - low <= RIM_MM) continue
-    spend(s.path.length)
-    const [a, b] = [s.path[0]!.from, s.path[s.path.length - 1]!.to]
-    const ends = s.closed ? [] : [a, b].filter((p) => Math.abs(p[axis] - at) <= RIM_MM).map((p) => p[other])
-    const hits = intersectPaths(s.path, rule).map((h) => h.point[other])
+  spend(lines.length)
+  for (const { shape, low, high, isTelling: tells } of lines) {
+    if (at < low - RIM_MM || at > high + RIM_MM) continue
+    const { path, closed } = shape
+    spend(path.length)
+    const [a, b] = [path[0]!.from, path[path.length - 1]!.to]
+    const ends = closed ? [] : [a, b].filter((p) => Math.abs(p[axis] - at) <= RIM_MM).map((p) => p[other])
+    // Most lines are straight: their crossing needs no search.
+    const isStraight = path.length === 1 && path[0]!.kind === 'line'
+    const straight = () => (at < low || at > high ? [] : [a[other] + ((b[other] - a[other]) * (at - a[axis])) / (b[axis] - a[axis])])
+    const hits = isStraight ? straight() : intersectPaths(path, rule).map((h) => h.point[other])
     const places = [...ends, ...hits.filter((h) => ends.every((e) => Math.abs(e - h) > MEET_MM))]
     found.all.push(...places)
-    if (telling.has(s)) found.telling.push(...places)
+    if (tells) found.telling.push(...places)
   }
+  for (const list of [found.all, found.telling]) list.sort((x, y) => x - y)
   return found
 }
 
@@ -54,12 +64,14 @@ interface Met {
   of: number
 }
 
-/** Adds how the places of one page meet those of another: a slanted line meets a little aside where the overlap is a little other. */
+/** Adds how the places of one page meet those of another, both in order: a slanted line meets a little aside where the overlap is a little other. */
 function addMet(sum: Met, places: readonly number[], others: readonly number[]): void {
+  spend(places.length + others.length)
   sum.of += places.length
+  let k = 0
   for (const p of places) {
-    let far = Infinity
-    for (const q of others) far = Math.min(far, Math.abs(p - q))
+    while (k + 1 < others.length && Math.abs(others[k + 1]! - p) <= Math.abs(others[k]! - p)) k++
+    const far = others.length === 0 ? Infinity : Math.abs(others[k]! - p)
     if (far > MEET_MM) continue
     sum.near += 1
     sum.close += (1 - far / MEET_MM + Math.max(0, 1 - far / EXACT_MM)) / 2
@@ -110,7 +122,6 @@ interface Meeting {
   part: number
 }
 
-type Axis = 'x' | 'y'
 type Pairs = readonly (readonly [number, number])[]
 
 /** Each page of a layout with the next one to the right, or below. */
@@ -129,22 +140,37 @@ function meetingsOn(
   const all = list.flatMap((i) => pages[i]!.shapes)
   const some = all.filter((s) => isTelling(s, frame))
   const telling = new Set(some.length > 0 ? some : all)
-  const known = { x: pages.map(() => new Map<number, Crossings>()), y: pages.map(() => new Map<number, Crossings>()) }
-  const at = (i: number, axis: Axis, value: number): Crossings => {
-    const key = Math.round(value / SAME_RULE_MM)
-    let found = known[axis][i]!.get(key)
-    if (!found) known[axis][i]!.set(key, (found = crossings(pages[i]!, telling, axis, value)))
-    return found
-  }
   const [low, high] = [
     { x: frame.minX, y: frame.minY },
     { x: frame.maxX, y: frame.maxY },
   ]
+  // Lines that reach an edge, or into the half before the far one: no others can meet. What runs along the edge does not cross it.
+  const reaching = (i: number, axis: Axis, isFar: boolean): Reaching[] =>
+    pages[i]!.shapes.flatMap((shape) => {
+      const b = boxOf(shape)
+      const [from, to] = axis === 'x' ? [b.minX, b.maxX] : [b.minY, b.maxY]
+      const isThere = isFar ? to > (low[axis] + high[axis]) / 2 : from <= low[axis] + RIM_MM
+      return isThere && to - from > RIM_MM ? [{ shape, low: from, high: to, isTelling: telling.has(shape) }] : []
+    })
+  const known = new Map<string, Map<number, Crossings>>()
+  const lines = new Map<string, Reaching[]>()
+  const at = (i: number, axis: Axis, isFar: boolean, value: number): Crossings => {
+    const side = `${i}${axis}${isFar}`
+    if (!lines.has(side)) {
+      lines.set(side, reaching(i, axis, isFar))
+      known.set(side, new Map())
+    }
+    const rules = known.get(side)!
+    const key = Math.round(value / SAME_RULE_MM)
+    let found = rules.get(key)
+    if (!found) rules.set(key, (found = crossings(lines.get(side)!, axis === 'x' ? pages[i]!.height : pages[i]!.width, axis, value)))
+    return found
+  }
   return (pairs, axis, overlap) => {
     spend(pairs.length)
     const sum: Met = { close: 0, near: 0, of: 0 }
     for (const [i, j] of pairs) {
-      const [a, b] = [at(i, axis, high[axis] - overlap), at(j, axis, low[axis])]
+      const [a, b] = [at(i, axis, true, high[axis] - overlap), at(j, axis, false, low[axis])]
       addMet(sum, a.telling, b.all)
       addMet(sum, b.telling, a.all)
     }

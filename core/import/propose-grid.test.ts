@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { bounded } from '../budget'
 import type { DrawnShape, PdfPage } from '../formats'
 import { line, type Point } from '../geometry'
+import { ok } from '../result'
 import { proposeGrid } from './index'
 
 const at = (x: number, y: number): Point => ({ x, y })
@@ -94,6 +96,13 @@ describe('how pages lie', () => {
     const grid = proposeGrid(pages)
     expect(grid).toMatchObject({ columns: 5, how: 'same-lines', trim: null })
     expect(grid.places[6]).toMatchObject({ x: expect.closeTo(W - 9, 6) as number, y: expect.closeTo(H - 9, 6) as number })
+  })
+
+  it('is not looked for beyond a budget, however many lines cross the edges', () => {
+    const hatching = (k: number): Stroke[] =>
+      Array.from({ length: 1500 }, (_, i): Stroke => [at(RIM, RIM + (i * H) / 1500), at(RIM + W, RIM + (((i * 7 + k) % 1500) * H) / 1500)])
+    const pages = pagesOf([], 4, 2, 0, true).map((p, k) => ({ ...p, shapes: hatching(k).map(shapeOf) }))
+    expect(bounded('pages', () => ok(proposeGrid(pages)), 500_000)).toMatchObject({ ok: false, problem: { code: 'too-much-work' } })
   })
 
   it('is not told by what is printed at one place of each page, as ticks in its margin are', () => {

@@ -120,14 +120,15 @@ export function pagesOf(kept: string): PdfPage[] | null {
   return kept.startsWith(PAGES) ? (JSON.parse(kept) as { pages: PdfPage[] }).pages : null
 }
 
-/** Steps that looking for how pages lie, and putting them together, may take. */
+/** Steps that putting pages together may take, and looking for how they lie. */
 const STEPS = 60_000_000
+const GRID_STEPS = 20_000_000
 
 /** How the pages of a kept PDF lie, as it is proposed; in rows where that takes too long to find; null for any other file. */
 export function gridFor(kept: string): PageGrid | null {
   const pages = pagesOf(kept)
   if (!pages) return null
-  const found = bounded('pages', () => ok(proposeGrid(pages)), STEPS)
+  const found = bounded('pages', () => ok(proposeGrid(pages)), GRID_STEPS)
   const columns = Math.ceil(Math.sqrt(pages.length))
   return found.ok ? found.value : gridInRows(pages, { columns, overlapX: 0, overlapY: 0, down: false })
 }
