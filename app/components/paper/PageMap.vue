@@ -13,7 +13,7 @@ const left = defineModel<string[]>('left', { required: true })
 const used = computed(() => props.tiling.pages.filter((p) => !p.empty))
 /** What the name of a page takes at its top, mm. */
 const LABEL_MM = 44
-/** Names of pages stand in the top row of their page, where no line runs through them. */
+/** Names of pages stand near the top of their page, where no line runs through them. */
 const pageNames = computed(() =>
   clearPlaces(
     used.value.map((p) => ({ ...p, width: props.tiling.windowWidthMm })),
@@ -98,8 +98,8 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
     >
       <rect :x="p.x + 1" :y="p.y + 1" :width="tiling.windowWidthMm - 12" :height="tiling.windowHeightMm - 12" fill="transparent" />
       <text
-        :x="pageNames[n]! + 8"
-        :y="p.y + 34"
+        :x="pageNames[n]!.x + 8"
+        :y="pageNames[n]!.y + 34"
         font-size="30"
         font-weight="650"
         :fill="left.includes(p.name) ? 'var(--ink-soft)' : 'var(--act)'"

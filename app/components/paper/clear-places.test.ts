@@ -10,21 +10,29 @@ const upright = (x: number) => [
 
 describe('the names of pages on the map', () => {
   it('stand at the left of a page that is free', () => {
-    expect(clearPlaces([page], [upright(300)], words)).toEqual([100])
+    expect(clearPlaces([page], [upright(300)], words)).toEqual([{ x: 100, y: 50 }])
   })
 
   it('go along the top to where no line runs', () => {
-    expect(clearPlaces([page], [upright(120)], words)).toEqual([150])
-    expect(clearPlaces([page], [upright(120), upright(160)], words)).toEqual([200])
+    expect(clearPlaces([page], [upright(120)], words)).toEqual([{ x: 150, y: 50 }])
+    expect(clearPlaces([page], [upright(120), upright(160)], words)).toEqual([{ x: 200, y: 50 }])
   })
 
-  it('leave lines below them alone, and stay at the left where there is no room', () => {
+  it('leave lines below them alone, and go below one that runs across', () => {
     const below = [
       { x: 90, y: 90 },
       { x: 400, y: 90 },
     ]
     const through = below.map(({ x }) => ({ x, y: 60 }))
-    expect(clearPlaces([page], [below], words)).toEqual([100])
-    expect(clearPlaces([page], [through], words)).toEqual([100])
+    expect(clearPlaces([page], [below], words)).toEqual([{ x: 100, y: 50 }])
+    expect(clearPlaces([page], [through], words)).toEqual([{ x: 100, y: 80 }])
+  })
+
+  it('stay at the upper left where there is no room', () => {
+    const hatching = Array.from({ length: 12 }, (_, i) => [
+      { x: 90, y: 52 + 8 * i },
+      { x: 400, y: 52 + 8 * i },
+    ])
+    expect(clearPlaces([page], hatching, words)).toEqual([{ x: 100, y: 50 }])
   })
 })

@@ -1,16 +1,22 @@
 import type { Point } from '~~/core/geometry'
 
+/** Words stand in one of so many rows below the top. */
+const ROWS = 3
+
 /**
- * Where along the top of each box (mm, y downward) words of this size lie on no line: the left edge of the words. Tried from
- * the left; where every place is crossed they stand at the left.
+ * Where in each box (mm, y downward) words of this size lie on no line: their upper left corner. Tried along the top from the
+ * left, then a row further down; where every place is crossed they stand at the upper left.
  */
 export function clearPlaces(
   boxes: readonly { x: number; y: number; width: number }[],
   lines: readonly (readonly Point[])[],
   words: { width: number; height: number },
-): number[] {
-  const places = boxes.map(({ x, width }) => [0, 0.25, 0.5, 0.75, 1].map((share) => x + share * (width - words.width)))
-  return boxes.map(({ x, y }, n) => places[n]!.find((left) => !lines.some((line) => meets(line, left, y, words))) ?? x)
+): Point[] {
+  const placesIn = ({ x, y, width }: (typeof boxes)[number]) =>
+    Array.from({ length: ROWS }, (_, row) =>
+      [0, 0.25, 0.5, 0.75, 1].map((share): Point => ({ x: x + share * (width - words.width), y: y + row * words.height })),
+    ).flat()
+  return boxes.map((box) => placesIn(box).find(({ x, y }) => !lines.some((line) => meets(line, x, y, words))) ?? { x: box.x, y: box.y })
 }
 
 /** Whether a line of points, taken piece by piece, comes into the box of the words. */

@@ -73,8 +73,8 @@ const first = computed(() => tray.state.pieces.find((p) => p.draft.id === props.
         </div>
       </li>
     </ul>
-    <fieldset v-if="within.length > 0" class="mt-2 border-t border-edge pt-2">
-      <legend class="float-left w-full text-sm text-soft">Drawn within it</legend>
+    <div v-if="within.length > 0" class="mt-2 border-t border-edge pt-2" role="group" aria-label="Drawn within it">
+      <p class="text-sm text-soft">Drawn within it</p>
       <label v-for="w in within" :key="`${w.part}-${w.index}`" class="flex min-h-9 items-center gap-2.5 text-sm">
         <input
           type="checkbox"
@@ -85,6 +85,6 @@ const first = computed(() => tray.state.pieces.find((p) => p.draft.id === props.
         />
         <span :class="w.isOut && 'text-soft line-through'">{{ w.name }}</span>
       </label>
-    </fieldset>
+    </div>
   </section>
 </template>

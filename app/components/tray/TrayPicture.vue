@@ -15,6 +15,8 @@ const props = defineProps<{
   mode: 'edges' | 'notches' | 'corners' | 'within' | 'pair'
   /** The corner that is being paired, and in which size. */ pairing?: { sizeName: string; corner: number } | null
 }>()
+/** A name stands beside its edge, and not over it, from this slant on. */
+const ASIDE = 0.15
 const emit = defineEmits<{ edge: [index: number]; place: [at: Point]; within: [part: 'lines' | 'points', index: number] }>()
 const frame = ref<HTMLElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
@@ -47,7 +49,7 @@ const edges = computed(() =>
       label: `${isUnnamed(e) ? `edge ${i + 1}?` : e.role === 'other' ? 'plain edge' : ROLE_NAMES[e.role]}${e.fold ? ' (fold)' : ''}`,
       fold: e.fold,
       at: { x: middle.point.x + out.x * px(12), y: middle.point.y + out.y * px(14) + px(4) },
-      anchor: out.x > 0.4 ? 'start' : out.x < -0.4 ? 'end' : 'middle',
+      anchor: out.x > ASIDE ? 'start' : out.x < -ASIDE ? 'end' : 'middle',
       start: e.path[0]!.from,
     }
   }),
@@ -162,6 +164,7 @@ function onClick(event: MouseEvent) {
           vector-effect="non-scaling-stroke"
         />
         <text
+          v-if="!e.isLeg || edge === e.i"
           :x="e.at.x"
           :y="e.at.y"
           :font-size="px(14)"
