@@ -37,6 +37,12 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: not enough room in the sleeve 1 -> bicep-width amountMm=1
+blouse: less slope in the shoulders 1/4 -> shoulder-slope amountMm=0.25
+blouse: shoulder slope too steep by 1/4 -> shoulder-slope amountMm=0.25
+blouse: more shoulder slope 1/4 -> shoulder-slope amountMm=-0.25
+blouse: shoulder slope 1/4 -> asks shoulder-slope
+blouse: not so wide at the waist, 1 in all -> add-at-edge waistMm=-0.25
 blouse: it gapes between the buttons at the bust -> bust-amount amountMm=0
 blouse: sleeves end above my wrist by 1 1/2 -> lengthen pieceId="sleeve" amountMm=1.5
 blouse: my arms are too fat for the sleeves, need 1 inch more -> bicep-width amountMm=1
@@ -465,6 +471,14 @@ describe('a wish that says what should not be', () => {
   it('is offered without that', () => {
     expect(offered('blouse', 'shorten by 2 but not the sleeves')).toEqual([expect.stringContaining('Shorten the body')])
     expect(offered('blouse', 'shorten by 2 except the body')).toEqual([expect.stringContaining('Shorten the sleeve')])
+  })
+  it('is read on after that, with its figure', () => {
+    for (const text of ['lengthen the body, not the sleeve, by 1', 'without changing the hem, lengthen the body 1'])
+      expect(offered('blouse', text), text).toEqual([expect.stringMatching(/^Lengthen the body \{mm 25\.4/)])
+  })
+  it('never offers a change of what is said to be fine', () => {
+    expect(offered('blouse', 'sleeves are fine but the body is 1 too short')).toEqual([expect.stringContaining('Lengthen the body')])
+    expect(offered('legs', 'the hem is right but the thighs are 1 too tight').toString()).not.toMatch(/hem/i)
   })
   it('keeps what is right, whether it is named before or after', () => {
     for (const text of ['2 in too long, but the knee is right', '2 in too long, keep the knee']) {

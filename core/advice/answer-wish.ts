@@ -254,11 +254,14 @@ const NOT = /\b(?:but not|do not|don[’']?t|not|never|without|except(?: for)?|i
 function butNot(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer | null {
   const at = NOT.exec(text)
   if (!at) return null
-  const [before, after] = [text.slice(0, at.index), text.slice(at.index + at[0].length)]
-  if (before.trim() === '' && waysIn(readWish(after, system)?.said ?? new Set()).length === 0)
+  // What is denied ends where the next part of the sentence begins.
+  const [, denial, rest] = /^([^,;:]*)([^]*)$/.exec(text.slice(at.index + at[0].length))!
+  const asked = `${text.slice(0, at.index)} ${rest!.replace(/^[,;:]/, ' ')}`
+  const isEmpty = [asked, denial!].every((part) => waysIn(readWish(part, system)?.said ?? new Set()).length === 0)
+  if (asked.trim() === '' && isEmpty && /^do/i.test(at[0]))
     return { how: 'nothing', why: 'It says only what should stay as it is. Say what should change.' }
-  const denied = new Set(offersOf(answerWish(`${before} ${after}`, system, garment, context)).map(keyOf))
-  const offers = offersOf(answerWish(before, system, garment, context)).filter((o) => !denied.has(keyOf(o)))
+  const denied = new Set(offersOf(answerWish(`${asked} ${denial}`, system, garment, context)).map(keyOf))
+  const offers = offersOf(answerWish(asked, system, garment, context)).filter((o) => !denied.has(keyOf(o)))
   return offers.length > 0 ? { how: 'asks', why: 'It says what should not be: is this meant?', offers, measure: null } : null
 }
 

@@ -43,11 +43,13 @@ const WORDS = {
   make: 'make|making|set|want|wants',
   cut: 'cut|cutting|trace',
   // What is wrong, with the direction that would mend it.
-  'too-long': 'come down over|comes down over|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
-  'too-short': 'too short|not long enough|rides up|pulls up',
+  'too-long':
+    'not so long|not as long|come down over|comes down over|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
+  'too-short': 'too short|not long enough|not enough length|rides up|pulls up',
   'too-tight':
-    'digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
-  'too-loose': 'too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
+    'not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
+  'too-loose':
+    'too steep|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
   'too-high':
     'too shallow|not deep enough|kicks up|kicks out|hikes up|too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
   'too-low': 'too low|too deep|cut too deep|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
@@ -112,7 +114,7 @@ const WORDS = {
   each: 'each|every|per|apiece',
   round:
     'all round|all around|around|in all|altogether|in total|total|round|circumference|girth|overall|all the way round|round the body|everywhere|all over',
-  keep: 'is right|are right|is fine|are fine|is ok|are ok|is good|are good|keep|keeping|hold|leave|stays|must stay|without moving|keeps',
+  keep: 'keep|keeping|hold|leave|stays|must stay|without moving|keeps',
   other: 'another|other',
   free: 'a list of my own',
   // Signs on the body, and trade words.
@@ -124,8 +126,9 @@ const WORDS = {
   bicep: 'bicep|biceps|upper arm',
   'forward-shoulder': 'forward shoulder|forward shoulders|shoulder forward|shoulders forward',
   'square-shoulder': 'square shoulder|square shoulders|squarer shoulder|squarer shoulders|squarer',
+  slope: 'slope',
   'sloping-shoulder':
-    'slope|slopes|slope more|more slope|sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
+    'slopes|slope more|sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
   'crotch-curve':
     'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|folds radiate from the crotch|folds at the crotch|seat hollow',
   'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|body rise|deeper crotch|crotch',

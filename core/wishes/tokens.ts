@@ -230,6 +230,9 @@ export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<
     plainText(text)
       .replace(/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' ')
       .replace(/(?<=\p{L})'(?=\p{L})/gu, '’')
+      // What is right stays: a height is kept; of anything else it is not known whether the change leaves it alone.
+      .replace(/\b(knee|knees|elbow|elbows) (?:is|are) (?:fine|right|ok|okay|good)\b/gu, 'keep the $1')
+      .replace(/\b([\p{L}-]+) (?:is|are) (fine|right|ok|okay|good)\b/gu, ' $1-being-$2 ')
       // Where a change is to have faded out is no place of it: one word that is not known.
       .replace(
         /\b(?:(?:tapering|tapered|fading|blending|going|down) )*(?:to )?(?:nothing|zero) at (?:the )?([\p{L}-]+)/gu,

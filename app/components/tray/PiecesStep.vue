@@ -135,7 +135,7 @@ function startPairing(u: { sizeName: string; corner: number }) {
           Close it
         </button>
       </p>
-      <TrayReadList v-if="piece.readings && piece.taken" :piece="piece" />
+      <TrayReadList v-if="piece.taken" :piece="piece" />
       <UiTextField
         :model-value="piece.draft.name"
         label="Name"

@@ -35,7 +35,8 @@ const values = computed((): Record<ReadThing, string> => {
 })
 const rows = computed(() =>
   (Object.keys(NAMES) as ReadThing[]).flatMap((thing) => {
-    const way = props.piece.readings?.[thing]
+    // A tray of an older version knows of its darts only how they were drawn.
+    const way = props.piece.readings?.[thing] ?? (thing === 'darts' && props.piece.asDrawn ? 'guessed' : undefined)
     return way ? [{ thing, way, guess: sayGuesses(props.piece.draft, { [thing]: way })[0] }] : []
   }),
 )

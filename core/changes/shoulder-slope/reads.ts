@@ -5,21 +5,37 @@ import type { ShoulderSlopeInputs } from './schema'
 
 /** Craft 6.7 as it is said: “square shoulders 3/8”, “more sloping shoulder 1/4”, “raise the shoulder at its end”. */
 export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs | null): Reading<ShoulderSlopeInputs>[] {
-  const isSquare = says(wish, 'square-shoulder')
-  const isSloping = says(wish, 'sloping-shoulder')
+  // The slope of a shoulder is named without a way: what is said of it tells.
+  const isSlope = says(wish, 'slope')
+  const isSquare = says(wish, 'square-shoulder') || (isSlope && says(wish, 'less', 'too-loose', 'shallower'))
+  const isSloping = says(wish, 'sloping-shoulder') || (isSlope && says(wish, 'more', 'deeper'))
   const isMoved = says(wish, 'shoulder') && says(wish, 'up', 'down', 'too-high', 'too-low')
-  if ((!isSquare && !isSloping && !isMoved) || says(wish, 'dart', 'size', 'forward', 'backward', 'neckline', 'pivot')) return []
+  if ((!isSquare && !isSloping && !isMoved && !isSlope) || says(wish, 'dart', 'size', 'forward', 'backward', 'neckline', 'pivot')) return []
   if (isSquare && isSloping) return []
   const usual = begun()
   if (!usual) return []
+  const isOpen = isSlope && !isSquare && !isSloping
   const isUp = isSquare || (!isSloping && says(wish, 'up', 'too-low'))
   const way = isUp ? 1 : -1
   const amountMm = oneAmount(wish, way)
   return [
     {
       inputs: { ...usual, amountMm: amountMm ?? 0 },
-      uses: used(wish, 'square-shoulder', 'sloping-shoulder', 'shoulder', 'up', 'down', 'too-high', 'too-low', 'each', 'more'),
-      sure: amountMm !== null,
+      uses: used(
+        wish,
+        'square-shoulder',
+        'sloping-shoulder',
+        'shoulder',
+        'up',
+        'down',
+        'too-high',
+        'too-low',
+        'each',
+        'more',
+        'less',
+        'slope',
+      ),
+      sure: amountMm !== null && !isOpen,
       towards: way,
       how: wish.amounts.length > 0 ? 'at its end, each shoulder' : '',
       stays: 'the armhole’s length',
