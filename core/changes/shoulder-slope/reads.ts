@@ -34,6 +34,7 @@ export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs |
         'more',
         'less',
         'slope',
+        'too-loose',
       ),
       sure: amountMm !== null && !isOpen,
       towards: way,
