@@ -1,7 +1,8 @@
-import { parseLength, plainText, type UnitSystem } from '../units'
+import { parseLength, type UnitSystem } from '../units'
 import { PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
 import { slipOf } from './slips'
 import { LONGEST_PHRASE, PAIRS } from './traits'
+import { plainWish } from './plain-wish'
 
 /** One part of a wish, in its order. */
 export type Token =
@@ -226,19 +227,7 @@ export const LONGEST_WISH = 240
  * @param known words of this garment's own names, which are no unknown words
  */
 export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<string>): Token[] {
-  const plain = withFigures(
-    plainText(text)
-      .replace(/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' ')
-      .replace(/(?<=\p{L})'(?=\p{L})/gu, '’')
-      // What is right stays: a height is kept; of anything else it is not known whether the change leaves it alone.
-      .replace(/\b(knee|knees|elbow|elbows) (?:is|are) (?:fine|right|ok|okay|good)\b/gu, 'keep the $1')
-      .replace(/\b([\p{L}-]+) (?:is|are) (fine|right|ok|okay|good)\b/gu, ' $1-being-$2 ')
-      // Where a change is to have faded out is no place of it: one word that is not known.
-      .replace(
-        /\b(?:(?:tapering|tapered|fading|blending|going|down) )*(?:to )?(?:nothing|zero) at (?:the )?([\p{L}-]+)/gu,
-        ' nothing-at-$1 ',
-      ),
-  )
+  const plain = withFigures(plainWish(text))
   const tokens: Token[] = []
   let at = 0
   for (const { from, to, token } of [...figuresIn(plain, system), { from: plain.length, to: plain.length, token: null }]) {
