@@ -55,7 +55,7 @@ describe('asked, given, left over', () => {
     expect(askedGiven(garment, folded.garment, folded.stops, context).find((r) => r.id === 'underarm-to-waist')!.reason).toMatch(
       /switched off/,
     )
-    // A front of which the dart can give only so much.
+    // A front that is far too long: dart and armhole can give only so much.
     const { figures } = context.body!
     const body = { ...context.body!, figures: { ...figures, 'front-to-waist': { mm: 345 } } }
     const short = planSizes(garment, { ...context, body }).map((c, i) => withId(c, `s${i}`))

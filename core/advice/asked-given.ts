@@ -1,10 +1,9 @@
-import { CHANGE_KINDS, findKind, type ChangeContext, type FoldedStop } from '../changes'
+import { CHANGE_KINDS, findKind, LEFT_OVER, type ChangeContext, type FoldedStop } from '../changes'
 import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { bodyLengths, isTooTight, makeWorksheet, otherMeasures, tooTightWords } from '../size'
 import { capital, lengthToken } from '../units'
-import { LEFT_OVER } from './plan-sizes'
 
 /** A zone or a length that the body asks for, what the pieces give, and what is left over. */
 export interface AskedGiven {

@@ -46,7 +46,7 @@ describe('from body to plan', () => {
     const chosen = sheet.rows.filter((r) => ['bust', 'waist', 'hip'].includes(r.zone.id))
     expect(new Set(chosen.map((r) => r.chosen!.sizeId)).size).toBe(3)
     const plan = planSizes(project.garment, contextFor(project, set)).map((c, i) => withId(c, `c${i}`))
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'across-armhole', 'add-at-edge'])
     const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of chosen) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
@@ -107,7 +107,7 @@ describe('proposed stops and a plan that has some already', () => {
 
   it('once taken, nothing is proposed again', () => {
     const plan = taken([])
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'across-armhole', 'add-at-edge'])
     expect(laid(plan).filter((l) => l.how !== 'there')).toEqual([])
   })
   it('after new measurements it is the plan that those alone would give, and stops of one’s own are as they were', () => {

@@ -3,6 +3,7 @@ import {
   CHANGE_KINDS,
   findKind,
   foldPlan,
+  LEFT_OVER,
   newStop,
   PHASES,
   type Phase,
@@ -18,9 +19,6 @@ import {
 import { keepSizes, type Garment } from '../pattern'
 import { bodyLengths, makeWorksheet, sizesToCut, type LengthRow, type Worksheet } from '../size'
 import { EQUAL_MM } from '../tolerances'
-
-/** How the note of a stop ends that asks for less than the body does. */
-export const LEFT_OVER = 'As far as these pieces go; the rest is left over.'
 
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
 const LENGTH_MM = 3

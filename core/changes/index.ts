@@ -19,6 +19,7 @@ export {
   type NewChange,
 } from './registry'
 export { applyOrRefuse, withLargest } from './apply-or-refuse'
+export { LEFT_OVER } from './left-over'
 export { foldPlan, type FoldedPlan, type FoldedStop } from './fold-plan'
 export { checkInputs } from './check-inputs'
 export { changedPieces } from './changed-pieces'

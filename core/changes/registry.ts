@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { issueWords } from '../issue-words'
 import { Id, nameOfUpTo, type Garment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
+import { acrossArmhole } from './across-armhole'
 import { addAtEdge } from './add-at-edge'
 import { armholeToCap } from './armhole-to-cap'
 import { bicepWidth } from './bicep-width'
@@ -78,6 +79,7 @@ const KINDS = [
   doubleDart,
   bustAmount,
   frontLength,
+  acrossArmhole,
   capToArmhole,
   armholeToCap,
 ] as const

@@ -140,9 +140,13 @@ const WORDS = {
     'bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
-  'rounded-back': 'rounded shoulders|round shoulders|rounded shoulder|rounded back|round back|dowager|hump|stooped|upper back',
+  'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
+  'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
     'broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
+  'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
+  'hollow-chest':
+    'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',
   'armhole-depth': 'armhole depth',
   'armhole-cuts-in': 'armhole cuts in|armhole cuts|cuts in under the arm|deeper armhole|deeper armholes',
   'lifts-with-arm':

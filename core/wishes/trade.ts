@@ -14,7 +14,8 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'full-seat': 'A full seat gains a wedge at centre back.',
   seat: 'Said of the seat alone: what should become of it?',
   belly: 'A full belly gains a wedge at centre front, or width at the sides.',
-  'rounded-back': 'A rounded back is not made here as one change yet.',
+  'rounded-back': 'A rounded back gains a wedge across the shoulder blades, or length across the back.',
+  'rounded-shoulders': 'Rounded shoulders may mean a forward shoulder, a rounded back, or both: each is a change of its own.',
   'back-width':
     'Width across the back alone is not made here as one change yet; it can come from the sides, with the shoulder, or by a free slash.',
   'armhole-depth': 'An armhole is lowered or raised at the side, or widened with the sleeve: which is meant?',

@@ -203,7 +203,7 @@ export function changeFrontLength(garment: Garment, { pieceId, amountMm }: Front
     return refuse(
       'amount-too-large',
       piece.name,
-      'it has no dart at its side to take the length from; a wedge at the centre, or both front and back shorter, does it.',
+      'it has no dart at its side to take the length from; shorten it across the armhole, or take a wedge out at its centre.',
       'Ask for more.',
     )
   const darted = withDart(garment, front)

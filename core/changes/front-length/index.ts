@@ -27,7 +27,12 @@ export const frontLength = defineChange({
   does: 'Slides the front below the bust down or up along the grain; the side dart takes what the side gains, and the back stays.',
   holds: 'Neckline, shoulder, armhole, lower edge, the side seam with its dart closed.',
   schema: FrontLengthSchema,
-  reads: (wish, _garment, _context, begun) => readFrontLength(wish, begun),
+  reads: (wish, garment, _context, begun) =>
+    readFrontLength(
+      wish,
+      begun,
+      frontsOf(garment).some((f) => f.how === 'side-dart'),
+    ),
   gives: ['front-to-waist'],
   givesMore: (_garment, begun, missingMm) => ({ ...begun, amountMm: missingMm }),
   phase: 'widths',

@@ -7,11 +7,12 @@ const LONGER: readonly Concept[] = ['longer', 'too-short', 'more', 'front-rises'
 const SHORTER: readonly Concept[] = ['shorter', 'too-long', 'less']
 
 /** As it is said: “front too short 1”, “lengthen the front alone by 2 cm”, “front waist length 1/2 shorter”, “front rides up 1/2”. */
-export function readFrontLength(wish: Wish, begun: () => FrontLengthInputs | null): Reading<FrontLengthInputs>[] {
+export function readFrontLength(wish: Wish, begun: () => FrontLengthInputs | null, hasSideDart: boolean): Reading<FrontLengthInputs>[] {
   if (!says(wish, 'front-alone', 'front-rises')) return []
   const way = towards(wish, LONGER, SHORTER)
   const usual = begun()
-  if (!usual) return []
+  // What no side dart can give is taken above the bust.
+  if (!usual || (way < 0 && !hasSideDart)) return []
   const mm = oneAmount(wish, way)
   return [
     {

@@ -31,15 +31,26 @@ export function levelAcross(piece: Piece, inputs: LevelWedgeInputs, sizeId: stri
 const SHARES = [0.5, 0.35, 0.65, 0.2, 0.05]
 
 /** A level wedge from the centre to about half the side seam; null for a piece without a centre or side to cut between. */
-export function firstWedge(piece: Piece, sizeId: string): LevelWedgeInputs | null {
+export const firstWedge = (piece: Piece, sizeId: string): LevelWedgeInputs | null => wedgeTo(piece, sizeId, HINGES, WIDEST)
+
+/**
+ * A level wedge from the centre of a back to half its armhole, across the shoulder blades; what the straight centre gives goes to the
+ * neckline, where it is eased or darted. null for a piece without a centre and an armhole to cut between.
+ */
+export function wedgeAcrossBlades(piece: Piece, sizeId: string): LevelWedgeInputs | null {
+  const wedge = wedgeTo(piece, sizeId, ['armhole'], ['centre-back'])
+  return wedge && { ...wedge, straighten: 'upper' }
+}
+
+function wedgeTo(piece: Piece, sizeId: string, hinges: readonly EdgeRole[], widest: readonly EdgeRole[]): LevelWedgeInputs | null {
   const shape = shapeOf(piece, sizeId)
   const grain = grainDirection(shape)
-  const sides = piece.edges.filter((e) => HINGES.includes(e.role))
+  const sides = piece.edges.filter((e) => hinges.includes(e.role))
   const side = sides.sort((a, b) => measureLength(edgePath(shape, b.id)) - measureLength(edgePath(shape, a.id)))[0]
   if (!side) return null
   const across = edgePath(shape, side.id)
   const sideMm = measureLength(across)
-  for (const edge of WIDEST.flatMap((r) => piece.edges.filter((e) => e.role === r)))
+  for (const edge of widest.flatMap((r) => piece.edges.filter((e) => e.role === r)))
     for (const share of SHARES) {
       const own = edgePath(shape, edge.id)
       const { point } = placeAt(across, sideMm * share)

@@ -1,4 +1,4 @@
-import { readLevelWedge } from './reads'
+import { readLevelWedge, readRoundedBack } from './reads'
 import { isStraightPath, placeAt, scale } from '../../geometry'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
@@ -10,7 +10,7 @@ import { applyLevelWedge, swingWedge } from './apply'
 import { startsAbove, placeBelow } from './places'
 import { LevelWedgeSchema, type LevelWedgeInputs } from './schema'
 import { wedgePaperSteps } from './paper-steps'
-import { beginWedge, firstWedge, levelAcross } from './begin'
+import { beginWedge, firstWedge, levelAcross, wedgeAcrossBlades } from './begin'
 
 /** Craft 6.4: level a wedge. */
 export const levelWedge = defineChange({
@@ -32,6 +32,7 @@ export const levelWedge = defineChange({
     'flat seat',
     'full seat',
     'full belly',
+    'rounded back',
   ],
   does: 'Takes a wedge out at the centre, or puts one in, fading to nothing at the side seam.',
   holds: 'Side seam length, armhole, every edge that does not lie beside the wedge.',
@@ -41,7 +42,11 @@ export const levelWedge = defineChange({
       const piece = findPiece(garment, pieceId)
       return piece ? firstWedge(piece, context.sizeId) : null
     }
-    return readLevelWedge(wish, garment, wedgeOn)
+    const wedgeAtBlades = (pieceId: string) => {
+      const piece = findPiece(garment, pieceId)
+      return piece ? wedgeAcrossBlades(piece, context.sizeId) : null
+    }
+    return [...readRoundedBack(wish, garment, wedgeAtBlades), ...readLevelWedge(wish, garment, wedgeOn)]
   },
   ofPin(garment, pinned, _side, context) {
     if (pinned.how !== 'wedge') return null
@@ -51,7 +56,7 @@ export const levelWedge = defineChange({
     const inputs = { ...begun, edgeId: pinned.edgeId, belowMm: pinned.belowMm, amountMm: pinned.isOut ? -pinned.mm : pinned.mm }
     return ok(levelAcross(piece, inputs, context.sizeId))
   },
-  mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1, 'flat-seat': 1, 'full-seat': 1, seat: 2 },
+  mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1, 'rounded-shoulders': 2, 'flat-seat': 1, 'full-seat': 1, seat: 2 },
   phase: 'widths',
   begin: beginWedge,
   withPiece(garment, inputs, pieceId, context) {

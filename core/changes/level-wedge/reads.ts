@@ -60,3 +60,24 @@ export function readLevelWedge(
     },
   ]
 }
+
+/** “Rounded back 1/2”, “upper back 3/8 too short”: a wedge across the shoulder blades. */
+export function readRoundedBack(
+  wish: Wish,
+  garment: Garment,
+  wedgeOn: (pieceId: string) => LevelWedgeInputs | null,
+): Reading<LevelWedgeInputs>[] {
+  if (!says(wish, 'rounded-back') || says(wish, ...TAKE_OUT, 'dart', 'upper-chest')) return []
+  const inputs = garment.pieces.filter((p) => p.kind === 'back').flatMap((p) => wedgeOn(p.id) ?? [])[0]
+  if (!inputs || wish.amounts.length === 0) return []
+  const amountMm = oneAmount(wish, 1)
+  return [
+    {
+      inputs: { ...inputs, amountMm: amountMm ?? 0 },
+      uses: used(wish, 'rounded-back', 'body', 'above', ...BACK, ...PUT_IN),
+      sure: amountMm !== null,
+      towards: 1,
+      how: 'across the shoulder blades, fading to nothing at the armhole',
+    },
+  ]
+}

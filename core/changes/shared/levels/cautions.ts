@@ -40,8 +40,9 @@ export function taperBelow(piece: Piece, shape: Shape, levelMm: number): 'tapere
   return slope > TAPER_MM_PER_M ? 'flared' : slope < -TAPER_MM_PER_M ? 'tapered' : null
 }
 
-function lineCautions(piece: Piece, shape: Shape, level: Pick<MoveLevel, 'atMm'>): Caution<LevelsInputs>[] {
-  const found: Caution<LevelsInputs>[] = []
+/** What a line runs through that it spoils: darts, notches close by, what is drawn within the piece. */
+export function lineCautions(piece: Piece, shape: Shape, level: Pick<MoveLevel, 'atMm'>): Caution[] {
+  const found: Caution[] = []
   const grain = grainDirection(shape)
   for (const dart of piece.darts) {
     const d = dartFigures(piece, shape, dart)
