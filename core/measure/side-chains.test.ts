@@ -6,12 +6,19 @@ import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
 import { measureLength } from '../geometry'
 
-import { findPiece, shapeOf, type Garment, sideLength } from '../pattern'
+import { grade, gradeGarment } from '../changes/grade'
+import { contextWith } from '../changes/test-context'
+import { dartFigures, findPiece, shapeOf, type Garment, sideLength } from '../pattern'
 import { sideChains, zonesOnChain } from './index'
 
 const chainsOf = (garment: Garment, pieceId: string, sizeId = 'one') => {
   const piece = findPiece(garment, pieceId)!
   return sideChains(piece, shapeOf(piece, sizeId))
+}
+const gradeOf = (garment: Garment) => {
+  const begun = grade.begin(garment, contextWith())
+  if (!begun.ok) throw new Error(begun.problem.message)
+  return begun.value
 }
 const zonesOf = (garment: Garment, pieceId: string, sizeId = 'one') =>
   zonesOnChain(garment, chainsOf(garment, pieceId, sizeId)[0]!, sizeId).map((z) => [z.zone, Math.round(z.atMm)])
@@ -70,5 +77,19 @@ describe('zones along a side seam', () => {
         expect(places).toEqual([...places].sort((a, b) => a - b))
         expect(places).toHaveLength(3)
       }
+  })
+  it('the bust of a front lies as far down as on the back, also in sizes in which its level runs into the side dart', () => {
+    const nest = gradeGarment(draftBlouse(), { ...gradeOf(draftBlouse()), intervalMm: 51, up: 9, down: 0 })
+    const runsIntoDart = nest.sizes.filter(({ id }) => {
+      const front = findPiece(nest, 'front')!
+      const shape = shapeOf(front, id)
+      const line = front.lines.find((l) => l.role === 'bust')!
+      return shape.lines[line.id]![0]!.from.y > dartFigures(front, shape, front.darts[0]!).tip.y
+    })
+    expect(runsIntoDart.length).toBeGreaterThan(0)
+    for (const { id } of nest.sizes) {
+      const [front, back] = ['front', 'back'].map((piece) => zonesOf(nest, piece, id).find(([zone]) => zone === 'bust')![1])
+      expect(front, id).toBe(back)
+    }
   })
 })

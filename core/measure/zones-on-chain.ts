@@ -1,49 +1,24 @@
-import { nearestPlace, crossLevel } from '../geometry'
-
-import { edgePath, findPiece, grainDirection, neighbours, shapeOf, type Garment, type Piece } from '../pattern'
-import { findZones, type ZoneId, type ZonePart } from './find-zones'
-import { onwardThroughDarts } from './onward-through-darts'
+import type { Garment } from '../pattern'
+import { bustOnPartner } from './bust-on-partner'
+import { findZones, type ZoneId } from './find-zones'
+import { placeOnChain } from './place-on-chain'
 import type { SideChain } from './side-chains'
-import { zoneLevel } from './zone-level'
-
-/** Does a side begin, or end, at an edge of the waist? */
-function meetsWaist(piece: Piece, chain: SideChain, atTop: boolean): boolean {
-  const part = chain.edges[atTop ? 0 : chain.edges.length - 1]!
-  const { before, after } = neighbours(piece, part.edgeId)
-  // The top of a chain that runs down with the outline is its start; of one that runs against it, its end.
-  return (atTop !== part.reversed ? before : after).role === 'waist'
-}
-
-/** Where one zone of a piece meets its side seam, mm from the top; null where it does not. */
-export function placeOnChain(garment: Garment, part: ZonePart, chain: SideChain, sizeId: string): number | null {
-  const piece = findPiece(garment, chain.pieceId)!
-  if (part.by === 'edges') return meetsWaist(piece, chain, true) ? 0 : meetsWaist(piece, chain, false) ? chain.totalMm : null
-  const shape = shapeOf(piece, sizeId)
-  const level = zoneLevel(garment, part, sizeId)
-  if (level === null) return null
-  const along = (e: SideChain['edges'][number], atMm: number) => e.fromMm + (e.reversed ? e.lengthMm - atMm : atMm)
-  // Where the level runs into a dart it meets the side beyond it, as sewn.
-  for (const o of onwardThroughDarts(piece, shape, level)) {
-    const met = chain.edges.find((e) => e.edgeId === o.edgeId)
-    if (met) return along(met, nearestPlace(edgePath(shape, met.edgeId), o.at).lengthMm)
-  }
-  const grain = grainDirection(shape)
-  for (const e of chain.edges) {
-    const crossing = crossLevel(edgePath(shape, e.edgeId), grain, level)[0]
-    if (crossing) return along(e, crossing.atMm)
-  }
-  return null
-}
 
 const ON_SIDES: readonly ZoneId[] = ['bust', 'waist', 'hip']
 
-/** Where bust, waist and hip lie along a side seam, mm from its top; only those that the piece has, from the top down. */
+/**
+ * Where bust, waist and hip lie along a side seam, mm from its top; only those that the piece has, from the top down. The bust of a
+ * front with an apex lies as far down as on the piece beside it, where it is measured to: its own level may run into the side dart.
+ */
 export const zonesOnChain = (garment: Garment, chain: SideChain, sizeId: string): { zone: ZoneId; atMm: number }[] =>
   findZones(garment, { sewnTwice: true })
     .filter((z) => ON_SIDES.includes(z.id))
     .flatMap((zone) => {
       const part = zone.parts.find((p) => p.pieceId === chain.pieceId)
-      const atMm = part ? placeOnChain(garment, part, chain, sizeId) : null
+      if (!part) return []
+      const own = () => placeOnChain(garment, part, chain, sizeId)
+      const atMm =
+        part.by !== 'narrowest' && part.by !== 'edges' && part.overApex ? (bustOnPartner(garment, chain, sizeId) ?? own()) : own()
       return atMm === null ? [] : [{ zone: zone.id, atMm }]
     })
     .sort((a, b) => a.atMm - b.atMm)

@@ -3,7 +3,7 @@ import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId } 
 import { SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'
-import { askedPart, rulesOf, tableOf } from './rules'
+import { askedPart, rulesOn, tableOf } from './rules'
 import type { Cardinal, GradeInputs } from './schema'
 import { settleCaps } from '../../seams'
 import { evenSides } from '../shared/even-sides'
@@ -78,10 +78,8 @@ const ROUNDS = 6
 export function addGradedSize(garment: Garment, inputs: Pick<GradeInputs, 'centre' | 'rules'>, size: GradedSize): Garment {
   const zones = findZones(garment)
   const out = new Map<string, Partial<Record<Cardinal, number>>>()
-  const rulesFor = (piece: Piece) => {
-    const table = tableOf(piece)
-    return table ? rulesOf(inputs, table) : null
-  }
+  const inForce = new Map(garment.pieces.map((piece) => [piece.id, rulesOn(garment, piece, inputs)]))
+  const rulesFor = (piece: Piece) => inForce.get(piece.id)!
   const make = (): Garment => {
     const pieces = garment.pieces.map((piece) => {
       const from = shapeOf(piece, size.fromId)

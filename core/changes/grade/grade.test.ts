@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../../demo/blouse'
+import { draftJacket } from '../../../demo/jacket'
 import { draftOnePiece } from '../../../demo/one-piece'
 import { draftQuayDress } from '../../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../../demo/trousers'
@@ -41,6 +42,7 @@ const GARMENTS: [string, Garment][] = [
   ['dress', draftQuayDress()],
   ['trousers', draftTrousers(TAPERED)],
   ['one-piece', draftOnePiece()],
+  ['jacket', draftJacket()],
 ]
 const at = (x: number, y: number) => ({ x, y })
 
@@ -132,6 +134,25 @@ it.each([
   expect(turns('one').length).toBeGreaterThan(1)
   for (const { id } of nest.sizes)
     for (const { id: corner, turnDeg } of turns(id)) expect(Math.abs(turnDeg), `${id}, ${corner}`).toBeLessThan(4)
+})
+
+it('a sleeve in two pieces grows at the bicep as one in a single piece does, each piece by its share, far beyond the sizes too', () => {
+  const bicepMm = (garment: Garment, id: string) =>
+    finishedMm(
+      garment,
+      findZones(garment).find((z) => z.id === 'bicep')!,
+      id,
+    )
+  const sizes = inputs({ intervalMm: 51, up: 9, down: 2 })
+  const [one, two] = [gradeGarment(draftBlouse(), sizes), gradeGarment(draftJacket(), sizes)]
+  for (const { id } of one.sizes) {
+    const [grewOne, grewTwo] = [one, two].map((g) => bicepMm(g, id) - bicepMm(g, 'one'))
+    // A cap that follows its armhole also gives a little at its ends.
+    expect(Math.abs(grewTwo! - grewOne!), id).toBeLessThan(0.12 * Math.abs(grewOne!) + 0.1)
+    const seam = two.seams.find((s) => s.id.startsWith('armhole'))!
+    const ease = (size: string) => sideLength(two, seam, 0, size) - sideLength(two, seam, 1, size)
+    expect(Math.abs(ease(id) - ease('one')), id).toBeLessThan(0.5)
+  }
 })
 
 describe.each(GARMENTS)('the %s, graded', (_, garment) => {

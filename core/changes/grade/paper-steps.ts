@@ -4,14 +4,13 @@ import { outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { CARDINAL_WORDS, cardinalsOf } from './cardinals'
 import { gradedSizes } from './grade-garment'
-import { rulesOf, splitInterval, tableOf } from './rules'
+import { rulesOn, splitInterval } from './rules'
 import type { GradeInputs } from './schema'
 
 /** Where each cardinal point of a piece goes, in words: “underarm out 1/4 in, down 1/16 in”. */
-function pointWords(piece: Piece, inputs: GradeInputs, intervalMm: number, ruler: Ruler): string[] {
-  const table = tableOf(piece)
-  if (!table) return []
-  const rules = rulesOf(inputs, table)
+function pointWords(garment: Garment, piece: Piece, inputs: GradeInputs, intervalMm: number, ruler: Ruler): string[] {
+  const rules = rulesOn(garment, piece, inputs)
+  if (!rules) return []
   const there = [...new Set(cardinalsOf(piece).filter((c) => c !== null))]
   const figure = (mm: number) => formatLength(Math.abs(mm), ruler)
   return there.flatMap((c) => {
@@ -49,7 +48,7 @@ export function gradePaperSteps({ before, inputs, applied, context, ruler }: Ste
     labels: [],
   })
   const pieces = before.pieces.flatMap((piece): PaperStep[] => {
-    const points = pointWords(piece, inputs, interval, ruler)
+    const points = pointWords(before, piece, inputs, interval, ruler)
     if (points.length > 0)
       return [
         {

@@ -1,4 +1,5 @@
 import { familyOf, findPiece, halfOf, timesCut, type Garment, type Piece } from '../../pattern'
+import { armholesWithSleeve, bicepPieces } from '../../seams'
 import type { Cardinal, GradeInputs, Rule, RuleTable } from './schema'
 
 const to = (across: number, along: number): Rule => ({ across, along })
@@ -66,6 +67,33 @@ export function tableOf(piece: Piece): RuleTable | null {
 /** The rules in force: ours, with the sewist's own in their place. */
 export function rulesOf(inputs: Pick<GradeInputs, 'centre' | 'rules'>, table: RuleTable): Partial<Record<Cardinal, Rule>> {
   return { ...ownRules(inputs.centre)[table], ...inputs.rules[table] }
+}
+
+/** The part of its sleeve that a piece is, by its width at the bicep: 1 for a sleeve in one piece. */
+function partOfSleeve(garment: Garment, piece: Piece): number {
+  const pairs = armholesWithSleeve(garment)
+  if (!pairs.ok) return 1
+  const sleeves = pairs.value.map((armhole) => bicepPieces(garment, armhole, garment.baseSizeId))
+  const sleeve = sleeves.find((list) => list.some((b) => b.piece.id === piece.id))
+  if (!sleeve) return 1
+  return sleeve.find((b) => b.piece.id === piece.id)!.widthMm / sleeve.reduce((sum, b) => sum + b.widthMm, 0)
+}
+
+/**
+ * The rules in force on one piece of a garment: a sleeve in several pieces shares what a sleeve grows across by their widths, as it
+ * shares a fuller bicep. null for a piece that grows by none.
+ */
+export function rulesOn(
+  garment: Garment,
+  piece: Piece,
+  inputs: Pick<GradeInputs, 'centre' | 'rules'>,
+): Partial<Record<Cardinal, Rule>> | null {
+  const table = tableOf(piece)
+  if (!table) return null
+  const rules = rulesOf(inputs, table)
+  const part = table === 'sleeve' ? partOfSleeve(garment, piece) : 1
+  if (part === 1) return rules
+  return Object.fromEntries(Object.entries(rules).map(([cardinal, rule]) => [cardinal, { ...rule, across: rule.across * part }]))
 }
 
 /**
