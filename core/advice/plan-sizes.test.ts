@@ -4,10 +4,11 @@ import { chartOf, nestOf } from '../../demo/nest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet, type MeasureSet } from '../body'
 import { cornersAsSewn, walkGarment } from '../match'
-import { findKind, foldPlan, withId, type Change, type NewChange } from '../changes'
+import { findKind, foldPlan, LEFT_OVER, withId, type Change, type NewChange } from '../changes'
 import type { Project } from '../formats'
 import { findZones, finishedMm } from '../measure'
-import { makeWorksheet, NO_SIZING } from '../size'
+import { findPiece } from '../pattern'
+import { makeWorksheet, NO_SIZING, otherMeasures } from '../size'
 import { makeBody } from '../../scripts/study/make-body'
 import { asOwn, changeForLength, layMore, layOnPlan, listFaults, nameProposed, planFromBody, planSizes, planWith, ownStops } from './index'
 import { contextWith } from '../changes/test-context'
@@ -46,7 +47,15 @@ describe('from body to plan', () => {
     const chosen = sheet.rows.filter((r) => ['bust', 'waist', 'hip'].includes(r.zone.id))
     expect(new Set(chosen.map((r) => r.chosen!.sizeId)).size).toBe(3)
     const plan = planSizes(project.garment, contextFor(project, set)).map((c, i) => withId(c, `c${i}`))
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'across-armhole', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual([
+      'lengthen',
+      'lengthen',
+      'blend',
+      'lower-armhole',
+      'front-length',
+      'across-armhole',
+      'add-at-edge',
+    ])
     const { garment } = foldPlan(project.garment, plan, contextWith())
     for (const row of chosen) {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
@@ -60,7 +69,7 @@ describe('from body to plan', () => {
     expect(sheet.rows.find((r) => r.zone.id === 'hip')!.chosen).toMatchObject({ rule: 'above-range', beyond: 2 })
     const list = planSizes(project.garment, contextFor(project, set))
     const plan = list.map((c, i) => withId(c, `c${i}`))
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'lengthen', 'grade', 'blend', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'lengthen', 'grade', 'blend', 'add-at-edge', 'seam-stretch', 'seam-stretch'])
     // Called by the sizes that the stop before it makes.
     expect(nameProposed(planFromBody(project.garment, contextFor(project, set))).map((p) => p.words.title)[3]).toBe('Blend 10 waist, 9 hip')
     const { garment } = foldPlan(project.garment, plan, contextWith())
@@ -68,6 +77,40 @@ describe('from body to plan', () => {
       const ease = finishedMm(garment, row.zone, 'one') - row.bodyMm!
       expect(Math.abs(ease - row.wantedMm), `${row.zone.id}: ${ease} of ${row.wantedMm}`).toBeLessThan(2)
     }
+  })
+  it('brings a sleeve to the arm, whatever sizes and armhole do to its cap', () => {
+    const project = projects.find((p) => p.id === 'demo-jacket')!
+    for (const armMm of [540, 575, 660]) {
+      const set = { ...makeBody(7), figures: { ...makeBody(7).figures, 'arm-length': { mm: armMm } } }
+      const { stops, folded } = planFromBody(project.garment, contextFor(project, set))
+      const sleeves = stops.filter((s) => s.kind === 'lengthen' && findPiece(project.garment, s.inputs.pieceId)!.kind === 'sleeve')
+      expect(sleeves, String(armMm)).toHaveLength(1)
+      expect(otherMeasures(folded.garment, set).find((r) => r.id === 'arm-length')!.garmentMm, String(armMm)).toBeCloseTo(armMm, 0)
+      // Before any size: what is longer is longer in all of them.
+      expect(stops.findIndex((s) => s === sleeves[0])).toBeLessThan(stops.findIndex((s) => s.kind === 'blend'))
+    }
+  })
+  it.each(['demo-tapered', 'demo-flared'])('gives the thigh of %s its room at both seams, no steeper than a line runs out well', (id) => {
+    const project = projects.find((p) => p.id === id)!
+    for (const seed of [1, 2, 5, 6, 9, 12]) {
+      const body = makeBody(seed)
+      const { stops, folded } = planFromBody(project.garment, contextFor(project, body))
+      const row = makeWorksheet(project.garment, project.sizing, body, project.garment).rows.find((r) => r.zone.id === 'thigh')!
+      const mm = finishedMm(
+        folded.garment,
+        findZones(folded.garment).find((z) => z.id === 'thigh')!,
+        folded.garment.baseSizeId,
+      )
+      expect(mm - row.bodyMm! - row.wantedMm, `${seed}`).toBeGreaterThan(-2)
+      for (const s of stops) if (s.kind === 'seam-stretch') expect(s.inputs.amountMm).toBeLessThanOrEqual(s.inputs.belowMm / 4 + 0.001)
+      expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held))).toEqual([])
+    }
+  })
+  it('says what is left over where a thigh wants more than its seams can run out to', () => {
+    const project = projects.find((p) => p.id === 'demo-flared')!
+    const { stops } = planFromBody(project.garment, contextFor(project, makeBody(3)))
+    const legs = stops.filter((s) => s.kind === 'seam-stretch')
+    expect(legs.at(-1)!.note.endsWith(LEFT_OVER)).toBe(true)
   })
   it('puts lengths before sizes, and plans nothing for a body that the base size fits', () => {
     const garment = nestOf(draftBlouse())

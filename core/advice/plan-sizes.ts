@@ -17,11 +17,14 @@ import {
   withLargest,
 } from '../changes'
 import { keepSizes, type Garment } from '../pattern'
-import { bodyLengths, makeWorksheet, sizesToCut, type LengthRow, type Worksheet } from '../size'
+import { bodyLengths, makeWorksheet, otherMeasures, sizesToCut, type LengthRow, type Worksheet } from '../size'
 import { EQUAL_MM } from '../tolerances'
 
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
 const LENGTH_MM = 3
+
+/** The length of a sleeve with its cap, by the id of its measure. */
+const SLEEVE = 'arm-length'
 
 /** Lengths that are changed at lines in a plan, each where no other one of them is: above the waist, below it, in the leg. */
 const PLANNED = ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee']
@@ -45,15 +48,23 @@ export function changeForLength(garment: Garment, row: LengthRow, context: Chang
 /**
  * A stop that gives the pieces so much more of a measure, mm, where some change is made for that measure alone; tried, so that it is
  * not offered where it would be refused. null where none is.
+ *
+ * @param note why it is there
  */
-export function stopForMeasure(garment: Garment, measureId: string, missingMm: number, context: ChangeContext): NewChange | null {
+export function stopForMeasure(
+  garment: Garment,
+  measureId: string,
+  missingMm: number,
+  context: ChangeContext,
+  note = 'Seen in the tissue fitting.',
+): NewChange | null {
   for (const kind of CHANGE_KINDS) {
     if (!kind.givesMore || !kind.gives?.includes(measureId)) continue
     const begun = kind.begin(garment, context)
     if (!begun.ok) continue
-    const inputs = kind.givesMore(garment, begun.value, missingMm, context)
-    if (!kind.schema.safeParse(inputs).success || !applyOrRefuse(kind, garment, inputs, context).ok) continue
-    return newStop(kind.kind, inputs, 'Seen in the tissue fitting.')
+    const inputs = kind.givesMore(garment, begun.value, missingMm, context, measureId)
+    if (inputs === null || !kind.schema.safeParse(inputs).success || !applyOrRefuse(kind, garment, inputs, context).ok) continue
+    return newStop(kind.kind, inputs, note)
   }
   return null
 }
@@ -190,7 +201,20 @@ function planOn(
       return propose(taken(now, stops, context), phase, { context, sheet }, own)
     }, draft)
   const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), sheet.lengths, context)
-  return along(only(sized, sizeIds && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map()).stops
+  const whole = along(only(sized, sizeIds && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map())
+  return withSleeves(traced.garmentNow(), whole, context)
+}
+
+/**
+ * The stops of a plan with one more among its lengths, where sleeves are too long or too short in the end: sizes, bicep and armhole
+ * change how high a cap stands. Nothing else hangs on how long a sleeve is below its cap.
+ */
+function withSleeves(garment: Garment, { garmentNow, stops }: Draft, context: ChangeContext): NewChange[] {
+  const row = otherMeasures(garmentNow(), context.body).find((r) => r.id === SLEEVE)
+  if (!row || row.missingMm === null || Math.abs(row.missingMm) < LENGTH_MM - EQUAL_MM) return [...stops]
+  const stop = stopForMeasure(garment, SLEEVE, row.missingMm, context, `${row.name}: the body measures more or less than the sleeve gives.`)
+  const at = stops.findIndex((s) => PHASES.indexOf(phaseOf(s)) > PHASES.indexOf('lengths'))
+  return stop ? stops.toSpliced(at < 0 ? stops.length : at, 0, { ...stop, from: 'body' }) : [...stops]
 }
 
 /** The phases by which the lengths change: new and blended sizes bring growth of their own along the grain. What follows keeps them. */

@@ -235,8 +235,11 @@ export interface ChangeKind<I, K extends string = string> {
   mayMend?: Partial<Record<Concept, number>>
   /** Measures of the body, by id, that it brings the garment to. */
   gives?: readonly string[]
-  /** Inputs that give so much more of a measure, mm, where its amount is that measure; begun from what `begin` gives. */
-  givesMore?(garment: Garment, begun: I, missingMm: number, context: ChangeContext): I
+  /**
+   * Inputs that give so much more of a measure, mm, where its amount is that measure; begun from what `begin` gives.
+   * @returns null where it gives that measure in another way, or has no place for it
+   */
+  givesMore?(garment: Garment, begun: I, missingMm: number, context: ChangeContext, measureId: string): I | null
   /** When it comes in the order of work. */
   phase: Phase
   /** What it costs when it comes after a stop of another phase, as the end of a sentence; nothing where it costs nothing. */

@@ -139,6 +139,9 @@ export interface MeasuredAgain {
   isFinite: boolean
 }
 
+/** A thigh is measured so far below the crotch, mm. */
+const THIGH_BELOW_MM = 25
+
 const BODY = ['front', 'back']
 const LEGS = ['leg-front', 'leg-back']
 
@@ -175,7 +178,24 @@ export function measureAgain(garment: Garment, sizeId: string): MeasuredAgain {
       const line = l.line(zone)
       return line ? widthAt(l, levelOf(line)) : null
     })
+  // Round one leg: below the crotch, and at its line.
+  const legs = laid.filter((l) => LEGS.includes(l.piece.kind))
+  const roundLeg = (zone: string, levelOn: (l: Laid) => number | null) => {
+    const each = legs.map((l) => ({ level: levelOn(l), l }))
+    if (each.length > 0 && each.every((e) => e.level !== null))
+      rounds[zone] = each.reduce((all, { l, level }) => all + (widthAt(l, level!) * l.times) / 2, 0)
+  }
+  roundLeg('thigh', (l) => (corner(l, ['crotch'], ['inseam'])?.y ?? NaN) + THIGH_BELOW_MM)
+  roundLeg('knee', (l) => {
+    const line = l.line('knee')
+    return line ? levelOf(line) : null
+  })
   const lengths: Record<string, number> = {}
+  const sleeve = laid.find((l) => l.piece.kind === 'sleeve' && runOf(l, 'cap').length > 0 && runOf(l, 'hem').length > 0)
+  if (sleeve) {
+    const ys = (role: 'hem' | 'cap') => runOf(sleeve, role).flatMap((e) => sleeve.edge(e.id).map((p) => p.y))
+    lengths['arm-length'] = Math.max(...ys('hem')) - Math.min(...ys('cap'))
+  }
   const waistOf = (l: Laid): number | null => {
     const line = l.line('waist')
     return line ? levelOf(line) : (corner(l, ['waist'], ['centre-front', 'centre-back'])?.y ?? null)
@@ -203,7 +223,7 @@ export function measureAgain(garment: Garment, sizeId: string): MeasuredAgain {
     const over = sideMm(s.sides[0]) - sideMm(s.sides[1])
     return { name: s.name, offMm: Math.max(0, over - s.wantedEase.maxMm, s.wantedEase.minMm - over) }
   })
-  const legs = laid.flatMap((l) => l.piece.darts.map((d) => Math.abs(lengthOf(l.edge(d.legs[0])) - lengthOf(l.edge(d.legs[1])))))
+  const dartLegs = laid.flatMap((l) => l.piece.darts.map((d) => Math.abs(lengthOf(l.edge(d.legs[0])) - lengthOf(l.edge(d.legs[1])))))
   const isFinite = laid.every((l) => l.outline.every((p) => Number.isFinite(p.x + p.y)))
-  return { rounds, lengths, seams, legsMm: Math.max(0, ...legs), isFinite }
+  return { rounds, lengths, seams, legsMm: Math.max(0, ...dartLegs), isFinite }
 }

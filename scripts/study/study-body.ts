@@ -10,6 +10,9 @@ import { measureAgain } from './measure-again'
 /** Zones whose size the plan chooses. */
 const PLANNED_ZONES: readonly string[] = ['bust', 'waist', 'hip']
 
+/** Zones that need room, and may have more. */
+const AT_LEAST: readonly string[] = ['thigh', 'knee']
+
 /** An armhole is meant to lie this far below the arm, mm. */
 const ARMHOLE_BELOW_MM = 20
 
@@ -50,7 +53,9 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
   const ease: Record<string, number> = {}
   for (const row of sheet.rows) {
     const mm = again.rounds[row.zone.id]
-    if (mm !== undefined && row.bodyMm !== null) ease[row.zone.id] = mm - row.bodyMm - row.wantedMm
+    if (mm === undefined || row.bodyMm === null) continue
+    const overMm = mm - row.bodyMm - row.wantedMm
+    ease[row.zone.id] = AT_LEAST.includes(row.zone.id) ? Math.min(0, overMm) : overMm
   }
   const lengths: Record<string, number> = {}
   for (const [measure, mm] of Object.entries(again.lengths)) {

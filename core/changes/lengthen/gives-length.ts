@@ -152,3 +152,30 @@ export function lengthAtLines(garment: Garment, row: LengthRow): LengthenInputs 
     ? { amountMm: row.missingMm, pieceId: row.pieceId, levels, leftOut: [] }
     : null
 }
+
+/** Where lines lie on a sleeve that has none printed, as parts of the way from the end of its cap to its hem: above the elbow, and below. */
+const ON_SLEEVE = [1 / 3, 2 / 3]
+
+/**
+ * A sleeve longer or shorter by an amount: at its printed line; a lot, or without such a line, half above the elbow and half below it.
+ * null where the garment has no sleeve with a cap, a seam and a hem.
+ */
+export function sleeveAtLines(garment: Garment, amountMm: number, sizeId: string): LengthenInputs | null {
+  for (const piece of garment.pieces.filter((p) => p.kind === 'sleeve')) {
+    const top = cornerLevel(piece, sizeId, 'cap', 'underarm')
+    const hem = cornerLevel(piece, sizeId, 'underarm', 'hem')
+    if (!top || !hem || hem.at <= top.at) continue
+    const printed = piece.lines.find((l) => l.role === 'shorten')
+    const levels: Level[] =
+      printed && Math.abs(amountMm) <= ONE_LINE_MM
+        ? [{ id: 'line-1', share: 1, mark: { by: 'line', id: printed.id }, belowMm: 0 }]
+        : ON_SLEEVE.map((part, i) => ({
+            id: `line-${i + 1}`,
+            share: 1,
+            mark: { by: 'corner', id: top.id },
+            belowMm: part * (hem.at - top.at),
+          }))
+    return { amountMm, pieceId: piece.id, levels, leftOut: [] }
+  }
+  return null
+}

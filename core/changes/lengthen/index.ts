@@ -1,7 +1,7 @@
 import { readLengthen } from './reads'
 import { partnersIn } from '../shared/partners-in'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
-import { lengthAtLines } from './gives-length'
+import { lengthAtLines, sleeveAtLines } from './gives-length'
 import { mendSide } from './mends'
 import { familyOf, findPiece } from '../../pattern'
 import { defineChange } from '../define-change'
@@ -51,6 +51,8 @@ export const lengthen = defineChange({
     sides: 'the sides were let out or taken in at the old levels, and the length now stretches or folds that line.',
   },
   givesLength: lengthAtLines,
+  givesMore: (garment, _begun, missingMm, context, measureId) =>
+    measureId === 'arm-length' ? sleeveAtLines(garment, missingMm, context.sizeId) : null,
   takesOver: sumOfAmounts,
   mends: mendSide,
   leftOut: partnersIn,

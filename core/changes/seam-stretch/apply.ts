@@ -10,11 +10,8 @@ import { settleBands } from '../shared/settle-bands'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { seamOfRef, type FoundSeam } from './find-seams'
 import { heldByStretch } from './held'
-import { besideEnds } from './places'
+import { besideEnds, STEEPEST } from './places'
 import type { SeamStretchInputs } from './schema'
-
-/** A seam that comes in or goes out by more than a quarter of the way over which it does so makes a point. */
-const STEEPEST = 0.25
 
 /** The garment with the stretch drawn in every size, its seams evened, cap and bands along. */
 function draw(garment: Garment, { piece, edge }: FoundSeam, inputs: SeamStretchInputs, amountMm: number): Garment {

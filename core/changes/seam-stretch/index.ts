@@ -7,6 +7,7 @@ import { applySeamStretch } from './apply'
 import { findSeams, refOfSeam, seamOf, seamOfRef } from './find-seams'
 import { seamStretchSteps } from './paper-steps'
 import { usualStretch } from './places'
+import { proposeLegs } from './proposes'
 import { readSeamStretch } from './reads'
 import { SeamStretchSchema } from './schema'
 
@@ -23,6 +24,8 @@ export const seamStretch = defineChange({
   schema: SeamStretchSchema,
   reads: (wish, garment, context) => readSeamStretch(wish, garment, context),
   mayMend: { 'back-width': 4, seat: 5, 'flat-seat': 2 },
+  gives: ['thigh', 'knee'],
+  proposes: proposeLegs,
   phase: 'sides',
   ofPin(garment, pinned) {
     if (pinned.how !== 'seam') return null

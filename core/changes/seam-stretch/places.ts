@@ -6,6 +6,9 @@ import { lengthOfSide, placeOnSeam, sidesOfSeam, type SeamSide } from '../../sea
 import { refOfSeam, type FoundSeam } from './find-seams'
 import type { SeamStretchInputs } from './schema'
 
+/** A seam that comes in or goes out by more than a quarter of the way over which it does so makes a point. */
+export const STEEPEST = 0.25
+
 /** Usual reach of a stretch above and below its deepest place, mm. */
 const REACH_MM = 101.6
 

@@ -83,7 +83,7 @@ export function widenSides(garment: Garment, inputs: SideAmounts | ((piece: Piec
   const sides = new Map(garment.pieces.map((p) => [p.id, sideChains(p, shapeOf(p, sizeId)).length]))
   const parts = zones.flatMap((zone) =>
     zone.parts
-      .filter((p) => (p.by === 'line' || p.by === 'corner') && sides.get(p.pieceId)! > 0)
+      .filter((p) => p.by !== 'narrowest' && sides.get(p.pieceId)! > 0)
       .map((part) => ({ key: SIDE_KEYS[zone.id as SideZone], part, wasMm: zoneWidth(garment, part, sizeId) })),
   )
   const own = new Map<string, SideAmounts>()
