@@ -160,6 +160,34 @@ function bustOf(laid: Laid, back: Laid | undefined): number | null {
   return Math.abs(laid.apex.x - middle) + Math.hypot(side.x - laid.apex.x, side.y - laid.apex.y)
 }
 
+/** Round one leg, mm: below the crotch, and at the line of the knee. */
+function roundLegs(laid: readonly Laid[]): Record<string, number> {
+  const legs = laid.filter((l) => LEGS.includes(l.piece.kind))
+  const round = (zone: string, levelOn: (l: Laid) => number | null): [string, number][] => {
+    const each = legs.map((l) => ({ level: levelOn(l), l }))
+    if (each.length === 0 || each.some((e) => e.level === null)) return []
+    return [[zone, each.reduce((all, { l, level }) => all + (widthAt(l, level!) * l.times) / 2, 0)]]
+  }
+  return Object.fromEntries([
+    ...round('thigh', (l) => {
+      const crotch = corner(l, ['crotch'], ['inseam'])
+      return crotch && crotch.y + THIGH_BELOW_MM
+    }),
+    ...round('knee', (l) => {
+      const line = l.line('knee')
+      return line ? levelOf(line) : null
+    }),
+  ])
+}
+
+/** From the top of the cap to the hem of a sleeve, mm; null without one. */
+function sleeveOf(laid: readonly Laid[]): number | null {
+  const sleeve = laid.find((l) => l.piece.kind === 'sleeve' && runOf(l, 'cap').length > 0 && runOf(l, 'hem').length > 0)
+  if (!sleeve) return null
+  const ys = (role: 'hem' | 'cap') => runOf(sleeve, role).flatMap((e) => sleeve.edge(e.id).map((p) => p.y))
+  return Math.max(...ys('hem')) - Math.min(...ys('cap'))
+}
+
 /** Every figure of a garment in a size, measured anew. */
 export function measureAgain(garment: Garment, sizeId: string): MeasuredAgain {
   const laid = garment.pieces.map((p) => lay(p, sizeId))
@@ -178,24 +206,10 @@ export function measureAgain(garment: Garment, sizeId: string): MeasuredAgain {
       const line = l.line(zone)
       return line ? widthAt(l, levelOf(line)) : null
     })
-  // Round one leg: below the crotch, and at its line.
-  const legs = laid.filter((l) => LEGS.includes(l.piece.kind))
-  const roundLeg = (zone: string, levelOn: (l: Laid) => number | null) => {
-    const each = legs.map((l) => ({ level: levelOn(l), l }))
-    if (each.length > 0 && each.every((e) => e.level !== null))
-      rounds[zone] = each.reduce((all, { l, level }) => all + (widthAt(l, level!) * l.times) / 2, 0)
-  }
-  roundLeg('thigh', (l) => (corner(l, ['crotch'], ['inseam'])?.y ?? NaN) + THIGH_BELOW_MM)
-  roundLeg('knee', (l) => {
-    const line = l.line('knee')
-    return line ? levelOf(line) : null
-  })
+  Object.assign(rounds, roundLegs(laid))
   const lengths: Record<string, number> = {}
-  const sleeve = laid.find((l) => l.piece.kind === 'sleeve' && runOf(l, 'cap').length > 0 && runOf(l, 'hem').length > 0)
-  if (sleeve) {
-    const ys = (role: 'hem' | 'cap') => runOf(sleeve, role).flatMap((e) => sleeve.edge(e.id).map((p) => p.y))
-    lengths['arm-length'] = Math.max(...ys('hem')) - Math.min(...ys('cap'))
-  }
+  const sleeveMm = sleeveOf(laid)
+  if (sleeveMm !== null) lengths['arm-length'] = sleeveMm
   const waistOf = (l: Laid): number | null => {
     const line = l.line('waist')
     return line ? levelOf(line) : (corner(l, ['waist'], ['centre-front', 'centre-back'])?.y ?? null)
