@@ -1,5 +1,5 @@
 import { planFromBody } from '../../core/advice'
-import { contextOf } from '../../core/changes'
+import { contextOf, LEFT_OVER } from '../../core/changes'
 import { figureMm } from '../../core/body'
 import type { Project } from '../../core/formats'
 import { cornersAsSewn, DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
@@ -24,6 +24,8 @@ export interface Studied {
   ms: number
   applied: boolean
   isFinite: boolean
+  /** Does a stop say that it goes only as far as the pieces do? */
+  isLeftOver: boolean
   /** Promises that were not held. */
   broken: string[]
   /** How far the ease of each planned zone is from what was wanted, mm, measured a second time. */
@@ -71,6 +73,7 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
     ms,
     applied: folded.stops.every((s) => s.status === 'applied'),
     isFinite: again.isFinite,
+    isLeftOver: folded.stops.some((s) => s.change.note.endsWith(LEFT_OVER)),
     broken: folded.stops.flatMap(
       (s) => s.applied?.held.filter((h) => !h.held).map((h) => `${s.change.kind}: ${h.label}, ${h.where}`) ?? [],
     ),

@@ -4,7 +4,7 @@ import type { Studied } from './study-body'
 export const KEPT = { easeMm: 2, lengthMm: 3, seamMm: 0.5, legsMm: 0.3, cornerDeg: 5 }
 
 /** Corners are counted for bodies within so many steps of the printed sizes. */
-const NEAR_STEPS = 3
+export const NEAR_STEPS = 3
 
 const share = (list: readonly Studied[], is: (s: Studied) => boolean): string =>
   list.length === 0 ? '-' : `${((list.filter(is).length / list.length) * 100).toFixed(0)} %`

@@ -230,7 +230,7 @@ describe('sizes', () => {
       (await app.driver().findElement(By.css('[aria-label="Tideline"]')).getText()).includes('Blend 10 waist'),
     )
     await app.driver().get(app.url())
-    await soon('on the card', async () => /Let the sides out|Take the sides in/.test(await (await app.card('demo-tapered')).getText()))
+    await soon('on the card', async () => /Let out part of the outseam/.test(await (await app.card('demo-tapered')).getText()))
   })
 
   it('says what a stop costs where it stands, and moves it', async () => {
@@ -276,8 +276,8 @@ describe('sizes', () => {
     await press('station-reshape')
     await press('stop-0')
     await soon('put to the same stop', async () => (await (await field('field-amountMm')).getAttribute('value')) === asked)
-    expect(await all('stop-4')).toHaveLength(1)
-    expect(await all('stop-5')).toHaveLength(0)
+    expect(await all('stop-5')).toHaveLength(1)
+    expect(await all('stop-6')).toHaveLength(0)
   })
 
   it('grades one size into a nest, seen on the table, with rules of one’s own', async () => {

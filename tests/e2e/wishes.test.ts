@@ -55,9 +55,9 @@ describe('what should change?', () => {
     expect(await valueOf(name)).toBe(figure)
   })
 
-  it('opens a choice where it is not sure, and does nothing by itself; a word of the trade that is not made yet says so', async () => {
+  it('opens a choice where it is not sure, and does nothing by itself; a word of the trade without a figure is explained', async () => {
     await say('she has a rounded back')
-    await soon('said', async () => (await textOf('wish-choice')).includes('A rounded back is not made here as one change yet'))
+    await soon('said', async () => (await textOf('wish-choice')).includes('A rounded back gains a wedge across the shoulder blades'))
     expect(await stops()).toBe(0)
     await press('wish-choice-close')
     await say('shorten the sleeve -5')

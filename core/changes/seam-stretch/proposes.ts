@@ -7,8 +7,8 @@ import { findSeams } from './find-seams'
 import { STEEPEST, usualStretch } from './places'
 import type { SeamStretchInputs } from './schema'
 
-/** Less than this is left as it is, mm: what a tape round a leg can tell. */
-const LEAST_MM = 4
+/** Less than this is left as it is, mm: as exactly as a zone is planned. */
+const LEAST_MM = 2
 
 /** Levels of a leg that its two seams can be let out at, from the top down. */
 const LEVELS = ['thigh', 'knee'] as const
