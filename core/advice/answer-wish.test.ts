@@ -418,6 +418,16 @@ dress: shorten the front alone 3/4 -> across-armhole half="front" amountMm=-0.75
 blouse: shorten the front alone 3/4 -> front-length amountMm=-0.75
 blouse: armhole 1/2 too long in front -> asks across-armhole
 legs: hollow chest 1/2 -> asks
+blouse: my upper back is rounded, add 3/8 -> level-wedge amountMm=0.375
+blouse: lengthen the front armhole 1/4 -> asks across-armhole
+legs: bring in the leg 1/2 from the knee down -> asks seam-stretch
+legs: waist gapes at the back 1 -> asks seam-stretch
+legs: crotch cuts in 3/4 -> lengthen amountMm=0.75
+legs: crotch hangs too low 1 -> lengthen amountMm=-1
+dress: hem is 1 inch longer at the back than the front -> asks uneven-hem
+blouse: waist gapes at the back 1 -> asks level-wedge
+blouse: back neck gapes 1/4 -> asks level-wedge
+jacket: body 1 longer but sleeves 1 shorter -> asks lengthen
 blouse: back hem kicks up 1 -> uneven-hem centreBackMm=1 sideMm=0
 dress: skirt hem 2 longer -> uneven-hem sideMm=2
 dress: lengthen bodice 1 and skirt 2 -> asks lengthen

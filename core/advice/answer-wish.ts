@@ -40,8 +40,8 @@ export type WishAnswer =
 
 const MOST_OFFERS = 4
 
-/** Where one sentence may ask for two things: a sign that ends a part, or “and”; a point within a figure is none. */
-const PARTED_AT = /[,;:!?]|\.(?!\d)|\band\b|&/
+/** Where one sentence may ask for two things: a sign that ends a part, “and” or “but”; a point within a figure is none. */
+const PARTED_AT = /[,;:!?]|\.(?!\d)|\band\b|\bbut\b|&/
 
 interface Candidate {
   kind: ChangeKind<unknown>

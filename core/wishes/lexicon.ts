@@ -52,7 +52,8 @@ const WORDS = {
     'too steep|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
   'too-high':
     'too shallow|not deep enough|kicks up|kicks out|hikes up|too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
-  'too-low': 'too low|too deep|cut too deep|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
+  'too-low':
+    'too low|hangs too low|hang too low|too deep|cut too deep|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
   gapes: 'gapes|gaping|gape|gaps|gap|stands away|stands off',
   // Pieces and parts of a garment.
   body: 'body|bodice|torso|trunk|top',
@@ -140,7 +141,8 @@ const WORDS = {
     'bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
-  'rounded-back': 'rounded back|round back|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
+  'rounded-back':
+    'rounded back|round back|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
     'broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',

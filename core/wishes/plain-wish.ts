@@ -13,5 +13,15 @@ export const plainWish = (text: string): string =>
     // What is right stays: a height is kept; of anything else it is not known whether the change leaves it alone.
     .replace(/\b(knee|knees|elbow|elbows) (?:is|are) (?:fine|right|ok|okay|good)\b/gu, 'keep the $1')
     .replace(/\b([\p{L}-]+) (?:is|are) (fine|right|ok|okay|good)\b/gu, ' $1-being-$2 ')
+    // “From the knee down” says where, and no way.
+    .replace(/\bfrom (?:the )?(bust|waist|hips?|thighs?|knees?|calf|elbows?) (down|up)(?:wards?)?\b/gu, (_, at: string, way: string) =>
+      way === 'down' ? `below the ${at}` : `above the ${at}`,
+    )
+    // What something is compared with is no place of the change; the pattern itself is what all is compared with.
+    .replace(
+      /\bthan (?!(?:the |in |at |my )*(?:pattern|paper|piece|it|that|this|now|usual)\b)(?:the |in |at |my )*([\p{L}-]+)/gu,
+      ' than-$1 ',
+    )
+    .replace(/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high')
     // Where a change is to have faded out is no place of it: one word that is not known.
     .replace(/\b(?:(?:tapering|tapered|fading|blending|going|down) )*(?:to )?(?:nothing|zero) at (?:the )?([\p{L}-]+)/gu, ' nothing-at-$1 ')

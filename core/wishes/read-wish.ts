@@ -164,7 +164,14 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
     cup: tokens.find((t): t is Token & { is: 'cup' } => t.is === 'cup')?.name ?? null,
     names: tokens.flatMap((t) => (t.is === 'name' ? [t.text] : [])),
     unknown: tokens.flatMap((t) =>
-      t.is === 'unknown' ? [t.text.replace(/^nothing-at-/, 'nothing at ').replace('-being-', ' being ')] : [],
+      t.is === 'unknown'
+        ? [
+            t.text
+              .replace(/^nothing-at-/, 'nothing at ')
+              .replace(/^than-/, 'than ')
+              .replace('-being-', ' being '),
+          ]
+        : [],
     ),
     slips: tokens.flatMap((t) => (t.is === 'concept' && t.typed !== undefined ? [{ typed: t.typed, as: t.text }] : [])),
     isSeveral: doing.length > 1,

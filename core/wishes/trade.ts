@@ -38,7 +38,9 @@ export function tradeOf(said: ReadonlySet<Concept>): Concept | undefined {
   const named = [...said].find((c) => TRADE[c] !== undefined)
   const says = (words: readonly Concept[]) => words.some((w) => said.has(w))
   if (named || says(NEVER)) return named
-  if (said.has('armhole') && says([...HEIGHTS, ...WIDTHS])) return 'armhole-depth'
+  // The length of one half of it is said of that half.
+  const isHalf = (said.has('front') || said.has('back')) && (said.has('longer') || said.has('shorter'))
+  if (said.has('armhole') && !isHalf && says([...HEIGHTS, ...WIDTHS])) return 'armhole-depth'
   if (said.has('neckline') && says([...HEIGHTS, ...WIDTHS])) return 'neck-shape'
   // “Take 3/4 off the sleeves” may be said of their length.
   const isWidth = says(WIDTHS.filter((w) => w !== 'more' && w !== 'less')) || said.has('width')

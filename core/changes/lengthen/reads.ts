@@ -2,13 +2,14 @@ import { measureLength } from '../../geometry'
 import { edgePath, familyOf, isLimb, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
-import { isHeight, saidLevel } from '../shared/reading/levels'
+import { saidLevel } from '../shared/reading/levels'
 import { askedPieces, familiesOf } from '../shared/reading/things'
 import { firstLevel } from '../shared/levels/begin'
 import { grainExtent } from '../shared/levels/find-level'
 import { lengthToken } from '../../units'
 import type { LevelsInputs } from '../shared/levels/schema'
 import type { ChangeContext, Reading } from '../types'
+import { LONGER, readTwoLines, saidAs, SHORTER } from './reads-two-lines'
 
 /** Words for things that are made longer in another way. */
 const OTHERS: readonly Concept[] = [
@@ -41,9 +42,6 @@ const HEIGHTS: readonly Concept[] = ['waist', 'hip', 'knee', 'elbow']
 
 const LOWER: readonly Concept[] = ['down', 'too-high']
 const HIGHER: readonly Concept[] = ['up', 'too-low']
-
-const LONGER: readonly Concept[] = ['longer', 'too-short']
-const SHORTER: readonly Concept[] = ['shorter', 'too-long']
 
 /** An edge whose whole length a wish can name as what is wanted: “make the side 8 in”, “inseam 30 long”. */
 const MEASURED: [Concept, EdgeRole[]][] = [
@@ -80,6 +78,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     uses: [
       ...used(wish, ...LONGER, ...SHORTER),
       ...(says(wish, 'length', 'sleeve', 'crotch-depth', 'above', 'below', 'between') ? used(wish, 'more', 'less') : []),
+      ...(says(wish, 'crotch-depth') ? used(wish, ...LOWER, ...HIGHER) : []),
       ...uses,
       ...(said?.uses ?? []),
       ...(now?.uses ?? used(wish, 'side')),
@@ -95,48 +94,6 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     ...(said?.stays ? { stays: `the ${said.stays} stays` } : {}),
   }
   return { reading, isThere: said !== undefined }
-}
-
-/** The same wish, as if its place were said in these words alone. */
-const saidAs = (wish: Wish, ...words: Concept[]): Wish => ({
-  ...wish,
-  said: new Set(words),
-  tokens: words.map((concept) => ({ is: 'concept', concept, text: concept })),
-})
-
-/** “1/2 above the elbow and 3/4 below”: two lines at once, each with its share. */
-function readTwoLines(
-  pieces: readonly Piece[],
-  uses: readonly Concept[],
-  wish: Wish,
-  way: 1 | -1,
-  sizeId: string,
-): Reading<LevelsInputs>[] {
-  const name = wish.tokens.flatMap((t) => (t.is === 'concept' && isHeight(t.concept) ? [t.concept] : []))[0]
-  const of = (word: Concept) => wish.amounts.find((a) => a.beside.has(word))
-  const [one] = wish.amounts
-  const isShared = wish.amounts.length === 1
-  const [above, below] = [of('above'), of('below')]
-  if (!name || (!isShared && (!above || !below || above === below)) || wish.amounts.some((a) => a.sign !== 0)) return []
-  const partsMm = isShared ? [one!.mm / 2, one!.mm / 2] : [above!.mm, below!.mm]
-  const wholeMm = partsMm[0]! + partsMm[1]!
-  return pieces.slice(0, 1).flatMap((piece): Reading<LevelsInputs>[] => {
-    const levels = (['above', 'below'] as const).map((word) => saidLevel(piece, sizeId, saidAs(wish, word, name)))
-    if (!levels[0] || !levels[1] || wholeMm === 0) return []
-    const lines = [levels[0], levels[1]].map((l, i) => ({ ...l.level, id: `line-${i + 1}`, share: partsMm[i]! / wholeMm }))
-    return [
-      {
-        inputs: { amountMm: way * wholeMm, pieceId: piece.id, levels: lines, leftOut: [] },
-        uses: [...used(wish, ...LONGER, ...SHORTER, 'above', 'below', 'length', 'each'), name, ...uses],
-        // One figure for two lines may be meant for each.
-        sure: !isShared,
-        towards: way,
-        how: (['above', 'below'] as const)
-          .map((word, i) => `${lengthToken(partsMm[i]!)} ${word} the ${name} (${levels[i]!.where})`)
-          .join(', '),
-      },
-    ]
-  })
 }
 
 /**
@@ -205,6 +162,14 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
     : readOf(wish, garment, context)
 }
 
+/** Longer or shorter: a crotch that hangs too low has too long a rise. */
+const wayOf = (wish: Wish, hasLength: boolean, isCrotch: boolean) =>
+  towards(
+    wish,
+    [...LONGER, ...(hasLength ? (['more'] as const) : []), ...(isCrotch ? LOWER : [])],
+    [...SHORTER, ...(hasLength ? (['less'] as const) : []), ...(isCrotch ? HIGHER : [])],
+  )
+
 function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
   if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
   // “Take 3/4 off the sleeves” is likely said of their length, and asked about.
@@ -219,7 +184,8 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
     isBare ||
     (isTaken && (wish.said.has('sleeve') || says(wish, 'between') || (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg'))))
   const hasLength = wish.said.has('length') || wish.said.has('crotch-depth') || isLikely
-  const way = towards(wish, hasLength ? [...LONGER, 'more'] : LONGER, hasLength ? [...SHORTER, 'less'] : SHORTER)
+  const isCrotch = wish.said.has('crotch-depth')
+  const way = wayOf(wish, hasLength, isCrotch)
   if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)
   if (way === 0 && wish.wantedMm === null) return readHeight(familiesOf(garment), wish, context.sizeId)
   // “Set the waist to 30” is said of a round, not of a length.
@@ -230,7 +196,8 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
   // The hem of a body or a skirt has a change of its own; that of trousers is the end of the leg.
   const meant = asked.pieces.length > 0 ? [asked.pieces] : says(wish, 'hem', 'side', 'inseam') ? bodies : families
   if (meant.length === 0 || (says(wish, 'hem') && !says(wish, 'keep') && meant.some((f) => !f.every(isLimb)))) return []
-  const isClear = !isLikely && (asked.isFamily || (asked.pieces.length === 0 && meant.length === 1))
+  const isSign = isCrotch && says(wish, ...LOWER, ...HIGHER)
+  const isClear = !isLikely && !isSign && (asked.isFamily || (asked.pieces.length === 0 && meant.length === 1))
   if (way !== 0 && says(wish, 'above') && says(wish, 'below')) {
     const two = meant.flatMap((pieces) => readTwoLines(pieces, asked.uses, wish, way, context.sizeId))
     if (two.length > 0) return two

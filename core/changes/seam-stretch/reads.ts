@@ -22,7 +22,6 @@ const OTHERS: readonly Concept[] = [
   'hem',
   'wedge',
   'fold',
-  'gapes',
   'waist-seam',
   'true',
   'swing',
@@ -36,8 +35,8 @@ const OTHERS: readonly Concept[] = [
   'place',
 ]
 
-/** The seams that a wish names, by their edges. */
-function meant(garment: Garment, wish: Wish): FoundSeam[] {
+/** The seams that a wish names, by their edges. @param at the place that is meant, where it says so in other words */
+function meant(garment: Garment, wish: Wish, at?: Concept): FoundSeam[] {
   const seams = findSeams(garment)
   const isLeg = (s: FoundSeam) => familyOf(s.piece) === 'leg'
   const isHalf = (s: FoundSeam, half: string) => s.piece.kind.includes(half) || s.piece.name.toLowerCase().includes(half)
@@ -52,7 +51,7 @@ function meant(garment: Garment, wish: Wish): FoundSeam[] {
     ['side', (s) => s.edge.role === 'side' || s.edge.role === 'outseam'],
     ...OF_LEG.map((zone): [Concept, (s: FoundSeam) => boolean] => [zone, (s) => s.edge.role === 'outseam' || s.edge.role === 'inseam']),
   ]
-  const found = by.find(([concept]) => wish.said.has(concept))
+  const found = by.find(([concept]) => (at ? concept === at : wish.said.has(concept)))
   const named = seams.filter((s) => isNamed(wish, s.name))
   return named.length > 0 ? named : found ? seams.filter(found[1]) : seams
 }
@@ -63,19 +62,21 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   // “Thigh too tight 1”: craft 9, at either seam of the leg.
   const isLeg = says(wish, ...OF_LEG) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
   const hasOwn = isLeg || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
+  // “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam.
+  const isGap = says(wish, 'gapes') && says(wish, 'waist') && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
-  if (!isStretch && (!hasOwn || says(wish, 'side', 'bicep'))) return []
-  if (says(wish, ...OTHERS)) return []
+  if (!isStretch && !isGap && (!hasOwn || says(wish, 'side', 'bicep'))) return []
+  if (says(wish, ...OTHERS) || (says(wish, 'gapes') && !isGap)) return []
   const zone = ZONES.find((z) => wish.said.has(z))
   // “Knee 17”: what it lacks, or has too much, round the leg.
   const missing = isLeg && zone ? missingOf(wish, garment, zone, context) : null
-  const way = missing === null ? towards(wish, LET_OUT, TAKE_IN) : missing < 0 ? -1 : 1
+  const way = isGap ? -1 : missing === null ? towards(wish, LET_OUT, TAKE_IN) : missing < 0 ? -1 : 1
   if (way === 0 && !isStretch) return []
   const said = missing ?? oneAmount(wish, way)
   const isRound = isLeg && !says(wish, 'each')
   // A seam has two edges.
-  const mm = said !== null && isRound ? said / 2 : said
-  return meant(garment, wish).map((seam) => ({
+  const mm = said !== null && (isRound || isGap) ? said / 2 : said
+  return meant(garment, wish, isGap ? 'centre-back' : undefined).map((seam) => ({
     inputs: { ...usualStretch(garment, seam, context.sizeId, zone), amountMm: mm ?? 0 },
     uses: used(
       wish,
@@ -91,13 +92,14 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
       'each',
       'back',
       'front',
+      'gapes',
       ...ZONES,
       ...LET_OUT,
       ...TAKE_IN,
     ),
     ...takesWanted(missing),
     // “Let out the inseam” may mean all of it: where it is deepest is asked.
-    sure: mm !== null && way !== 0 && !isLeg && (isStretch || zone !== undefined || says(wish, 'seam')),
+    sure: mm !== null && way !== 0 && !isLeg && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')),
     ...(way === 0 ? {} : { towards: way }),
     field: 'amountMm',
     where: zone ? `at the ${zone}` : '',

@@ -28,7 +28,8 @@ export function readTakeInFold(
   atEdge: (inputs: TakeInFoldInputs, edgeId: string) => TakeInFoldInputs,
 ): Reading<TakeInFoldInputs>[] {
   const edge = EDGES.find(([word]) => wish.said.has(word))
-  if (!says(wish, 'gapes', 'fold') || says(wish, 'wedge', 'sway', 'centre-back', 'true')) return []
+  // It closes into a dart of the front: what gapes at the back, or at the waist, is another thing.
+  if (!says(wish, 'gapes', 'fold') || says(wish, 'wedge', 'sway', 'centre-back', 'back', 'waist', 'true')) return []
   const darts = dartsOf(garment).filter((d) => d.piece.kind === 'front')
   return darts.slice(0, 1).flatMap((d): Reading<TakeInFoldInputs>[] => {
     const begun = usual(d)
