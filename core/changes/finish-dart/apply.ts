@@ -4,6 +4,7 @@ import { drawTipBack, equaliseLegs } from '../../darts'
 import { type Garment, mapShapes, type Dart } from '../../pattern'
 import { type Result, ok } from '../../result'
 import { apexOf, findDart, isRefused, type FoundDart } from '../shared/darts/find-darts'
+import { evenSides } from '../shared/even-sides'
 import { soundOr, dartCautions } from '../shared/darts/turn-dart'
 import type { ChangeContext, Applied } from '../types'
 import { heldByFinish } from './held'
@@ -15,8 +16,10 @@ function finished(garment: Garment, { piece, dart }: FoundDart, apex: (sizeId: s
     const toApex = drawTipBack(p, shape, dart, at, 0)
     return drawTipBack(p, inputs.legs === 'equal' ? equaliseLegs(p, toApex, dart) : toApex, dart, at, inputs.tipBackMm)
   })
+  // Legs that were made alike lengthen or shorten a side that they lie in: it still meets its partner.
+  const evened = garment.sizes.reduce((g, size) => evenSides(garment, g, size.id, { from: [size.id], alone: true }).garment, drawn)
   const darts = (list: readonly Dart[]) => list.map((d) => (d.id === dart.id ? { ...d, pressTo: inputs.pressTo } : d))
-  return { ...drawn, pieces: drawn.pieces.map((p) => (p.id === piece.id ? { ...p, darts: darts(p.darts) } : p)) }
+  return { ...evened, pieces: evened.pieces.map((p) => (p.id === piece.id ? { ...p, darts: darts(p.darts) } : p)) }
 }
 
 /**

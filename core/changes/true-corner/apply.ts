@@ -2,10 +2,12 @@ import { measureLength } from '../../geometry'
 import { bendEnd } from '../../moves'
 import { edgePath, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
+import { settleCapsInSizes } from '../../seams'
 import { EQUAL_MM } from '../../tolerances'
 import { DEG, limitToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import { findLargest } from '../find-largest'
+import { touchedBy } from '../shared/touched-by'
 import type { Applied, ChangeContext } from '../types'
 import { findCorner } from './find-corner'
 import { heldByTruing } from './held'
@@ -77,15 +79,14 @@ export function applyTrueCorner(garment: Garment, inputs: TrueCornerInputs, cont
       largest,
     )
   }
-  const after = bendGarment(garment, inputs)
-  const touched = [...new Set(corner.arms.map((a) => a.pieceId))].map((pieceId, i) => ({
-    pieceId,
-    how: i === 0 ? ('asked' as const) : ('partner' as const),
-    levels: [],
-  }))
+  const bent = bendGarment(garment, inputs)
+  // An armhole that is drawn through measures a little more or less: its cap keeps its ease.
+  const capped = settleCapsInSizes(garment, bent)
+  const after = capped.ok ? capped.value.garment : bent
+  const about = [...new Set(corner.arms.map((a) => a.pieceId))]
   return ok({
     garment: after,
-    touched,
+    touched: touchedBy(garment, after, about),
     leftOut: [],
     held: heldByTruing(garment, after, corner, inputs, context.sizeId),
     cautions: corner.designed
