@@ -427,6 +427,8 @@ legs: crotch hangs too low 1 -> lengthen amountMm=-1
 dress: hem is 1 inch longer at the back than the front -> asks uneven-hem
 blouse: waist gapes at the back 1 -> asks level-wedge
 blouse: back neck gapes 1/4 -> asks level-wedge
+jacket: tight across the shoulder blades 1/2 -> asks add-at-edge
+legs: lengthen the leg by 2 but keep the knee -> lengthen amountMm=2
 jacket: body 1 longer but sleeves 1 shorter -> asks lengthen
 blouse: back hem kicks up 1 -> uneven-hem centreBackMm=1 sideMm=0
 dress: skirt hem 2 longer -> uneven-hem sideMm=2

@@ -8,9 +8,9 @@ import { cornerPoint, edgePath, findPiece, grainDirection, halfNames, shapeOf, t
 import { openOut } from '../../moves'
 import { HALVES } from '../../seams'
 import { bodyLengths } from '../../size'
+import { acrossOf, goodPlace } from '../shared/across'
 import { applyOrRefuse } from '../apply-or-refuse'
 import { acrossArmhole } from './index'
-import { acrossOf, goodPlace } from './place'
 import type { AcrossArmholeInputs } from './schema'
 
 const AMOUNTS = [-17, 11]

@@ -3,6 +3,7 @@ import { edgePath, grainDirection, shapeOf, type Garment, type RunEdge } from '.
 import { ok, refuse, type Result } from '../../result'
 import { findArmholes, settleCapsInSizes, whyNoArmhole } from '../../seams'
 import { limitToken } from '../../units'
+import { acrossOf, MUCH_OF_ARMHOLE, type Across } from '../shared/across'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { lineCautions } from '../shared/levels/cautions'
 import { moveGarment, type MovedGarment } from '../shared/levels/move-garment'
@@ -10,26 +11,27 @@ import { settleBands } from '../shared/settle-bands'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { heldAcross } from './held'
-import { acrossOf, asLevels, MUCH_OF_ARMHOLE, type Across } from './place'
+import { asLevels } from './as-levels'
 import type { AcrossArmholeInputs } from './schema'
 import { smoothArmholes } from './smooth-armhole'
 
 /** What was drawn: the pieces that the line was measured on, and those that it runs through. */
 type Drawn = Pick<MovedGarment, 'garment' | 'levels' | 'touched'> & { pieces: Across[] }
 
+/** Why no half of a garment can change alone. */
+export const noHalf = (garment: Garment): Result<never> =>
+  whyNoArmhole(garment) ??
+  refuse(
+    'no-half',
+    'garment',
+    'front and back are one piece at the armhole, and change together.',
+    'Lengthen or shorten the whole body at a line.',
+  )
+
 /** The half with its line opened or closed in every size, at every armhole, and the caps and bands after it. */
 function draw(garment: Garment, inputs: AcrossArmholeInputs, sizeId: string): Result<Drawn> {
   const pieces = acrossOf(garment, inputs.half)
-  if (pieces.length === 0)
-    return (
-      whyNoArmhole(garment) ??
-      refuse(
-        'no-half',
-        inputs.half,
-        'front and back are one piece at the armhole, and change together.',
-        'Lengthen or shorten the whole body at a line.',
-      )
-    )
+  if (pieces.length === 0) return noHalf(garment)
   let drawn: Drawn = { garment, pieces, touched: [], levels: new Map() }
   if (inputs.amountMm === 0) return ok(drawn)
   for (const across of pieces) {

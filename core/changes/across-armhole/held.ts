@@ -2,10 +2,10 @@ import { alongGrain } from '../../geometry'
 import { cornerPoint, edgePath, grainDirection, type Garment, type RunEdge, type Shape } from '../../pattern'
 import { underarmEnd, type Armhole } from '../../seams'
 import { LENGTH_KEPT_MM } from '../../tolerances'
+import type { Across } from '../shared/across'
 import { bothShapes, holdMeasure, holdSeams, holdTheRest } from '../shared/held'
 import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
 import type { HeldPromise } from '../types'
-import type { Across } from './place'
 import type { AcrossArmholeInputs } from './schema'
 
 /** What was cut, and where. */

@@ -1,15 +1,14 @@
 import { add, scale } from '../../geometry'
 import { frontsOf } from '../../measure'
 import { cornerPoint, grainDirection, shapeOf, type Garment } from '../../pattern'
-import { findArmholes, whyNoArmhole } from '../../seams'
-import { ok, refuse } from '../../result'
+import { ok } from '../../result'
 import { defineChange } from '../define-change'
+import { acrossOf, goodPlace } from '../shared/across'
 import { armholeAsSewn } from '../shared/as-sewn'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import type { Handle } from '../types'
-import { applyAcrossArmhole } from './apply'
+import { applyAcrossArmhole, noHalf } from './apply'
 import { acrossPaperSteps } from './paper-steps'
-import { acrossOf, goodPlace } from './place'
 import { proposeAcross } from './proposes'
 import { readAcross } from './reads'
 import { AcrossArmholeSchema, type AcrossArmholeInputs } from './schema'
@@ -54,11 +53,7 @@ export const acrossArmhole = defineChange({
   phase: 'widths',
   begin(garment) {
     const begun = inputsOn(garment, 'front') ?? inputsOn(garment, 'back')
-    if (begun) return ok(begun)
-    return (
-      whyNoArmhole(garment, findArmholes(garment)) ??
-      refuse('no-half', 'garment', 'front and back are one piece at the armhole.', 'Lengthen or shorten the whole body at a line.')
-    )
+    return begun ? ok(begun) : noHalf(garment)
   },
   withField(garment, inputs, key, value) {
     const set = { ...inputs, [key]: value }

@@ -1,9 +1,10 @@
 import { armholesWithSleeve, findArmholes, measureArmhole, runLength } from '../../seams'
 import { formatLength } from '../../units'
 import type { PaperStep } from '../pictures'
+import { acrossOf } from '../shared/across'
 import { stepsAtLevels } from '../shared/levels/paper-steps'
 import type { StepInput } from '../types'
-import { acrossOf, asLevels } from './place'
+import { asLevels } from './as-levels'
 import type { AcrossArmholeInputs } from './schema'
 
 /** The line drawn, folded or opened; then the armhole by its new length, and the cap to it. */

@@ -1,8 +1,8 @@
 import type { Garment } from '../../pattern'
 import { bodyLengths } from '../../size'
 import { LEFT_OVER } from '../left-over'
+import { acrossOf, goodPlace, mostAcrossMm } from '../shared/across'
 import type { AskedByBody } from '../types'
-import { acrossOf, goodPlace, MUCH_OF_ARMHOLE } from './place'
 import type { AcrossArmholeInputs } from './schema'
 
 /** Less than this is left as it is, mm: within how exactly a body is measured. */
@@ -17,15 +17,13 @@ export function proposeAcross(garmentNow: () => Garment, { context }: AskedByBod
   const row = bodyLengths(garment, context.body, context.sizing.wantedMm).find((r) => r.id === 'front-to-waist')
   if (!row || row.missingMm === null || row.missingMm > -LEAST_MM) return []
   const across = acrossOf(garment, 'front').find((a) => a.piece.id === row.pieceId)
-  if (!across) return []
-  const { belowMm, isClear } = goodPlace(garment, across)
-  if (!isClear) return []
   // A body that wants more was likely measured otherwise: no plan cuts an armhole to pieces.
-  const mostMm = Math.floor(MUCH_OF_ARMHOLE * across.reachMm)
+  const mostMm = mostAcrossMm(garment, 'front', row.pieceId)
+  if (!across || mostMm === 0) return []
   const note = 'Front, shoulder to waist: longer than the body, and its side keeps its length.'
   return [
     {
-      inputs: { half: 'front', belowMm, amountMm: Math.max(row.missingMm, -mostMm) },
+      inputs: { half: 'front', belowMm: goodPlace(garment, across).belowMm, amountMm: Math.max(row.missingMm, -mostMm) },
       note: row.missingMm < -mostMm ? `${note} ${LEFT_OVER}` : note,
     },
   ]

@@ -20,7 +20,7 @@ export function stretchCurve(path: Path, grain: Point, startMm: number, endMm: n
   const [first, last] = [heightAt(0), heightAt(total)]
   const drawn = (evenly: number) =>
     redrawMoved(path, grain, (atMm) => {
-      const even = (heightAt(atMm) - first) / (last - first)
+      const even = Math.abs(last - first) <= EQUAL_MM ? atMm / total : (heightAt(atMm) - first) / (last - first)
       return startMm + (endMm - startMm) * (evenly * even + (1 - evenly) * easeIn(atMm / total))
     })
   const bends = countInflections(path)

@@ -183,8 +183,8 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
   const isLikely =
     isBare ||
     (isTaken && (wish.said.has('sleeve') || says(wish, 'between') || (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg'))))
-  const hasLength = wish.said.has('length') || wish.said.has('crotch-depth') || isLikely
   const isCrotch = wish.said.has('crotch-depth')
+  const hasLength = wish.said.has('length') || isCrotch || isLikely
   const way = wayOf(wish, hasLength, isCrotch)
   if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)
   if (way === 0 && wish.wantedMm === null) return readHeight(familiesOf(garment), wish, context.sizeId)
@@ -196,8 +196,7 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
   // The hem of a body or a skirt has a change of its own; that of trousers is the end of the leg.
   const meant = asked.pieces.length > 0 ? [asked.pieces] : says(wish, 'hem', 'side', 'inseam') ? bodies : families
   if (meant.length === 0 || (says(wish, 'hem') && !says(wish, 'keep') && meant.some((f) => !f.every(isLimb)))) return []
-  const isSign = isCrotch && says(wish, ...LOWER, ...HIGHER)
-  const isClear = !isLikely && !isSign && (asked.isFamily || (asked.pieces.length === 0 && meant.length === 1))
+  const isClear = !isLikely && (asked.isFamily || (asked.pieces.length === 0 && meant.length === 1))
   if (way !== 0 && says(wish, 'above') && says(wish, 'below')) {
     const two = meant.flatMap((pieces) => readTwoLines(pieces, asked.uses, wish, way, context.sizeId))
     if (two.length > 0) return two

@@ -25,7 +25,7 @@ type Proposed = { inputs: SeamStretchInputs; note: string }
 export function proposeLegs(garmentNow: () => Garment, { context, sheet }: AskedByBody): Proposed[] {
   let garment = garmentNow()
   const sizeId = garment.baseSizeId
-  const seamOf = (role: string) => findSeams(garment).find((s) => familyOf(s.piece) === 'leg' && s.edge.role === role)
+  const legSeam = (role: string) => findSeams(garment).find((s) => familyOf(s.piece) === 'leg' && s.edge.role === role)
   const found: Proposed[] = []
   for (const level of LEVELS) {
     const row = sheet.rows.find((r) => r.zone.id === level)
@@ -37,7 +37,7 @@ export function proposeLegs(garmentNow: () => Garment, { context, sheet }: Asked
     }
     if (missingMm() < LEAST_MM) continue
     for (const [i, role] of SEAMS.entries()) {
-      const seam = seamOf(role)
+      const seam = legSeam(role)
       if (!seam) continue
       const usual = usualStretch(garment, seam, sizeId, level)
       // Each seam has two edges, and the last one takes what is still missing.

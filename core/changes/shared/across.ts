@@ -6,16 +6,12 @@ import {
   edgePath,
   findPiece,
   grainDirection,
-  halfOf,
-  isBody,
   shapeOf,
   type Garment,
   type Piece,
   type Shape,
 } from '../../pattern'
 import { findArmholes, type Half } from '../../seams'
-import type { LevelsInputs } from '../shared/levels/schema'
-import type { AcrossArmholeInputs } from './schema'
 
 /** Where a line can run across one half of a garment between shoulder and underarm. */
 export interface Across {
@@ -92,17 +88,8 @@ export function goodPlace(garment: Garment, across: Across): { belowMm: number; 
   return { belowMm: best?.mm ?? places[0]!, isClear: best !== undefined }
 }
 
-/**
- * The same change as a line across the pieces of that half: what is sewn to them along their own seams follows, the other half and
- * what is set into the armhole do not.
- */
-export function asLevels(garment: Garment, { piece, cornerId }: Across, inputs: AcrossArmholeInputs): LevelsInputs {
-  return {
-    amountMm: inputs.amountMm,
-    pieceId: piece.id,
-    levels: [{ id: 'line-1', share: 1, mark: { by: 'corner', id: cornerId }, belowMm: inputs.belowMm }],
-    leftOut: garment.pieces
-      .filter((p) => p.kind === 'sleeve' || p.kind === 'band' || (isBody(p) && halfOf(p) !== inputs.half))
-      .map((p) => p.id),
-  }
+/** How much a plan takes out across one piece of a front or back at the most, mm; nothing where a line would run through a dart. */
+export function mostAcrossMm(garment: Garment, half: Half, pieceId: string): number {
+  const across = acrossOf(garment, half).find((a) => a.piece.id === pieceId)
+  return across && goodPlace(garment, across).isClear ? Math.floor(MUCH_OF_ARMHOLE * across.reachMm) : 0
 }
