@@ -90,6 +90,31 @@ describe('from body to plan', () => {
       expect(stops.findIndex((s) => s === sleeves[0])).toBeLessThan(stops.findIndex((s) => s.kind === 'blend'))
     }
   })
+  it.each(['demo-blouse', 'demo-dress', 'demo-jacket', 'demo-tunic'])('brings shoulder and neck of %s to the body’s', (id) => {
+    const project = projects.find((p) => p.id === id)!
+    for (const [shoulderMm, neckMm] of [
+      [104, 330],
+      [139, 455],
+    ]) {
+      const body = { ...makeBody(11), figures: { ...makeBody(11).figures, shoulder: { mm: shoulderMm! }, neck: { mm: neckMm! } } }
+      const { stops, folded } = planFromBody(project.garment, contextFor(project, body))
+      expect(stops.filter((s) => s.kind === 'shoulder-width')).toHaveLength(1)
+      const rows = otherMeasures(folded.garment, body)
+      expect(rows.find((r) => r.id === 'shoulder')!.garmentMm).toBeCloseTo(shoulderMm!, 0)
+      const neck = rows.find((r) => r.id === 'neck')!
+      expect(neck.garmentMm).toBeGreaterThan(neckMm! - 1)
+      // Only a neckline that would choke is drawn anew.
+      const redrawn = stops.filter((s) => s.kind === 'redraw-neckline')
+      expect(redrawn.length > 0).toBe(Math.abs(neck.garmentMm - neckMm!) < 1)
+      expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held))).toEqual([])
+    }
+  })
+  it('leaves the shoulder beside a wide neckline as it was designed', () => {
+    const project = projects.find((p) => p.id === 'demo-bather')!
+    const body = makeBody(11)
+    expect(otherMeasures(project.garment, body).find((r) => r.id === 'shoulder')).toMatchObject({ missingMm: null })
+    expect(planSizes(project.garment, contextFor(project, body)).map((s) => s.kind)).not.toContain('shoulder-width')
+  })
   it.each(['demo-tapered', 'demo-flared'])('gives the thigh of %s its room at both seams, no steeper than a line runs out well', (id) => {
     const project = projects.find((p) => p.id === id)!
     for (const seed of [1, 2, 5, 6, 9, 12]) {
@@ -150,13 +175,21 @@ describe('proposed stops and a plan that has some already', () => {
 
   it('once taken, nothing is proposed again', () => {
     const plan = taken([])
-    expect(plan.map((c) => c.kind)).toEqual(['lengthen', 'blend', 'lower-armhole', 'front-length', 'across-armhole', 'add-at-edge'])
+    expect(plan.map((c) => c.kind)).toEqual([
+      'lengthen',
+      'blend',
+      'shoulder-width',
+      'lower-armhole',
+      'front-length',
+      'across-armhole',
+      'add-at-edge',
+    ])
     expect(laid(plan).filter((l) => l.how !== 'there')).toEqual([])
   })
   it('after new measurements it is the plan that those alone would give, and stops of one’s own are as they were', () => {
-    const narrow = findKind('shoulder-width').begin(project.garment, contextFor(project, set))
-    if (!narrow.ok) throw new Error(narrow.problem.message)
-    const own: Change = { id: 'own', kind: 'shoulder-width', on: true, note: 'mine', inputs: narrow.value }
+    const square = findKind('shoulder-slope').begin(project.garment, contextFor(project, set))
+    if (!square.ok) throw new Error(square.problem.message)
+    const own: Change = { id: 'own', kind: 'shoulder-slope', on: true, note: 'mine', inputs: square.value }
     for (const [first, second] of [
       [3, 5],
       [5, 8],
@@ -184,7 +217,7 @@ describe('proposed stops and a plan that has some already', () => {
     const more = layMore({ ...there, inputs: { ...there.inputs, amountMm: 7 } } as NewChange, plan)
     expect(more).toMatchObject({ how: 'set', change: { id: there.id, inputs: { amountMm: there.inputs.amountMm + 7 } } })
     expect(more.how === 'set' && more.change.from).toBeUndefined()
-    expect(layMore({ ...there, inputs: { ...there.inputs, pieceId: 'sleeve' } } as NewChange, plan)).toMatchObject({
+    expect(layMore({ ...there, inputs: { ...there.inputs, pieceId: 'neckband' } } as NewChange, plan)).toMatchObject({
       how: 'add',
       beforeId: null,
     })

@@ -9,6 +9,11 @@ export type MeasureRow = Pick<LengthRow, 'id' | 'name' | 'bodyMm' | 'garmentMm' 
 /** A sleeve shorter than this part of the arm is meant to be short. */
 const LONG_SLEEVE = 0.85
 
+/** A back neckline of more than this part of the neck begins further out than the neck: the shoulder below it is shorter by design. */
+const WIDE_NECK = 0.65
+/** A neck, mm, where nobody measured it. */
+const USUAL_NECK_MM = 380
+
 const edgesMm = (piece: Piece, sizeId: string, role: EdgeRole): number =>
   piece.edges.filter((e) => e.role === role).reduce((sum, e) => sum + measureLength(edgePath(shapeOf(piece, sizeId), e.id)), 0)
 
@@ -31,9 +36,12 @@ interface Found {
   pieceId: string
 }
 
-function shoulder(garment: Garment): Found | null {
-  const piece = ofKind(garment, ['front', 'back']).find((p) => p.edges.some((e) => e.role === 'shoulder'))
-  return piece ? { mm: edgesMm(piece, garment.baseSizeId, 'shoulder'), pieceId: piece.id } : null
+/** The shoulder seam on one side, on a piece that has all of it from the neck to the armhole; better one whose neckline tells where it begins. */
+function shoulder(garment: Garment): (Found & { piece: Piece }) | null {
+  const piece = ofKind(garment, ['front', 'back'])
+    .filter((p) => (['neck', 'shoulder', 'armhole'] as const).every((role) => p.edges.some((e) => e.role === role)))
+    .sort((a, b) => Number(b.kind === 'back') - Number(a.kind === 'back'))[0]
+  return piece ? { mm: (edgesMm(piece, garment.baseSizeId, 'shoulder') * timesCut(piece)) / 2, pieceId: piece.id, piece } : null
 }
 
 function sleeve(garment: Garment): Found | null {
@@ -60,7 +68,7 @@ function crotch(garment: Garment): Found | null {
 /**
  * What else a wearer has measured beside what the garment gives in its base size: shoulder seam, sleeve, neckline, crotch seam
  * (craft 4: every measure that is taken is used). Nothing is missing where the garment may well differ: a short sleeve, a neckline
- * that lies away from the neck, a crotch seam with room to sit.
+ * that lies away from the neck, the shoulder that is left beside it, a crotch seam with room to sit.
  */
 export function otherMeasures(garment: Garment, set: MeasureSet | null): MeasureRow[] {
   const row = (id: string, found: Found | null, missing: (bodyMm: number, mm: number) => number | null): MeasureRow[] => {
@@ -69,10 +77,12 @@ export function otherMeasures(garment: Garment, set: MeasureSet | null): Measure
     const missingMm = bodyMm === null ? null : missing(bodyMm, found.mm)
     return [{ id, name: findMeasure(id)!.name, bodyMm, garmentMm: found.mm, missingMm, pieceId: found.pieceId }]
   }
+  const seam = shoulder(garment)
+  const neckMm = seam ? edgesMm(seam.piece, garment.baseSizeId, 'neck') * timesCut(seam.piece) : 0
   const atLeast = (bodyMm: number, mm: number) => (mm < bodyMm ? bodyMm - mm : null)
   return [
     ...row('neck', neck(garment), atLeast),
-    ...row('shoulder', shoulder(garment), (bodyMm, mm) => bodyMm - mm),
+    ...row('shoulder', seam, (bodyMm, mm) => (neckMm > WIDE_NECK * (figureMm(set, 'neck') ?? USUAL_NECK_MM) ? null : bodyMm - mm)),
     ...row('arm-length', sleeve(garment), (bodyMm, mm) => (mm >= LONG_SLEEVE * bodyMm ? bodyMm - mm : null)),
     ...row('crotch', crotch(garment), atLeast),
   ]

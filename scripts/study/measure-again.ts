@@ -230,6 +230,8 @@ export function measureAgain(garment: Garment, sizeId: string): MeasuredAgain {
     const line = leg?.line(role)
     if (line && waistAtSide) lengths[id] = levelOf(line) - waistAtSide.y
   }
+  const shoulders = front && corner(front, ['shoulder'], ['armhole']) ? runOf(front, 'shoulder') : []
+  if (shoulders.length > 0) lengths.shoulder = (shoulders.reduce((mm, e) => mm + lengthOf(front!.edge(e.id)), 0) * front!.times) / 2
   length('underarm-to-waist', back, back ? corner(back, ['armhole'], ['side']) : null)
   const sideMm = (runs: readonly { pieceId: string; edgeId: string }[]) =>
     runs.reduce((mm, r) => mm + lengthOf(laid.find((l) => l.piece.id === r.pieceId)!.edge(r.edgeId)), 0)

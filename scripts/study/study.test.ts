@@ -18,7 +18,7 @@ const oneSize = demoWardrobe(new Date('2026-01-01')).projects.filter((p) => p.ga
 const at = (x: number, y: number) => ({ x, y })
 
 describe('pieces measured a second time', () => {
-  it('a straight half front and back: round the waist, from neck to waist, its seam', () => {
+  it('a straight half front and back: round the waist, from neck to waist, shoulder and seam', () => {
     const half = (kind: 'front' | 'back') =>
       polygonPiece(
         kind,
@@ -30,7 +30,8 @@ describe('pieces measured a second time', () => {
     const side = { ...seamOf('side', ['front', 'e3', false], ['back', 'e3', false]), wantedEase: { minMm: 1, maxMm: 2 } }
     const again = measureAgain(garmentOf([half('front'), half('back')], [side]), 'one')
     expect(again.rounds.waist).toBeCloseTo(840, 6)
-    expect(again.lengths).toEqual({ 'back-neck-to-waist': 400, 'front-to-waist': 420, 'underarm-to-waist': 210 })
+    const shoulder = expect.closeTo(Math.hypot(120, 40), 6)
+    expect(again.lengths).toEqual({ 'back-neck-to-waist': 400, 'front-to-waist': 420, 'underarm-to-waist': 210, shoulder })
     expect(again.seams).toEqual([{ name: 'side', offMm: 1 }])
   })
 })

@@ -1,7 +1,8 @@
 import { findPiece } from '../../pattern'
-import { findArmholes, HALVES, underarmEnd, runLength, armholesWithSleeve, measureArmhole } from '../../seams'
+import { findArmholes, HALVES, underarmEnd, runLength, armholesWithSleeve } from '../../seams'
 import { formatLength } from '../../units'
 import type { PaperStep } from '../pictures'
+import { capStep } from '../shared/cap-step'
 import { outlineStroke } from '../shared/draw-step'
 import type { StepInput } from '../types'
 import type { LowerArmholeInputs } from './schema'
@@ -24,12 +25,9 @@ export function lowerPaperSteps({ before, inputs, applied, context, ruler }: Ste
       },
     }
   })
-  const pairs = armholesWithSleeve(before)
-  const cap = (): string => {
-    if (!pairs.ok) return 'Bind or face the new armhole by its new length.'
-    if (inputs.cap === 'left') return 'The cap stays as it is: its ease is another now.'
-    const is = measureArmhole(applied.garment, pairs.value[0]!, sizeId)
-    return `Redraw the cap so that it measures ${figure(is.cap.front)} in front and ${figure(is.cap.back)} at the back, its ease as before; the sleeve seams keep their lengths.`
-  }
-  return [...steps, { text: cap(), drawing: null }]
+  const cap =
+    inputs.cap === 'left' && armholesWithSleeve(before).ok
+      ? 'The cap stays as it is: its ease is another now.'
+      : capStep(before, applied.garment, sizeId, ruler)
+  return [...steps, { text: cap, drawing: null }]
 }

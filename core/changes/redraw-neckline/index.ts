@@ -7,8 +7,9 @@ import { necklineAsSewn } from '../shared/as-sewn'
 import type { Field, Handle } from '../types'
 import { applyRedrawNeckline, mainAmount, withMain } from './apply'
 import { necklinePaperSteps } from './paper-steps'
+import { deeperFor, proposeNeckline } from './proposes'
 import { readRedrawNeckline } from './reads'
-import { RedrawNecklineSchema, type RedrawNecklineInputs } from './schema'
+import { AS_IT_IS, RedrawNecklineSchema, type RedrawNecklineInputs } from './schema'
 import { bandsOf, canFollow } from './sewn-to'
 
 const BANDS = [
@@ -48,10 +49,12 @@ export const redrawNeckline = defineChange({
   reads: (wish, _garment, _context, begun) => readRedrawNeckline(wish, begun),
   mayMend: { 'neck-shape': 0 },
   gives: ['neck'],
+  givesMore: deeperFor,
+  proposes: proposeNeckline,
   phase: 'widths',
   begin(garment) {
     const found = findNecklines(garment)
-    return found.ok ? ok({ frontMm: 0, backMm: 0, widerMm: 0, band: 'follows' }) : found
+    return found.ok ? ok(AS_IT_IS) : found
   },
   fields(garment): Field[] {
     const found = findNecklines(garment)

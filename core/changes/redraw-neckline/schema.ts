@@ -13,3 +13,6 @@ export const RedrawNecklineSchema = z.strictObject({
 })
 
 export type RedrawNecklineInputs = z.infer<typeof RedrawNecklineSchema>
+
+/** A neckline as it is. */
+export const AS_IT_IS: RedrawNecklineInputs = { frontMm: 0, backMm: 0, widerMm: 0, band: 'follows' }

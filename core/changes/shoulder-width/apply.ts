@@ -3,11 +3,13 @@ import { cutPiece, partOfPlace, type Slash, type SlashEnd } from '../../moves'
 import { edgePath, neighbours, shapeOf, type Garment, type Piece, type Shape, placeOnRun } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { lengthToken, limitToken } from '../../units'
-import { findBrokenOutline } from '../check-outlines'
-import { findLargest } from '../find-largest'
-import { playSwings, swingGarment, type Swing, type SwingPlan } from '../shared/swing-garment'
+import { distinctHalves, findArmholes, lengthenShoulder, settleCapsInSizes, whyNoArmhole } from '../../seams'
+import { drawOrRefuse } from '../shared/draw-or-refuse'
+import { playSwings, swingGarment, type Swing, type SwingPlan, type SwungPiece } from '../shared/swing-garment'
+import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { armholeLength, shoulderEnds, whyNoShoulder, type ShoulderEnd } from '../shared/find-shoulders'
+import { USUAL_PART } from './begin'
 import type { ShoulderWidthInputs } from './schema'
 import { smoothArmhole } from './smooth-armhole'
 import { heldByShoulders } from './held'
@@ -107,12 +109,34 @@ function planShoulders(piece: Piece, shape: Shape, inputs: ShoulderWidthInputs):
 export const swingShoulders = (garment: Garment, inputs: ShoulderWidthInputs) =>
   swingGarment(garment, (piece, shape) => planShoulders(piece, shape, inputs))
 
+/** Every shoulder run on or cut off along its own line in every size, the armholes redrawn to it, and the caps after them. */
+function redrawShoulders(garment: Garment, inputs: ShoulderWidthInputs): Result<Drawn> {
+  if (inputs.amountMm === 0) return ok({ garment, swung: new Map() })
+  let drawn = garment
+  for (const { runs } of distinctHalves(findArmholes(garment))) {
+    if (inputs.leftOut.includes(runs[0]!.pieceId)) continue
+    for (const size of garment.sizes) {
+      const done = lengthenShoulder(drawn, runs, size.id, inputs.amountMm)
+      if (!done.ok) return done
+      drawn = done.value
+    }
+  }
+  const settled = settleCapsInSizes(garment, drawn)
+  return settled.ok ? ok({ garment: settled.value.garment, swung: new Map() }) : settled
+}
+
+/** The garment, and how the pieces were swung that were. */
+interface Drawn {
+  garment: Garment
+  swung: ReadonlyMap<string, SwungPiece>
+}
+
 /**
- * Makes shoulders broader or narrower (craft 6.8): cut from the middle of the shoulder seam to a hinge on the armhole,
- * the outer part swung until the seam, redrawn straight, has grown by the amount; front and back alike. Armhole and
- * everything below the hinge stay, so the sleeve still fits.
- * Refuses: a sleeve cut in one or a dropped shoulder, a hinge beyond the armhole, an amount that no swing gives or that
- * crosses the outline (with the largest that works).
+ * Makes shoulders broader or narrower (craft 6.8), front and back alike. Where the armhole is kept: cut from the middle of the shoulder
+ * seam to a hinge on the armhole, the outer part swung until the seam, redrawn straight, has grown by the amount; armhole and everything
+ * below the hinge stay, so the sleeve still fits. Where it is redrawn: the seam grows along its own line, and the cap follows.
+ * Refuses: a sleeve cut in one or a dropped shoulder, a hinge beyond the armhole, an amount that the seam or a swing does not give, that
+ * a cap cannot follow or that crosses the outline (with the largest that works).
  */
 export function applyShoulderWidth(
   garment: Garment,
@@ -121,33 +145,27 @@ export function applyShoulderWidth(
 ): Result<Applied<ShoulderWidthInputs>> {
   if (garment.pieces.length === 0)
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
-  const none = whyNoShoulder(garment, context.sizeId)
+  const isRedrawn = inputs.armhole === 'redrawn'
+  const none = whyNoShoulder(garment, context.sizeId) ?? (isRedrawn ? whyNoArmhole(garment) : null)
   if (none) return none
-  const done = swingShoulders(garment, inputs)
-  const broken = done.ok ? findBrokenOutline(garment, done.value.garment) : null
-  if (!done.ok && done.problem.code !== 'amount-too-large' && done.problem.code !== 'no-room') return done
-  if (!done.ok || broken) {
-    const largest = findLargest(inputs.amountMm, (amountMm) => {
-      const tried = swingShoulders(garment, { ...inputs, amountMm })
-      return tried.ok && findBrokenOutline(garment, tried.value.garment) === null
-    })
-    return refuse(
-      'amount-too-large',
-      done.ok ? broken!.where : done.problem.where,
-      done.ok ? `${broken!.what} by this amount.` : done.problem.message,
-      `Here the shoulder can be ${limitToken(Math.abs(largest))} ${inputs.amountMm < 0 ? 'shorter' : 'longer'} at most; or move the hinge down the armhole.`,
-      largest,
-    )
-  }
+  const way = inputs.amountMm < 0 ? 'shorter' : 'longer'
+  const done = drawOrRefuse<Drawn>(
+    garment,
+    inputs.amountMm,
+    (g, amountMm) => (isRedrawn ? redrawShoulders : swingShoulders)(g, { ...inputs, amountMm }),
+    (mm) =>
+      `Here the shoulder can be ${limitToken(Math.abs(mm))} ${way} at most${isRedrawn ? '.' : '; or move the hinge down the armhole.'}`,
+    ['hinge-beyond', 'slash-beside-edge', 'slash-leaves-piece', 'slash-parts-nothing', 'slash-short', 'slashes-cross'],
+  )
+  if (!done.ok) return done
   const { garment: after, swung } = done.value
   const all = garment.pieces.filter((p) => shoulderEnds(p).length > 0)
+  const about = all.filter((p) => !inputs.leftOut.includes(p.id)).map((p) => p.id)
   return ok({
     garment: after,
-    touched: all
-      .filter((p) => !inputs.leftOut.includes(p.id))
-      .map((p, i) => ({ pieceId: p.id, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
+    touched: touchedBy(garment, after, about),
     leftOut: all.filter((p) => inputs.leftOut.includes(p.id)).map((p) => ({ pieceId: p.id, seamName: seamNameOf(garment, p) })),
-    held: heldByShoulders(garment, after, swung, inputs, context.sizeId),
+    held: heldByShoulders(garment, after, inputs, context.sizeId),
     cautions: cautionsOf(garment, all, inputs),
     moves: [...swung].flatMap(([pieceId, one]) => playSwings(pieceId, one)),
   })
@@ -172,13 +190,14 @@ function cautionsOf(garment: Garment, pieces: readonly Piece[], inputs: Shoulder
       const { before, after } = neighbours(piece, shoulder.id)
       return (reversed ? after : before).role === 'dart-leg'
     })
-    if (darted && inputs.amountMm !== 0)
+    if (darted && inputs.amountMm !== 0 && inputs.armhole !== 'redrawn')
       cautions.push({
         code: 'dart-in-shoulder',
         message: `${piece.name}: a dart parts the shoulder; the outer part alone is changed. Fold the dart closed and see that the seam runs straight across it.`,
         pieceId: piece.id,
       })
   }
+  if (inputs.armhole === 'redrawn') return cautions
   const shortest = Math.min(...pieces.flatMap((p) => shoulderEnds(p).map((e) => armholeLength(shapeOf(p, garment.baseSizeId), e))))
   if (inputs.hingeMm > shortest * DEEP_PART)
     cautions.push({
@@ -191,6 +210,3 @@ function cautionsOf(garment: Garment, pieces: readonly Piece[], inputs: Shoulder
 
 /** Further down than this part of the armhole it turns under the arm. */
 const DEEP_PART = 0.75
-
-/** Where the hinge sits on a short armhole, as a part of it. */
-export const USUAL_PART = 0.55

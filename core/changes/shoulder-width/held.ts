@@ -1,35 +1,45 @@
-import { measureLength } from '../../geometry'
-import { type Garment, edgePath } from '../../pattern'
-import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
+import { measureLength, subtract, turnRad, type Path, type Point } from '../../geometry'
+import { edgePath, type EdgeRole, type Garment } from '../../pattern'
+import { CAP_END_DEG, EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
+import { DEG } from '../../units'
 import { shoulderEnds, armholeLength } from '../shared/find-shoulders'
 import { bothShapes, holdMeasure, holdEdge, holdGrain, holdSeam } from '../shared/held'
-import type { SwungPiece } from '../shared/swing-garment'
+import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
 import type { HeldPromise } from '../types'
 import type { ShoulderWidthInputs } from './schema'
 
-/** Each shoulder has grown by what was asked; armholes, every other edge, the grain and the seams there stay. */
-export function heldByShoulders(
-  before: Garment,
-  after: Garment,
-  swung: ReadonlyMap<string, SwungPiece>,
-  inputs: ShoulderWidthInputs,
-  sizeId: string,
-): HeldPromise[] {
+const REDRAWN: readonly EdgeRole[] = ['shoulder', 'armhole', 'dart-leg']
+const across = (path: Path): Point => subtract(path[path.length - 1]!.to, path[0]!.from)
+
+/**
+ * Each shoulder has grown by what was asked; every edge that is not redrawn, the grain and the seams at the shoulder stay. Besides: the
+ * armholes’ lengths where they are kept; where they are redrawn the slope of the shoulders and the ease of the caps.
+ */
+export function heldByShoulders(before: Garment, after: Garment, inputs: ShoulderWidthInputs, sizeId: string): HeldPromise[] {
+  if (inputs.amountMm === 0) return []
+  const isRedrawn = inputs.armhole === 'redrawn'
   const held: HeldPromise[] = []
-  for (const pieceId of swung.keys()) {
+  for (const { id: pieceId } of before.pieces) {
     const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)
-    for (const end of shoulderEnds(piece)) {
-      const grew = measureLength(edgePath(is, end.shoulder.id)) - measureLength(edgePath(was, end.shoulder.id))
-      held.push(holdMeasure(`${end.shoulder.name} grows by`, piece.name, inputs.amountMm, grew, EQUAL_MM))
-      held.push(holdMeasure('armhole, length', piece.name, armholeLength(was, end), armholeLength(is, end), LENGTH_KEPT_MM))
+    const ends = shoulderEnds(piece)
+    if (ends.length === 0 || inputs.leftOut.includes(pieceId)) continue
+    for (const end of ends) {
+      const [old, now] = [edgePath(was, end.shoulder.id), edgePath(is, end.shoulder.id)]
+      held.push(
+        holdMeasure(`${end.shoulder.name} grows by`, piece.name, inputs.amountMm, measureLength(now) - measureLength(old), EQUAL_MM),
+        isRedrawn
+          ? holdMeasure(`${end.shoulder.name}, slope`, piece.name, 0, turnRad(across(old), across(now)) * DEG, CAP_END_DEG, 'deg')
+          : holdMeasure('armhole, length', piece.name, armholeLength(was, end), armholeLength(is, end), LENGTH_KEPT_MM),
+      )
     }
-    for (const edge of piece.edges)
-      if (edge.role !== 'shoulder' && edge.role !== 'armhole' && edge.role !== 'dart-leg') held.push(holdEdge(piece, was, is, edge.id))
+    for (const edge of piece.edges) if (!REDRAWN.includes(edge.role)) held.push(holdEdge(piece, was, is, edge.id))
     held.push(holdGrain(piece, was, is))
   }
   const roles = (seam: Garment['seams'][number]) =>
     seam.sides.flat().map((r) => before.pieces.find((p) => p.id === r.pieceId)!.edges.find((e) => e.id === r.edgeId)!.role)
+  const sleeves = isRedrawn ? sleeveSeams(before) : new Set<string>()
   for (const seam of before.seams)
-    if (roles(seam).some((r) => r === 'shoulder' || r === 'armhole')) held.push(holdSeam(before, after, seam, sizeId))
-  return held
+    if (!sleeves.has(seam.id) && roles(seam).some((r) => r === 'shoulder' || r === 'armhole'))
+      held.push(holdSeam(before, after, seam, sizeId))
+  return [...held, ...(isRedrawn ? heldByPairs(before, after, sizeId) : [])]
 }

@@ -1,22 +1,23 @@
-import { sumOfAmounts } from '../shared/sum-of-amounts'
-import { readShoulderWidth } from './reads'
-import { partnersIn } from '../shared/partners-in'
 import { measureLength, subtract, unit } from '../../geometry'
-
-import { edgePath, findPiece, shapeOf, placeOnRun } from '../../pattern'
-import { ok } from '../../result'
+import { edgePath, findPiece, placeOnRun, shapeOf, type Shape } from '../../pattern'
 import { defineChange } from '../define-change'
-import type { Handle } from '../types'
-import { applyShoulderWidth, USUAL_PART } from './apply'
-import { aboveDart, armholeLength, shoulderEnds, whyNoShoulder } from '../shared/find-shoulders'
+import { armholeAsSewn } from '../shared/as-sewn'
+import { shoulderEnds, type ShoulderEnd } from '../shared/find-shoulders'
+import { partnersIn } from '../shared/partners-in'
+import type { Field, Handle } from '../types'
+import { applyShoulderWidth } from './apply'
+import { beginShoulder } from './begin'
 import { shoulderPaperSteps } from './paper-steps'
+import { proposeShoulder, wayFor } from './proposes'
+import { readShoulderWidth } from './reads'
 import { ShoulderWidthSchema } from './schema'
 
-/** Above a dart in the armhole the hinge sits so far down. */
-const ABOVE_DART_PART = 0.9
-
-/** How far down the armhole the hinge usually sits, mm (craft 6.8). */
-const USUAL_HINGE_MM = 125
+const HINGE: Field = {
+  type: 'length',
+  key: 'hingeMm',
+  label: 'Hinge, down the armhole',
+  hint: 'From the shoulder along the seam line; nearer for a small amount.',
+}
 
 /** Craft 6.8: broad or narrow shoulder. */
 export const shoulderWidth = defineChange({
@@ -33,25 +34,17 @@ export const shoulderWidth = defineChange({
     'sleeve pulls at the shoulder',
     'shoulder seam too long',
   ],
-  does: 'Makes the shoulder seam longer or shorter by swinging its outer part about a point on the armhole.',
-  holds: 'Neckline, armhole length, everything below the hinge; front and back shoulders still meet.',
+  does: 'Makes the shoulder seam longer or shorter: by swinging its outer part about a point on the armhole, or along its own line.',
+  holds: 'Neckline, seams; the length of the armhole, or the slope of the shoulder and the ease of a cap that follows.',
   schema: ShoulderWidthSchema,
   reads: (wish, _garment, _context, begun) => readShoulderWidth(wish, begun),
   gives: ['shoulder'],
-  givesMore: (_garment, begun, missingMm) => ({ ...begun, amountMm: missingMm }),
+  givesMore: wayFor,
+  proposes: proposeShoulder,
   phase: 'widths',
   leftOut: partnersIn,
-  takesOver: sumOfAmounts,
-  begin(garment, context) {
-    const none = whyNoShoulder(garment, context.sizeId)
-    if (none) return none
-    const rooms = garment.pieces.flatMap((p) => {
-      const shape = shapeOf(p, context.sizeId)
-      // Above a dart in the armhole: the part that swings has to hang together.
-      return shoulderEnds(p).map((e) => Math.min(armholeLength(shape, e) * USUAL_PART, aboveDart(p, shape, e) * ABOVE_DART_PART))
-    })
-    return ok({ amountMm: 0, hingeMm: Math.min(USUAL_HINGE_MM, Math.round(Math.min(...rooms))), leftOut: [] })
-  },
+  takesOver: (there, { amountMm, armhole }) => ({ ...there, armhole, amountMm: there.amountMm + amountMm }),
+  begin: beginShoulder,
   fields(garment, inputs) {
     const piece = garment.pieces.find((p) => shoulderEnds(p).length > 0 && !inputs.leftOut.includes(p.id))
     const nowMm = piece ? measureLength(edgePath(shapeOf(piece, garment.baseSizeId), shoulderEnds(piece)[0]!.shoulder.id)) : undefined
@@ -65,11 +58,15 @@ export const shoulderWidth = defineChange({
         ...(nowMm === undefined ? {} : { nowMm }),
       },
       {
-        type: 'length',
-        key: 'hingeMm',
-        label: 'Hinge, down the armhole',
-        hint: 'From the shoulder along the seam line; nearer for a small amount.',
+        type: 'choice',
+        key: 'armhole',
+        label: 'The armhole',
+        options: [
+          { value: 'kept', label: 'keeps its length, swung about a hinge' },
+          { value: 'redrawn', label: 'is redrawn along the shoulder’s line, the cap follows' },
+        ],
       },
+      ...(inputs.armhole === 'redrawn' ? [] : [HINGE]),
       { type: 'partners', key: 'leftOut', label: 'The other shoulder' },
     ]
   },
@@ -86,7 +83,6 @@ export const shoulderWidth = defineChange({
     const path = edgePath(is, end.shoulder.id)
     const [start, last] = [path[0]!.from, path[path.length - 1]!.to]
     const tip = end.reversed ? start : last
-    const hinge = placeOnRun(is, end.armhole, end.reversed, inputs.hingeMm)
     return [
       {
         id: 'amount',
@@ -98,16 +94,7 @@ export const shoulderWidth = defineChange({
         isGrowth: true,
         kind: 'amount',
       },
-      {
-        id: 'hinge',
-        pieceId: piece.id,
-        at: hinge.point,
-        axis: hinge.tangent,
-        label: 'hinge',
-        valueMm: inputs.hingeMm,
-        isGrowth: false,
-        kind: 'level',
-      },
+      ...(inputs.armhole === 'redrawn' ? [] : [hingeOf(is, end, piece.id, inputs.hingeMm)]),
     ]
   },
   drag: (_garment, inputs, handleId, byMm) =>
@@ -115,12 +102,22 @@ export const shoulderWidth = defineChange({
       ? { ...inputs, hingeMm: Math.min(2000, Math.max(1, inputs.hingeMm + byMm)) }
       : { ...inputs, amountMm: inputs.amountMm + byMm },
   // The hinge where it is, and half as far down: for a small amount the nearer one bends the armhole less far.
-  choices: (_garment, inputs) => [
-    { label: 'hinge here', inputs },
-    { label: 'hinge half as far down', inputs: { ...inputs, hingeMm: inputs.hingeMm / 2 } },
-  ],
+  choices: (_garment, inputs) => {
+    const kept = { ...inputs, armhole: 'kept' as const }
+    return [
+      { label: 'hinge here', inputs: kept },
+      { label: 'hinge half as far down', inputs: { ...kept, hingeMm: inputs.hingeMm / 2 } },
+      { label: 'armhole redrawn', inputs: { ...inputs, armhole: 'redrawn' as const } },
+    ]
+  },
   paperSteps: shoulderPaperSteps,
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
+
+const hingeOf = (shape: Shape, end: ShoulderEnd, pieceId: string, hingeMm: number): Handle => {
+  const { point, tangent } = placeOnRun(shape, end.armhole, end.reversed, hingeMm)
+  return { id: 'hinge', pieceId, at: point, axis: tangent, label: 'hinge', valueMm: hingeMm, isGrowth: false, kind: 'level' }
+}
 
 export type { ShoulderWidthInputs } from './schema'

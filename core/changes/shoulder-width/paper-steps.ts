@@ -2,6 +2,7 @@ import { distance, measureLength } from '../../geometry'
 import { gapOfAngle } from '../../moves'
 import { edgePath, findPiece, shapeOf } from '../../pattern'
 import { formatLength } from '../../units'
+import { capStep } from '../shared/cap-step'
 import { lineStroke, outlineStroke } from '../shared/draw-step'
 import type { PaperStep, StepInput } from '../types'
 import { swingShoulders } from './apply'
@@ -9,7 +10,11 @@ import { armholeLength, shoulderEnds } from '../shared/find-shoulders'
 import type { ShoulderWidthInputs } from './schema'
 
 /** Ruler and scissors: cut, swing until the gap is right, tape, rule the shoulder. */
-export function shoulderPaperSteps({ before, inputs, applied, context, ruler }: StepInput<ShoulderWidthInputs>): PaperStep[] {
+export function shoulderPaperSteps(step: StepInput<ShoulderWidthInputs>): PaperStep[] {
+  return step.inputs.armhole === 'redrawn' ? redrawnSteps(step) : swungSteps(step)
+}
+
+function swungSteps({ before, inputs, applied, context, ruler }: StepInput<ShoulderWidthInputs>): PaperStep[] {
   const done = swingShoulders(before, inputs)
   if (!done.ok) return []
   const figure = (mm: number) => formatLength(mm, ruler)
@@ -64,4 +69,31 @@ export function shoulderPaperSteps({ before, inputs, applied, context, ruler }: 
     ...steps,
     { text: 'Walk the shoulder seam: front and back must meet as they did before. The sleeve is not changed.', drawing: null },
   ]
+}
+
+/** Ruler and curve: run the shoulder on or cut it off along its own line, draw the armhole to its end, walk the cap. */
+function redrawnSteps({ before, inputs, applied, context, ruler }: StepInput<ShoulderWidthInputs>): PaperStep[] {
+  const { sizeId } = context
+  const figure = (mm: number) => formatLength(Math.abs(mm), ruler)
+  const steps = before.pieces.flatMap((piece): PaperStep[] => {
+    const end = shoulderEnds(piece)[0]
+    if (!end || inputs.leftOut.includes(piece.id)) return []
+    const [was, is] = [shapeOf(piece, sizeId), shapeOf(findPiece(applied.garment, piece.id)!, sizeId)]
+    const path = edgePath(is, end.shoulder.id)
+    const mark =
+      inputs.amountMm >= 0
+        ? `run the ${end.shoulder.name} on by ${figure(inputs.amountMm)} along its own line`
+        : `mark ${figure(inputs.amountMm)} in from the outer end of the ${end.shoulder.name}, on its own line`
+    return [
+      {
+        text: `${piece.name}: ${mark}: it measures ${figure(measureLength(path))}. Draw the armhole from there down into the old one near the underarm, without a bend; at the shoulder it runs as it did. It measures ${figure(armholeLength(is, end))} (was ${figure(armholeLength(was, end))}).`,
+        drawing: {
+          pieceId: piece.id,
+          strokes: [outlineStroke(before, piece.id, sizeId, 'outline'), outlineStroke(applied.garment, piece.id, sizeId, 'result')],
+          labels: [{ at: end.reversed ? path[0]!.from : path[path.length - 1]!.to, text: figure(inputs.amountMm) }],
+        },
+      },
+    ]
+  })
+  return [...steps, { text: capStep(before, applied.garment, sizeId, ruler), drawing: null }]
 }

@@ -16,7 +16,7 @@ import {
   type Path,
   type Point,
 } from '../../geometry'
-import { asCurves, displaceAlong, type Field } from '../../moves'
+import { asCurves, displaceAlong, fadingTurned } from '../../moves'
 import { edgePath, type Shape } from '../../pattern'
 import { LENGTH_FOUND_MM, SMOOTH_DEG } from '../../tolerances'
 import { DEG } from '../../units'
@@ -30,16 +30,6 @@ const LOOKED_FOR_RAD = 0.2
  * armhole runs on across the shoulder as it did; more and more where the line would have to bend back for it.
  */
 const TIP_TURNS = [0, 0.25, 0.5, 0.75, 1]
-
-/** Nothing, level, at the hinge; whole at the tip, which turns by a part of what a swing about the hinge would turn it. */
-function bending(by: Point, spanMm: number, tipTurn: number): Field {
-  const part = (atMm: number) => Math.min(1, Math.max(0, 1 - atMm / spanMm))
-  const held = 2 - tipTurn
-  return {
-    by: (atMm) => scale(by, part(atMm) ** 2 * (1 + held * (1 - part(atMm)))),
-    slope: (atMm) => scale(by, -(part(atMm) * (2 + 2 * held - 3 * held * part(atMm))) / spanMm),
-  }
-}
 
 const cornerAt = (path: Path): boolean =>
   path.some((s, i) => i > 0 && Math.abs(turnRad(tangentAt(path[i - 1]!, 1), tangentAt(s, 0))) * DEG > SMOOTH_DEG)
@@ -77,7 +67,7 @@ export function smoothArmhole(
   const bends = countInflections(down)
   let drawn: Path | null = null
   for (const tipTurn of TIP_TURNS) {
-    const drawnTo = (rad: number): Path => displaceAlong(asCurves(upper), bending(subtract(tipAt(rad), tip), hingeMm, tipTurn))
+    const drawnTo = (rad: number): Path => displaceAlong(asCurves(upper), fadingTurned(subtract(tipAt(rad), tip), hingeMm, tipTurn))
     const found = findNearestRoot(
       (rad) => measureLength(drawnTo(rad)) - hingeMm,
       { plus: LOOKED_FOR_RAD, minus: LOOKED_FOR_RAD },

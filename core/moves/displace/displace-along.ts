@@ -73,6 +73,19 @@ export function fading(by: Point, wholeAtMm: number, nothingAtMm: number): Field
   return { by: (atMm) => scale(by, easeIn(share(atMm))), slope: (atMm) => scale(by, rate(share(atMm))) }
 }
 
+/**
+ * A field that is `by` at the beginning and fades, level at its end, to nothing at `spanMm`; at the beginning the path turns by a part of
+ * what it would turn if it were led straight from there.
+ */
+export function fadingTurned(by: Point, spanMm: number, turnPart: number): Field {
+  const part = (atMm: number) => Math.min(1, Math.max(0, 1 - atMm / spanMm))
+  const held = 2 - turnPart
+  return {
+    by: (atMm) => scale(by, part(atMm) ** 2 * (1 + held * (1 - part(atMm)))),
+    slope: (atMm) => scale(by, -(part(atMm) * (2 + 2 * held - 3 * held * part(atMm))) / spanMm),
+  }
+}
+
 /** A field that rises from nothing at one place and falls to nothing at another, level at both, mm; `by` in the middle. */
 export function swelling(by: Point, fromMm: number, toMm: number): Field {
   const span = toMm - fromMm
