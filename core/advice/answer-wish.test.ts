@@ -97,6 +97,13 @@ blouse: dart is below the apex by 1/2 -> raise-dart amountMm=0.5
 two: lower the shoulder dart 1/4 -> asks raise-dart
 two: raise the side dart 1/4 -> raise-dart amountMm=0.25 dart="front side-dart"
 blouse: move the dart up 1/2 -> raise-dart amountMm=0.5
+legs: waist dart 1/4 deeper -> dart-intake dart="back waist-dart" amountMm=0.25
+legs: let out the back darts 1/8 -> dart-intake amountMm=-0.125
+legs: the waist dart takes in too much -> asks dart-intake
+legs: take in the waist dart 3/8 -> dart-intake amountMm=0.375
+legs: smaller dart 1/4 -> dart-intake amountMm=-0.25
+blouse: shoulder dart too wide by 1/8 -> dart-intake dart="back shoulder-dart" amountMm=-0.125
+blouse: side dart 1/4 deeper -> asks dart-intake
 blouse: finish the side dart -> finish-dart dart="front side-dart"
 blouse: finish the dart -> finish-dart dart="front side-dart"
 blouse: finishing the bust dart -> finish-dart dart="front side-dart"

@@ -10,6 +10,7 @@ import { blend } from './blend'
 import { bustAmount } from './bust-amount'
 import { capToArmhole } from './cap-to-armhole'
 import { crotchShape } from './crotch-shape'
+import { dartIntake } from './dart-intake'
 import { doubleDart } from './double-dart'
 import { equalLegs } from './equal-legs'
 import { finishDart } from './finish-dart'
@@ -75,6 +76,7 @@ const KINDS = [
   mergeDartsKind,
   splitDart,
   raiseDartKind,
+  dartIntake,
   finishDart,
   doubleDart,
   bustAmount,

@@ -85,7 +85,7 @@ const WORDS = {
   'leg-opening': 'leg opening|leg openings',
   'centre-back': 'centre back|center back|cb|middle of the back|back centre|back center',
   'centre-front': 'centre front|center front|cf|middle of the front|front centre|front center',
-  dart: 'dart|darts',
+  dart: 'dart intake|dart intakes|dart|darts',
   'two-tipped':
     'double ended dart|double-ended dart|double dart|fish-eye|fish-eye dart|fisheye dart|dart inside the piece|waist dart inside a piece',
   'dart-legs': 'dart legs|dart leg|legs of the dart|legs of a dart|leg of the dart|equal legs',

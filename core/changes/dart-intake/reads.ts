@@ -1,0 +1,65 @@
+import { dartFigures, shapeOf, type Garment } from '../../pattern'
+import type { Concept, Wish } from '../../wishes'
+import { oneAmount, says, used } from '../shared/reading/amounts'
+import { askedDarts } from '../shared/reading/things'
+import type { FoundDart } from '../shared/darts/find-darts'
+import type { Reading } from '../types'
+import type { DartIntakeInputs } from './schema'
+
+/**
+ * Words for more and for less of a dart. They are looked for as they stand: of a seam “let out” and “wider” mean the same, of a dart
+ * the opposite.
+ */
+const MORE =
+  /\b(deeper|deepen|wider|widen|bigger|larger|enlarge|increase|more|(take|taken|taking)( [\d ./]+| it)? in|too (narrow|small|shallow))\b/
+const LESS = /\b(shallower|narrower|smaller|reduce|decrease|less|(let|letting)( [\d ./]+| it)? out|too (wide|big|large|deep))\b/
+
+/** Concepts that those words are read as, and those for the place of a dart. */
+const SAID: readonly Concept[] = ['deeper', 'shallower', 'out', 'in', 'more', 'less', 'too-tight', 'too-loose', 'too-high', 'too-low']
+/** Whoever says one of these speaks of something else that is done with darts. */
+const OTHER: readonly Concept[] = [
+  'move',
+  'finish',
+  'split',
+  'merge',
+  'straighten',
+  'fold',
+  'gapes',
+  'apex',
+  'up',
+  'down',
+  'longer',
+  'shorter',
+  'two-tipped',
+  'dart-legs',
+]
+
+/** A waist dart may also be one with two tips, and one of the front is none of the back: then nothing here is meant. */
+function isWhereSaid(wish: Wish, { piece, dart }: FoundDart, sizeId: string): boolean {
+  const { role } = dartFigures(piece, shapeOf(piece, sizeId), dart).before
+  const isHalf = (['front', 'back'] as const).every((half) => !says(wish, half) || piece.kind.includes(half))
+  return isHalf && (!says(wish, 'waist') || role === 'waist')
+}
+
+/** Does a dart lie in a side? What it takes in there is what the front is longer than the back: that is asked about. */
+const isAtSide = ({ piece, dart }: FoundDart, sizeId: string): boolean =>
+  dartFigures(piece, shapeOf(piece, sizeId), dart).before.role === 'side'
+
+/** Craft 6.11 as it is said: “waist dart 1/4 deeper”, “let out the back dart 1/8”, “the dart is too wide”. */
+export function readDartIntake(wish: Wish, garment: Garment): Reading<DartIntakeInputs>[] {
+  const text = wish.text.toLowerCase()
+  const [isMore, isLess] = [MORE.test(text), LESS.test(text)]
+  if (!says(wish, 'dart') || says(wish, ...OTHER) || isMore === isLess) return []
+  const way = isMore ? 1 : -1
+  const { darts: asked, uses } = askedDarts(garment, wish)
+  const darts = asked.filter((d) => isWhereSaid(wish, d, garment.baseSizeId))
+  const amountMm = oneAmount(wish, way)
+  return darts.map((d) => ({
+    inputs: { dart: d.ref, amountMm: amountMm ?? 0 },
+    uses: [...uses, ...used(wish, ...SAID, 'width', 'front', 'back', 'waist', 'make')],
+    sure: amountMm !== null && darts.length === 1 && !isAtSide(d, garment.baseSizeId),
+    towards: way,
+    where: `on the ${d.piece.name}`,
+    how: wish.amounts.length > 0 ? 'between the ends of its legs' : '',
+  }))
+}
