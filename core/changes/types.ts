@@ -54,8 +54,8 @@ export interface Caution<I = never> {
 /** What a change did to one piece. */
 export interface TouchedPiece {
   pieceId: string
-  /** The piece that was asked for, or a partner found by walking a seam. */
-  how: 'asked' | 'partner'
+  /** The piece that was asked for, a partner found by walking a seam, or one that follows what it is sewn to. */
+  how: 'asked' | 'partner' | 'follows'
   /** Lines across the piece, on the piece as it was. */
   levels: { id: string; label: string; line: { from: Point; to: Point }; amountMm: number }[]
 }

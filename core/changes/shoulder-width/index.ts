@@ -62,8 +62,8 @@ export const shoulderWidth = defineChange({
         key: 'armhole',
         label: 'The armhole',
         options: [
-          { value: 'kept', label: 'keeps its length, swung about a hinge' },
-          { value: 'redrawn', label: 'is redrawn along the shoulder’s line, the cap follows' },
+          { value: 'kept', label: 'keeps its length, swung' },
+          { value: 'redrawn', label: 'is redrawn, the cap follows' },
         ],
       },
       ...(inputs.armhole === 'redrawn' ? [] : [HINGE]),
