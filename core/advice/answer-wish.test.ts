@@ -97,6 +97,40 @@ blouse: dart is below the apex by 1/2 -> raise-dart amountMm=0.5
 two: lower the shoulder dart 1/4 -> asks raise-dart
 two: raise the side dart 1/4 -> raise-dart amountMm=0.25 dart="front side-dart"
 blouse: move the dart up 1/2 -> raise-dart amountMm=0.5
+legs: add 1 below the knee -> asks lengthen
+legs: 7/8 length -> asks lengthen
+legs: shorten 1 between hip and knee, and add 1 below the knee -> asks lengthen
+blouse: make it a 3/4 sleeve -> asks
+blouse: take the shoulders up 1/4 -> asks
+blouse: the hem is 1 longer at the back -> asks uneven-hem
+blouse: hem should be level, it is 3/4 longer in front -> asks uneven-hem
+blouse: the sleeve is 1 shorter on one side -> asks lengthen
+blouse: large bust, small shoulders -> asks
+blouse: turn the side dart down 10 degrees -> asks
+blouse: bust dart should be horizontal -> straighten-dart
+dress: A-line the skirt by 4 -> hem-fullness
+dress: side seams need to come in 1/2 at the waist -> add-at-edge waistMm=-0.125
+legs: higher rise 1 -> lengthen amountMm=1
+legs: lower the rise 3/4 -> lengthen amountMm=-0.75
+legs: rise too low by 1 -> lengthen amountMm=1
+legs: raise the crotch 1 -> lengthen amountMm=-1
+legs: pants ride up in the crotch 3/4 -> lengthen amountMm=0.75
+legs: crotch too short in back by 1 -> level-wedge pieceId="back" amountMm=1
+legs: taper from the knee to the hem by 1 inch each leg -> hem-fullness amountMm=-0.5
+legs: widen each hem 1/2 -> hem-fullness amountMm=0.5
+legs: baggy under the bum 1/2 -> level-wedge pieceId="back" amountMm=-0.5
+legs: waistband gaps at the back 1 -> asks dart-intake
+dress: let the waist seam down 3/4 -> place-seam
+dress: dress is too tight over the seat by 2 -> add-at-edge hipMm=0.5
+blouse: give me another inch across the hips -> add-at-edge hipMm=0.25
+blouse: dart points 3/4 above my bust -> raise-dart
+blouse: neck opening too small by 1 inch -> asks redraw-neckline
+blouse: take a wedge of 3/8 out at the neckline -> asks take-in-fold
+blouse: hunched back 3/4 -> level-wedge pieceId="back" amountMm=0.75
+blouse: waist 32 inches finished -> asks add-at-edge
+blouse: bring the shoulder seam back 1/4 -> shoulder-forward amountMm=-0.25
+blouse: size 3 shoulders with size 5 hips -> asks blend
+blouse: add 2cm to the front length -> front-length
 legs: waist dart 1/4 deeper -> dart-intake dart="back waist-dart" amountMm=0.25
 legs: let out the back darts 1/8 -> dart-intake amountMm=-0.125
 legs: the waist dart takes in too much -> asks dart-intake

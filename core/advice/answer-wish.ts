@@ -12,7 +12,19 @@ import {
 import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
-import { figuresOf, literally, NEUTRAL, readWish, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import {
+  figuresOf,
+  literally,
+  NEUTRAL,
+  readWish,
+  statedAs,
+  takeAmount,
+  TRADE,
+  tradeOf,
+  type Concept,
+  type Stated,
+  type Wish,
+} from '../wishes'
 import { saidMeasure } from './said-measure'
 
 /** A change that a wish may mean. */
@@ -41,7 +53,7 @@ export type WishAnswer =
 const MOST_OFFERS = 4
 
 /** Where one sentence may ask for two things: a sign that ends a part, “and” or “but”; a point within a figure is none. */
-const PARTED_AT = /[,;:!?]|\.(?!\d)|\band\b|\bbut\b|&/
+const PARTED_AT = /[,;:!?]|\.(?!\d)|(?<!\bbetween (?:the )?[\p{L}]+ )\band\b|\bbut\b|&/u
 
 interface Candidate {
   kind: ChangeKind<unknown>
@@ -214,6 +226,8 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
       offers: nearestTo('size', garment, context).slice(0, MOST_OFFERS),
       measure: null,
     }
+  const stated = wish.amounts.length === 1 ? statedAs(text) : null
+  if (stated) return eitherWay(stated, system, garment, context)
   const denied = wish.said.has('not') ? butNot(text, system, garment, context) : null
   if (denied) return denied
   const trade = tradeOf(wish.said)
@@ -226,13 +240,17 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
     return { how: 'does', offer: clearOffers[0]!, slips: wish.slips, measure: clearOffers[0]!.asksAmount ? measure : null }
   // “Bicep 13”: a figure that it is to measure says more than the word alone.
   const isMeasure = wish.isWantedGuessed && candidates.some((c) => c.reading.sure && c.left === 0)
-  if (trade !== undefined && !isMeasure)
+  if (trade !== undefined && !isMeasure) {
+    // What takes account of every word and of the figure comes before what only begins.
+    const whole = wish.amounts.length > 0 ? candidates.filter((c) => c.left === 0).map((c) => offerOf(c, garment, context)) : []
+    const nearest = nearestTo(trade, garment, context).filter((o) => whole.every((w) => w.change.kind !== o.change.kind))
     return {
       how: 'asks',
       why: whyTrade(trade, garment, context),
-      offers: nearestTo(trade, garment, context).slice(0, MOST_OFFERS),
+      offers: sameOffers([...whole, ...nearest]).slice(0, MOST_OFFERS),
       measure,
     }
+  }
   const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
   if (parts.length > 1) return oneAtATime(parts, system, garment, context)
   const each = eachOf(wish, text, system, garment, context)
@@ -245,6 +263,14 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
   if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers, measure }
   return notHere(text, wish, garment, context)
+}
+
+/** How something is now is mended the other way; how it is to become is done: which of them was meant is asked. */
+function eitherWay({ asWish, opposite }: Stated, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
+  const mended = answerWish(opposite, system, garment, context)
+  const offers = sameOffers([mended, answerWish(asWish, system, garment, context)].flatMap((a) => offersOf(a).slice(0, MOST_OFFERS / 2)))
+  if (offers.length === 0) return mended
+  return { how: 'asks', why: 'Is it so now, and to be mended, or is it to become so?', offers, measure: null }
 }
 
 /** Words after which it is said what shall not be done. */

@@ -1,5 +1,7 @@
 export { figuresOf, readWish, type Wish, type WishAmount, type WishFigure } from './read-wish'
-export { literally, LONGEST_WISH } from './tokens'
+export { literally } from './literally'
+export { LONGEST_WISH } from './tokens'
 export type { Concept } from './lexicon'
 export { NEUTRAL, TRADE, tradeOf } from './trade'
 export { takeAmount } from './take-amount'
+export { statedAs, type Stated } from './stated'

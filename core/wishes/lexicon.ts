@@ -9,7 +9,7 @@ const WORDS = {
     'crop|crops|cropped|cropping|shorten|shortens|shortened|shortening|shorter|take up|taken up|less length|reduce the length|turn up',
   out: 'let out|letting out|widen|widens|widening|wider|broaden|broader|bigger|larger|looser|roomier|more room|more width|more ease|enlarge|bring out|go out|goes out|wide',
   in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
-  fuller: 'fuller|more volume|more fabric|more cloth|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
+  fuller: 'a-line|aline|fuller|more volume|more fabric|more cloth|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
   more: 'add|adds|adding|more|increase|insert|put in|give|gain|grow',
   less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|chop off|chopped off|cut away|take|takes|excess',
   up: 'raise|raises|raised|raising|higher|lift|move up|bring up|up|upward|upwards|pull up',
@@ -18,7 +18,7 @@ const WORDS = {
   shallower: 'shallower|less deep',
   change: 'change|changes|changing|convert|converts|turn into|make into',
   move: 'move|moves|moving|transfer|rotate|relocate',
-  straighten: 'straighten|straightened|straightening|straight across',
+  straighten: 'straighten|straightened|straightening|straight across|horizontal|horizontally',
   finish: 'finish|finished|finishing|cap',
   split: 'split|splitting|divide|part',
   merge: 'merge|merging|combine|combining|unite|join',
@@ -27,7 +27,7 @@ const WORDS = {
   place: 'place|placing|position|sit|sits|put',
   level: 'level|levelled|leveled|even out',
   uneven: 'uneven|unevenly',
-  grading: 'grade|grading|graded',
+  grading: 'grade|grading|graded|interval|intervals',
   blending:
     'blend|blending|grade between|grading between|grade between sizes|grading between sizes|blend between sizes|blend between|between sizes',
   slash: 'slash|slashing|slash and swing|slash and spread|cut open|freely',
@@ -45,15 +45,15 @@ const WORDS = {
   // What is wrong, with the direction that would mend it.
   'too-long':
     'not so long|not as long|come down over|comes down over|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
-  'too-short': 'too short|not long enough|not enough length|rides up|pulls up',
+  'too-short': 'too short|not long enough|not enough length|rides up|ride up|pulls up|pull up',
   'too-tight':
-    'not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|straining|pulls|pulling|not wide enough|too snug|binds|no room',
+    'not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|strain|straining|pulls|pulling|dig in|dig into|cut into|bind|not wide enough|too snug|binds|no room',
   'too-loose':
-    'too steep|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hangs away|falls off|too full|too broad|empty',
+    'too steep|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hang off|hangs away|hang away|falls off|fall off|too full|too broad|empty',
   'too-high':
-    'too shallow|not deep enough|kicks up|kicks out|hikes up|too high|sits above|sits too high|rises|rides high|is above|points above|ends above|lifts',
+    'too shallow|not deep enough|kicks up|kick up|kicks out|kick out|hikes up|hike up|too high|sits above|sit above|sits too high|sit too high|rises|rides high|ride high|is above|are above|points above|point above|ends above|end above|lifts',
   'too-low':
-    'too low|hangs too low|hang too low|too deep|cut too deep|sits below|sits too low|dips|hangs low|is below|points below|ends below|hangs down|droops',
+    'too low|hangs too low|hang too low|too deep|cut too deep|sits below|sit below|sits too low|sit too low|dips|dip|hangs low|hang low|is below|are below|points below|point below|ends below|end below|hangs down|hang down|droops|droop',
   gapes: 'gapes|gaping|gape|gaps|gap|stands away|stands off',
   // Pieces and parts of a garment.
   body: 'body|bodice|torso|trunk|top',
@@ -136,13 +136,13 @@ const WORDS = {
   'front-rise': 'front rise|front crotch|front crotch seam|front crotch length|crotch length in front|rise in front',
   'back-rise': 'back rise|back crotch|back crotch seam|back crotch length|crotch length at the back|rise in back|rise at the back',
   'flat-seat':
-    'flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+    'baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
     'bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
-    'rounded back|round back|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
+    'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
     'tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
@@ -150,7 +150,8 @@ const WORDS = {
   'hollow-chest':
     'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',
   'armhole-depth': 'armhole depth',
-  'armhole-cuts-in': 'armhole cuts in|armhole cuts|cuts in under the arm|deeper armhole|deeper armholes',
+  'armhole-cuts-in':
+    'armhole cuts in|armhole cuts|armhole rubs|armholes rub|rubs under the arm|rubs under my arm|cuts in under the arm|deeper armhole|deeper armholes',
   'lifts-with-arm':
     'garment lifts with the arm|lifts with the arm|lifts when i raise my arms|lifts with the arms|rides up with the arm|higher armhole|higher armholes',
   'cap-follows':
@@ -201,7 +202,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'but cloth fabric everything garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
-    'am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
+    'bring brings come comes set shift further am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
   ).split(' '),
 )
 
@@ -212,6 +213,7 @@ export const PARTED: Readonly<Record<string, Readonly<Record<string, Concept>>>>
   taking: { in: 'in', out: 'less', off: 'less', up: 'shorter', away: 'less' },
   let: { out: 'out', down: 'longer' },
   letting: { out: 'out', down: 'longer' },
+  come: { in: 'in', out: 'out', up: 'up', down: 'down' },
   bring: { in: 'in', out: 'out', up: 'up', down: 'down' },
   pull: { in: 'in', out: 'out', up: 'up', down: 'down' },
   move: { up: 'up', down: 'down', out: 'out', in: 'in' },

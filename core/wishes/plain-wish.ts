@@ -13,10 +13,20 @@ export const plainWish = (text: string): string =>
     // What is right stays: a height is kept; of anything else it is not known whether the change leaves it alone.
     .replace(/\b(knee|knees|elbow|elbows) (?:is|are) (?:fine|right|ok|okay|good)\b/gu, 'keep the $1')
     .replace(/\b([\p{L}-]+) (?:is|are) (fine|right|ok|okay|good)\b/gu, ' $1-being-$2 ')
+    // “3/4 sleeves” are so long by their design: a part of a length is no amount.
+    .replace(/\b(?:3\/4|7\/8|three[- ]quarters?|seven[- ]eighths?)[ -](?:length[ -])?(sleeves?|length)\b/gu, ' part-of-length $1 ')
+    // An angle is no length.
+    .replace(/\b\d+(?:[.,]\d+)? ?(?:degrees?|deg\b|°)/gu, ' angle ')
+    // Where a stretch begins is no crotch that is to change.
+    .replace(/\bfrom (?:the )?crotch(?= (?:down )?to\b)/gu, '')
+    // What something measures when it is finished: no verb.
+    .replace(/\bfinished (?=bust|waist|hips?|hem|biceps?|thighs?|knees?|length|sleeve)/gu, '')
+    .replace(/(?<=\d ?(?:in|inch|inches|cm|mm|["”])?) finished\b/gu, '')
     // “From the knee down” says where, and no way.
     .replace(/\bfrom (?:the )?(bust|waist|hips?|thighs?|knees?|calf|elbows?) (down|up)(?:wards?)?\b/gu, (_, at: string, way: string) =>
       way === 'down' ? `below the ${at}` : `above the ${at}`,
     )
+    .replace(/\bthan (?:i|we|she|he|they|you) (?:need|want|like|have|am|is|are)s?\b/gu, '')
     // What something is compared with is no place of the change; the pattern itself is what all is compared with.
     .replace(
       /\bthan (?!(?:the |in |at |my )*(?:pattern|paper|piece|it|that|this|now|usual)\b)(?:the |in |at |my )*([\p{L}-]+)/gu,

@@ -1,4 +1,5 @@
 import { parseLength, type UnitSystem } from '../units'
+import { closePhrases } from './close-phrases'
 import { PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
 import { slipOf } from './slips'
 import { LONGEST_PHRASE, PAIRS } from './traits'
@@ -33,6 +34,8 @@ const SAID: [RegExp, string][] = [
   [/\b(three|five|seven) eighths?\b/g, '$1/8'],
   [/\bhalf (?:an )?inch\b/g, '1/2 in'],
   [/\bquarter (?:of an )?inch\b/g, '1/4 in'],
+  [/\b(?:an? |one )?(?:another|extra|additional) inch\b/g, '1 in more'],
+  [/\b(?:one|1) more inch\b/g, '1 in more'],
   [/\ban inch\b/g, '1 in'],
   [/\binch(es)?\b/g, 'in'],
   [/\bcentimet(?:er|re)s?\b/g, 'cm'],
@@ -84,7 +87,7 @@ const AMOUNT = new RegExp(
   'gu',
 )
 const SIZE =
-  /\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(up|down) (\d{1,2}) sizes?\b|\bsizes? ([\p{L}\d]{1,4})\b(?![.,/]\d)|\b(?:cup ([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
+  /\b(\d{1,2}) sizes? (up|down|larger|smaller|bigger)\b|\b(up|down) (\d{1,2}) sizes?\b|\bsizes? ([\p{L}\d]{1,4})\b(?![.,/]\d)|\b(?:cup (?:size )?([a-z]{1,3})|([a-z]{1,2}) cup)\b/gu
 const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
 
 /** The second of two sizes, right behind the first. */
@@ -160,6 +163,8 @@ function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
       const concept = PHRASES.get(phrase)
       // “Left” is a word of a piece’s own name where that is opened out.
       if (concept === 'one-side' && phrase.split(' ').every((w) => known.has(w))) continue
+      // “To the front length”: the word that ends it begins another phrase.
+      if (n > 1 && words[i] === 'to' && PHRASES.has(`${words[i + n - 1]} ${words[i + n] ?? ''}`)) continue
       const concepts = concept ? [concept] : (PAIRS.get(phrase) ?? [])
       if (concepts.length === 0) continue
       tokens.push(...concepts.map((c): Token => ({ is: 'concept', concept: c, text: phrase })))
@@ -214,9 +219,6 @@ function turnedAlone(tokens: readonly Token[]): Token[] {
   )
 }
 
-/** A name as a part of a pattern that is looked for: its signs stand for themselves. */
-export const literally = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
-
 /** Wishes are short: of a longer text nothing is read. */
 export const LONGEST_WISH = 240
 
@@ -227,7 +229,9 @@ export const LONGEST_WISH = 240
  * @param known words of this garment's own names, which are no unknown words
  */
 export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<string>): Token[] {
-  const plain = withFigures(plainWish(text))
+  const said = withFigures(plainWish(text))
+  const amounts = figuresIn(said, system).filter((f) => f.token.is === 'amount')
+  const plain = closePhrases(said, amounts)
   const tokens: Token[] = []
   let at = 0
   for (const { from, to, token } of [...figuresIn(plain, system), { from: plain.length, to: plain.length, token: null }]) {

@@ -24,6 +24,7 @@ const TRAITS: readonly [adjectives: string, asks: Concept, parts: Parts][] = [
   ['long', 'longer', LENGTHS],
   ['short', 'shorter', LENGTHS],
   ['broad|wide', 'out', { shoulder: 'shoulder|shoulders' }],
+  ['narrow|small', 'in', { shoulder: 'shoulder|shoulders' }],
   ['full|fuller|large|larger|big|bigger|heavy|thick|wide|broad|fat|plump|muscular', 'out', ROUNDS],
   ['small|thin|slim|slender|skinny|narrow|lean', 'in', ROUNDS],
   // “Full bust” is the name of a measure.

@@ -1,5 +1,5 @@
 import { findZones } from '../../measure'
-import { findPiece, timesCut, type Garment } from '../../pattern'
+import { familyOf, findPiece, timesCut, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
@@ -48,7 +48,9 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
   if (says(wish, ...OTHERS)) return []
-  const zones = ZONES.filter((z) => wish.said.has(z))
+  // The seat of a skirt is its hip; of trousers it has changes of its own.
+  const isSeat = says(wish, 'seat') && garment.pieces.every((p) => familyOf(p) !== 'leg')
+  const zones = ZONES.filter((z) => wish.said.has(z) || (z === 'hip' && isSeat))
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
@@ -87,6 +89,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
         'from',
         'seam',
         'body',
+        ...(isSeat ? (['seat'] as const) : []),
         ...ZONES,
         ...LET_OUT,
         ...TAKE_IN,

@@ -7,11 +7,19 @@ import type { BlendInputs } from './schema'
 const ZONES = ['bust', 'waist', 'hip'] as const
 type Zone = (typeof ZONES)[number]
 
-/** Sizes that stand bare before a level: “blend 3 bust, 4 waist, 5 hip”, “from 3 at the bust to 5 at the hip”. */
-function bareSizes(wish: Wish, garment: Garment): { name: string; zone: Zone }[] {
+/** What lies above the bust is cut in its size. */
+const WITH_BUST = ['shoulder', 'neck', 'chest']
+
+/** Sizes that stand right before a level: “blend 3 bust, 4 waist, 5 hip”, “size 3 shoulders with size 5 hips”. */
+function sizesBeside(wish: Wish, garment: Garment): { name: string; zone: Zone; isSure: boolean }[] {
   const names = garment.sizes.map((s) => literally(s.name)).join('|')
-  const said = wish.text.matchAll(new RegExp(`(?<![\\p{L}\\d/.])(${names}) (?:(?:at|in|on|for) )?(?:the )?(bust|waist|hip)s?\\b`, 'giu'))
-  return [...said].map((m) => ({ name: m[1]!.toUpperCase(), zone: m[2]!.toLowerCase() as Zone }))
+  const levels = [...ZONES, ...WITH_BUST].join('|')
+  const said = wish.text.matchAll(new RegExp(`(?<![\\p{L}\\d/.])(${names}) (?:(?:at|in|on|for) )?(?:the )?(${levels})s?\\b`, 'giu'))
+  return [...said].map((m) => {
+    const level = m[2]!.toLowerCase()
+    const isSure = !WITH_BUST.includes(level)
+    return { name: m[1]!.toUpperCase(), zone: isSure ? (level as Zone) : 'bust', isSure }
+  })
 }
 
 /** “Blend between 3 and 5”, without levels. */
@@ -31,15 +39,18 @@ export function readBlend(wish: Wish, garment: Garment): Reading<BlendInputs>[] 
   const base = garment.sizes.findIndex((s) => s.id === garment.baseSizeId)
   const indexOf = (name: string) => garment.sizes.findIndex((s) => s.name.toUpperCase() === name)
   let isClear = true
-  const chosen = wish.sizes.map((s) => {
+  const beside = sizesBeside(wish, garment)
+  const isBeside = wish.sizes.length > 1 && beside.length === wish.sizes.length
+  if (isBeside) isClear = beside.every((b) => b.isSure)
+  const chosen = (isBeside ? [] : wish.sizes).map((s) => {
     const zones: Zone[] = ZONES.filter((z) => s.beside.has(z))
     // The shoulder is cut in the size of the bust: that is asked.
     if (zones.length > 0 || !s.beside.has('shoulder')) return { at: indexOf(s.name), zones }
     isClear = false
     return { at: indexOf(s.name), zones: ['bust' as const] }
   })
-  if (isTitle && wish.sizes.length === 0)
-    for (const { name, zone } of bareSizes(wish, garment)) chosen.push({ at: indexOf(name), zones: [zone] })
+  if (isBeside || (isTitle && wish.sizes.length === 0))
+    for (const { name, zone } of beside) chosen.push({ at: indexOf(name), zones: [zone] })
   if (isTitle && chosen.length === 0) chosen.push(...sizesBetween(wish, garment).map((name) => ({ at: indexOf(name), zones: [] })))
   if (isStep) chosen.push({ at: base + steps, zones: ZONES.filter((z) => wish.said.has(z)) })
   // A size that the pattern has not got is no size of a blend.

@@ -2,7 +2,7 @@ import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, used } from '../shared/reading/amounts'
 import { askedDarts } from '../shared/reading/things'
-import type { FoundDart } from '../shared/darts/find-darts'
+import { dartsOf, type FoundDart } from '../shared/darts/find-darts'
 import type { Reading } from '../types'
 import type { DartIntakeInputs } from './schema'
 
@@ -45,8 +45,29 @@ function isWhereSaid(wish: Wish, { piece, dart }: FoundDart, sizeId: string): bo
 const isAtSide = ({ piece, dart }: FoundDart, sizeId: string): boolean =>
   dartFigures(piece, shapeOf(piece, sizeId), dart).before.role === 'side'
 
+/** The waist of trousers or a skirt stands away at the back: its darts there take the gap in, half of it on each side of the body. */
+function readGap(wish: Wish, garment: Garment): Reading<DartIntakeInputs>[] {
+  const isWaist = says(wish, 'waist') || wish.names.includes('waistband')
+  if (!says(wish, 'gapes') || !isWaist || !says(wish, 'back') || says(wish, 'dart', 'fold', 'centre-back')) return []
+  const darts = dartsOf(garment).filter(({ piece, dart }) => {
+    const { role } = dartFigures(piece, shapeOf(piece, garment.baseSizeId), dart).before
+    return piece.kind.includes('back') && role === 'waist'
+  })
+  const gapMm = oneAmount(wish, 1)
+  return darts.slice(0, 1).map((d) => ({
+    inputs: { dart: d.ref, amountMm: (gapMm ?? 0) / 2 / darts.length },
+    uses: used(wish, 'gapes', 'waist', 'back'),
+    sure: false,
+    towards: 1,
+    where: `on the ${d.piece.name}`,
+    how: gapMm ? 'on each side of the body' : '',
+  }))
+}
+
 /** Craft 6.11 as it is said: “waist dart 1/4 deeper”, “let out the back dart 1/8”, “the dart is too wide”. */
 export function readDartIntake(wish: Wish, garment: Garment): Reading<DartIntakeInputs>[] {
+  const gap = readGap(wish, garment)
+  if (gap.length > 0) return gap
   const text = wish.text.toLowerCase()
   const [isMore, isLess] = [MORE.test(text), LESS.test(text)]
   if (!says(wish, 'dart') || says(wish, ...OTHER) || isMore === isLess) return []

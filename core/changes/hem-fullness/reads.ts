@@ -1,6 +1,6 @@
 import { isLimb, timesCut, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
-import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { isAtEach, oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
 import { lengthToken } from '../../units'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
@@ -40,7 +40,7 @@ export function readHemFullness(
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
   const mm = missing ?? oneAmount(wish, way)
   const round = hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) / (isLimb(piece) ? LIMBS : 1)
-  const isEach = missing === null && says(wish, 'each')
+  const isEach = missing === null && isAtEach(wish)
   const amountMm = mm === null ? 0 : isEach ? mm : mm / round
   return [
     {

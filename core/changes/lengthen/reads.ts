@@ -78,7 +78,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     uses: [
       ...used(wish, ...LONGER, ...SHORTER),
       ...(says(wish, 'length', 'sleeve', 'crotch-depth', 'above', 'below', 'between') ? used(wish, 'more', 'less') : []),
-      ...(says(wish, 'crotch-depth') ? used(wish, ...LOWER, ...HIGHER) : []),
+      ...(says(wish, 'crotch-depth') ? used(wish, 'deeper', 'shallower', ...LOWER, ...HIGHER) : []),
       ...uses,
       ...(said?.uses ?? []),
       ...(now?.uses ?? used(wish, 'side')),
@@ -162,13 +162,16 @@ export function readLengthen(wish: Wish, garment: Garment, context: ChangeContex
     : readOf(wish, garment, context)
 }
 
-/** Longer or shorter: a crotch that hangs too low has too long a rise. */
-const wayOf = (wish: Wish, hasLength: boolean, isCrotch: boolean) =>
-  towards(
+/** Longer or shorter: a crotch that hangs too low has too long a rise; a rise itself is higher when it is longer. */
+function wayOf(wish: Wish, hasLength: boolean, isCrotch: boolean) {
+  const isRise = isCrotch && /\brise\b/i.test(wish.text) && !/\bcrotch\b/i.test(wish.text)
+  const [longer, shorter] = isRise ? [HIGHER, LOWER] : [LOWER, HIGHER]
+  return towards(
     wish,
-    [...LONGER, ...(hasLength ? (['more'] as const) : []), ...(isCrotch ? LOWER : [])],
-    [...SHORTER, ...(hasLength ? (['less'] as const) : []), ...(isCrotch ? HIGHER : [])],
+    [...LONGER, ...(hasLength ? (['more'] as const) : []), ...(isCrotch ? [...longer, 'deeper' as const] : [])],
+    [...SHORTER, ...(hasLength ? (['less'] as const) : []), ...(isCrotch ? [...shorter, 'shallower' as const] : [])],
   )
+}
 
 function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
   if (says(wish, ...OTHERS, 'waist-seam', 'grading') || wish.counts.up + wish.counts.down > 0) return []
@@ -182,8 +185,10 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
     garment.pieces.every((p) => familyOf(p) !== 'bodice' && p.kind !== 'sleeve')
   const isLikely =
     isBare ||
-    (isTaken && (wish.said.has('sleeve') || says(wish, 'between') || (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg'))))
+    (isTaken && (wish.said.has('sleeve') || says(wish, 'between') || (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg', 'knee', 'elbow'))))
   const isCrotch = wish.said.has('crotch-depth')
+  // The crotch of one half alone is a wedge at its middle.
+  if (isCrotch && says(wish, 'front') !== says(wish, 'back')) return []
   const hasLength = wish.said.has('length') || isCrotch || isLikely
   const way = wayOf(wish, hasLength, isCrotch)
   if (way === 0 && says(wish, 'hem', 'leg-opening') && garment.pieces.some(isLeg)) return readEnd(garment, wish, context.sizeId)

@@ -23,9 +23,11 @@ export function readLevelWedge(
   const hasLegs = garment.pieces.some((p) => familyOf(p) === 'leg')
   // “Raise the back waist”: the middle of trousers is longer there, the side as it is.
   const isWaist = says(wish, 'waist') && says(wish, 'front', 'back') && says(wish, ...HIGHER, ...LOWER)
-  const isLeg = hasLegs && (says(wish, 'flat-seat', 'full-seat', 'belly', 'front-rise', 'back-rise') || isWaist)
+  // “Crotch too short at the back” is the rise of that half.
+  const isHalfCrotch = says(wish, 'crotch-depth') && says(wish, 'front') !== says(wish, 'back')
+  const isLeg = hasLegs && (isHalfCrotch || says(wish, 'flat-seat', 'full-seat', 'belly', 'front-rise', 'back-rise') || isWaist)
   if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg) || says(wish, 'dart', 'hem', 'pivot')) return []
-  const rises = isWaist || says(wish, 'front-rise', 'back-rise')
+  const rises = isWaist || isHalfCrotch || says(wish, 'front-rise', 'back-rise')
   const way = towards(wish, [...PUT_IN, ...(rises ? HIGHER : [])], [...TAKE_OUT, ...(rises ? LOWER : [])])
   if (way === 0 && !says(wish, 'wedge')) return []
   const isFront = says(wish, 'belly', 'front-rise', ...FRONT) && !says(wish, ...BACK)
@@ -53,8 +55,8 @@ export function readLevelWedge(
         ...TAKE_OUT,
         ...(rises ? [...HIGHER, ...LOWER] : []),
       ),
-      // A waist edge may be meant, and not the seam below it.
-      sure: (amountMm !== null && !isWaist) || (way === 0 && wish.amounts.length === 0),
+      // A waist edge may be meant, and not the seam below it; a neckline that gapes in front, and not the back.
+      sure: (amountMm !== null && !isWaist && !says(wish, 'neckline')) || (way === 0 && wish.amounts.length === 0),
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'fading to nothing at the side' : '',
     },

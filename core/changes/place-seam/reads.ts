@@ -14,8 +14,9 @@ export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeConte
   const isSeam = says(wish, 'waist-seam') || (says(wish, 'place') && says(wish, 'waist', 'seam'))
   const found = isSeam ? findPlaceableSeam(garment, context.sizeId) : null
   // “Bodice 1 shorter above the waist seam” is said of the bodice.
-  if (!found || says(wish, 'longer', 'shorter', 'too-long', 'too-short')) return []
-  const way = towards(wish, LOWER, HIGHER)
+  const isLetDown = wish.tokens.some((t) => t.is === 'concept' && t.concept === 'longer' && t.text.startsWith('let'))
+  if (!found || (says(wish, 'longer') && !isLetDown) || says(wish, 'shorter', 'too-long', 'too-short')) return []
+  const way = towards(wish, isLetDown ? [...LOWER, 'longer'] : LOWER, HIGHER)
   const inputs = {
     seamId: found.seam.id,
     pieceId: found.piece.id,
@@ -30,7 +31,18 @@ export function readPlaceSeam(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs: { ...inputs, wantedMm },
-      uses: used(wish, 'waist-seam', 'waist', 'seam', 'place', 'below', 'underarm', ...LOWER, ...HIGHER),
+      uses: used(
+        wish,
+        'waist-seam',
+        'waist',
+        'seam',
+        'place',
+        'below',
+        'underarm',
+        ...(isLetDown ? (['longer'] as const) : []),
+        ...LOWER,
+        ...HIGHER,
+      ),
       takes: ['wanted'],
       sure: byMm !== null && wish.amounts.length < 2 && (isPlace || way !== 0 || wish.amounts.length === 0),
       where: 'below the underarm',

@@ -46,7 +46,7 @@ export const redrawNeckline = defineChange({
   does: 'Draws the neckline deeper or higher at the centre, wider or narrower along both shoulders; band and facing follow.',
   holds: 'Square to the centre, running on across the shoulder; shoulder seams alike; every other edge; the band’s seam.',
   schema: RedrawNecklineSchema,
-  reads: (wish, _garment, _context, begun) => readRedrawNeckline(wish, begun),
+  reads: (wish, garment, context, begun) => readRedrawNeckline(wish, begun, (mm, usual) => deeperFor(garment, usual, mm, context)),
   mayMend: { 'neck-shape': 0 },
   gives: ['neck'],
   givesMore: deeperFor,

@@ -23,8 +23,35 @@ function bothFigures(wish: Wish, depth: 1 | 0 | -1, width: 1 | 0 | -1): { deeper
   return deeperMm === null || widerMm === null ? null : { deeperMm, widerMm }
 }
 
+/** “Neckline too tight by 1”: so much is missing all round; null for any other wish, or where the front has no room for it. */
+function readTooTight(
+  wish: Wish,
+  longerBy: (mm: number) => RedrawNecklineInputs | null,
+): Omit<Reading<RedrawNecklineInputs>, 'uses'> | null {
+  const [only] = wish.amounts
+  if (!says(wish, 'too-tight') || says(wish, 'each', 'out') || wish.amounts.length !== 1 || only!.sign < 0) return null
+  const inputs = longerBy(only!.mm)
+  return inputs && { inputs, sure: false, towards: 1, how: `${lengthToken(only!.mm)} longer all round` }
+}
+
+/** “Wider neckline 3/8”. */
+function readWidth(wish: Wish, usual: RedrawNecklineInputs, width: 1 | -1): Omit<Reading<RedrawNecklineInputs>, 'uses'> {
+  const amountMm = oneAmount(wish, width)
+  return {
+    inputs: { ...usual, widerMm: amountMm ?? 0 },
+    sure: amountMm !== null && !says(wish, 'too-tight', 'too-loose'),
+    towards: width,
+    field: 'widerMm',
+    how: wish.amounts.length > 0 ? 'at each shoulder' : '',
+  }
+}
+
 /** Craft 6.13 as it is said: “lower the front neckline 1”, “raise the back neck 1/2”, “wider neckline 3/8”, “neck too high”. */
-export function readRedrawNeckline(wish: Wish, begun: () => RedrawNecklineInputs | null): Reading<RedrawNecklineInputs>[] {
+export function readRedrawNeckline(
+  wish: Wish,
+  begun: () => RedrawNecklineInputs | null,
+  longerBy: (mm: number, usual: RedrawNecklineInputs) => RedrawNecklineInputs | null,
+): Reading<RedrawNecklineInputs>[] {
   const isShape = says(wish, 'neck-shape')
   if ((!isShape && !says(wish, 'neckline')) || says(wish, ...OTHERS, 'shoulder', 'side', 'armhole', 'sleeve')) return []
   const depth = towards(wish, DEEPER, HIGHER)
@@ -46,19 +73,9 @@ export function readRedrawNeckline(wish: Wish, begun: () => RedrawNecklineInputs
     ...WIDER,
     ...NARROWER,
   )
-  if (depth === 0 && width !== 0) {
-    const amountMm = oneAmount(wish, width)
-    return [
-      {
-        inputs: { ...usual, widerMm: amountMm ?? 0 },
-        uses,
-        sure: amountMm !== null && !says(wish, 'too-tight', 'too-loose'),
-        towards: width,
-        field: 'widerMm',
-        how: wish.amounts.length > 0 ? 'at each shoulder' : '',
-      },
-    ]
-  }
+  const longer = depth === 0 ? readTooTight(wish, (mm) => longerBy(mm, usual)) : null
+  if (longer) return [{ ...longer, uses }]
+  if (depth === 0 && width !== 0) return [{ ...readWidth(wish, usual, width), uses }]
   const both = bothFigures(wish, depth, width)
   const amountMm = both ? both.deeperMm : oneAmount(wish, depth)
   const isBack = says(wish, 'back', 'centre-back')

@@ -2,7 +2,7 @@ import { familyOf, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { isNamed } from '../shared/reading/things'
-import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
+import { isAtEach, LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { findSeams, type FoundSeam } from './find-seams'
@@ -63,7 +63,8 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const isLeg = says(wish, ...OF_LEG) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
   const hasOwn = isLeg || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
   // “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam.
-  const isGap = says(wish, 'gapes') && says(wish, 'waist') && says(wish, 'back', 'centre-back')
+  const isWaist = says(wish, 'waist') || wish.names.includes('waistband')
+  const isGap = says(wish, 'gapes') && isWaist && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
   if (!isStretch && !isGap && (!hasOwn || says(wish, 'side', 'bicep'))) return []
   if (says(wish, ...OTHERS) || (says(wish, 'gapes') && !isGap)) return []
@@ -73,7 +74,7 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const way = isGap ? -1 : missing === null ? towards(wish, LET_OUT, TAKE_IN) : missing < 0 ? -1 : 1
   if (way === 0 && !isStretch) return []
   const said = missing ?? oneAmount(wish, way)
-  const isRound = isLeg && !says(wish, 'each')
+  const isRound = isLeg && !isAtEach(wish)
   // A seam has two edges.
   const mm = said !== null && (isRound || isGap) ? said / 2 : said
   return meant(garment, wish, isGap ? 'centre-back' : undefined).map((seam) => ({

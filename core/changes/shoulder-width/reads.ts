@@ -9,6 +9,8 @@ const NARROWER: readonly Concept[] = ['in', 'shorter', 'too-loose', 'too-long', 
 /** Craft 6.8 as it is said: “narrower shoulder 1/4”, “shoulders too wide”. */
 export function readShoulderWidth(wish: Wish, begun: () => ShoulderWidthInputs | null): Reading<ShoulderWidthInputs>[] {
   if (!says(wish, 'shoulder') || says(wish, 'dart', 'up', 'down', 'straighten', 'fold', 'gapes', 'armhole', 'neckline', 'sleeve')) return []
+  // “Take the shoulders up” is said of their height.
+  if (wish.tokens.some((t) => t.is === 'concept' && t.concept === 'shorter' && t.text.endsWith(' up'))) return []
   const usual = begun()
   const way = towards(wish, BROADER, NARROWER)
   const amountMm = oneAmount(wish, way)

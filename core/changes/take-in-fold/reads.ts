@@ -29,7 +29,10 @@ export function readTakeInFold(
 ): Reading<TakeInFoldInputs>[] {
   const edge = EDGES.find(([word]) => wish.said.has(word))
   // It closes into a dart of the front: what gapes at the back, or at the waist, is another thing.
-  if (!says(wish, 'gapes', 'fold') || says(wish, 'wedge', 'sway', 'centre-back', 'back', 'waist', 'true')) return []
+  // A wedge at the neckline may be such a fold, or one of the back.
+  const isWedge = says(wish, 'wedge') && edge?.[0] === 'neckline' && !says(wish, 'more', 'longer', 'too-short')
+  if (!says(wish, 'gapes', 'fold') && !isWedge) return []
+  if (says(wish, 'sway', 'centre-back', 'back', 'waist', 'true') || (says(wish, 'wedge') && !isWedge)) return []
   const darts = dartsOf(garment).filter((d) => d.piece.kind === 'front')
   return darts.slice(0, 1).flatMap((d): Reading<TakeInFoldInputs>[] => {
     const begun = usual(d)
@@ -48,6 +51,7 @@ export function readTakeInFold(
           ...(isOneSide ? (['one-side'] as const) : []),
           'gapes',
           'fold',
+          'wedge',
           'in',
           'less',
           'into',
@@ -57,7 +61,7 @@ export function readTakeInFold(
           'each',
           ...(edge ? [edge[0]] : []),
         ),
-        sure: edge !== undefined && wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0,
+        sure: edge !== undefined && !isWedge && wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0,
         how: [isOneSide ? `on the ${side} alone` : '', amount ? 'pinned, into the dart' : ''].filter(Boolean).join(', '),
       },
     ]

@@ -16,6 +16,10 @@ export const used = (wish: Wish, ...words: readonly Concept[]): Concept[] => wor
 /** Does a wish say one of these words? */
 export const says = (wish: Wish, ...words: readonly Concept[]): boolean => words.some((w) => wish.said.has(w))
 
+/** Is a figure meant at each edge? “Each leg” and “each sleeve” go round one of them. */
+export const isAtEach = (wish: Wish): boolean =>
+  says(wish, 'each') && !/\b(?:each|every|per) (?:trouser |pant |pants )?(?:leg|sleeve|arm|thigh|calf|knee|ankle|wrist)\b/i.test(wish.text)
+
 /** The figure of a wish, with the way it goes: null where the way is not known, or where a typed sign turns a word round. */
 export function signed(amount: WishAmount, way: 1 | 0 | -1): number | null {
   if (way === 0) return amount.sign === 0 ? null : amount.sign * amount.mm
