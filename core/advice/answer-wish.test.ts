@@ -420,7 +420,7 @@ blouse: large bust 2 -> bust-amount amountMm=1
 blouse: flat chest 1 -> bust-amount amountMm=-0.5
 blouse: broad shoulders 1/2 -> shoulder-width amountMm=0.5
 blouse: long sleeves -> asks lengthen
-blouse: broad back 1/2 -> asks add-at-edge
+blouse: broad back 1/2 -> across-width half="back" amountMm=0.5
 blouse: swayback adjustment 3/4 -> level-wedge pieceId="back" amountMm=-0.75
 blouse: more hip ease 2 -> add-at-edge hipMm=0.5
 blouse: taper the side seam in at the waist 1/2 -> add-at-edge waistMm=-0.125
@@ -468,7 +468,9 @@ legs: crotch hangs too low 1 -> lengthen amountMm=-1
 dress: hem is 1 inch longer at the back than the front -> asks uneven-hem
 blouse: waist gapes at the back 1 -> asks level-wedge
 blouse: back neck gapes 1/4 -> asks level-wedge
-jacket: tight across the shoulder blades 1/2 -> asks add-at-edge
+jacket: tight across the shoulder blades 1/2 -> across-width amountMm=0.5
+jacket: back too wide by 3/8 -> across-width amountMm=-0.375
+jacket: broaden the back by 1/2 -> across-width amountMm=0.5
 legs: lengthen the leg by 2 but keep the knee -> lengthen amountMm=2
 jacket: body 1 longer but sleeves 1 shorter -> asks lengthen
 blouse: back hem kicks up 1 -> uneven-hem centreBackMm=1 sideMm=0

@@ -3,6 +3,7 @@ import { issueWords } from '../issue-words'
 import { Id, nameOfUpTo, type Garment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { acrossArmhole } from './across-armhole'
+import { acrossWidth } from './across-width'
 import { addAtEdge } from './add-at-edge'
 import { armholeToCap } from './armhole-to-cap'
 import { bicepWidth } from './bicep-width'
@@ -82,6 +83,7 @@ const KINDS = [
   bustAmount,
   frontLength,
   acrossArmhole,
+  acrossWidth,
   capToArmhole,
   armholeToCap,
 ] as const

@@ -154,14 +154,20 @@ export function displaceRuns(
   return edges
 }
 
-/** Half an armhole let out across the body in its middle, on the piece that has most of it. */
-function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId: string, acrossMm: number): Garment {
-  if (acrossMm === 0) return garment
+/** The edges of half an armhole on the piece that has most of it. */
+export function mostOf(garment: Garment, half: readonly RunEdge[], sizeId: string): RunEdge[] {
   const lengths = new Map<string, number>()
   for (const run of half) lengths.set(run.pieceId, (lengths.get(run.pieceId) ?? 0) + runLength(garment, [run], sizeId))
   const pieceId = [...lengths].reduce((a, b) => (b[1] > a[1] ? b : a))[0]
+  return half.filter((r) => r.pieceId === pieceId)
+}
+
+/** Half an armhole let out across the body in its middle, on the piece that has most of it, by so much there; taken in when negative. */
+export function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId: string, acrossMm: number): Garment {
+  if (acrossMm === 0) return garment
+  const runs = mostOf(garment, half, sizeId)
+  const { pieceId } = runs[0]!
   const piece = findPiece(garment, pieceId)!
-  const runs = half.filter((r) => r.pieceId === pieceId)
   const { shape, reopen } = closeDartsIn(piece, shapeOf(piece, sizeId), runs, 'first')
   const path = joinRuns(shape, runs)
   const total = measureLength(path)

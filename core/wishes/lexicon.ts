@@ -145,7 +145,7 @@ const WORDS = {
     'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
-    'tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
+    'broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
   'hollow-chest':
     'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',

@@ -17,7 +17,7 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'rounded-back': 'A rounded back gains a wedge across the shoulder blades, or length across the back.',
   'rounded-shoulders': 'Rounded shoulders may mean a forward shoulder, a rounded back, or both: each is a change of its own.',
   'back-width':
-    'Width across the back alone is not made here as one change yet; it can come from the sides, with the shoulder, or by a free slash.',
+    'Width across the back is added at the middle of the armholes; more than a little comes with the shoulder, or from the sides.',
   'armhole-depth': 'An armhole is lowered or raised at the side, or widened with the sleeve: which is meant?',
   'sleeve-cap': 'The cap of a sleeve is drawn anew for its armhole, or slid with a forward shoulder.',
   'neck-shape': 'A neckline is drawn deeper or higher at the centre, wider or narrower along the shoulders: how much?',

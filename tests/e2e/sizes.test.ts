@@ -276,8 +276,8 @@ describe('sizes', () => {
     await press('station-reshape')
     await press('stop-0')
     await soon('put to the same stop', async () => (await (await field('field-amountMm')).getAttribute('value')) === asked)
-    expect(await all('stop-5')).toHaveLength(1)
-    expect(await all('stop-6')).toHaveLength(0)
+    expect(await all('stop-6')).toHaveLength(1)
+    expect(await all('stop-7')).toHaveLength(0)
   })
 
   it('grades one size into a nest, seen on the table, with rules of one’s own', async () => {
