@@ -51,9 +51,8 @@ const stopWaiting = watch(
   (list) => {
     if (!list) return
     nextTick(() => stopWaiting())
-    if (!demo || list.length > 0 || prefs.demoHung) return
-    prefs.demoHung = true
-    void openDemo()
+    // Kept in mind once it hangs: a page that was left meanwhile gets it the next time.
+    if (demo && list.length === 0 && !prefs.demoHung) void openDemo().then(() => (prefs.demoHung = true))
   },
   { immediate: true },
 )

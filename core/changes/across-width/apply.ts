@@ -13,6 +13,9 @@ import type { AcrossWidthInputs } from './schema'
 export const halvesOf = (garment: Garment, half: AcrossWidthInputs['half']): RunEdge[][] =>
   distinctHalves(findArmholes(garment)).flatMap((h) => (h.half === half ? [[...h.runs]] : []))
 
+/** Less than this across the whole body is not worth a change, mm. */
+const WORTH_MM = 2
+
 /** A line that bends back by less than this does not show it, deg. */
 const SEEN_DEG = 2.5
 
@@ -56,7 +59,10 @@ export function applyAcrossWidth(garment: Garment, inputs: AcrossWidthInputs, co
     garment,
     inputs.amountMm,
     (g, amountMm) => letOut(g, { ...inputs, amountMm }),
-    (mm) => `Here it can be ${limitToken(Math.abs(mm))} ${way} at most; what is missing comes with the shoulder and from the sides.`,
+    (mm) =>
+      Math.abs(mm) < WORTH_MM
+        ? 'This armhole gives no more across: change the shoulder’s width instead, or the sides.'
+        : `Here it can be ${limitToken(Math.abs(mm))} ${way} at most; what is missing comes with the shoulder and from the sides.`,
   )
   if (!done.ok) return done
   const after = done.value.garment
