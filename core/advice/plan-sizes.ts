@@ -16,7 +16,7 @@ import {
   withLargest,
 } from '../changes'
 import { keepSizes, type Garment } from '../pattern'
-import { bodyLengths, makeWorksheet, otherMeasures, sizesToCut, type LengthRow, type Worksheet } from '../size'
+import { bodyLengths, makeWorksheet, measureRow, sizesToCut, type LengthRow, type Worksheet } from '../size'
 import { EQUAL_MM } from '../tolerances'
 import { changeForLength, LENGTH_MM, stopForMeasure } from './stop-for-measure'
 
@@ -167,7 +167,7 @@ function planOn(
  * change how high a cap stands. Nothing else hangs on how long a sleeve is below its cap.
  */
 function withSleeves(garment: Garment, { garmentNow, stops }: Draft, context: ChangeContext): NewChange[] {
-  const row = otherMeasures(garmentNow(), context.body).find((r) => r.id === SLEEVE)
+  const row = measureRow(garmentNow(), context.body, SLEEVE)
   if (!row || row.missingMm === null || Math.abs(row.missingMm) < LENGTH_MM - EQUAL_MM) return [...stops]
   const stop = stopForMeasure(garment, SLEEVE, row.missingMm, context, `${row.name}: the body measures more or less than the sleeve gives.`)
   const at = stops.findIndex((s) => PHASES.indexOf(phaseOf(s)) > PHASES.indexOf('lengths'))

@@ -4,7 +4,8 @@ import { edgePath, shapeOf, type Garment, type RunEdge, type Shape } from '../pa
 import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
-import { displaceRuns, shoulderAbove, withEdges } from './move-shoulder'
+import { displaceRuns, withEdges } from './displace-runs'
+import { shoulderAbove } from './move-shoulder'
 import { closeDartsIn } from './over-darts'
 import { endOf, walked } from './walked'
 

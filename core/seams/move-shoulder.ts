@@ -20,15 +20,17 @@ import {
   type Path,
   type Point,
 } from '../geometry'
-import { displaceAlong, fading, swelling, type Field } from '../moves'
+import { fading } from '../moves'
 import { edgePath, findPiece, neighbours, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
 import { joinRuns } from './cap-parts'
+import { displaceRuns, withEdges } from './displace-runs'
 import { keepNotches, type StillEnd } from './keep-notches'
+import { letOutAcross } from './let-out-across'
 import { runLength } from './measure-armhole'
 import { closeDartsIn } from './over-darts'
-import { begunAt, endOf, startOf, walked } from './walked'
+import { endOf, startOf, walked } from './walked'
 
 /** The shoulder seam of a piece from the neck to the tip, with the legs of a dart that parts it, and the armhole below it. */
 export interface ShoulderOf {
@@ -126,71 +128,6 @@ export interface ShoulderMove {
   /** Added across the body at the middle of the armhole, fading to both its ends, mm; taken when negative. */
   acrossMm: number
 }
-
-/** The part of an armhole half that lies on one piece, its darts closed, moved by a field along it. */
-export function displaceRuns(
-  shape: Shape,
-  runs: readonly RunEdge[],
-  field: Field,
-  places: number[],
-  first: (path: Path) => Path = (p) => p,
-) {
-  const edges: Record<string, Path> = {}
-  let at = 0
-  let before: Point | null = null
-  runs.forEach((run, i) => {
-    const own = i === 0 ? first(walked(shape, run)) : walked(shape, run)
-    const offset = at
-    at += measureLength(own)
-    let drawn = displaceAlong(
-      own,
-      { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) },
-      places.map((p) => p - offset),
-    )
-    drawn = begunAt(drawn, before)
-    before = endOf(drawn)
-    edges[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
-  })
-  return edges
-}
-
-/** The edges of half an armhole on the piece that has most of it. */
-export function mostOf(garment: Garment, half: readonly RunEdge[], sizeId: string): RunEdge[] {
-  const lengths = new Map<string, number>()
-  for (const run of half) lengths.set(run.pieceId, (lengths.get(run.pieceId) ?? 0) + runLength(garment, [run], sizeId))
-  const pieceId = [...lengths].reduce((a, b) => (b[1] > a[1] ? b : a))[0]
-  return half.filter((r) => r.pieceId === pieceId)
-}
-
-/** Half an armhole let out across the body in its middle, on the piece that has most of it, by so much there; taken in when negative. */
-export function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId: string, acrossMm: number): Garment {
-  if (acrossMm === 0) return garment
-  const runs = mostOf(garment, half, sizeId)
-  const { pieceId } = runs[0]!
-  const piece = findPiece(garment, pieceId)!
-  const { shape, reopen } = closeDartsIn(piece, shapeOf(piece, sizeId), runs, 'first')
-  const path = joinRuns(shape, runs)
-  const total = measureLength(path)
-  const along = placeAt(path, total / 2).tangent
-  // Outlines run clockwise: outside lies on the left of one that is walked with them.
-  const out = runs[0]!.reversed ? { x: -along.y, y: along.x } : { x: along.y, y: -along.x }
-  return withEdges(garment, pieceId, sizeId, reopen(displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2])))
-}
-
-export const withEdges = (
-  garment: Garment,
-  pieceId: string,
-  sizeId: string,
-  edges: Shape['edges'],
-  notches?: Shape['notches'],
-): Garment => ({
-  ...garment,
-  pieces: garment.pieces.map((p) => {
-    if (p.id !== pieceId) return p
-    const shape = shapeOf(p, sizeId)
-    return { ...p, shapes: { ...p.shapes, [sizeId]: { ...shape, edges: { ...shape.edges, ...edges }, notches: notches ?? shape.notches } } }
-  }),
-})
 
 /**
  * A shoulder seam whose outer end moves along the run of its armhole, the neck point still (craft 6.10, worked case 18): the

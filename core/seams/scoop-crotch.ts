@@ -4,7 +4,7 @@ import { shapeOf, type Garment, type RunEdge, type Shape } from '../pattern'
 import { joinRuns } from './cap-parts'
 import { distancesTo, type CrotchLeg } from './crotch'
 import { keepNotches } from './keep-notches'
-import { withEdges } from './move-shoulder'
+import { withEdges } from './displace-runs'
 
 /** A scoop begins and ends level over so much of the line below the waist, and before the inseam, mm: both ends stay as they are. */
 const WAIST_FADE_MM = 150

@@ -4,7 +4,8 @@ import { edgePath, grainDirection, shapeOf, type Garment, type RunEdge, type Sha
 import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
-import { closeShoulder, displaceRuns, REACH_PART, shoulderAbove, turnedShoulder, withEdges } from './move-shoulder'
+import { displaceRuns, withEdges } from './displace-runs'
+import { closeShoulder, REACH_PART, shoulderAbove, turnedShoulder } from './move-shoulder'
 import { moveSideTop, outwardAt, underarmEnd } from './move-underarm'
 import { closeDartsIn } from './over-darts'
 

@@ -87,3 +87,7 @@ export function otherMeasures(garment: Garment, set: MeasureSet | null): Measure
     ...row('crotch', crotch(garment), atLeast),
   ]
 }
+
+/** One of these rows, by the id of its measure; undefined where the garment has nothing of it. */
+export const measureRow = (garment: Garment, set: MeasureSet | null, id: string): MeasureRow | undefined =>
+  otherMeasures(garment, set).find((r) => r.id === id)

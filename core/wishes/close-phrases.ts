@@ -1,10 +1,7 @@
 import { PHRASES } from './lexicon'
 
-/** The longest phrase that is looked for on both sides of a figure, words on each. */
+/** So many words on each side of a figure are looked at. */
 const MOST_WORDS = 4
-
-/** Phrases of these words alone stay as they are: of “take in” and the like the verb is parted from its word anyway. */
-const LEAST_WORDS = 2
 
 const wordsOf = (text: string): string[] => text.match(/[\p{L}’'-]+/gu) ?? []
 
@@ -22,8 +19,7 @@ export function closePhrases(text: string, figures: readonly { from: number; to:
     const [left, right] = [wordsOf(before).slice(-MOST_WORDS), wordsOf(after).slice(0, MOST_WORDS)]
     for (let n = right.length; n > 0; n--)
       for (let k = left.length; k > 0; k--) {
-        const words = [...left.slice(-k), ...right.slice(0, n)]
-        if (words.length < LEAST_WORDS || !PHRASES.has(words.join(' '))) continue
+        if (!PHRASES.has([...left.slice(-k), ...right.slice(0, n)].join(' '))) continue
         const moved = right.slice(0, n).join(' ')
         const rest = now.slice(to).replace(/^ +/, '').slice(moved.length)
         return `${now.slice(0, from)}${moved} ${now.slice(from, to).trim()}${rest}`

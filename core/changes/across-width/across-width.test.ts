@@ -3,8 +3,8 @@ import { armholeFigures, begunOn, contextFor, done, isSleeved, roleMm, tried } f
 import { dot, subtract } from '../../geometry'
 import { findPiece } from '../../pattern'
 import { HALVES } from '../../seams'
-import { applyAcrossWidth, halvesOf } from './apply'
-import { middleOf } from './held'
+import { applyAcrossWidth } from './apply'
+import { halvesOf, middleOf } from './middle'
 import { acrossWidth } from './index'
 
 const OTHER = { front: 'back', back: 'front' } as const

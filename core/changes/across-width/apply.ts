@@ -1,17 +1,14 @@
 import { countInflections } from '../../geometry'
 import { findPiece, shapeOf, type Garment, type RunEdge } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { closeDartsIn, distinctHalves, findArmholes, joinRuns, letOutAcross, mostOf, settleCapsInSizes, whyNoArmhole } from '../../seams'
+import { closeDartsIn, joinRuns, letOutAcross, mostOf, settleCapsInSizes, whyNoArmhole } from '../../seams'
 import { limitToken } from '../../units'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, ChangeContext } from '../types'
 import { heldByWidth } from './held'
+import { halvesOf } from './middle'
 import type { AcrossWidthInputs } from './schema'
-
-/** The halves of all armholes that a change is about, each once. */
-export const halvesOf = (garment: Garment, half: AcrossWidthInputs['half']): RunEdge[][] =>
-  distinctHalves(findArmholes(garment)).flatMap((h) => (h.half === half ? [[...h.runs]] : []))
 
 /** Less than this across the whole body is not worth a change, mm. */
 const WORTH_MM = 2

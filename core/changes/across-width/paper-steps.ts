@@ -5,8 +5,7 @@ import type { PaperStep } from '../pictures'
 import { capStep } from '../shared/cap-step'
 import { outlineStroke } from '../shared/draw-step'
 import type { StepInput } from '../types'
-import { halvesOf } from './apply'
-import { middleOf } from './held'
+import { halvesOf, middleOf } from './middle'
 import type { AcrossWidthInputs } from './schema'
 
 /** A mark at the middle of the armhole, the armhole drawn through it, the cap walked. */

@@ -1,6 +1,6 @@
 import { dartFigures, shapeOf, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
-import { oneAmount, says, used } from '../shared/reading/amounts'
+import { oneAmount, says, saysWaist, used } from '../shared/reading/amounts'
 import { askedDarts } from '../shared/reading/things'
 import { dartsOf, type FoundDart } from '../shared/darts/find-darts'
 import type { Reading } from '../types'
@@ -47,8 +47,7 @@ const isAtSide = ({ piece, dart }: FoundDart, sizeId: string): boolean =>
 
 /** The waist of trousers or a skirt stands away at the back: its darts there take the gap in, half of it on each side of the body. */
 function readGap(wish: Wish, garment: Garment): Reading<DartIntakeInputs>[] {
-  const isWaist = says(wish, 'waist') || wish.names.includes('waistband')
-  if (!says(wish, 'gapes') || !isWaist || !says(wish, 'back') || says(wish, 'dart', 'fold', 'centre-back')) return []
+  if (!says(wish, 'gapes') || !saysWaist(wish) || !says(wish, 'back') || says(wish, 'dart', 'fold', 'centre-back')) return []
   const darts = dartsOf(garment).filter(({ piece, dart }) => {
     const { role } = dartFigures(piece, shapeOf(piece, garment.baseSizeId), dart).before
     return piece.kind.includes('back') && role === 'waist'

@@ -185,7 +185,10 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
     garment.pieces.every((p) => familyOf(p) !== 'bodice' && p.kind !== 'sleeve')
   const isLikely =
     isBare ||
-    (isTaken && (wish.said.has('sleeve') || says(wish, 'between') || (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg', 'knee', 'elbow'))))
+    (isTaken &&
+      (wish.said.has('sleeve') ||
+        says(wish, 'between') ||
+        (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg', 'knee', 'elbow'))))
   const isCrotch = wish.said.has('crotch-depth')
   // The crotch of one half alone is a wedge at its middle.
   if (isCrotch && says(wish, 'front') !== says(wish, 'back')) return []

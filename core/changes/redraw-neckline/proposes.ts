@@ -1,6 +1,6 @@
 import { findRoot } from '../../geometry'
 import type { Garment } from '../../pattern'
-import { otherMeasures } from '../../size'
+import { measureRow } from '../../size'
 import { LENGTH_FOUND_MM } from '../../tolerances'
 import type { AskedByBody, ChangeContext } from '../types'
 import { applyRedrawNeckline } from './apply'
@@ -11,8 +11,7 @@ const LEAST_MM = 3
 /** So far down in front it is looked for, mm, as far as the front and its neckline bear it; further would be another neckline. */
 const LOOKED_FOR_MM = [70, 45, 25, 12]
 
-const neckMm = (garment: Garment, context: ChangeContext): number =>
-  otherMeasures(garment, context.body).find((r) => r.id === 'neck')?.garmentMm ?? Number.NaN
+const neckMm = (garment: Garment, context: ChangeContext): number => measureRow(garment, context.body, 'neck')?.garmentMm ?? Number.NaN
 
 /**
  * Deeper at centre front, so far that the neckline is so much longer all round: the back stays where it holds the garment.
@@ -38,7 +37,7 @@ export function deeperFor(
 /** A neckline that would choke is drawn as long as the neck; a longer one is left as its maker meant it. */
 export function proposeNeckline(garmentNow: () => Garment, { context }: AskedByBody): { inputs: RedrawNecklineInputs; note: string }[] {
   const garment = garmentNow()
-  const row = otherMeasures(garment, context.body).find((r) => r.id === 'neck')
+  const row = measureRow(garment, context.body, 'neck')
   if (!row || row.missingMm === null || row.missingMm < LEAST_MM) return []
   const inputs = deeperFor(garment, AS_IT_IS, row.missingMm, context)
   return inputs ? [{ inputs, note: 'Neck: the neckline would be tighter than the body’s neck.' }] : []

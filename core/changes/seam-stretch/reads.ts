@@ -2,7 +2,7 @@ import { familyOf, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { isNamed } from '../shared/reading/things'
-import { isAtEach, LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
+import { isAtEach, LET_OUT, oneAmount, says, saysWaist, TAKE_IN, towards, used } from '../shared/reading/amounts'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { findSeams, type FoundSeam } from './find-seams'
@@ -63,8 +63,7 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const isLeg = says(wish, ...OF_LEG) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
   const hasOwn = isLeg || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
   // “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam.
-  const isWaist = says(wish, 'waist') || wish.names.includes('waistband')
-  const isGap = says(wish, 'gapes') && isWaist && says(wish, 'back', 'centre-back')
+  const isGap = says(wish, 'gapes') && saysWaist(wish) && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
   if (!isStretch && !isGap && (!hasOwn || says(wish, 'side', 'bicep'))) return []
   if (says(wish, ...OTHERS) || (says(wish, 'gapes') && !isGap)) return []

@@ -1,4 +1,4 @@
-import { otherMeasures } from '../../size'
+import { measureRow } from '../../size'
 import type { Garment } from '../../pattern'
 import type { AskedByBody, ChangeContext } from '../types'
 import { applyShoulderWidth } from './apply'
@@ -20,7 +20,7 @@ export function wayFor(garment: Garment, begun: ShoulderWidthInputs, amountMm: n
 /** What the body’s shoulder asks for beyond or below the seam that the chosen sizes give. */
 export function proposeShoulder(garmentNow: () => Garment, { context }: AskedByBody): { inputs: ShoulderWidthInputs; note: string }[] {
   const garment = garmentNow()
-  const row = otherMeasures(garment, context.body).find((r) => r.id === 'shoulder')
+  const row = measureRow(garment, context.body, 'shoulder')
   if (!row || row.missingMm === null || Math.abs(row.missingMm) < LEAST_MM) return []
   const begun = beginShoulder(garment, context)
   const note = 'Shoulder length: the body measures more or less than the seam gives.'

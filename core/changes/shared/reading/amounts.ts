@@ -16,6 +16,9 @@ export const used = (wish: Wish, ...words: readonly Concept[]): Concept[] => wor
 /** Does a wish say one of these words? */
 export const says = (wish: Wish, ...words: readonly Concept[]): boolean => words.some((w) => wish.said.has(w))
 
+/** Is the waist spoken of, or the band that is sewn to it? */
+export const saysWaist = (wish: Wish): boolean => says(wish, 'waist') || wish.names.includes('waistband')
+
 /** Is a figure meant at each edge? “Each leg” and “each sleeve” go round one of them. */
 export const isAtEach = (wish: Wish): boolean =>
   says(wish, 'each') && !/\b(?:each|every|per) (?:trouser |pant |pants )?(?:leg|sleeve|arm|thigh|calf|knee|ankle|wrist)\b/i.test(wish.text)
