@@ -97,6 +97,13 @@ blouse: dart is below the apex by 1/2 -> raise-dart amountMm=0.5
 two: lower the shoulder dart 1/4 -> asks raise-dart
 two: raise the side dart 1/4 -> raise-dart amountMm=0.25 dart="front side-dart"
 blouse: move the dart up 1/2 -> raise-dart amountMm=0.5
+blouse: front too wide across the chest 1/2 -> asks across-width
+blouse: chest too narrow between the armholes 3/8 -> across-width half="front" amountMm=0.375
+blouse: back too broad by 1/2 -> across-width half="back" amountMm=-0.5
+blouse: drop shoulder 2 -> asks shoulder-slope
+legs: hip too tight by 1 1/2 but waist fine -> asks add-at-edge
+legs: make them 2 longer -> lengthen amountMm=2
+legs: lower the waistline 1 -> asks lengthen
 legs: add 1 below the knee -> asks lengthen
 legs: 7/8 length -> asks lengthen
 legs: shorten 1 between hip and knee, and add 1 below the knee -> asks lengthen

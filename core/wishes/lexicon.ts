@@ -145,7 +145,7 @@ const WORDS = {
     'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
-    'broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
+    'back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
   'hollow-chest':
     'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',
@@ -202,7 +202,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'but cloth fabric everything garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
-    'bring brings come comes set shift further am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
+    'bring brings come comes set shift them i’m tall petite further am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
   ).split(' '),
 )
 

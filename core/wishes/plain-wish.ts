@@ -13,6 +13,7 @@ export const plainWish = (text: string): string =>
     // What is right stays: a height is kept; of anything else it is not known whether the change leaves it alone.
     .replace(/\b(knee|knees|elbow|elbows) (?:is|are) (?:fine|right|ok|okay|good)\b/gu, 'keep the $1')
     .replace(/\b([\p{L}-]+) (?:is|are) (fine|right|ok|okay|good)\b/gu, ' $1-being-$2 ')
+    .replace(/\b([\p{L}-]+) (fine|ok|okay)\b/gu, ' $1-being-$2 ')
     // “3/4 sleeves” are so long by their design: a part of a length is no amount.
     .replace(/\b(?:3\/4|7\/8|three[- ]quarters?|seven[- ]eighths?)[ -](?:length[ -])?(sleeves?|length)\b/gu, ' part-of-length $1 ')
     // An angle is no length.

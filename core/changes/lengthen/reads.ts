@@ -154,8 +154,22 @@ function atTheWaist(wish: Wish): Wish | null {
   }
 }
 
+/** “Lower the waistline 1” of trousers: their waist is their upper edge, and goes with the rise; null for any other wish. */
+function asRise(wish: Wish, garment: Garment): Wish | null {
+  const isLegs = garment.pieces.some(isLeg) && garment.pieces.every((p) => familyOf(p) !== 'bodice')
+  if (!isLegs || !says(wish, 'waist') || !says(wish, 'up', 'down') || says(wish, 'front', 'back', 'dart', 'side', 'hem')) return null
+  return {
+    ...wish,
+    text: `${wish.text} rise`,
+    said: new Set([...wish.said].map((c) => (c === 'waist' ? 'crotch-depth' : c))),
+    tokens: wish.tokens.map((t) => (t.is === 'concept' && t.concept === 'waist' ? { ...t, concept: 'crotch-depth' } : t)),
+  }
+}
+
 /** Craft 6.1 as it is said: “lengthen the leg by 2 keep the knee”, “2 in shorter above the waist”, “make the sleeve 22 in long”. */
 export function readLengthen(wish: Wish, garment: Garment, context: ChangeContext): Reading<LevelsInputs>[] {
+  const rise = asRise(wish, garment)
+  if (rise) return readOf(rise, garment, context).map((r) => ({ ...r, uses: [...r.uses, 'waist'], sure: false }))
   const atWaist = atTheWaist(wish)
   return atWaist
     ? readOf(atWaist, garment, context).map((r) => ({ ...r, uses: [...r.uses, 'waist-seam'] }))

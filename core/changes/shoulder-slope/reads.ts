@@ -14,7 +14,8 @@ export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs |
   if (isSquare && isSloping) return []
   const usual = begun()
   if (!usual) return []
-  const isOpen = isSlope && !isSquare && !isSloping
+  // “Drop shoulder” is a design, and may be meant.
+  const isOpen = (isSlope && !isSquare && !isSloping) || /\bdrop(?:ped)? shoulders?\b/i.test(wish.text)
   const isUp = isSquare || (!isSloping && says(wish, 'up', 'too-low'))
   const way = isUp ? 1 : -1
   const amountMm = oneAmount(wish, way)
