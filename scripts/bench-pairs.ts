@@ -28,6 +28,27 @@ const choices: { kind: string; inputs: fc.Arbitrary<object> }[] = [
     kind: 'lower-armhole',
     inputs: fc.record({ amountMm: fc.integer({ min: -20, max: 35 }), cap: fc.constantFrom('height', 'width', 'both') }),
   },
+  {
+    kind: 'shoulder-width',
+    inputs: fc.record({
+      amountMm: fc.integer({ min: -25, max: 30 }),
+      armhole: fc.constant('redrawn'),
+      hingeMm: fc.constant(1),
+      leftOut: fc.constant([]),
+    }),
+  },
+  {
+    kind: 'across-width',
+    inputs: fc.record({ half: fc.constantFrom('front', 'back'), amountMm: fc.integer({ min: -12, max: 14 }) }),
+  },
+  {
+    kind: 'across-armhole',
+    inputs: fc.record({
+      half: fc.constantFrom('front', 'back'),
+      amountMm: fc.integer({ min: -20, max: 20 }),
+      belowMm: fc.integer({ min: 60, max: 110 }),
+    }),
+  },
   { kind: 'shoulder-slope', inputs: fc.record({ amountMm: fc.integer({ min: -16, max: 14 }), armhole: fc.constantFrom('kept', 'grows') }) },
   {
     kind: 'redraw-neckline',

@@ -1,6 +1,6 @@
-import { measureLength, placeAt, scale } from '../geometry'
+import { dot, measureLength, placeAt, scale } from '../geometry'
 import { swelling } from '../moves'
-import { findPiece, shapeOf, type Garment, type RunEdge } from '../pattern'
+import { findPiece, frameOf, shapeOf, type Garment, type RunEdge } from '../pattern'
 import { joinRuns } from './cap-parts'
 import { displaceRuns, withEdges } from './displace-runs'
 import { runLength } from './measure-armhole'
@@ -20,11 +20,14 @@ export function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId:
   const runs = mostOf(garment, half, sizeId)
   const { pieceId } = runs[0]!
   const piece = findPiece(garment, pieceId)!
-  const { shape, reopen } = closeDartsIn(piece, shapeOf(piece, sizeId), runs, 'first')
+  const open = shapeOf(piece, sizeId)
+  const { shape, reopen } = closeDartsIn(piece, open, runs, 'first')
   const path = joinRuns(shape, runs)
   const total = measureLength(path)
   const along = placeAt(path, total / 2).tangent
   // Outlines run clockwise: outside lies on the left of one that is walked with them.
-  const out = runs[0]!.reversed ? { x: -along.y, y: along.x } : { x: along.y, y: -along.x }
+  const outside = runs[0]!.reversed ? { x: -along.y, y: along.x } : { x: along.y, y: -along.x }
+  const { across } = frameOf(piece, open)
+  const out = dot(across, outside) < 0 ? scale(across, -1) : across
   return withEdges(garment, pieceId, sizeId, reopen(displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2])))
 }

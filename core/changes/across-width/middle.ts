@@ -1,5 +1,5 @@
-import { dot, measureLength, placeAt, type Point } from '../../geometry'
-import { findPiece, frameOf, shapeOf, type Garment, type RunEdge } from '../../pattern'
+import { alongGrain, crossPoints, dot, measureLength, placeAt, subtract, type Point } from '../../geometry'
+import { findPiece, frameOf, grainDirection, shapeOf, type Garment, type RunEdge } from '../../pattern'
 import { closeDartsIn, distinctHalves, findArmholes, joinRuns, mostOf } from '../../seams'
 import type { AcrossWidthInputs } from './schema'
 
@@ -7,16 +7,29 @@ import type { AcrossWidthInputs } from './schema'
 export const halvesOf = (garment: Garment, half: AcrossWidthInputs['half']): RunEdge[][] =>
   distinctHalves(findArmholes(garment)).flatMap((h) => (h.half === half ? [[...h.runs]] : []))
 
+/** The part of half an armhole that lies on the piece that has most of it, its darts closed. */
+function partOf(garment: Garment, half: readonly RunEdge[], sizeId: string) {
+  const runs = mostOf(garment, half, sizeId)
+  const piece = findPiece(garment, runs[0]!.pieceId)!
+  const open = shapeOf(piece, sizeId)
+  return { runs, piece, open, path: joinRuns(closeDartsIn(piece, open, runs, 'first').shape, runs) }
+}
+
 /** The middle of half an armhole on the piece that has most of it, and across the cloth there, away from the body. */
 export function middleOf(garment: Garment, half: readonly RunEdge[], sizeId: string): { at: Point; out: Point; pieceId: string } {
-  const runs = mostOf(garment, half, sizeId)
-  const { pieceId } = runs[0]!
-  const piece = findPiece(garment, pieceId)!
-  const open = shapeOf(piece, sizeId)
-  const path = joinRuns(closeDartsIn(piece, open, runs, 'first').shape, runs)
+  const { runs, piece, open, path } = partOf(garment, half, sizeId)
   const { point, tangent } = placeAt(path, measureLength(path) / 2)
   // Outlines run clockwise: outside lies on the left of one that is walked with them.
   const outside = runs[0]!.reversed ? { x: -tangent.y, y: tangent.x } : { x: tangent.y, y: -tangent.x }
   const { across } = frameOf(piece, open)
-  return { at: point, out: dot(across, outside) < 0 ? { x: -across.x, y: -across.y } : across, pieceId }
+  return { at: point, out: dot(across, outside) < 0 ? { x: -across.x, y: -across.y } : across, pieceId: piece.id }
+}
+
+/** How far half an armhole has gone out across the cloth at the level of its old middle, mm; in when negative. */
+export function wentOutMm(before: Garment, after: Garment, half: readonly RunEdge[], sizeId: string): number {
+  const { at, out } = middleOf(before, half, sizeId)
+  const { open, path } = partOf(after, half, sizeId)
+  const grain = grainDirection(open)
+  const by = crossPoints(path, grain, alongGrain(at, grain)).map((p) => dot(subtract(p, at), out))
+  return by.reduce((nearest, mm) => (Math.abs(mm) < Math.abs(nearest) ? mm : nearest), Infinity)
 }
