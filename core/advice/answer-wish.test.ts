@@ -142,6 +142,10 @@ legs: waist dart 1/4 deeper -> dart-intake dart="back waist-dart" amountMm=0.25
 legs: let out the back darts 1/8 -> dart-intake amountMm=-0.125
 legs: the waist dart takes in too much -> asks dart-intake
 legs: take in the waist dart 3/8 -> dart-intake amountMm=0.375
+legs: take the waist dart in 1/4 -> dart-intake amountMm=0.25
+legs: let the waist dart out 1/8 -> dart-intake amountMm=-0.125
+legs: take 1/4 in out of the waist dart -> asks
+legs: waist darts 3/8 bigger -> dart-intake amountMm=0.375
 legs: smaller dart 1/4 -> dart-intake amountMm=-0.25
 blouse: shoulder dart too wide by 1/8 -> dart-intake dart="back shoulder-dart" amountMm=-0.125
 blouse: side dart 1/4 deeper -> asks dart-intake
@@ -769,6 +773,14 @@ describe('a wish that is not clear', () => {
       expect(answer.offers.length, text).toBeGreaterThan(0)
       expect(answer.offers.filter((o) => o.sentence.includes('{mm')).map((o) => o.sentence)).toEqual([])
     }
+  })
+  it('answers a heap of the same words as well, without taking it apart for ever', () => {
+    for (const text of [
+      `hem ${'is '.repeat(60)}1 longer`,
+      `sleeve 1 longer ${'not a, '.repeat(28)}`,
+      `sleeve 1 ${'and 1 longer '.repeat(15)}`,
+    ])
+      expect(['asks', 'nothing']).toContain(answerOn('blouse', text).how)
   })
   it('says how one side alone is done', () => {
     const answer = answerOn('jacket', 'forward shoulders 1/2 left only')

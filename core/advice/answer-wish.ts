@@ -214,7 +214,18 @@ function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): 
  *
  * @param garment the pieces that the change will be applied to
  */
-export function answerWish(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
+export const answerWish = (text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer =>
+  answerOf(text, system, garment, context, { state: true, deny: true })
+
+/** What a sentence may still be taken apart by: each once, so that no heap of the same words is taken apart without end. */
+interface May {
+  /** It may tell how the garment is. */
+  state: boolean
+  /** It may say what shall not be done. */
+  deny: boolean
+}
+
+function answerOf(text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
   const wish = readWish(text, system, namesOn(garment))
   if (!wish)
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
@@ -226,9 +237,9 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
       offers: nearestTo('size', garment, context).slice(0, MOST_OFFERS),
       measure: null,
     }
-  const stated = wish.amounts.length === 1 ? statedAs(text) : null
-  if (stated) return eitherWay(stated, system, garment, context)
-  const denied = wish.said.has('not') ? butNot(text, system, garment, context) : null
+  const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
+  if (stated) return eitherWay(stated, system, garment, context, may)
+  const denied = may.deny && wish.said.has('not') ? butNot(text, system, garment, context, may) : null
   if (denied) return denied
   const trade = tradeOf(wish.said)
   const candidates = candidatesFor(wish, garment, context)
@@ -252,8 +263,8 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
     }
   }
   const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
-  if (parts.length > 1) return oneAtATime(parts, system, garment, context)
-  const each = eachOf(wish, text, system, garment, context)
+  if (parts.length > 1) return oneAtATime(parts, system, garment, context, may)
+  const each = eachOf(wish, text, system, garment, context, may)
   if (each) return each
   const near = bothWays(candidates, wish, garment, context).sort(
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
@@ -266,9 +277,12 @@ export function answerWish(text: string, system: UnitSystem, garment: Garment, c
 }
 
 /** How something is now is mended the other way; how it is to become is done: which of them was meant is asked. */
-function eitherWay({ asWish, opposite }: Stated, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
-  const mended = answerWish(opposite, system, garment, context)
-  const offers = sameOffers([mended, answerWish(asWish, system, garment, context)].flatMap((a) => offersOf(a).slice(0, MOST_OFFERS / 2)))
+function eitherWay({ asWish, opposite }: Stated, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
+  const [mended, done] = [opposite, asWish].map((t) => answerOf(t, system, garment, context, { ...may, state: false })) as [
+    WishAnswer,
+    WishAnswer,
+  ]
+  const offers = sameOffers([mended, done].flatMap((a) => offersOf(a).slice(0, MOST_OFFERS / 2)))
   if (offers.length === 0) return mended
   return { how: 'asks', why: 'Is it so now, and to be mended, or is it to become so?', offers, measure: null }
 }
@@ -277,7 +291,7 @@ function eitherWay({ asWish, opposite }: Stated, system: UnitSystem, garment: Ga
 const NOT = /\b(?:but not|do not|don[’']?t|not|never|without|except(?: for)?|instead of)\b/i
 
 /** “Shorten by 2 but not the sleeves”: what is said before is offered, but for what it would be with the rest; null where nothing is left. */
-function butNot(text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer | null {
+function butNot(text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer | null {
   const at = NOT.exec(text)
   if (!at) return null
   // What is denied ends where the next part of the sentence begins.
@@ -286,8 +300,8 @@ function butNot(text: string, system: UnitSystem, garment: Garment, context: Cha
   const isEmpty = [asked, denial!].every((part) => waysIn(readWish(part, system)?.said ?? new Set()).length === 0)
   if (asked.trim() === '' && isEmpty && /^do/i.test(at[0]))
     return { how: 'nothing', why: 'It says only what should stay as it is. Say what should change.' }
-  const denied = new Set(offersOf(answerWish(`${asked} ${denial}`, system, garment, context)).map(keyOf))
-  const offers = offersOf(answerWish(asked, system, garment, context)).filter((o) => !denied.has(keyOf(o)))
+  const denied = new Set(offersOf(answerOf(`${asked} ${denial}`, system, garment, context, { ...may, deny: false })).map(keyOf))
+  const offers = offersOf(answerOf(asked, system, garment, context, { ...may, deny: false })).filter((o) => !denied.has(keyOf(o)))
   return offers.length > 0 ? { how: 'asks', why: 'It says what should not be: is this meant?', offers, measure: null } : null
 }
 
@@ -321,19 +335,19 @@ export function offerAs(
 }
 
 /** “Lengthen the bodice 1 and the skirt 2”: one verb for several things, where each of them is clear by itself; null elsewhere. */
-function eachOf(wish: Wish, text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer | null {
+function eachOf(wish: Wish, text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer | null {
   const verb = wish.tokens.find((t) => t.is === 'concept' && WAYS.some((w) => w.includes(t.concept)))
   const parts = text.split(PARTED_AT).filter((p) => p.trim() !== '')
   if (verb?.is !== 'concept' || parts.length < 2 || wish.amounts.length !== parts.length) return null
   const hasVerb = (part: string) => waysIn(readWish(part, system)?.said ?? new Set()).length > 0
   const whole = parts.map((part) => (hasVerb(part) ? part : `${verb.text} ${part}`))
-  const isClear = whole.every((part) => answerWish(part, system, garment, context).how === 'does')
-  return isClear ? oneAtATime(whole, system, garment, context) : null
+  const isClear = whole.every((part) => answerOf(part, system, garment, context, may).how === 'does')
+  return isClear ? oneAtATime(whole, system, garment, context, may) : null
 }
 
 /** Two things asked for in one sentence: each part of it is read by itself. */
-function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer {
-  const answers = parts.map((part) => answerWish(part, system, garment, context))
+function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
+  const answers = parts.map((part) => answerOf(part, system, garment, context, may))
   const offers = sameOffers(answers.flatMap(offersOf))
   return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS), measure: null }
 }

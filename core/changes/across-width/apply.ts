@@ -51,6 +51,8 @@ export function applyAcrossWidth(garment: Garment, inputs: AcrossWidthInputs, co
     return refuse('reference-gone', 'garment', 'the pieces this change was made for have gone.', 'Delete the change.')
   const none = whyNoArmhole(garment)
   if (none) return none
+  if (halvesOf(garment, inputs.half).length === 0)
+    return refuse('no-half', 'garment', `its armholes have no ${inputs.half} of their own.`, 'Choose the other half.')
   const way = inputs.amountMm < 0 ? 'narrower' : 'broader'
   const done = drawOrRefuse(
     garment,

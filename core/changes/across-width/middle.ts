@@ -25,11 +25,11 @@ export function middleOf(garment: Garment, half: readonly RunEdge[], sizeId: str
   return { at: point, out: dot(across, outside) < 0 ? { x: -across.x, y: -across.y } : across, pieceId: piece.id }
 }
 
-/** How far half an armhole has gone out across the cloth at the level of its old middle, mm; in when negative. */
+/** How far half an armhole has gone out across the cloth at the level of its old middle, mm; in when negative, nothing where it no longer reaches there. */
 export function wentOutMm(before: Garment, after: Garment, half: readonly RunEdge[], sizeId: string): number {
   const { at, out } = middleOf(before, half, sizeId)
   const { open, path } = partOf(after, half, sizeId)
   const grain = grainDirection(open)
   const by = crossPoints(path, grain, alongGrain(at, grain)).map((p) => dot(subtract(p, at), out))
-  return by.reduce((nearest, mm) => (Math.abs(mm) < Math.abs(nearest) ? mm : nearest), Infinity)
+  return by.length === 0 ? 0 : by.reduce((nearest, mm) => (Math.abs(mm) < Math.abs(nearest) ? mm : nearest))
 }

@@ -1,18 +1,20 @@
 import { widenDart } from '../../darts'
 import { mapShapes, surplusOf, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
+import { settleCapsInSizes } from '../../seams'
 import { EQUAL_MM } from '../../tolerances'
 import { lengthToken, limitToken } from '../../units'
 import { apexOf, findDart, isRefused, type FoundDart } from '../shared/darts/find-darts'
 import { dartCautions } from '../shared/darts/turn-dart'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
+import { sleeveSeams } from '../shared/held-pairs'
 import { settleBands } from '../shared/settle-bands'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { heldByIntake } from './held'
 import type { DartIntakeInputs } from './schema'
 
-/** The dart of every size with its mouth wider or narrower, and straight bands after the edge that it lies in. */
+/** The dart of every size with its mouth wider or narrower; straight bands after the edge that it lies in, and caps after an armhole. */
 function widen(garment: Garment, { piece, dart }: FoundDart, amountMm: number): Result<{ garment: Garment }> {
   if (amountMm === 0) return ok({ garment })
   let isShort = false
@@ -28,19 +30,25 @@ function widen(garment: Garment, { piece, dart }: FoundDart, amountMm: number): 
       amountMm < 0 ? 'it does not take in so much.' : 'the edges beside it have not got so much, up to their notches.',
       'Ask for less.',
     )
-  return ok({ garment: garment.sizes.reduce((g, size) => settleBands(garment, g, size.id, size.id), drawn) })
+  return settleCapsInSizes(
+    garment,
+    garment.sizes.reduce((g, size) => settleBands(garment, g, size.id, size.id), drawn),
+  )
 }
 
 /** Seams whose sides no longer differ by what they did: what is sewn to the edge has to follow. */
-const changedSeams = (before: Garment, after: Garment, sizeId: string) =>
-  before.seams.flatMap((seam) => {
+function changedSeams(before: Garment, after: Garment, sizeId: string) {
+  const sleeves = sleeveSeams(before)
+  return before.seams.flatMap((seam) => {
+    if (sleeves.has(seam.id)) return []
     const byMm = surplusOf(after, seam, sizeId) - surplusOf(before, seam, sizeId)
     return Math.abs(byMm) > EQUAL_MM ? [{ seam, byMm: Math.abs(byMm) }] : []
   })
+}
 
 /**
  * Makes a dart take in more or less (craft 6.11): the ends of its legs go apart or together along the edges beside it, the tip stays.
- * The edge that it lies in becomes shorter or longer; a straight band that is sewn to it follows, of other seams it is said.
+ * The edge that it lies in becomes shorter or longer; a straight band that is sewn to it follows, and a cap; of other seams it is said.
  * Refuses: a dart that has gone, more than the dart takes in or the edges beside it have (with the largest that works).
  */
 export function applyDartIntake(garment: Garment, inputs: DartIntakeInputs, context: ChangeContext): Result<Applied<DartIntakeInputs>> {

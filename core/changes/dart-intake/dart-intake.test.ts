@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { contextFor, DEMO, done, tried } from '../../../demo/test-kinds'
+import { armholeFigures, contextFor, DEMO, done, isSleeved, tried } from '../../../demo/test-kinds'
 import { distance, measureLength } from '../../geometry'
 import { dartFigures, dartIn, edgePath, findPiece, shapeOf, sideLength, type Garment } from '../../pattern'
+import { HALVES } from '../../seams'
 import { dartsOf } from '../shared/darts/find-darts'
 import { applyDartIntake } from './apply'
 import { dartIntake } from './index'
@@ -52,6 +53,16 @@ describe('a dart that takes in more or less', () => {
     const message = cautions.find((c) => c.code === 'seam-changed')!.message
     expect(message).toMatch(/^In the shoulder seam Back is now .+ shorter:/)
     expect(Number(/\{mm ([\d.]+)\}/.exec(message)![1])).toBeCloseTo(6, 0)
+  })
+  it('a cap keeps its ease where an armhole loses by its dart', () => {
+    const [, garment] = DEMO.find(([, g]) =>
+      dartsOf(g).some((d) => dartOf(g, d.ref, g.baseSizeId).before.role === 'armhole' && isSleeved(g)),
+    )!
+    const { ref } = dartsOf(garment).find((d) => dartOf(garment, d.ref, garment.baseSizeId).before.role === 'armhole')!
+    const { garment: after } = done(dartIntake, garment, { dart: ref, amountMm: 6 })
+    const [was, is] = [armholeFigures(garment, garment.baseSizeId), armholeFigures(after, garment.baseSizeId)]
+    expect(was.armhole.front - is.armhole.front).toBeGreaterThan(3)
+    for (const half of HALVES) expect(Math.abs(is.ease[half] - was.ease[half]), half).toBeLessThan(0.3)
   })
   it('is refused beyond what it takes in, with the most that works, and when it has gone', () => {
     const [, garment, ref] = EVERY[0]!

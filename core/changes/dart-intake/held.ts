@@ -3,10 +3,11 @@ import { dartFigures, type Garment } from '../../pattern'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import type { FoundDart } from '../shared/darts/find-darts'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from '../shared/held'
+import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
 import type { HeldPromise } from '../types'
 import type { DartIntakeInputs } from './schema'
 
-/** The amount between the leg ends, the tip, the difference of the legs, every edge but the two beside the dart, and seams that do not change by it. */
+/** The amount between the leg ends, the tip, the difference of the legs, every edge but the two beside the dart, seams that do not change by it, the ease of caps. */
 export function heldByIntake(
   before: Garment,
   after: Garment,
@@ -23,6 +24,7 @@ export function heldByIntake(
     holdMeasure('difference of its legs', piece.name, old.firstMm - old.secondMm, now.firstMm - now.secondMm, LENGTH_KEPT_MM),
     ...piece.edges.filter((e) => e.role !== 'dart-leg' && !own.includes(e.id)).map((e) => holdEdge(piece, was, is, e.id)),
     holdGrain(piece, was, is),
-    ...holdSeams(before, after, sizeId, new Set(changed)),
+    ...holdSeams(before, after, sizeId, new Set([...changed, ...sleeveSeams(before)])),
+    ...heldByPairs(before, after, sizeId),
   ]
 }

@@ -6,13 +6,44 @@ import { dartsOf, type FoundDart } from '../shared/darts/find-darts'
 import type { Reading } from '../types'
 import type { DartIntakeInputs } from './schema'
 
-/**
- * Words for more and for less of a dart. They are looked for as they stand: of a seam “let out” and “wider” mean the same, of a dart
- * the opposite.
- */
-const MORE =
-  /\b(deeper|deepen|wider|widen|bigger|larger|enlarge|increase|more|(take|taken|taking)( [\d ./]+| it)? in|too (narrow|small|shallow))\b/
-const LESS = /\b(shallower|narrower|smaller|reduce|decrease|less|(let|letting)( [\d ./]+| it)? out|too (wide|big|large|deep))\b/
+/** Verbs that part the word that turns them: of a seam “let out” and “wider” mean the same, of a dart the opposite. */
+const TAKEN_IN = /^(?:take|taken|taking|nip|bring|pull|come)\b/
+const LET_OUT = /^(?:let|letting)\b/
+const TOO_LITTLE = /\b(?:narrow|small|shallow)$/
+const TOO_MUCH = /\b(?:wide|big|large|deep)$/
+
+/** What one word of a wish says of a dart: 1 for more of it, -1 for less, 0 for neither. */
+function wayOfWord(concept: Concept, text: string): 1 | 0 | -1 {
+  switch (concept) {
+    case 'deeper':
+    case 'more':
+      return 1
+    case 'shallower':
+      return -1
+    case 'in':
+      return TAKEN_IN.test(text) ? 1 : -1
+    case 'out':
+      return LET_OUT.test(text) ? -1 : 1
+    case 'less':
+      // “Take 1/4 more in the dart” says more; “take 1/4 out of it” may mean either.
+      return /^(?:take|takes|taken|taking|cut)\b/.test(text) ? 0 : -1
+    case 'too-tight':
+    case 'too-high':
+      return TOO_LITTLE.test(text) ? 1 : 0
+    case 'too-loose':
+    case 'too-low':
+      return TOO_MUCH.test(text) ? -1 : 0
+    default:
+      return 0
+  }
+}
+
+/** Which way a wish wants a dart; 0 where it does not say, or says both. */
+function wayOf({ tokens }: Wish): 1 | 0 | -1 {
+  const ways = new Set(tokens.map((t) => (t.is === 'concept' ? wayOfWord(t.concept, t.text) : 0)).filter((way) => way !== 0))
+  const [way] = ways
+  return ways.size === 1 ? way! : 0
+}
 
 /** Concepts that those words are read as, and those for the place of a dart. */
 const SAID: readonly Concept[] = ['deeper', 'shallower', 'out', 'in', 'more', 'less', 'too-tight', 'too-loose', 'too-high', 'too-low']
@@ -67,10 +98,8 @@ function readGap(wish: Wish, garment: Garment): Reading<DartIntakeInputs>[] {
 export function readDartIntake(wish: Wish, garment: Garment): Reading<DartIntakeInputs>[] {
   const gap = readGap(wish, garment)
   if (gap.length > 0) return gap
-  const text = wish.text.toLowerCase()
-  const [isMore, isLess] = [MORE.test(text), LESS.test(text)]
-  if (!says(wish, 'dart') || says(wish, ...OTHER) || isMore === isLess) return []
-  const way = isMore ? 1 : -1
+  const way = wayOf(wish)
+  if (!says(wish, 'dart') || says(wish, ...OTHER) || way === 0) return []
   const { darts: asked, uses } = askedDarts(garment, wish)
   const darts = asked.filter((d) => isWhereSaid(wish, d, garment.baseSizeId))
   const amountMm = oneAmount(wish, way)

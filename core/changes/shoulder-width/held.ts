@@ -1,7 +1,6 @@
-import { measureLength, subtract, turnRad, type Path, type Point } from '../../geometry'
+import { distance, measureLength, placeAt, reversePath, type Path } from '../../geometry'
 import { edgePath, type EdgeRole, type Garment } from '../../pattern'
-import { CAP_END_DEG, EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { DEG } from '../../units'
+import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
 import { shoulderEnds, armholeLength } from '../shared/find-shoulders'
 import { bothShapes, holdMeasure, holdEdge, holdGrain, holdSeam } from '../shared/held'
 import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
@@ -9,11 +8,17 @@ import type { HeldPromise } from '../types'
 import type { ShoulderWidthInputs } from './schema'
 
 const REDRAWN: readonly EdgeRole[] = ['shoulder', 'armhole', 'dart-leg']
-const across = (path: Path): Point => subtract(path[path.length - 1]!.to, path[0]!.from)
+
+/** How far apart an old seam and a new one lie where the shorter of them ends, both walked from the neck, mm. */
+function offItsLineMm(old: Path, now: Path, reversed: boolean): number {
+  const commonMm = Math.min(measureLength(old), measureLength(now))
+  const [a, b] = [old, now].map((path) => placeAt(reversed ? reversePath(path) : path, commonMm).point)
+  return distance(a!, b!)
+}
 
 /**
  * Each shoulder has grown by what was asked; every edge that is not redrawn, the grain and the seams at the shoulder stay. Besides: the
- * armholes’ lengths where they are kept; where they are redrawn the slope of the shoulders and the ease of the caps.
+ * armholes’ lengths where they are kept; where they are redrawn that the shoulders stay on their lines, and the ease of the caps.
  */
 export function heldByShoulders(before: Garment, after: Garment, inputs: ShoulderWidthInputs, sizeId: string): HeldPromise[] {
   if (inputs.amountMm === 0) return []
@@ -28,7 +33,7 @@ export function heldByShoulders(before: Garment, after: Garment, inputs: Shoulde
       held.push(
         holdMeasure(`${end.shoulder.name} grows by`, piece.name, inputs.amountMm, measureLength(now) - measureLength(old), EQUAL_MM),
         isRedrawn
-          ? holdMeasure(`${end.shoulder.name}, slope`, piece.name, 0, turnRad(across(old), across(now)) * DEG, CAP_END_DEG, 'deg')
+          ? holdMeasure(`${end.shoulder.name} stays on its line`, piece.name, 0, offItsLineMm(old, now, end.reversed), LENGTH_KEPT_MM)
           : holdMeasure('armhole, length', piece.name, armholeLength(was, end), armholeLength(is, end), LENGTH_KEPT_MM),
       )
     }

@@ -4,6 +4,7 @@ import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
 import { shoulderEnds, type ShoulderEnd } from '../shared/find-shoulders'
 import { partnersIn } from '../shared/partners-in'
+import { alike } from '../shared/sum-of-amounts'
 import type { Field, Handle } from '../types'
 import { applyShoulderWidth } from './apply'
 import { beginShoulder } from './begin'
@@ -43,7 +44,8 @@ export const shoulderWidth = defineChange({
   proposes: proposeShoulder,
   phase: 'widths',
   leftOut: partnersIn,
-  takesOver: (there, { amountMm, armhole }) => ({ ...there, armhole, amountMm: there.amountMm + amountMm }),
+  takesOver: (there, { amountMm, armhole, leftOut }) =>
+    alike(there.leftOut, leftOut) ? { ...there, armhole, amountMm: there.amountMm + amountMm } : null,
   begin: beginShoulder,
   fields(garment, inputs) {
     const piece = garment.pieces.find((p) => shoulderEnds(p).length > 0 && !inputs.leftOut.includes(p.id))

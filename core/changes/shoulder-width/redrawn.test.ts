@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { armholeFigures, begunOn, contextFor, DEMO, done, isSleeved, tried } from '../../../demo/test-kinds'
-import { countInflections, measureLength, placeAt, reversePath, subtract, turnRad, type Path } from '../../geometry'
+import { add, countInflections, cubic, measureLength, mix, placeAt, reversePath, subtract, turnRad, type Path } from '../../geometry'
 import { cornersAsSewn, walkGarment } from '../../match'
-import { edgePath, shapeOf, type Garment } from '../../pattern'
+import { edgePath, mapShapes, shapeOf, type Garment } from '../../pattern'
 import { HALVES } from '../../seams'
 import { DEG } from '../../units'
 import { shoulderEnds } from '../shared/find-shoulders'
@@ -67,6 +67,27 @@ describe('a shoulder made longer or shorter along its own line', () => {
       }
     },
   )
+  it('a seam that is curved stays on its own curve, and runs on straight from its end', () => {
+    const [, garment, begun] = begunOn(shoulderWidth, isSleeved)[0]!
+    const bowed = garment.pieces.reduce(
+      (all, { id }) =>
+        mapShapes(all, id, (piece, shape) => ({
+          ...shape,
+          edges: {
+            ...shape.edges,
+            ...Object.fromEntries(
+              shoulderEnds(piece).map(({ shoulder }) => {
+                const [a, b] = [edgePath(shape, shoulder.id)[0]!.from, edgePath(shape, shoulder.id).at(-1)!.to]
+                const off = { x: 0, y: 5 }
+                return [shoulder.id, [cubic(a, add(mix(a, b, 1 / 3), off), add(mix(a, b, 2 / 3), off), b)]]
+              }),
+            ),
+          },
+        })),
+      garment,
+    )
+    for (const amountMm of [-14, 12]) done(shoulderWidth, bowed, { ...begun, amountMm, armhole: 'redrawn' })
+  })
   it('a seam that has not got so much is refused with the most that works, and that works', () => {
     const [name, garment, begun] = begunOn(shoulderWidth, isSleeved)[0]!
     const inputs = { ...begun, amountMm: -400, armhole: 'redrawn' as const }
