@@ -1,4 +1,13 @@
-export { armholesWithSleeve, distinctHalves, findArmholes, sameSleeve, whyNoArmhole, type Armhole, type Sleeve } from './find-armholes'
+export {
+  armholesWithSleeve,
+  distinctHalves,
+  findArmholes,
+  halfKey,
+  sameSleeve,
+  whyNoArmhole,
+  type Armhole,
+  type Sleeve,
+} from './find-armholes'
 export { HALVES, measureArmhole, runLength, topOfCap, type ArmholeFigures, type Half, type SleevedArmhole } from './measure-armhole'
 export { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
 export { fitCap, settleCapMarks, type CapWay } from './fit-cap'

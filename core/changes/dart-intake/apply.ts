@@ -11,11 +11,13 @@ import { sleeveSeams } from '../shared/held-pairs'
 import { settleBands } from '../shared/settle-bands'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
+import { capsFollow } from './caps-follow'
 import { heldByIntake } from './held'
 import type { DartIntakeInputs } from './schema'
 
 /** The dart of every size with its mouth wider or narrower; straight bands after the edge that it lies in, and caps after an armhole. */
-function widen(garment: Garment, { piece, dart }: FoundDart, amountMm: number): Result<{ garment: Garment }> {
+function widen(garment: Garment, found: FoundDart, amountMm: number): Result<{ garment: Garment }> {
+  const { piece, dart } = found
   if (amountMm === 0) return ok({ garment })
   let isShort = false
   const drawn = mapShapes(garment, piece.id, (p, shape) => {
@@ -30,10 +32,8 @@ function widen(garment: Garment, { piece, dart }: FoundDart, amountMm: number): 
       amountMm < 0 ? 'it does not take in so much.' : 'the edges beside it have not got so much, up to their notches.',
       'Ask for less.',
     )
-  return settleCapsInSizes(
-    garment,
-    garment.sizes.reduce((g, size) => settleBands(garment, g, size.id, size.id), drawn),
-  )
+  const banded = garment.sizes.reduce((g, size) => settleBands(garment, g, size.id, size.id), drawn)
+  return capsFollow(garment, found) ? settleCapsInSizes(garment, banded) : ok({ garment: banded })
 }
 
 /** Seams whose sides no longer differ by what they did: what is sewn to the edge has to follow. */

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { armholeFigures, contextFor, DEMO, done, isSleeved, tried } from '../../../demo/test-kinds'
 import { distance, measureLength } from '../../geometry'
-import { dartFigures, dartIn, edgePath, findPiece, shapeOf, sideLength, type Garment } from '../../pattern'
+import { dartFigures, dartIn, edgePath, findPiece, halfNames, shapeOf, sideLength, type Garment } from '../../pattern'
 import { HALVES } from '../../seams'
+import { openOut, opensOut } from '../../moves'
 import { dartsOf } from '../shared/darts/find-darts'
 import { applyDartIntake } from './apply'
 import { dartIntake } from './index'
@@ -63,6 +64,19 @@ describe('a dart that takes in more or less', () => {
     const [was, is] = [armholeFigures(garment, garment.baseSizeId), armholeFigures(after, garment.baseSizeId)]
     expect(was.armhole.front - is.armhole.front).toBeGreaterThan(3)
     for (const half of HALVES) expect(Math.abs(is.ease[half] - was.ease[half]), half).toBeLessThan(0.3)
+  })
+  it('a sleeve that is cut alike for both sides stays, and its ease is said, where only one armhole has the dart', () => {
+    const [, garment] = DEMO.find(([, g]) =>
+      dartsOf(g).some((d) => dartOf(g, d.ref, g.baseSizeId).before.role === 'armhole' && isSleeved(g)),
+    )!
+    const { ref, piece } = dartsOf(garment).find((d) => dartOf(garment, d.ref, garment.baseSizeId).before.role === 'armhole')!
+    expect(opensOut(piece)).toBe(true)
+    const whole = openOut(garment, piece.id, halfNames(piece, shapeOf(piece, garment.baseSizeId)))
+    const { held, cautions, garment: after } = tried(dartIntake, whole, { dart: ref, amountMm: 6 })!
+    expect(held.filter((h) => !h.held)).toEqual([])
+    expect(cautions.map((c) => c.code)).toContain('cap-left-behind')
+    for (const sleeve of whole.pieces.filter((p) => p.edges.some((e) => e.role === 'cap')))
+      expect(findPiece(after, sleeve.id)!.shapes).toEqual(sleeve.shapes)
   })
   it('is refused beyond what it takes in, with the most that works, and when it has gone', () => {
     const [, garment, ref] = EVERY[0]!
