@@ -22,6 +22,12 @@ const selection = useSelection()
 const playing = ref(false)
 const count = computed(() => props.plan.length)
 
+/** More stops than these take a row of their own, so that their titles can be read. */
+const FEW = 3
+/** Least width of a stop, and width of the two ends. */
+const STOP_REM = 8.5
+const ENDS_REM = 11
+
 /** Stops a second when played. */
 const PACE = 0.8
 const { pause, resume } = useRafFn(
@@ -85,7 +91,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
 </script>
 
 <template>
-  <section aria-label="Tideline" class="flex min-w-0 flex-1 items-center gap-3 max-md:basis-full">
+  <section aria-label="Tideline" class="flex min-w-0 flex-1 items-center gap-3 max-md:basis-full" :class="count > FEW && 'basis-full'">
     <button
       class="btn-quiet shrink-0 border border-edge"
       :disabled="count === 0"
@@ -96,10 +102,10 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
       <Pause v-if="playing" class="size-5" /><Play v-else class="size-5" />
     </button>
     <div class="min-w-0 flex-1 overflow-x-auto">
-      <div class="px-1" :style="{ width: `max(100%, ${count * 7 + 11}rem)` }">
+      <div class="px-1" :style="{ width: `max(100%, ${count * STOP_REM + ENDS_REM}rem)` }">
         <div class="relative flex">
           <button
-            class="w-24 shrink-0 rounded-lg py-1 text-left text-sm hover:bg-act-pale"
+            class="sticky left-0 z-10 w-24 shrink-0 rounded-lg bg-panel py-1 text-left text-sm hover:bg-act-pale"
             :class="position === 0 && 'font-semibold'"
             data-test="as-bought"
             @click="(stop(), emit('update:position', 0), (selection.stopId = null))"
@@ -148,11 +154,9 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
                   >Stop {{ i + 1 }} of {{ count }}{{ dot(i) === 'applied' ? '' : `, ${dot(i)}` }}. Alt and arrow keys move it.</span
                 >
                 <span class="min-w-0 text-sm leading-tight">
-                  <span
-                    class="font-semibold"
-                    :class="[dot(i) === 'off' && 'line-through', describe(c).amountMm === null ? 'line-clamp-2' : 'block truncate']"
-                    :title="describe(c).title"
-                    >{{ describe(c).title }}</span>{{ ' ' }}
+                  <span class="line-clamp-2 font-semibold" :class="dot(i) === 'off' && 'line-through'" :title="describe(c).title">{{
+                    describe(c).title
+                  }}</span>{{ ' ' }}
                   <UiLengthText
                     v-if="describe(c).amountMm !== null"
                     class="text-soft"
@@ -163,7 +167,11 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
               </button>
             </li>
           </VueDraggable>
-          <span class="w-20 shrink-0 self-center text-right text-sm" :class="position === count && 'font-semibold'">as altered</span>
+          <span
+            class="sticky right-0 z-10 w-20 shrink-0 self-stretch content-center bg-panel text-right text-sm"
+            :class="position === count && 'font-semibold'"
+            >as altered</span
+          >
         </div>
         <input
           type="range"

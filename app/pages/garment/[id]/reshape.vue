@@ -170,7 +170,7 @@ const heard = computed(() => {
         </div>
       </aside>
     </div>
-    <div class="flex min-w-0 items-center gap-x-4 gap-y-1 border-t border-edge bg-panel px-4 py-2 max-md:flex-wrap max-md:px-2">
+    <div class="flex min-w-0 flex-wrap items-center gap-x-4 gap-y-1 border-t border-edge bg-panel px-4 py-2 max-md:px-2">
       <ReshapeTidelineBar v-model:position="position" :plan="plan" :stops="done.stops" :garment="base" />
       <NuxtLink :to="stationAt(work.project!.garmentId, work.fitId, 'match')" class="btn-quiet shrink-0 text-sm" data-test="seam-summary">
         <CircleAlert v-if="faultTotal(faults) > 0" class="size-5 shrink-0 text-fault" aria-hidden="true" />
@@ -181,7 +181,7 @@ const heard = computed(() => {
           ></span
         >
       </NuxtLink>
-      <div class="w-full shrink-0 md:w-80"><ReshapeWhatShouldChange :garment="done.garments.at(-1)!" /></div>
+      <div class="w-full shrink-0 md:ml-auto md:w-80"><ReshapeWhatShouldChange :garment="done.garments.at(-1)!" /></div>
     </div>
   </div>
 </template>
