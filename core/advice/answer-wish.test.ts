@@ -37,6 +37,34 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: make it boxy -> add-at-edge waistMm=0
+blouse: nipped waist, 2 inches -> add-at-edge waistMm=-0.5 hipMm=0
+legs: add 2 inches to the hips, keep the waist -> add-at-edge hipMm=0.5 waistMm=0
+blouse: let the hips out 1 but keep the bust -> add-at-edge hipMm=0.25 bustMm=0
+flared: bell bottoms, 4 more -> hem-fullness
+blouse: make two darts out of one -> split-dart
+blouse: too tight all over by 2 -> add-at-edge hipMm=0.5 bustMm=0.5
+jacket: sleeves too long by 3/4 and too tight 1 -> asks lengthen
+blouse: lower the front neckline 1 and the back neckline 1/2 -> asks redraw-neckline
+legs: front too baggy at crotch -> asks level-wedge
+blouse: the armhole gapes at the back 1/2 -> take-in-fold amountMm=0.5
+vest: armhole is gaping at the back -> take-in-fold amountMm=0
+blouse: I am short between shoulder and bust, take 3/8 out -> across-armhole half="front" amountMm=-0.375
+blouse: lengthen between shoulder and bust 1/2 -> across-armhole half="front" amountMm=0.5
+blouse: hips need 2 inches -> add-at-edge hipMm=0.5 bustMm=0
+blouse: shoulders need 1/4 -> shoulder-width amountMm=0.25
+blouse: sleeves need to be 1 longer -> lengthen pieceId="sleeve" amountMm=1
+blouse: 1/2 inch more from neck to waist -> lengthen amountMm=0.5
+dress: shorten from neck to waist 1/2 -> lengthen pieceId="bodice-front" amountMm=-0.5
+blouse: my back is long, 1/2 inch more from neck to waist -> asks lengthen
+blouse: bust dart points too close to the apex -> asks finish-dart
+blouse: drag lines from bust to side -> bust-amount amountMm=0
+blouse: pulls across the bust, 1 -> bust-amount amountMm=0.5
+two: cup too small -> asks bust-amount
+legs: bow legs -> asks
+legs: thighs need 1 inch -> asks seam-stretch
+legs: dart legs unequal -> equal-legs
+smock: less gathers -> asks hem-fullness
 blouse: not enough room in the sleeve 1 -> bicep-width amountMm=1
 blouse: less slope in the shoulders 1/4 -> shoulder-slope amountMm=0.25
 blouse: shoulder slope too steep by 1/4 -> shoulder-slope amountMm=0.25

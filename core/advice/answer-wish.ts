@@ -6,54 +6,15 @@ import {
   newStop,
   type ChangeContext,
   type ChangeKind,
-  type NewChange,
   type Reading,
 } from '../changes'
 import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
-import {
-  figuresOf,
-  literally,
-  NEUTRAL,
-  readWish,
-  statedAs,
-  takeAmount,
-  TRADE,
-  tradeOf,
-  type Concept,
-  type Stated,
-  type Wish,
-} from '../wishes'
+import { figuresOf, literally, NEUTRAL, readWish, statedAs, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import { butNot, eachOf, eitherWay, severalOf, type May } from './in-parts'
 import { saidMeasure } from './said-measure'
-
-/** A change that a wish may mean. */
-export interface Offer {
-  change: NewChange
-  /** What it will do, in words: direction, amount and place. */
-  sentence: string
-  /** Which way its amount goes, where none was typed; 0 where that is open too. */
-  towards: 1 | 0 | -1
-  /** Its amount was not typed: it is asked for next, in this field of the form or in its first one for an amount. */
-  asksAmount: boolean
-  field: string | null
-  /** More was asked for than works: it is as much of the same as does. */
-  isLargest?: true
-}
-
-/** What Enter does with a wish. */
-export type WishAnswer =
-  /** `measure` says how the amount is taken on the body, where a sign was named and no figure. */
-  /** Nothing was typed, or nothing of it is known; `why` says so where something was typed. */
-  | { how: 'nothing'; why: string | null }
-  | { how: 'does'; offer: Offer; slips: Wish['slips']; measure: string | null }
-  /** A choice of at most four; nothing is done before one is chosen. */
-  | { how: 'asks'; why: string; offers: Offer[]; measure: string | null }
-
-const MOST_OFFERS = 4
-
-/** Where one sentence may ask for two things: a sign that ends a part, “and” or “but”; a point within a figure is none. */
-const PARTED_AT = /[,;:!?]|\.(?!\d)|(?<!\bbetween (?:the )?[\p{L}]+ )\band\b|\bbut\b|&/u
+import { MOST_OFFERS, sameOffers, waysIn, type Offer, type WishAnswer } from './wish-answers'
 
 interface Candidate {
   kind: ChangeKind<unknown>
@@ -114,15 +75,6 @@ function offerOf({ kind, reading }: Candidate, garment: Garment, context: Change
   return { change: newStop(kind.kind, inputs), sentence: [what, ...more].join('; '), towards, asksAmount, field: field ?? null }
 }
 
-/** Directions, each in the words that ask for it. */
-const WAYS: readonly (readonly Concept[])[] = [
-  ['longer', 'too-short'],
-  ['shorter', 'too-long'],
-  ['up', 'too-low', 'shallower'],
-  ['down', 'too-high', 'deeper'],
-  ['out', 'more', 'fuller', 'too-tight'],
-  ['in', 'less', 'too-loose'],
-]
 /** The first of those that are widths: their figures are said round the body, and how they are shared is for a kind’s own reading. */
 const WIDTHS_FROM = 4
 /** What a change may say of itself only where the wish does, too. */
@@ -141,7 +93,6 @@ const PLACES: readonly Concept[] = [
   'centre-back',
   'centre-front',
 ]
-const waysIn = (said: ReadonlySet<Concept>): number[] => WAYS.flatMap((words, i) => (words.some((c) => said.has(c)) ? [i] : []))
 
 /**
  * A kind with the one length of a wish, where the change then says in its own words that it goes the way that the wish says;
@@ -178,17 +129,6 @@ function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, garment: Garme
   return { change: newStop(kind.kind, begun.value), sentence, towards: 0, asksAmount: kind.withAmount !== undefined, field: null }
 }
 
-const offersOf = (a: WishAnswer): Offer[] => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])
-const keyOf = ({ change }: Offer): string => JSON.stringify([change.kind, change.inputs])
-
-const sameOffers = (list: Offer[]): Offer[] => {
-  const seen = new Set<string>()
-  return list.filter((o) => {
-    const key = keyOf(o)
-    return !seen.has(key) && seen.add(key)
-  })
-}
-
 /** The kinds that may help where a trade word is said, by their own order. */
 const kindsFor = (concept: Concept): ChangeKind<unknown>[] =>
   CHANGE_KINDS.filter((k) => k.mayMend?.[concept] !== undefined).sort((a, b) => a.mayMend![concept]! - b.mayMend![concept]!)
@@ -217,14 +157,6 @@ function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): 
 export const answerWish = (text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer =>
   answerOf(text, system, garment, context, { state: true, deny: true })
 
-/** What a sentence may still be taken apart by: each once, so that no heap of the same words is taken apart without end. */
-interface May {
-  /** It may tell how the garment is. */
-  state: boolean
-  /** It may say what shall not be done. */
-  deny: boolean
-}
-
 function answerOf(text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
   const wish = readWish(text, system, namesOn(garment))
   if (!wish)
@@ -237,9 +169,10 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
       offers: nearestTo('size', garment, context).slice(0, MOST_OFFERS),
       measure: null,
     }
+  const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
   const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
-  if (stated) return eitherWay(stated, system, garment, context, may)
-  const denied = may.deny && wish.said.has('not') ? butNot(text, system, garment, context, may) : null
+  if (stated) return eitherWay(stated, again)
+  const denied = may.deny && wish.said.has('not') ? butNot(text, system, again) : null
   if (denied) return denied
   const trade = tradeOf(wish.said)
   const candidates = candidatesFor(wish, garment, context)
@@ -251,6 +184,8 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
     return { how: 'does', offer: clearOffers[0]!, slips: wish.slips, measure: clearOffers[0]!.asksAmount ? measure : null }
   // “Bicep 13”: a figure that it is to measure says more than the word alone.
   const isMeasure = wish.isWantedGuessed && candidates.some((c) => c.reading.sure && c.left === 0)
+  const several = severalOf(wish, text, system, again) ?? eachOf(wish, text, system, again)
+  if (several) return several
   if (trade !== undefined && !isMeasure) {
     // What takes account of every word and of the figure comes before what only begins.
     const whole = wish.amounts.length > 0 ? candidates.filter((c) => c.left === 0).map((c) => offerOf(c, garment, context)) : []
@@ -262,10 +197,6 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
       measure,
     }
   }
-  const parts = wish.isSeveral ? text.split(PARTED_AT).filter((p) => p.trim() !== '') : []
-  if (parts.length > 1) return oneAtATime(parts, system, garment, context, may)
-  const each = eachOf(wish, text, system, garment, context, may)
-  if (each) return each
   const near = bothWays(candidates, wish, garment, context).sort(
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
   )
@@ -274,35 +205,6 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
   if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers, measure }
   return notHere(text, wish, garment, context)
-}
-
-/** How something is now is mended the other way; how it is to become is done: which of them was meant is asked. */
-function eitherWay({ asWish, opposite }: Stated, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
-  const [mended, done] = [opposite, asWish].map((t) => answerOf(t, system, garment, context, { ...may, state: false })) as [
-    WishAnswer,
-    WishAnswer,
-  ]
-  const offers = sameOffers([mended, done].flatMap((a) => offersOf(a).slice(0, MOST_OFFERS / 2)))
-  if (offers.length === 0) return mended
-  return { how: 'asks', why: 'Is it so now, and to be mended, or is it to become so?', offers, measure: null }
-}
-
-/** Words after which it is said what shall not be done. */
-const NOT = /\b(?:but not|do not|don[’']?t|not|never|without|except(?: for)?|instead of)\b/i
-
-/** “Shorten by 2 but not the sleeves”: what is said before is offered, but for what it would be with the rest; null where nothing is left. */
-function butNot(text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer | null {
-  const at = NOT.exec(text)
-  if (!at) return null
-  // What is denied ends where the next part of the sentence begins.
-  const [, denial, rest] = /^([^,;:]*)([^]*)$/.exec(text.slice(at.index + at[0].length))!
-  const asked = `${text.slice(0, at.index)} ${rest!.replace(/^[,;:]/, ' ')}`
-  const isEmpty = [asked, denial!].every((part) => waysIn(readWish(part, system)?.said ?? new Set()).length === 0)
-  if (asked.trim() === '' && isEmpty && /^do/i.test(at[0]))
-    return { how: 'nothing', why: 'It says only what should stay as it is. Say what should change.' }
-  const denied = new Set(offersOf(answerOf(`${asked} ${denial}`, system, garment, context, { ...may, deny: false })).map(keyOf))
-  const offers = offersOf(answerOf(asked, system, garment, context, { ...may, deny: false })).filter((o) => !denied.has(keyOf(o)))
-  return offers.length > 0 ? { how: 'asks', why: 'It says what should not be: is this meant?', offers, measure: null } : null
 }
 
 /** A minus beside a word of direction: both ways are offered. */
@@ -332,24 +234,6 @@ export function offerAs(
   const own = wish ? candidatesFor(wish, garment, context).filter((c) => c.kind === kind) : []
   const best = own.sort((a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure))[0]
   return best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
-}
-
-/** “Lengthen the bodice 1 and the skirt 2”: one verb for several things, where each of them is clear by itself; null elsewhere. */
-function eachOf(wish: Wish, text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer | null {
-  const verb = wish.tokens.find((t) => t.is === 'concept' && WAYS.some((w) => w.includes(t.concept)))
-  const parts = text.split(PARTED_AT).filter((p) => p.trim() !== '')
-  if (verb?.is !== 'concept' || parts.length < 2 || wish.amounts.length !== parts.length) return null
-  const hasVerb = (part: string) => waysIn(readWish(part, system)?.said ?? new Set()).length > 0
-  const whole = parts.map((part) => (hasVerb(part) ? part : `${verb.text} ${part}`))
-  const isClear = whole.every((part) => answerOf(part, system, garment, context, may).how === 'does')
-  return isClear ? oneAtATime(whole, system, garment, context, may) : null
-}
-
-/** Two things asked for in one sentence: each part of it is read by itself. */
-function oneAtATime(parts: readonly string[], system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
-  const answers = parts.map((part) => answerOf(part, system, garment, context, may))
-  const offers = sameOffers(answers.flatMap(offersOf))
-  return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS), measure: null }
 }
 
 /** Why a wish is not simply done. */

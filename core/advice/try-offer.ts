@@ -2,7 +2,7 @@ import { CHANGE_KINDS, changedPieces, newStop, withLargest, type ChangeContext, 
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { limitToken } from '../units'
-import type { Offer, WishAnswer } from './answer-wish'
+import type { Offer, WishAnswer } from './wish-answers'
 
 /** The same change with as much as works. */
 function largestOf(kind: ChangeKind<unknown>, inputs: unknown, garment: Garment): Offer {

@@ -47,7 +47,7 @@ export interface StepDrawing {
 /** Pieces laid together as they will be sewn, in coordinates of one of them, mm. */
 export interface SewnPicture {
   title: string
-  strokes: { path: Path; kind: 'was' | 'is' | 'seam' | 'body' }[]
+  strokes: { path: Path; kind: 'was' | 'is' | 'seam' | 'cap' | 'body' }[]
   /** Lengths as tokens. */
   labels: { at: Point; text: string }[]
 }

@@ -1,7 +1,8 @@
 import { add, boundsOfPoints, cross, mapPath, subtract, type Point } from '../geometry'
 import { containsPoint } from '../moves'
-import { usableMm } from './cloth'
+import { usableMm, type Cloth } from './cloth'
 import type { Lay, LaidOnCloth } from './make-lay'
+import { STRIPE_MM } from './stripes'
 
 /** What is wrong with a lay that was changed by hand: two pieces on each other, or one that leaves the cloth. */
 export interface LayFault {
@@ -27,6 +28,12 @@ function overlap(a: readonly Point[], b: readonly Point[]): boolean {
   return containsPoint(b, a[0]!) || containsPoint(a, b[0]!)
 }
 
+/** Was it moved off the stripe, across the cloth or along it, that it was laid on? */
+function hasLeftStripe({ xMm, yMm, laidAt }: LaidOnCloth, { repeatMm, repeatAcrossMm }: Cloth): boolean {
+  const isOff = (byMm: number, everyMm: number) => everyMm > 0 && Math.abs(byMm - Math.round(byMm / everyMm) * everyMm) > STRIPE_MM
+  return isOff(xMm - laidAt.x, repeatMm) || isOff(yMm - laidAt.y, repeatAcrossMm)
+}
+
 /** Everything that is wrong with where pieces lie, in words. */
 export function layFaults({ laid, acrossMm, cloth }: Pick<Lay, 'laid' | 'acrossMm' | 'cloth'>): LayFault[] {
   const shapes = laid.map((l) => ({ l, points: placed(l) }))
@@ -36,6 +43,7 @@ export function layFaults({ laid, acrossMm, cloth }: Pick<Lay, 'laid' | 'acrossM
     const across = l.isSingle ? usableMm(cloth) : acrossMm
     if (box.minX < -TOUCH_MM || box.minY < -TOUCH_MM || box.maxY > across + TOUCH_MM)
       faults.push({ ids: [l.id], words: `${l.name} leaves the cloth.` })
+    if (hasLeftStripe(l, cloth)) faults.push({ ids: [l.id], words: `${l.name} has left its stripe.` })
     if (l.onFold && Math.abs(l.yMm) > TOUCH_MM) faults.push({ ids: [l.id], words: `${l.name} has left the fold.` })
   }
   shapes.forEach((a, i) =>

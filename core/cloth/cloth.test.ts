@@ -32,6 +32,8 @@ const CLOTHS: [string, Cloth][] = [
   ['folded', { ...usualCloth(), widthMm: 1500, isFolded: true }],
   ['narrow, one way', { ...usualCloth(), widthMm: 1150, isOneWay: true }],
   ['striped', { ...usualCloth(), repeatMm: 64 }],
+  ['checked', { ...usualCloth(), repeatMm: 64, repeatAcrossMm: 41 }],
+  ['checked and folded', { ...usualCloth(), isFolded: true, repeatMm: 50, repeatAcrossMm: 33.3 }],
 ]
 function lay(garment: Garment, cloth: Cloth, rounds = 60): Lay {
   const result = makeLay(garment, garment.baseSizeId, wantedOf(garment, countsOf(garment)), cloth, { rounds })
@@ -191,7 +193,7 @@ describe('packing', () => {
         const parcels = blobs.map((points) => {
           const polygon = points.map(([x, y]) => ({ x, y }))
           const high = Math.ceil((Math.max(...polygon.map((p) => p.y)) + 4) / 10)
-          return [{ bands: bandsOf(polygon, -2, 10, high, 4), firstRow: 0, lastRow: 30 - high, phaseMm: 0 }]
+          return [{ bands: bandsOf(polygon, -2, 10, high, 4), firstRow: 0, lastRow: 30 - high, rowStep: 1, lowMm: -2, phaseMm: 0 }]
         })
         const packed = pack(
           parcels,
@@ -226,7 +228,7 @@ describe('packing', () => {
         leastMm: -1.5,
         mostMm: lengthMm - 1.5,
       }
-      const parcel = [{ bands, firstRow: 0, lastRow: 0, phaseMm: dice() * repeatMm }]
+      const parcel = [{ bands, firstRow: 0, lastRow: 0, rowStep: 1, lowMm: 0, phaseMm: dice() * repeatMm }]
       const packed = pack([parcel, parcel, parcel], [0, 1, 2], 2, repeatMm)!
       expect(packed.lengthMm).toBeLessThan(3 * lengthMm + 2 * repeatMm)
     }

@@ -25,6 +25,8 @@ export const ClothSchema = z.strictObject({
   isOneWay: z.boolean(),
   /** From one stripe across the cloth to the next, mm; 0 for none. Seams meet on the same stripe at their first notch. */
   repeatMm: Mm(0, MOST_REPEAT_MM),
+  /** From one stripe along the cloth to the next, mm; 0 for none. Both make checks. Centres lie on a stripe. */
+  repeatAcrossMm: Mm(0, MOST_REPEAT_MM).default(0),
   /** Lost in the first wash, in hundredths. */
   shrinksAlong: Percent,
   shrinksAcross: Percent,
@@ -36,6 +38,7 @@ export const usualCloth = (): Cloth => ({
   isFolded: false,
   isOneWay: false,
   repeatMm: 0,
+  repeatAcrossMm: 0,
   shrinksAlong: 0,
   shrinksAcross: 0,
 })

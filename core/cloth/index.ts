@@ -11,17 +11,8 @@ export {
   type Cloth,
   type Use,
 } from './cloth'
-export {
-  BETWEEN_MM,
-  lengthOfLaid,
-  lengthToBuy,
-  makeLay,
-  wantedOf,
-  type LaidOnCloth,
-  type Lay,
-  type SearchOptions,
-  USUAL_ROUNDS,
-} from './make-lay'
+export { BETWEEN_MM } from './parcels'
+export { lengthOfLaid, lengthToBuy, makeLay, wantedOf, type LaidOnCloth, type Lay, type SearchOptions, USUAL_ROUNDS } from './make-lay'
 export { shuffled } from './search'
 export type { Wanted } from './lay-items'
 export { biasEdges, cardNotes, cuttingCards, MOST_LAYERS, usualCounts, type BiasEdge, type Counts, type CuttingCard } from './cutting-card'

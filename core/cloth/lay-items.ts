@@ -12,6 +12,9 @@ export interface LayWay {
   seamLine: Path
   polygon: Point[]
   widthMm: number
+  /** Where something that lies at so many mm across the grain of the piece lies across the cloth: `flip` times it, and `originMm`. */
+  flip: 1 | -1
+  originMm: number
 }
 
 /** Something that is cut in one go: one layer, or two where the cloth is folded. */
@@ -37,27 +40,26 @@ const CHORD_MM = 2 * FLATTEN_MM
 function wayOf(piece: Piece, sizeId: string, turn: { isTurned: boolean; isOver: boolean }): LayWay {
   const shape = shapeOf(piece, sizeId)
   const along = grainAlong(piece, sizeId)
+  const way = turn.isTurned ? -1 : 1
+  const flip = turn.isTurned === turn.isOver ? 1 : -1
   const place = (p: Point): Point => {
     const q = along(p)
-    const way = turn.isTurned ? -1 : 1
-    return { x: way * q.x, y: (turn.isOver ? -way : way) * q.y }
+    return { x: way * q.x, y: flip * q.y }
   }
   const cut = mapPath(cutLineOf(piece, shape), place)
   const box = boundsOf(cut)
   const home = (p: Point) => add(p, { x: -box.minX, y: -box.minY })
   const cutLine = mapPath(cut, home)
   const polygon = flattenPath(cutLine, CHORD_MM).slice(0, -1)
-  return { ...turn, cutLine, seamLine: mapPath(mapPath(outlineOf(piece, shape), place), home), polygon, widthMm: box.maxY - box.minY }
+  const seamLine = mapPath(mapPath(outlineOf(piece, shape), place), home)
+  return { ...turn, cutLine, seamLine, polygon, widthMm: box.maxY - box.minY, flip, originMm: -box.minY }
 }
 
 /** Does the fold of a piece run along its grain? Only then can it lie on the fold of the cloth. */
 function foldAlongGrain(piece: Piece, sizeId: string): boolean {
-  const shape = shapeOf(piece, sizeId)
   const fold = piece.edges.find((e) => e.fold)
   if (!fold) return false
-  const path = edgePath(shape, fold.id)
-  const [a, b] = [path[0]!.from, path[path.length - 1]!.to].map(grainAlong(piece, sizeId)) as [Point, Point]
-  return Math.abs(b.y - a.y) <= PARALLEL_RAD * Math.abs(b.x - a.x)
+  return edgeAcross(piece, sizeId, fold.id) !== null
 }
 
 /** The ways of a piece with its fold at the fold of the cloth: end for end, the other way up where that needs it. */
@@ -142,11 +144,41 @@ export function foldedItems(sizeId: string, wanted: readonly Wanted[], isOneWay:
   return { items, single }
 }
 
-/** Where a mark of a piece lies along the cloth, in its first way, mm; null where the piece has it not. */
-export function markAlong(piece: Piece, sizeId: string, mark: { notchId: string } | { cornerId: string }): number | null {
+/** Where a mark of a piece lies along its grain and across it, mm; null where the piece has it not. */
+function markByGrain(piece: Piece, sizeId: string, mark: { notchId: string } | { cornerId: string }): Point | null {
   const shape = shapeOf(piece, sizeId)
   const point = 'notchId' in mark ? notchPlace(piece, shape, mark.notchId, measureLength)?.point : cornerPoint(piece, shape, mark.cornerId)
-  if (!point) return null
-  const along = grainAlong(piece, sizeId)
-  return along(point).x - boundsOf(mapPath(cutLineOf(piece, shape), along)).minX
+  return point ? grainAlong(piece, sizeId)(point) : null
 }
+
+/** Where a mark of a piece lies along the cloth, in its first way, mm; null where the piece has it not. */
+export function markAlong(piece: Piece, sizeId: string, mark: { notchId: string } | { cornerId: string }): number | null {
+  const at = markByGrain(piece, sizeId, mark)
+  return at && at.x - boundsOf(mapPath(cutLineOf(piece, shapeOf(piece, sizeId)), grainAlong(piece, sizeId))).minX
+}
+
+/** Where a mark of a piece lies across its grain, and to which side of it the piece lies; null where the piece has it not. */
+export function markAcross(
+  piece: Piece,
+  sizeId: string,
+  mark: { notchId: string } | { cornerId: string },
+): { atMm: number; inward: 1 | -1 } | null {
+  const at = markByGrain(piece, sizeId, mark)
+  return at && { atMm: at.y, inward: middleAcross(piece, sizeId) >= at.y ? 1 : -1 }
+}
+
+/** The middle of a piece across its grain, mm. */
+export function middleAcross(piece: Piece, sizeId: string): number {
+  const box = boundsOf(mapPath(outlineOf(piece, shapeOf(piece, sizeId)), grainAlong(piece, sizeId)))
+  return (box.minY + box.maxY) / 2
+}
+
+/** Where an edge that runs along the grain lies across it, mm; null for one that does not. */
+export function edgeAcross(piece: Piece, sizeId: string, edgeId: string): number | null {
+  const path = edgePath(shapeOf(piece, sizeId), edgeId)
+  const [a, b] = [path[0]!.from, path[path.length - 1]!.to].map(grainAlong(piece, sizeId)) as [Point, Point]
+  return Math.abs(b.y - a.y) <= PARALLEL_RAD * Math.abs(b.x - a.x) ? a.y : null
+}
+
+/** Where the grainline of a piece lies across its grain, mm. */
+export const grainAcross = (piece: Piece, sizeId: string): number => grainAlong(piece, sizeId)(shapeOf(piece, sizeId).grain.from).y

@@ -11,7 +11,10 @@ export function layWords(lay: Lay, use: Use, ruler: Ruler): { name: string; line
     name: `${USE_NAMES[use]}: ${length(lengthToBuy(lay))}`,
     lines: [
       `${length(cloth.widthMm)} wide, ${lies}. ${Math.round(used * 100)} % of it is used.`,
-      ...(cloth.repeatMm > 0 ? [`Stripes repeat every ${length(cloth.repeatMm)}.`] : []),
+      ...(cloth.repeatMm > 0 ? [`Stripes across it repeat every ${length(cloth.repeatMm)}.`] : []),
+      ...(cloth.repeatAcrossMm > 0
+        ? [`Stripes along it repeat every ${length(cloth.repeatAcrossMm)}; one lies on the ${cloth.isFolded ? 'fold' : 'lower border'}.`]
+        : []),
     ],
   }
 }

@@ -3,15 +3,12 @@ import { measureArea, type Path, type Point } from '../geometry'
 import { findPiece, type Garment } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { lengthToken } from '../units'
-import { bandsOf } from './bands'
 import { boughtMm, usableMm, type Cloth } from './cloth'
 import { flatItems, foldedItems, type LayItem, type LayWay, type Wanted } from './lay-items'
-import { pack, type Parcel, type Way } from './pack'
+import { pack } from './pack'
 import { searchOrders, shuffled } from './search'
-import { stripePhases } from './stripes'
+import { BETWEEN_MM, heightOf, onStripesOf, parcelsOf, rowsOf, type OnStripes, type Stretch } from './parcels'
 
-/** Kept free between two pieces, mm: room for the scissors. */
-export const BETWEEN_MM = 3
 /** Height of the rows in which orders are tried, and in which the best is laid out, mm. */
 const COARSE_MM = 8
 const FINE_MM = 2
@@ -37,6 +34,8 @@ export interface LaidOnCloth {
   polygon: Point[]
   xMm: number
   yMm: number
+  /** Where it was laid by the search: on stripes that lead its seams together. */
+  laidAt: Point
 }
 
 export interface Lay {
@@ -68,20 +67,6 @@ export interface SearchOptions {
   orders?: readonly (readonly number[])[]
 }
 
-const rowsOf = (mm: number, height: number) => Math.floor(mm / height)
-
-function parcelsOf(items: readonly LayItem[], acrossMm: number, heightMm: number, phases: ReadonlyMap<string, number>): Parcel[] {
-  const rowCount = rowsOf(acrossMm, heightMm)
-  return items.map((item) =>
-    item.ways.map((way): Way => {
-      const lowMm = item.onFold ? 0 : -BETWEEN_MM / 2
-      const count = Math.min(rowCount, Math.ceil((way.widthMm + BETWEEN_MM / 2 - lowMm) / heightMm))
-      const bands = bandsOf(way.polygon, lowMm, heightMm, count, BETWEEN_MM)
-      return { bands, firstRow: 0, lastRow: item.onFold ? 0 : rowCount - count, phaseMm: phases.get(item.id) ?? 0 }
-    }),
-  )
-}
-
 const areaOf = (way: LayWay) => Math.abs(measureArea(way.cutLine))
 const longOf = (way: LayWay) => Math.max(...way.polygon.map((p) => p.x))
 
@@ -99,12 +84,12 @@ function bestOrders(
   items: readonly LayItem[],
   acrossMm: number,
   { repeatMm }: Cloth,
-  phases: ReadonlyMap<string, number>,
+  on: OnStripes,
   options: SearchOptions,
 ): (readonly number[])[] {
   const found = searchOrders({
-    parcels: parcelsOf(items, acrossMm, COARSE_MM, phases),
-    rowCount: rowsOf(acrossMm, COARSE_MM),
+    parcels: parcelsOf(items, acrossMm, heightOf(COARSE_MM, on), on),
+    rowCount: rowsOf(acrossMm, heightOf(COARSE_MM, on)),
     repeatMm,
     begin: goodOrders(items),
     seed: options.seed ?? 1,
@@ -127,15 +112,8 @@ const isOrderOf = (order: readonly number[] | undefined, count: number): order i
   order?.length === count && new Set(order).size === count && order.every((i) => i < count)
 
 /** One stretch of cloth with some items on it, as short as was found. */
-function layPart(
-  garment: Garment,
-  sizeId: string,
-  items: readonly LayItem[],
-  acrossMm: number,
-  cloth: Cloth,
-  options: SearchOptions,
-  known?: readonly number[],
-): Result<LaidPart> {
+function layPart(stretch: Stretch, cloth: Cloth, options: SearchOptions, known?: readonly number[]): Result<LaidPart> {
+  const { items, acrossMm } = stretch
   if (items.length === 0) return ok({ laid: [], lengthMm: 0, unmatched: [], order: [] })
   const tooWide = items.find((i) =>
     i.ways.every((w) => w.widthMm + (i.onFold ? BETWEEN_MM / 2 : BETWEEN_MM) > rowsOf(acrossMm, FINE_MM) * FINE_MM),
@@ -147,26 +125,41 @@ function layPart(
       `it is ${lengthToken(Math.min(...tooWide.ways.map((w) => w.widthMm)))} wide across its grain, and the cloth has room for ${lengthToken(acrossMm)}.`,
       acrossMm < usableMm(cloth) ? 'Lay the cloth flat, or take a wider one.' : 'Take a wider cloth, or cut the piece in two with a seam.',
     )
-  const { repeatMm } = cloth
-  const { phases, unmatched } =
-    repeatMm > 0 ? stripePhases(garment, items, sizeId, repeatMm) : { phases: new Map<string, number>(), unmatched: [] }
-  const parcels = parcelsOf(items, acrossMm, FINE_MM, phases)
+  const on = onStripesOf(stretch, cloth)
+  const rowMm = heightOf(FINE_MM, on)
+  const parcels = parcelsOf(items, acrossMm, rowMm, on)
   const all = items.map((_, i) => i)
   const thrown = options.isThrown ? shuffled(all, diceOf(options.seed ?? 1)) : null
   const own = isOrderOf(known, items.length) ? known : thrown
-  const tried = (own ? [own] : bestOrders(items, acrossMm, cloth, phases, options)).flatMap((order) => {
-    const packed = pack(parcels, order, rowsOf(acrossMm, FINE_MM), repeatMm)
+  const tried = (own ? [own] : bestOrders(items, acrossMm, cloth, on, options)).flatMap((order) => {
+    const packed = pack(parcels, order, rowsOf(acrossMm, rowMm), cloth.repeatMm)
     return packed ? [{ ...packed, order }] : []
   })
   const packed = tried.reduce<(typeof tried)[number] | null>((a, b) => (a === null || b.lengthMm < a.lengthMm ? b : a), null)
-  if (!packed) return refuse('no-place', 'cloth', 'the pieces find no place on it.', 'Take a wider cloth.')
+  if (!packed)
+    return refuse('no-place', 'cloth', 'the pieces find no place on it.', 'Take a wider cloth, or stripes that lie closer together.')
   const laid = packed.placed.map(({ way, row, xMm }, i): LaidOnCloth => {
     const { id, pieceId, name, words, onFold, ways } = items[i]!
     const { isTurned, isOver, cutLine, seamLine, polygon } = ways[way]!
-    const yMm = row * FINE_MM + (onFold ? 0 : BETWEEN_MM / 2)
-    return { id, pieceId, name, words, onFold, isSingle: false, isTurned, isOver, cutLine, seamLine, polygon, xMm, yMm }
+    const yMm = row * rowMm - parcels[i]![way]!.lowMm
+    return {
+      id,
+      pieceId,
+      name,
+      words,
+      onFold,
+      isSingle: false,
+      isTurned,
+      isOver,
+      cutLine,
+      seamLine,
+      polygon,
+      xMm,
+      yMm,
+      laidAt: { x: xMm, y: yMm },
+    }
   })
-  return ok({ laid, lengthMm: packed.lengthMm, unmatched, order: [...packed.order] })
+  return ok({ laid, lengthMm: packed.lengthMm, unmatched: on.unmatched, order: [...packed.order] })
 }
 
 /** The cloth that a lay needs with its pieces where they are now, mm: after one was moved by hand. */
@@ -195,7 +188,15 @@ export function makeLay(
   const finish = (acrossMm: number, part: LaidPart, opened: LaidPart | null): Lay => {
     // The opened part begins on a stripe of its own.
     const beginsAt = cloth.repeatMm > 0 ? Math.ceil(part.lengthMm / cloth.repeatMm) * cloth.repeatMm : part.lengthMm
-    const laid = [...part.laid, ...(opened?.laid ?? []).map((l) => ({ ...l, xMm: l.xMm + beginsAt, isSingle: true }))]
+    const laid = [
+      ...part.laid,
+      ...(opened?.laid ?? []).map((l) => ({
+        ...l,
+        xMm: l.xMm + beginsAt,
+        laidAt: { ...l.laidAt, x: l.laidAt.x + beginsAt },
+        isSingle: true,
+      })),
+    ]
     const lengthMm = opened && opened.laid.length > 0 ? beginsAt + opened.lengthMm : part.lengthMm
     const layers = (l: LaidOnCloth) => (cloth.isFolded && !l.isSingle ? 2 : 1)
     const area = laid.reduce((sum, l) => sum + Math.abs(measureArea(l.cutLine)) * layers(l), 0)
@@ -210,17 +211,26 @@ export function makeLay(
       orders: [part.order, opened?.order ?? []],
     }
   }
+  const stretchOf = (own: Garment, items: readonly LayItem[], acrossMm: number, firstStripeMm: number): Stretch => ({
+    garment: own,
+    asBought: garment,
+    sizeId,
+    items,
+    acrossMm,
+    firstStripeMm,
+  })
   if (!cloth.isFolded) {
     const flat = flatItems(garment, sizeId, cut, isOneWay)
-    const part = layPart(flat.garment, sizeId, flat.items, across, cloth, options, options.orders?.[0])
+    const part = layPart(stretchOf(flat.garment, flat.items, across, 0), cloth, options, options.orders?.[0])
     return part.ok ? ok(finish(across, part.value, null)) : part
   }
   const { items, single } = foldedItems(sizeId, cut, isOneWay)
-  const part = layPart(garment, sizeId, items, across / 2, cloth, options, options.orders?.[0])
+  // A stripe lies on the fold: both layers have their stripes on each other.
+  const part = layPart(stretchOf(garment, items, across / 2, 0), cloth, options, options.orders?.[0])
   if (!part.ok) return part
   const flat = flatItems(garment, sizeId, single, isOneWay)
   const fewer = { ...options, rounds: Math.min(options.rounds ?? ROUNDS, 200) }
-  const opened = layPart(flat.garment, sizeId, flat.items, across, cloth, fewer, options.orders?.[1])
+  const opened = layPart(stretchOf(flat.garment, flat.items, across, across / 2), cloth, fewer, options.orders?.[1])
   return opened.ok ? ok(finish(across / 2, part.value, opened.value)) : opened
 }
 

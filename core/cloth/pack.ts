@@ -8,6 +8,10 @@ export interface Way {
   /** The first row in which it may begin, and the last; both the same for what lies on the fold. */
   firstRow: number
   lastRow: number
+  /** From one row in which it may begin to the next: more than one where stripes run along the cloth. */
+  rowStep: number
+  /** Across the cloth, where its first band begins, mm. */
+  lowMm: number
   /** Where it may lie along the cloth: at this place, and every repeat after it; no repeat is anywhere, mm. */
   phaseMm: number
 }
@@ -80,7 +84,7 @@ export function pack(
   for (const index of order) {
     let best: (Packed & { endMm: number }) | null = null
     parcels[index]!.forEach((way, w) => {
-      for (let row = way.firstRow; row <= way.lastRow; row++) {
+      for (let row = way.firstRow; row <= way.lastRow; row += way.rowStep) {
         const xMm = firstPlace(rows, way, row, repeatMm, best ? Math.min(limitMm, best.endMm) : limitMm)
         const endMm = xMm + way.bands.mostMm
         if (endMm < (best?.endMm ?? Infinity)) best = { way: w, row, xMm, endMm }

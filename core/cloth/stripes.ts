@@ -1,31 +1,43 @@
-import { findPiece, type Garment } from '../pattern'
-import { markAlong, type LayItem } from './lay-items'
+import { beforeOpening, findPiece, type EdgeRole, type Garment, type Piece, type Seam } from '../pattern'
+import { edgeAcross, grainAcross, markAcross, markAlong, middleAcross, type LayItem } from './lay-items'
 
 /** Stripes that meet within this are matched, mm. */
-const STRIPE_MM = 0.5
+export const STRIPE_MM = 0.5
 
-/** Two marks that are sewn on each other, with where each lies along the cloth. */
-interface Link {
+/** Two marks that are sewn on each other, with where each lies. */
+interface Link<E> {
   seamName: string
-  ends: [End, End]
+  ends: [E, E]
 }
 interface End {
   pieceId: string
   atMm: number
 }
+/** An end across the grain: to which side of it its piece lies. */
+type EndAcross = End & { inward: 1 | -1 }
 
-/** The first notch of every seam between two pieces, or its first mark. */
-function linksOf(garment: Garment, sizeId: string): Link[] {
-  return garment.seams.flatMap((seam): Link[] => {
+/** The first notch of each of some seams between two pieces, or its first mark. */
+function linksOf<E extends End>(
+  garment: Garment,
+  seams: readonly Seam[],
+  place: (piece: Piece, mark: Seam['marks'][number][0]) => Omit<E, 'pieceId'> | null,
+): Link<E>[] {
+  return seams.flatMap((seam): Link<E>[] => {
     const pair = seam.marks.find((m) => m.every((mark) => 'notchId' in mark)) ?? seam.marks[0]
-    const ends = (pair ?? []).flatMap((mark): End[] => {
+    const ends = (pair ?? []).flatMap((mark): E[] => {
       const piece = findPiece(garment, mark.pieceId)
-      const atMm = piece ? markAlong(piece, sizeId, mark) : null
-      return atMm === null ? [] : [{ pieceId: mark.pieceId, atMm }]
+      const at = piece ? place(piece, mark) : null
+      return at === null ? [] : [{ ...at, pieceId: mark.pieceId } as E]
     })
     const [a, b] = ends
     return a && b && a.pieceId !== b.pieceId ? [{ seamName: seam.name, ends: [a, b] }] : []
   })
+}
+
+const restOf = (mm: number, repeatMm: number) => ((mm % repeatMm) + repeatMm) % repeatMm
+const isMatched = (offMm: number, repeatMm: number) => {
+  const rest = restOf(offMm, repeatMm)
+  return Math.min(rest, repeatMm - rest) <= STRIPE_MM
 }
 
 /**
@@ -40,14 +52,16 @@ export function stripePhases(
   sizeId: string,
   repeatMm: number,
 ): { phases: ReadonlyMap<string, number>; unmatched: string[] } {
-  const links = linksOf(garment, sizeId)
-  const rest = (mm: number) => ((mm % repeatMm) + repeatMm) % repeatMm
+  const links = linksOf<End>(garment, garment.seams, (piece, mark) => {
+    const atMm = markAlong(piece, sizeId, mark)
+    return atMm === null ? null : { atMm }
+  })
   const phaseOf = new Map<string, number>()
-  const lead = ({ ends: [a, b] }: Link): boolean => {
+  const lead = ({ ends: [a, b] }: Link<End>): boolean => {
     const [from, to] = phaseOf.has(a.pieceId) ? [a, b] : [b, a]
     const phase = phaseOf.get(from.pieceId)
     if (phase === undefined || phaseOf.has(to.pieceId)) return false
-    phaseOf.set(to.pieceId, rest(phase + from.atMm - to.atMm))
+    phaseOf.set(to.pieceId, restOf(phase + from.atMm - to.atMm, repeatMm))
     return true
   }
   for (const { pieceId } of items) {
@@ -56,14 +70,76 @@ export function stripePhases(
     while (links.filter(lead).length > 0);
   }
   const here = new Set(items.map((i) => i.pieceId))
-  const isOff = ({ ends: [a, b] }: Link) => {
-    // What is cut from another cloth has no stripe to meet.
-    if (!here.has(a.pieceId) || !here.has(b.pieceId)) return false
-    const off = rest(phaseOf.get(a.pieceId)! + a.atMm - phaseOf.get(b.pieceId)! - b.atMm)
-    return Math.min(off, repeatMm - off) > STRIPE_MM
-  }
+  // What is cut from another cloth has no stripe to meet.
+  const isOff = ({ ends: [a, b] }: Link<End>) =>
+    here.has(a.pieceId) && here.has(b.pieceId) && !isMatched(phaseOf.get(a.pieceId)! + a.atMm - phaseOf.get(b.pieceId)! - b.atMm, repeatMm)
   return {
     phases: new Map(items.map((i) => [i.id, phaseOf.get(i.pieceId) ?? 0])),
     unmatched: [...new Set(links.filter(isOff).map((l) => l.seamName))],
+  }
+}
+
+/** Edges of seams that run up and down: stripes along the cloth meet there, mirrored in the seam. */
+const UPRIGHT: readonly EdgeRole[] = ['side', 'panel', 'inseam', 'outseam', 'underarm']
+/** Of these, seams along which a piece without a centre of its own is led. */
+const LEADING: readonly EdgeRole[] = ['side', 'panel']
+
+/** Where the centre of a piece lies across its grain, mm: an edge at it, or the middle of a piece that was opened at its fold. */
+function centreAcross(piece: Piece, asBought: Piece | undefined, sizeId: string): number | null {
+  const edge = piece.edges.find((e) => e.fold || e.role === 'centre-front' || e.role === 'centre-back')
+  if (edge) return edgeAcross(piece, sizeId, edge.id)
+  return asBought?.edges.some((e) => e.fold) ? middleAcross(piece, sizeId) : null
+}
+
+/**
+ * Where across its grain each piece has a stripe that runs along the cloth, mm: at its centre; where it has none, so that it meets the
+ * piece beside it at the first notch of a side or panel seam, as far from the seam on both; else at its grainline, as the crease of a
+ * leg and the middle of a sleeve lie.
+ *
+ * @param asBought the garment before folds were opened
+ * @returns by piece, and the names of upright seams at which stripes do not meet
+ */
+export function stripesAcross(
+  garment: Garment,
+  asBought: Garment,
+  items: readonly LayItem[],
+  sizeId: string,
+  repeatMm: number,
+): { stripes: ReadonlyMap<string, number>; unmatched: string[] } {
+  const pieces = [...new Set(items.map((i) => i.pieceId))].map((id) => findPiece(garment, id)!)
+  const runsAs = (roles: readonly EdgeRole[]) =>
+    garment.seams.filter((s) =>
+      s.sides.flat().every((r) => roles.includes(findPiece(garment, r.pieceId)!.edges.find((e) => e.id === r.edgeId)!.role)),
+    )
+  const linked = (seams: readonly Seam[]) => linksOf<EndAcross>(garment, seams, (piece, mark) => markAcross(piece, sizeId, mark))
+  const stripes = new Map<string, number>()
+  for (const piece of pieces) {
+    const centre = centreAcross(piece, findPiece(asBought, beforeOpening(piece.id)), sizeId)
+    if (centre !== null) stripes.set(piece.id, centre)
+  }
+  const leading = linked(runsAs(LEADING))
+  const lead = ({ ends: [a, b] }: Link<EndAcross>): boolean => {
+    const [from, to] = stripes.has(a.pieceId) ? [a, b] : [b, a]
+    const at = stripes.get(from.pieceId)
+    if (at === undefined || stripes.has(to.pieceId)) return false
+    stripes.set(to.pieceId, to.atMm + to.inward * from.inward * (at - from.atMm))
+    return true
+  }
+  while (leading.filter(lead).length > 0);
+  for (const piece of pieces) if (!stripes.has(piece.id)) stripes.set(piece.id, grainAcross(piece, sizeId))
+  const isOff = ({ ends: [a, b] }: Link<EndAcross>) => {
+    const [at, other] = [stripes.get(a.pieceId), stripes.get(b.pieceId)]
+    if (at === undefined || other === undefined) return false
+    return !isMatched((at - a.atMm) * a.inward - (other - b.atMm) * b.inward, repeatMm)
+  }
+  return {
+    stripes,
+    unmatched: [
+      ...new Set(
+        linked(runsAs(UPRIGHT))
+          .filter(isOff)
+          .map((l) => l.seamName),
+      ),
+    ],
   }
 }

@@ -1,3 +1,4 @@
+export { walkSeam } from './walk-seam'
 export { walkGarment, cornersAsSewn } from './walk-garment'
 export {
   DEFAULT_TOLERANCES,

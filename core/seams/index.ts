@@ -4,6 +4,7 @@ export {
   findArmholes,
   halfKey,
   sameSleeve,
+  topMark,
   whyNoArmhole,
   type Armhole,
   type Sleeve,

@@ -23,7 +23,7 @@ const WORDS = {
   split: 'split|splitting|divide|part',
   merge: 'merge|merging|combine|combining|unite|join',
   true: 'true|truing|trued|smooth|smoothen|smooth out|run through|blend the corner',
-  equal: 'equal|equalise|equalize|even|same length|alike',
+  equal: 'equal|unequal|not equal|equalise|equalize|even|same length|alike',
   place: 'place|placing|position|sit|sits|put',
   level: 'level|levelled|leveled|even out',
   uneven: 'uneven|unevenly',
@@ -44,7 +44,7 @@ const WORDS = {
   cut: 'cut|cutting|trace',
   // What is wrong, with the direction that would mend it.
   'too-long':
-    'not so long|not as long|come down over|comes down over|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
+    'not so long|not as long|come down over|comes down over|points too close to the apex|ends too close to the apex|ends too near the apex|too close to the apex|too near the apex|too close to the bust point|too near the bust point|ends on the apex|ends at the apex|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
   'too-short': 'too short|not long enough|not enough length|rides up|ride up|pulls up|pull up',
   'too-tight':
     'not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|strain|straining|pulls|pulling|dig in|dig into|cut into|bind|not wide enough|too snug|binds|no room',
@@ -82,7 +82,7 @@ const WORDS = {
   elbow: 'elbow|elbows',
   wrist: 'wrist|wrists|cuff|cuffs|sleeve opening',
   underarm: 'underarm|under the arm|under arm|armpit',
-  'leg-opening': 'leg opening|leg openings',
+  'leg-opening': 'leg opening|leg openings|leg hole|leg holes|leghole|legholes',
   'centre-back': 'centre back|center back|cb|middle of the back|back centre|back center',
   'centre-front': 'centre front|center front|cf|middle of the front|front centre|front center',
   dart: 'dart intake|dart intakes|dart|darts',
@@ -177,7 +177,10 @@ const WORDS = {
     'swings back|swings to the back|swings backward|side seam swings back|side seam swings to the back|side seams swing back|side seams swing to the back|sides swing back|side swings back',
   'side-swings': 'side seam swings|side swings|side not upright|side seam not upright',
   'made-elsewhere':
-    'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|gathers|gather|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
+    'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
+  gathers: 'gathers|gather|gathered|gathering',
+  'leg-stance':
+    'bow legs|bow leg|bow-legs|bowlegs|bow legged|bow-legged|bowlegged|knock knees|knock-knees|knock knee|knock kneed|knock-kneed',
   'mock-up': 'muslin|toile|mock-up|mockup|fitting',
   'grain-line': 'grain|grainline|bias',
   // It is said that something shall not be done: the wish is never guessed at.

@@ -72,6 +72,9 @@ const DIRECTIONS: readonly Concept[] = [
   'merge',
 ]
 
+/** Signs that say which way would mend them. */
+const SIGNS: readonly Concept[] = ['too-long', 'too-short', 'too-tight', 'too-loose', 'too-high', 'too-low']
+
 const VERBS: readonly Concept[] = [
   'too-long',
   'too-short',
@@ -151,7 +154,8 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
     })
   }
   const counted = (way: 'up' | 'down') => tokens.reduce((sum, t) => sum + (t.is === 'sizes' && t.way === way ? t.count : 0), 0)
-  const doing = parts.filter((p) => p.some((t) => t.is === 'amount') && p.some((t) => t.is === 'concept' && DIRECTIONS.includes(t.concept)))
+  const saysWay = (t: Token) => t.is === 'concept' && (DIRECTIONS.includes(t.concept) || SIGNS.includes(t.concept))
+  const doing = parts.filter((p) => p.some((t) => t.is === 'amount') && p.some(saysWay))
   return {
     text,
     tokens,

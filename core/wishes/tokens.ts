@@ -1,9 +1,10 @@
 import { parseLength, type UnitSystem } from '../units'
 import { closePhrases } from './close-phrases'
-import { PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
+import { PHRASES, SMALL_WORDS, type Concept } from './lexicon'
 import { slipOf } from './slips'
 import { LONGEST_PHRASE, PAIRS } from './traits'
 import { plainWish } from './plain-wish'
+import { joinParted, neededAlone, turnedAlone } from './turned'
 
 /** One part of a wish, in its order. */
 export type Token =
@@ -179,46 +180,6 @@ function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
   return tokens
 }
 
-/** Verbs that keep their own meaning beside the word that turns them. */
-const KEPT_VERBS: readonly Concept[] = ['pivot', 'slide', 'move']
-
-/** “take the side in”: the word that turns a verb is looked for after it, up to the next verb that could be turned. */
-function joinParted(tokens: readonly Token[]): Token[] {
-  const out = [...tokens]
-  for (let i = 0; i < out.length; i++) {
-    const verb = out[i]!
-    const turns = 'text' in verb && verb.is !== 'amount' ? PARTED[verb.text] : undefined
-    if (!turns) continue
-    for (let j = i + 1; j < out.length; j++) {
-      const t = out[j]!
-      if (t.is === 'concept' && PARTED[t.text]) break
-      const turnedBy = (t.is === 'small' && t.turns) || (t.is === 'concept' && (t.concept === 'up' || t.concept === 'down')) ? t.text : ''
-      const concept = turns[turnedBy]
-      if (!concept) continue
-      const joined: Token = { is: 'concept', concept, text: `${(verb as { text: string }).text} ${turnedBy}` }
-      if (verb.is === 'concept' && KEPT_VERBS.includes(verb.concept)) out[j] = joined
-      else {
-        out[i] = joined
-        out.splice(j, 1)
-      }
-      break
-    }
-  }
-  return out
-}
-
-/** “Sides in by 1/2”: the word that turns a verb, where there is no verb that says which way. */
-function turnedAlone(tokens: readonly Token[]): Token[] {
-  const ways: readonly Concept[] = ['in', 'out', 'more', 'less', 'longer', 'shorter', 'fuller', 'up', 'down', 'too-tight', 'too-loose']
-  if (tokens.some((t) => t.is === 'concept' && ways.includes(t.concept))) return [...tokens]
-  // “2 cm off the hem” takes away, whatever follows.
-  const off = tokens.findIndex((t) => t.is === 'small' && t.text === 'off')
-  if (off >= 0 && tokens.some((t) => t.is === 'amount')) return tokens.with(off, { is: 'concept', concept: 'less', text: 'off' })
-  return tokens.map((t) =>
-    t.is === 'small' && t.turns && (t.text === 'in' || t.text === 'out') ? { is: 'concept', concept: t.text, text: t.text } : t,
-  )
-}
-
 /** Wishes are short: of a longer text nothing is read. */
 export const LONGEST_WISH = 240
 
@@ -242,5 +203,5 @@ export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<
     if (token) tokens.push(token)
     at = to
   }
-  return turnedAlone(joinParted(tokens))
+  return neededAlone(turnedAlone(joinParted(tokens)))
 }

@@ -25,6 +25,8 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'swings-forward': 'A side seam that swings forward asks for width moved from the back to the front.',
   'swings-back': 'A side seam that swings back asks for width moved from the front to the back.',
   'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here.',
+  gathers: 'Gathers are what the longer edge has more: make the piece that is gathered slimmer or fuller at that edge.',
+  'leg-stance': 'Legs that bow or knock want the whole leg swung about its knee, which is not made here yet.',
   'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and write down what you see under Fittings.',
   'grain-line': 'The grain of a piece stays as it is.',
 }

@@ -88,11 +88,46 @@ const STRAINED: [string, Concept[]][] = [
   'button band gapes',
 ].map((words): [string, Concept[]] => [words, ['too-tight', 'bust']])
 
+/** How close it follows the body, and shapes by their names. */
+const SHAPES: [string, Concept[]][] = [
+  ...['boxy', 'boxier', 'less fitted', 'less shaped', 'less waisted'].map((w): [string, Concept[]] => [w, ['out', 'waist']]),
+  ...['more fitted', 'more shaped', 'nipped waist', 'nipped in waist', 'fitted waist'].map((w): [string, Concept[]] => [
+    w,
+    ['in', 'waist'],
+  ]),
+  ...['bell bottom', 'bell bottoms', 'bell-bottoms', 'flared legs'].map((w): [string, Concept[]] => [w, ['fuller', 'leg-opening']]),
+  ...['peg the hem', 'pegged hem', 'peg the legs', 'pegged legs'].map((w): [string, Concept[]] => [w, ['in', 'leg-opening']]),
+  ...['two darts out of one', 'two darts from one', 'two darts instead of one'].map((w): [string, Concept[]] => [w, ['split', 'dart']]),
+]
+/** Lines that point to what is too small. */
+const DRAGGING: [string, Concept[]][] = ['drag lines', 'drags', 'pulls', 'folds', 'wrinkles'].flatMap((lines) =>
+  ['from the', 'from', 'to the', 'toward the', 'towards the', 'at the', 'pointing to the', 'across the'].flatMap((way) =>
+    ['bust', 'bust point', 'apex', 'bust to the side', 'bust to the side seam', 'bust to side'].map((at): [string, Concept[]] => [
+      `${lines} ${way} ${at}`,
+      ['too-tight', 'bust'],
+    ]),
+  ),
+)
+/** “I am short between shoulder and bust.” */
+const BETWEEN: [string, Concept[]][] = ['between', 'from'].flatMap((at): [string, Concept[]][] => [
+  [`short ${at}`, ['shorter', 'between']],
+  [`long ${at}`, ['longer', 'between']],
+])
+
+/** The length of a body, by its ends. */
+const BY_ENDS: [string, Concept[]][] = ['neck to waist', 'the neck to the waist', 'nape to waist', 'the nape to the waist'].flatMap(
+  (ends) => [[`from ${ends}`, ['length', 'body', 'above', 'waist']] as [string, Concept[]], [ends, ['length', 'body', 'above', 'waist']]],
+)
+
 /** Phrases that say two things at once: what to do, and with what. */
 export const PAIRS: ReadonlyMap<string, readonly Concept[]> = new Map([
   ...WAISTED,
   ...ENDS,
   ...STRAINED,
+  ...SHAPES,
+  ...DRAGGING,
+  ...BETWEEN,
+  ...BY_ENDS,
   ...saidAfter(),
   ...TRAITS.flatMap(([adjectives, asks, parts]) =>
     adjectives

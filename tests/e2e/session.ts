@@ -80,10 +80,14 @@ export function useApplication() {
   }
 
   async function ask(wish: string, kind: string) {
+    const stops = () => driver().findElements(By.css('ol [data-test^="stop-"]'))
+    const count = (await stops()).length
     const field = await byTest(driver(), 'wish')
     await field.click()
     await field.sendKeys(wish)
     await click(driver(), `kind-${kind}`)
+    // The form of the stop that was open before is there until then.
+    await soon('one stop more', async () => (await stops()).length === count + 1)
     await byTest(driver(), 'stop-title')
   }
 

@@ -14,7 +14,9 @@ const print = () => window.print()
 const set = (some: Partial<Cloth>) => (cloth.value = { ...cloth.value, ...some })
 const SHRINKS = { shrinksAlong: 'Shrinks along, %', shrinksAcross: 'Shrinks across, %' } as const
 const setWidth = (mm: number) => takeWithin(mm, { ...CLOTH_MM, what: 'The width of cloth' }, (widthMm) => set({ widthMm }))
-const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_MM, what: 'A repeat' }, (repeatMm) => set({ repeatMm }))
+const REPEATS = { repeatMm: 'Stripes across it, every', repeatAcrossMm: 'Stripes along it, every' } as const
+const setRepeat = (key: keyof typeof REPEATS, mm: number) =>
+  takeWithin(mm, { least: 0, most: MOST_REPEAT_MM, what: 'A repeat' }, (repeat) => set({ [key]: repeat }))
 </script>
 
 <template>
@@ -78,14 +80,20 @@ const setRepeat = (mm: number) => takeWithin(mm, { least: 0, most: MOST_REPEAT_M
     <UiCheck :model-value="cloth.isOneWay" test="cloth-one-way" @update:model-value="set({ isOneWay: $event })"
       >nap, or a print with an up and a down</UiCheck
     >
-    <FieldsLengthField
-      :model-value="cloth.repeatMm"
-      label="From stripe to stripe"
-      hint="0 for none. Seams meet on the same stripe at their first notch."
-      test="cloth-repeat"
-      positive
-      @update:model-value="setRepeat($event)"
-    />
+    <div class="space-y-3">
+      <FieldsLengthField
+        v-for="(label, key) in REPEATS"
+        :key="key"
+        :model-value="cloth[key]"
+        :label="label"
+        :test="key === 'repeatMm' ? 'cloth-repeat' : 'cloth-repeat-across'"
+        positive
+        @update:model-value="setRepeat(key, $event)"
+      />
+      <p class="text-sm text-soft">
+        0 for none, both for checks. Seams meet on the same stripe at their first notch; centres lie on a stripe along the cloth.
+      </p>
+    </div>
     <div class="grid grid-cols-2 gap-3">
       <FieldsNumberField
         v-for="(label, key) in SHRINKS"

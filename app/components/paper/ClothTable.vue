@@ -39,10 +39,26 @@ function arrow(at: Point, size: number, l: LaidOnCloth): string {
 }
 const across = computed(() => (lay.value ? (lay.value.openedAtMm === null ? lay.value.acrossMm : usableMm(lay.value.cloth)) : 0))
 const view = computed(() => `-70 -60 ${(lay.value?.lengthMm ?? 0) + 110} ${across.value + 130}`)
+/** Stripes closer than this are not drawn: they would be one grey. */
+const LEAST_DRAWN_MM = 10
+const every = (stepMm: number, uptoMm: number) =>
+  stepMm >= LEAST_DRAWN_MM ? Array.from({ length: Math.floor(uptoMm / stepMm) + 1 }, (_, i) => i * stepMm) : []
+/** Stripes of the cloth, across it and along it: lines over both its folded and its opened part. */
 const stripes = computed(() => {
   const made = lay.value
-  if (!made || made.cloth.repeatMm <= 0) return []
-  return Array.from({ length: Math.floor(made.lengthMm / made.cloth.repeatMm) + 1 }, (_, i) => i * made.cloth.repeatMm)
+  if (!made) return []
+  const { repeatMm, repeatAcrossMm } = made.cloth
+  const endMm = made.openedAtMm ?? made.lengthMm
+  const wide = (x: number) => (x < endMm || made.openedAtMm === null ? made.acrossMm : across.value)
+  // On the opened part the stripe of the fold lies in the middle.
+  const shift = (across.value / 2) % (repeatAcrossMm || 1)
+  return [
+    ...every(repeatMm, made.lengthMm).map((x) => ({ x1: x, x2: x, y1: 0, y2: wide(x) })),
+    ...every(repeatAcrossMm, made.acrossMm).map((y) => ({ x1: 0, x2: endMm, y1: y, y2: y })),
+    ...(made.openedAtMm === null
+      ? []
+      : every(repeatAcrossMm, across.value - shift).map((y) => ({ x1: endMm, x2: made.lengthMm, y1: y + shift, y2: y + shift }))),
+  ]
 })
 /** Marks along the cloth: every half metre, or every half yard. */
 const marks = computed(() => {
@@ -72,7 +88,10 @@ function onKey(event: KeyboardEvent, { id }: LaidOnCloth) {
   if (way) move(id, { x: way.x * step, y: way.y * step })
   else if (event.key === 't' || event.key === 'T') turn(id)
 }
-const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneWay && lay.value?.cloth.repeatMm === 0)
+/** What is turned leaves the stripes that it was laid on. */
+const canTurn = computed(
+  () => chosen.value !== null && !lay.value?.cloth.isOneWay && lay.value?.cloth.repeatMm === 0 && lay.value.cloth.repeatAcrossMm === 0,
+)
 </script>
 
 <template>
@@ -109,17 +128,6 @@ const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneW
         fill="var(--panel)"
         stroke="var(--ink-soft)"
         vector-effect="non-scaling-stroke"
-      />
-      <line
-        v-for="x in stripes"
-        :key="`s${x}`"
-        :x1="x"
-        :x2="x"
-        y1="0"
-        :y2="lay.acrossMm"
-        stroke="var(--act)"
-        stroke-opacity="0.28"
-        stroke-width="6"
       />
       <g v-if="lay.cloth.isFolded">
         <line
@@ -185,12 +193,16 @@ const canTurn = computed(() => chosen.value !== null && !lay.value?.cloth.isOneW
           {{ l.words }}
         </text>
       </g>
+      <!-- Over the pieces: so one sees that they meet. -->
+      <g class="pointer-events-none" stroke="var(--act)" stroke-opacity="0.28" stroke-width="6">
+        <line v-for="(line, i) in stripes" :key="`s${i}`" v-bind="line" />
+      </g>
     </svg>
     <ul v-if="faults.length" class="space-y-1 text-fault" data-test="cloth-faults">
       <li v-for="f in faults" :key="f.words">{{ f.words }}</li>
     </ul>
     <p v-if="lay.unmatched.length" class="text-note" data-test="cloth-unmatched">
-      Stripes do not meet at {{ lay.unmatched.join(', ') }}: a piece that meets two others keeps to the first.
+      Stripes do not meet at {{ lay.unmatched.join(', ') }}: a piece keeps to its own centre, or to the first one that it meets.
     </p>
   </div>
 </template>

@@ -11,20 +11,40 @@ const props = defineProps<{ picture: SewnPicture }>()
 const prefs = usePrefs()
 
 const MARGIN_MM = 26
+/** Letters are so large for the longer side of the picture, and about so wide for their height. */
+const LETTERS = { part: 1 / 24, wide: 0.55 }
 const box = computed(() => {
-  const words = props.picture.labels.map((l) => line(l.at, l.at))
-  const b = boundsOf([...props.picture.strokes.flatMap((s) => [...s.path]), ...words])
-  return { x: b.minX - MARGIN_MM, y: b.minY - MARGIN_MM, w: b.maxX - b.minX + 2 * MARGIN_MM, h: b.maxY - b.minY + 2 * MARGIN_MM }
+  const b = boundsOf(props.picture.strokes.flatMap((s) => [...s.path]))
+  const aboutMm = Math.max(b.maxX - b.minX, b.maxY - b.minY) * LETTERS.part
+  const words = props.picture.labels.flatMap((l) => {
+    const half = (writeLengths(l.text, prefs.ruler).length * LETTERS.wide * aboutMm) / 2
+    return [line({ x: l.at.x - half, y: l.at.y }, { x: l.at.x + half, y: l.at.y })]
+  })
+  const all = boundsOf([...props.picture.strokes.flatMap((s) => [...s.path]), ...words])
+  return {
+    x: all.minX - MARGIN_MM,
+    y: all.minY - MARGIN_MM,
+    w: all.maxX - all.minX + 2 * MARGIN_MM,
+    h: all.maxY - all.minY + 2 * MARGIN_MM,
+  }
 })
 /** Letters as large on the screen whatever the picture spans. */
-const letterMm = computed(() => Math.max(box.value.w, box.value.h) / 24)
+const letterMm = computed(() => Math.max(box.value.w, box.value.h) * LETTERS.part)
 const LOOKS = {
   was: { stroke: 'var(--ink-soft)', width: 1.3, dash: '5 4' },
   is: { stroke: 'var(--ink)', width: 2.2, dash: undefined },
   seam: { stroke: 'var(--ink-soft)', width: 1, dash: undefined },
+  cap: { stroke: 'var(--ease)', width: 1.8, dash: undefined },
   body: { stroke: 'var(--note)', width: 1.6, dash: '2 3' },
 } as const
-const hasBody = computed(() => props.picture.strokes.some((s) => s.kind === 'body'))
+/** What its lines mean, as far as they are there. */
+const MEANINGS = {
+  was: 'before',
+  cap: 'the cap, from the underarm up: what goes beyond a mark is eased in',
+  body: 'the body’s curve',
+} as const
+const KINDS = ['was', 'cap', 'body'] as const
+const legend = computed(() => KINDS.filter((kind) => props.picture.strokes.some((s) => s.kind === kind)))
 </script>
 
 <template>
@@ -53,6 +73,13 @@ const hasBody = computed(() => props.picture.strokes.some((s) => s.kind === 'bod
         {{ writeLengths(l.text, prefs.ruler) }}
       </text>
     </svg>
-    <p class="text-xs text-soft">Dashed: before{{ hasBody ? '; dotted: the body’s curve' : '' }}.</p>
+    <ul class="space-y-1 text-sm text-soft">
+      <li v-for="kind in legend" :key="kind" class="flex items-start gap-2">
+        <svg viewBox="0 0 24 12" class="mt-1 h-3 w-6 shrink-0" aria-hidden="true">
+          <path d="M0 6H24" :stroke="LOOKS[kind].stroke" :stroke-width="LOOKS[kind].width" :stroke-dasharray="LOOKS[kind].dash" />
+        </svg>
+        {{ MEANINGS[kind] }}
+      </li>
+    </ul>
   </figure>
 </template>

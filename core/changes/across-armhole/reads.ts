@@ -19,7 +19,9 @@ export function readAcross(
 ): Reading<AcrossArmholeInputs>[] {
   const way = towards(wish, LONGER, SHORTER)
   const isFront = says(wish, 'front', 'front-alone')
-  const isAboveBust = isFront && says(wish, 'bust') && (says(wish, 'above') || (says(wish, 'between') && says(wish, 'shoulder')))
+  // What lies between shoulder and bust is the front.
+  const isToBust = says(wish, 'between') && says(wish, 'shoulder') && says(wish, 'bust') && !says(wish, 'back')
+  const isAboveBust = isToBust || (isFront && says(wish, 'bust') && says(wish, 'above'))
   const isFrontAlone = isWithoutSideDart && says(wish, 'front-alone') && way < 0
   // The length of an armhole is said of a half of it.
   const isHalf = says(wish, 'armhole') && (isFront || says(wish, 'back')) && says(wish, 'longer', 'shorter', 'too-long', 'too-short')
@@ -46,7 +48,7 @@ export function readAcross(
         ...SHORTER,
       ),
       // Front or back is not left to a guess.
-      sure: mm !== null && !isHalf && says(wish, 'front', 'front-alone', 'back', 'hollow-chest'),
+      sure: mm !== null && !isHalf && (isToBust || says(wish, 'front', 'front-alone', 'back', 'hollow-chest')),
       towards: way,
       how: `the ${usual.half === 'front' ? 'back' : 'front'} and the sides stay; the cap follows`,
     },

@@ -34,7 +34,7 @@ const OTHERS: readonly Concept[] = [
 ]
 
 /** Words beside which a wish is said of the whole garment. */
-const OF_ALL: readonly Concept[] = ['out', 'in', 'round', 'each', 'make', 'width', 'body']
+const OF_ALL: readonly Concept[] = ['out', 'in', 'too-tight', 'too-loose', 'round', 'each', 'make', 'width', 'body']
 
 /** How many edges carry the round of a zone: of two pieces sewn to each other at the waist, one goes round it. */
 function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneId: string): number {
@@ -45,12 +45,21 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
   return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
 }
 
+/** “Keep the waist”: levels that are said to stay. */
+function keptZones(wish: Wish): Concept[] {
+  const at = wish.tokens.findIndex((t) => t.is === 'concept' && t.concept === 'keep')
+  const rest = at < 0 ? [] : wish.tokens.slice(at + 1)
+  const end = rest.findIndex((t) => t.is === 'break')
+  return (end < 0 ? rest : rest.slice(0, end)).flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
+}
+
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
   if (says(wish, ...OTHERS)) return []
   // The seat of a skirt is its hip; of trousers it has changes of its own.
   const isSeat = says(wish, 'seat') && garment.pieces.every((p) => familyOf(p) !== 'leg')
-  const zones = ZONES.filter((z) => wish.said.has(z) || (z === 'hip' && isSeat))
+  const kept = keptZones(wish)
+  const zones = ZONES.filter((z) => !kept.includes(z) && (wish.said.has(z) || (z === 'hip' && isSeat)))
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
@@ -83,6 +92,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
       uses: used(
         wish,
         ...(says(wish, 'more', 'less') ? (['ease'] as const) : []),
+        ...(kept.length > 0 ? (['keep'] as const) : []),
         'side',
         'each',
         'round',

@@ -17,7 +17,13 @@ export function readBust(
   context: ChangeContext,
   begun: () => BustAmountInputs | null,
 ): Reading<BustAmountInputs>[] {
-  if (!says(wish, 'bust') || says(wish, 'side', 'dart', 'waist', 'hip', 'pivot', 'slide', 'length', 'longer', 'shorter', 'apex')) return []
+  // A cup that is too small, on a pattern without pieces for other cups.
+  const isCup = says(wish, 'cup') && wish.cup === null && !garment.cups?.length
+  if (
+    (!says(wish, 'bust') && !isCup) ||
+    says(wish, 'side', 'dart', 'waist', 'hip', 'pivot', 'slide', 'length', 'longer', 'shorter', 'apex')
+  )
+    return []
   // “Bust 40”: what it lacks, or has too much, all round.
   const missing = missingOf(wish, garment, 'bust', context)
   const way = missing === null ? towards(wish, FULLER, SMALLER) : missing < 0 ? -1 : 1
@@ -34,6 +40,7 @@ export function readBust(
         wish,
         ...(says(wish, 'more', 'less') ? (['ease'] as const) : []),
         'bust',
+        ...(isCup ? (['cup'] as const) : []),
         'each',
         'round',
         'piece',

@@ -56,7 +56,16 @@ export const levelWedge = defineChange({
     const inputs = { ...begun, edgeId: pinned.edgeId, belowMm: pinned.belowMm, amountMm: pinned.isOut ? -pinned.mm : pinned.mm }
     return ok(levelAcross(piece, inputs, context.sizeId))
   },
-  mayMend: { 'collar-back': 2, belly: 1, 'rounded-back': 1, 'rounded-shoulders': 2, 'flat-seat': 1, 'full-seat': 1, seat: 2 },
+  mayMend: {
+    'collar-back': 2,
+    'crotch-depth': 3,
+    belly: 1,
+    'rounded-back': 1,
+    'rounded-shoulders': 2,
+    'flat-seat': 1,
+    'full-seat': 1,
+    seat: 2,
+  },
   phase: 'widths',
   begin: beginWedge,
   withPiece(garment, inputs, pieceId, context) {

@@ -32,6 +32,7 @@ import {
 } from '../../seams'
 import { lengthToken } from '../../units'
 import type { SewnPicture } from '../types'
+import { capAlongArmhole } from './cap-along-armhole'
 
 type Stroke = SewnPicture['strokes'][number]
 
@@ -87,7 +88,7 @@ function shoulderStrokes(before: Garment, after: Garment, sizeId: string): Strok
   return [...strokesOf(before, 'was'), ...strokesOf(after, 'is')]
 }
 
-/** The armhole as it runs on across the shoulder, before and after, with the ease of each half. */
+/** The armhole as it runs on across the shoulder, before and after, with the ease of each half; and the cap along it. */
 export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): SewnPicture[] {
   const [armhole] = findArmholes(after)
   if (!armhole) return []
@@ -105,7 +106,12 @@ export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): 
     at: mix(placeAt(paths[i]!, measureLength(paths[i]!) * 0.55).point, arm, TOWARD_ARM),
     text: figures ? `${half}, ease ${lengthToken(figures.ease[half])}` : half,
   }))
-  return [{ title: 'As sewn: front and back at the shoulder', strokes: shoulderStrokes(before, after, sizeId), labels }]
+  const shoulder: SewnPicture = {
+    title: 'As sewn: front and back at the shoulder',
+    strokes: shoulderStrokes(before, after, sizeId),
+    labels,
+  }
+  return [shoulder, ...capAlongArmhole(after, sizeId)]
 }
 
 /** The neckline as it runs on across the shoulder, before and after, with the length of each half. */

@@ -28,12 +28,15 @@ export function readTakeInFold(
   atEdge: (inputs: TakeInFoldInputs, edgeId: string) => TakeInFoldInputs,
 ): Reading<TakeInFoldInputs>[] {
   const edge = EDGES.find(([word]) => wish.said.has(word))
-  // It closes into a dart of the front: what gapes at the back, or at the waist, is another thing.
+  // It closes into a dart: what gapes at the neckline of the back, or at the waist, is another thing.
   // A wedge at the neckline may be such a fold, or one of the back.
   const isWedge = says(wish, 'wedge') && edge?.[0] === 'neckline' && !says(wish, 'more', 'longer', 'too-short')
   if (!says(wish, 'gapes', 'fold') && !isWedge) return []
-  if (says(wish, 'sway', 'centre-back', 'back', 'waist', 'true') || (says(wish, 'wedge') && !isWedge)) return []
-  const darts = dartsOf(garment).filter((d) => d.piece.kind === 'front')
+  // Of the back it is the armhole alone, where the back has a dart to take it.
+  const isBack = says(wish, 'back')
+  if (says(wish, 'sway', 'centre-back', 'waist', 'true') || (isBack && edge?.[0] !== 'armhole')) return []
+  if (says(wish, 'wedge') && !isWedge) return []
+  const darts = dartsOf(garment).filter((d) => d.piece.kind === (isBack ? 'back' : 'front'))
   return darts.slice(0, 1).flatMap((d): Reading<TakeInFoldInputs>[] => {
     const begun = usual(d)
     const at = edge && openEdges(d.piece).find((e) => e.role === edge[1])
@@ -55,7 +58,7 @@ export function readTakeInFold(
           'in',
           'less',
           'into',
-          'front',
+          isBack ? 'back' : 'front',
           'dart',
           'edge',
           'each',
