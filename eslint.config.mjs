@@ -28,6 +28,7 @@ const LAYERS = [
   'paper',
   'cloth',
   'formats',
+  'writing',
   'photograph',
   'import',
   'many',

@@ -37,6 +37,15 @@ export default defineNuxtConfig({
     client: { registerPlugin: false },
     workbox: {
       globPatterns: ['**/*.{js,css,svg,woff2}'],
+      // The reader of words that are drawn as shapes is large and seldom needed: it is kept once it was.
+      globIgnores: ['**/tesseract*', '**/worker.min*'],
+      runtimeCaching: [
+        {
+          urlPattern: /\/words\/|tesseract|worker\.min/,
+          handler: 'CacheFirst',
+          options: { cacheName: 'words', cacheableResponse: { statuses: [200] } },
+        },
+      ],
       maximumFileSizeToCacheInBytes: 8_000_000,
       // The page itself is made by the server, with what it was started with: it is fetched anew for every build.
       additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
@@ -47,6 +56,10 @@ export default defineNuxtConfig({
   css: ['~/assets/main.css'],
   nitro: {
     compressPublicAssets: { gzip: true, brotli: false },
+    // Letters by which words that are drawn as shapes are read.
+    publicAssets: [
+      { dir: fileURLToPath(new URL('node_modules/@tesseract.js-data/eng/4.0.0_best_int', import.meta.url)), baseURL: 'words' },
+    ],
     // The worker of batches, as one program inside the server: it needs no file beside it. Packed, so that nothing is replaced in it.
     virtual: {
       '#many-worker': () =>

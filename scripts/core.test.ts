@@ -229,13 +229,19 @@ describe('the command line', () => {
     expect((await core('import', broken)).stderr).toMatch(/cannot be read as a picture/)
   })
   it('lays the pieces on a cloth, and says why not', async () => {
-    type Answer = { problem: string | null; lengthMm: number; toBuyMm: number; laid: { name: string }[]; cards: { name: string }[] }
+    type Answer = { problem: string | null; lengthMm: number; unmatched: string[]; laid: { name: string }[]; cards: { name: string }[] }
     const on = async (...args: string[]) => JSON.parse((await core('cloth', file, '--garment', '1', ...args)).stdout) as Answer
     const flat = await on('--width', '1500')
     expect(flat.laid).toHaveLength(6)
     expect(flat.lengthMm).toBeGreaterThan(1000)
     expect((await on('--width', '250')).problem).toMatch(/wide across its grain, and the cloth has room for 25/)
     expect(flat.cards.map((c) => c.name)).toContain('Neckband')
+    const checked = await on('--width', '1500', '--stripes', '60', '--stripes-along', '45')
+    expect(checked.lengthMm).toBeGreaterThan(flat.lengthMm)
+    expect(checked.unmatched.join()).toContain('side seam')
+    expect((await core('cloth', file, '--garment', '1', '--stripes-along', 'wide')).stderr).toContain(
+      '--stripes-along is between 0 and 1000 mm',
+    )
   })
   it('says what the worksheet, the plan, the stops and the steps say, in the units asked for', async () => {
     const of = async <T>(...args: string[]) => JSON.parse((await core(...args, '--garment', '2')).stdout) as T

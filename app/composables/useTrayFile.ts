@@ -5,9 +5,10 @@ import type { Drawing, PdfPage } from '~~/core/formats'
 import type { Point } from '~~/core/geometry'
 import { isLayerOfAnyFile, layersOf, type Draft, type FoundScale, type GridChoice, type LayerRole, type PageGrid } from '~~/core/import'
 import { toName } from '~~/core/pattern'
-import { refuse, type Problem, type Result } from '~~/core/result'
+import { ok, refuse, type Problem, type Result } from '~~/core/result'
 import { emptyOut } from '~/data/empty-tray'
 import type { Tray } from '~/data/tray-row'
+import { say, sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { Bench, Ended } from '~/workers/bench'
 import { importJobs, type ImportJobs } from '~/workers/import-jobs'
@@ -112,12 +113,22 @@ export function useTrayFile(
     { immediate: true },
   )
 
+  /** The file with the words in it that are drawn as shapes, without them where they cannot be read; and what is to be said of it. */
+  async function withWords(fileName: string, opened: { text: string; grid: PageGrid | null }) {
+    const heard = proxy(() => bench.alive())
+    const worded = await inWorker(`Reading the words in ${fileName}`, async (jobs) => ok(await jobs.readWords(opened.text, heard)))
+    const unread = 'The words in this file are drawn as shapes, and could not be read: names and numbers are asked for.'
+    const told = 'Words in this file are drawn as shapes: they were read from their picture. Look at names and numbers.'
+    if (!worded.ok) return { ...opened, tell: () => sayFault(unread) }
+    return { ...worded.value, tell: () => (worded.value.text === opened.text ? undefined : say(told)) }
+  }
+
   /** Reads a file; a file that cannot be read leaves the tray as it is. */
   async function takeFile(fileName: string, bytes: Uint8Array): Promise<Problem | null> {
     const tell = telling((page, of) => `Reading ${fileName}, page ${page} of ${of}`)
     const opened = await inWorker(`Reading ${fileName}`, (jobs) => jobs.open(bytes, tell))
     if (!opened.ok) return opened.problem
-    const { text: content, grid: lies } = opened.value
+    const { text: content, grid: lies, tell: tellWords } = await withWords(fileName, opened.value)
     const read = await inWorker(`Reading ${fileName}`, (jobs) => jobs.read(content, lies))
     if (!read.ok) return read.problem
     begin()
@@ -137,6 +148,8 @@ export function useTrayFile(
       return stored.problem
     }
     drawing.value = read.value
+    // After the act, which settles what was said before.
+    tellWords()
     await lookAround(content, lies)
     return null
   }

@@ -10,6 +10,7 @@ import {
   scaleIn,
   withLayersSaid,
   withRuleTable,
+  withWordsRead,
   type Assembled,
   type Draft,
   type FoundScale,
@@ -29,6 +30,14 @@ export const importJobs = {
   async open(bytes: Uint8Array, progress?: PageProgress): Promise<Result<{ text: string; grid: PageGrid | null }>> {
     const kept = await openFile(bytes, progress)
     return kept.ok ? { ok: true, value: { text: kept.value, grid: gridFor(kept.value) } } : kept
+  },
+
+  /** A kept file with the words that are drawn in it as shapes; the file as it is where it has none. @throws where they cannot be read */
+  async readWords(text: string, heard: () => void): Promise<{ text: string; grid: PageGrid | null }> {
+    const { wordReader } = await import('./read-words')
+    const reader = wordReader(heard)
+    const worded = await withWordsRead(text, reader.read).finally(reader.end)
+    return { text: worded, grid: gridFor(worded) }
   },
 
   /** A kept DXF with the rule table that goes with it. */

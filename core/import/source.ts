@@ -2,6 +2,7 @@ import { bounded } from '../budget'
 import { finishDrawing, readDxf, readPdf, readRuleTable, readSvg, type Drawing, type PageProgress, type PdfPage } from '../formats'
 import type { Path } from '../geometry'
 import { ok, refuse, type Result } from '../result'
+import { readWriting, type ReadWriting, type WordReader } from '../writing'
 import { assemblePages } from './assemble-pages'
 import { gradeByRules, placesWithRules } from './grade-by-rules'
 import { gridInRows, proposeGrid, type PageGrid } from './propose-grid'
@@ -173,11 +174,46 @@ function dxfOf(kept: string): Result<Drawing> {
   return table.ok ? bounded('rule table', () => ok(gradeByRules(read.value, table.value)), STEPS) : table
 }
 
+/** What parts an SVG from the words that were read from its shapes. */
+const WORDS = '\n\u0000words\n'
+
+/** Shapes and words of a drawing once words that are drawn as shapes were read: words in place of those shapes. */
+function withWords<D extends Pick<Drawing, 'shapes' | 'texts'>>(drawing: D, { texts, members }: ReadWriting): D {
+  const gone = new Set(members)
+  return { ...drawing, shapes: drawing.shapes.filter((_, i) => !gone.has(i)), texts: [...drawing.texts, ...texts] }
+}
+
+/**
+ * A kept SVG or PDF with the words in it that are drawn as shapes, as converters write them: read from their picture, they stand in
+ * place of the shapes. Any other file, and one without such words, is as it was.
+ */
+export async function withWordsRead(kept: string, read: WordReader): Promise<string> {
+  const pages = pagesOf(kept)
+  if (pages) {
+    const words = await readWriting(
+      pages.map((p) => p.shapes),
+      read,
+    )
+    if (words.every((w) => w.texts.length === 0)) return kept
+    const changed = pages.map((page, i) => withWords(page, words[i]!))
+    return `${PAGES}${JSON.stringify(changed, rounded)}}`
+  }
+  if (kept.startsWith(OUTLINES) || isDxf(kept)) return kept
+  const drawing = drawingOf(kept)
+  const [words] = drawing.ok ? await readWriting([drawing.value.shapes], read) : []
+  return words && words.texts.length > 0 ? `${kept}${WORDS}${JSON.stringify(words, rounded)}` : kept
+}
+
 /**
  * The drawing in a kept file. Refuses what is neither SVG nor DXF, and what its reader refuses.
  * @param grid how the pages of a PDF lie; as proposed when none is given
  */
 export function drawingOf(kept: string, grid?: PageGrid | null): Result<Drawing> {
+  const parted = kept.lastIndexOf(WORDS)
+  if (parted >= 0) {
+    const plain = drawingOf(kept.slice(0, parted))
+    return plain.ok ? ok(withWords(plain.value, JSON.parse(kept.slice(parted + WORDS.length)) as ReadWriting)) : plain
+  }
   if (kept.startsWith(OUTLINES)) return outlinesOf(kept)
   const pages = pagesOf(kept)
   if (pages) return bounded('pages', () => assemblePages(pages, grid ?? gridFor(kept)!), STEPS)

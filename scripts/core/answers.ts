@@ -223,7 +223,7 @@ export function clothAnswer({ project, folded: { garment }, ruler }: Opened, clo
   const made = makeLay(garment, garment.baseSizeId, wantedOf(garment, counts), cloth)
   const cards = cuttingCards(garment, garment.baseSizeId, usualCounts)
   if (!made.ok) return { garment: project.name, cloth, problem: writeLengths(problemSentence(made.problem), ruler), cards }
-  const { laid, lengthMm, used, openedAtMm } = made.value
+  const { laid, lengthMm, used, openedAtMm, unmatched } = made.value
   return {
     garment: project.name,
     cloth,
@@ -232,6 +232,7 @@ export function clothAnswer({ project, folded: { garment }, ruler }: Opened, clo
     toBuyMm: lengthToBuy(made.value),
     used,
     openedAtMm,
+    unmatched,
     laid: laid.map(({ id, pieceId, name, words, xMm, yMm, isTurned, isOver, onFold }) => ({
       id,
       pieceId,

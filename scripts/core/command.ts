@@ -3,7 +3,6 @@ import { readFile, writeFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { readWearersCsv } from '../../core/body'
 import { ChangeSchema, contextOf, foldPlan, type Change, type ChangeContext, type FoldedPlan } from '../../core/changes'
-import { CLOTH_MM, usualCloth } from '../../core/cloth'
 import { newestFirst, type Version } from '../../core/fittings'
 import {
   contentsOf,
@@ -39,6 +38,7 @@ import {
   timesBySquare,
   withLayersSaid,
   withRuleTable,
+  withWordsRead,
   type LayerRole,
   type PageGrid,
 } from '../../core/import'
@@ -47,7 +47,7 @@ import type { ManyChoices } from '../../core/many'
 import { DEFAULT_TOLERANCES } from '../../core/match'
 import { changesInWords, drawPieces, MARGIN_MM, PAPER_IDS, ROLL_MM, sheetFor, type PaperId } from '../../core/paper'
 import { checkGarment, toName, type Garment } from '../../core/pattern'
-import { problemSentence, type Problem } from '../../core/result'
+import { ok, problemSentence, type Problem } from '../../core/result'
 import { NO_CHARTS } from '../../core/size'
 import { unitsOf, writeLengths, type Ruler } from '../../core/units'
 import { pairsOf } from '../../server/many/batches'
@@ -67,7 +67,8 @@ import {
 } from './answers'
 import { fitMany } from './fit-many'
 import { readPicture } from './read-picture'
-import { readArguments, USE, widthOf, WrongUse, type Options } from './read-arguments'
+import { clothOf, readArguments, USE, widthOf, WrongUse, type Options } from './read-arguments'
+import { wordReader } from './read-words'
 
 /** Bad input: a plain sentence on standard error, exit 1. */
 class BadInput extends Error {}
@@ -256,7 +257,10 @@ async function importFile(file: string, options: Options, tell: Tell): Promise<s
   process.on('unhandledRejection', () => {})
   const kept = isPicture(new Uint8Array(bytes)) ? readPicture(file, bytes, options, tell) : await openFile(new Uint8Array(bytes))
   if (!kept.ok) throw new BadInput(`${file}: ${sentence(kept.problem)}`)
-  const whole = options.rules === undefined ? kept : withRuleTable(kept.value, await readBytes(options.rules))
+  const reader = wordReader()
+  const worded = await withWordsRead(kept.value, reader.read).finally(reader.end)
+  if (worded !== kept.value) tell('Words in it are drawn as shapes: they were read from their picture.')
+  const whole = options.rules === undefined ? ok(worded) : withRuleTable(worded, await readBytes(options.rules))
   if (!whole.ok) throw new BadInput(`${options.rules ?? file}: ${sentence(whole.problem)}`)
   const read = drawingOf(whole.value, gridAsAsked(whole.value, options))
   if (!read.ok) throw new BadInput(`${file}: ${sentence(read.problem)}`)
@@ -319,16 +323,11 @@ async function fitAll(file: string, options: Options, ruler: Ruler, tell: Tell):
   if (!wearers.ok) throw new BadInput(`${options.wearers}: ${sentence(wearers.problem, ruler)}`)
   const { garments } = read.value.file
   if (garments.length === 0) throw new BadInput(`${file} has no garment in it.`)
-  const cloth = {
-    ...usualCloth(),
-    isFolded: options.folded === true,
-    isOneWay: options['one-way'] === true,
-  }
   const choices: ManyChoices = {
     paper: paperOf(options),
     rollMm: ROLL_MM.usual,
     marginMm: MARGIN_MM,
-    cloth: options['no-cloth'] ? null : { ...cloth, widthMm: widthOf(options, CLOTH_MM.usual, CLOTH_MM.least, CLOTH_MM.most) },
+    cloth: options['no-cloth'] ? null : clothOf(options),
   }
   const own = options.garment === undefined ? garments : [garmentOf(garments, options)]
   const { done, failed } = await fitMany(pairsOf(own, wearers.value), choices, ruler, options.out)
@@ -359,13 +358,7 @@ async function answer(args: readonly string[], tell: Tell): Promise<{ out: strin
     notebook: () => notebookAnswer(opened),
     fittings: () => fittingsAnswer(opened, log),
     compare: () => compareAnswer(opened, versionOf(log.versions, options)),
-    cloth: () =>
-      clothAnswer(opened, {
-        ...usualCloth(),
-        widthMm: widthOf(options, CLOTH_MM.usual, CLOTH_MM.least, CLOTH_MM.most),
-        isFolded: options.folded === true,
-        isOneWay: options['one-way'] === true,
-      }),
+    cloth: () => clothAnswer(opened, clothOf(options)),
     check: () => checkAnswer(opened),
     apply: () => applied(opened, plan, options),
   }

@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util'
+import { CLOTH_MM, MOST_REPEAT_MM, usualCloth, type Cloth } from '../../core/cloth'
 import { RULERS, type Ruler } from '../../core/units'
 
 /** Wrong use of the command: exit 2. */
@@ -42,7 +43,7 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
 Options: --garment X (which garment of the file, by its name or from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes; which size of a nest lies there: import), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
-  --change FILE, --version NAME, --wearers CSV (fit), --no-cloth (fit: do not lay the pieces, which takes longest), --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way (cloth),
+  --change FILE, --version NAME, --wearers CSV (fit), --no-cloth (fit: do not lay the pieces, which takes longest), --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way, --stripes MM, --stripes-along MM (of the cloth: from one stripe across it, or along it, to the next),
   --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --layer NAME=WHAT (import: what a layer of the file holds: cut line, seam line, grain, notch, fold line, drill hole, inner line, nothing), --rules FILE (import: the rule table that goes with a DXF), --beside a4|letter|a3|a5|card|LONGxSHORT, --corners X,Y,X,Y,X,Y,X,Y (import: what lies beside the pieces of a photograph, mm, and where, dots),
   --out FILE (instead of standard output)`
 
@@ -67,6 +68,8 @@ const OPTIONS = {
   width: { type: 'string' },
   folded: { type: 'boolean' },
   'one-way': { type: 'boolean' },
+  stripes: { type: 'string' },
+  'stripes-along': { type: 'string' },
   out: { type: 'string' },
 } as const
 type Named = typeof OPTIONS
@@ -105,10 +108,24 @@ function rulerOf({ units = 'cm', mark }: Options): Ruler {
   return found
 }
 
-/** A width in millimetres as it was asked for. @throws WrongUse where it is none between two bounds */
-export function widthOf({ width }: Options, usual: number, least: number, most: number): number {
-  if (width === undefined) return usual
-  const mm = Number(width)
-  if (!(mm >= least && mm <= most)) throw new WrongUse(`--width is between ${least} and ${most} mm, not ${width}.`)
+/** A length in millimetres as it was asked for by an option. @throws WrongUse where it is none between two bounds */
+function mmOf(options: Options, name: 'width' | 'stripes' | 'stripes-along', usual: number, least: number, most: number): number {
+  const text = options[name]
+  if (text === undefined) return usual
+  const mm = Number(text)
+  if (!(mm >= least && mm <= most)) throw new WrongUse(`--${name} is between ${least} and ${most} mm, not ${text}.`)
   return mm
 }
+
+/** A width in millimetres as it was asked for. @throws WrongUse where it is none between two bounds */
+export const widthOf = (options: Options, usual: number, least: number, most: number): number => mmOf(options, 'width', usual, least, most)
+
+/** The cloth as it was asked for. @throws WrongUse */
+export const clothOf = (options: Options): Cloth => ({
+  ...usualCloth(),
+  widthMm: widthOf(options, CLOTH_MM.usual, CLOTH_MM.least, CLOTH_MM.most),
+  isFolded: options.folded === true,
+  isOneWay: options['one-way'] === true,
+  repeatMm: mmOf(options, 'stripes', 0, 0, MOST_REPEAT_MM),
+  repeatAcrossMm: mmOf(options, 'stripes-along', 0, 0, MOST_REPEAT_MM),
+})

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -115,6 +116,21 @@ describe('a stranger’s pattern', () => {
     await app.driver().navigate().refresh()
     await soon('still there', async () => (await listed()).filter((l) => l.length === 3).length === skirt.pieces.length)
     expect(await all('confirm-pages')).toHaveLength(0)
+  })
+
+  it('has its words read where a converter drew them as shapes', async () => {
+    await app.freshDemo()
+    await app.driver().get(`${app.url()}/import`)
+    const pdf = await toPdfFile(drawSheet(skirt, { ...HAND, sizes: [] }), 'pdf-large')
+    const svg = execFileSync('pdftocairo', ['-svg', write('one-page.pdf', pdf), '-'], { encoding: 'utf8', maxBuffer: 1 << 28 })
+    expect(svg).not.toContain('<text')
+    await take(write('converted.svg', svg))
+    await soon('the words were read', async () => /read from their picture/.test(await textOf('message')))
+    await click(app.driver(), 'confirm-scale')
+    await soon('the pieces', async () => (await listed()).length > 4)
+    const pieces = (await listed()).filter((l) => l.length === 3)
+    expect(pieces.map(([name]) => name)).toEqual(skirt.pieces.map((p) => p.name))
+    expect(pieces[0]![2]).toMatch(/^cut 1 on the fold/)
   })
 
   it('is refused in a sentence where a file is a picture, and nothing is lost', async () => {

@@ -295,7 +295,7 @@ describe('the server', () => {
   it('lets nothing inline run that is not its own, and says so in headers; answers plainly to what it does not do', async () => {
     const page = await fetch(app.url())
     const policy = page.headers.get('content-security-policy')!
-    expect(policy).toMatch(/script-src 'self' 'sha256-/)
+    expect(policy).toMatch(/script-src 'self' 'wasm-unsafe-eval' 'sha256-/)
     expect(policy).not.toContain('unsafe')
     expect(page.headers.get('x-powered-by')).toBeNull()
     for (const path of ['/', '/mark.svg', '/api/demo', '/api/nothing']) {

@@ -50,7 +50,7 @@ const legend = computed(() => KINDS.filter((kind) => props.picture.strokes.some(
 <template>
   <figure class="rounded-lg border border-edge bg-panel p-2" data-test="sewn-picture">
     <figcaption class="mb-1 text-sm font-semibold">{{ picture.title }}</figcaption>
-    <svg :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" class="h-64 w-full" role="img" :aria-label="picture.title">
+    <svg :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" class="max-h-64 w-full" role="img" :aria-label="picture.title">
       <path
         v-for="(s, i) in picture.strokes"
         :key="i"

@@ -31,7 +31,7 @@ import type { SewnPicture } from '../types'
 const TICK_MM = 5
 /** Words stand so far beside the armhole, on the body, mm. */
 const WORDS_BESIDE_MM = 22
-const WORDS_BROADER_MM = 20
+const WORDS_BROADER_MM = 28
 /** Which half it is stands under each end. */
 const WORDS_BELOW = { x: 0, y: 18 }
 /** A stretch of less than this is not written on, mm. */
