@@ -74,7 +74,8 @@ export async function openFile(bytes: Uint8Array, progress?: PageProgress): Prom
     case 'packed':
       return bad('it is a packed file.', 'Unpack it, and choose the file in it.')
     case 'words':
-      return ok(decode(bytes))
+      // What is kept beside a file stands behind a sign that no writing has.
+      return ok(decode(bytes).replaceAll('\u0000', ''))
     case 'pdf': {
       const pages = await readPdf(bytes, progress)
       if (!pages.ok) return pages

@@ -24,30 +24,35 @@ const CAPITAL_DOTS = 30
 const RIM = 14
 /** Lines across a dot that are looked at, and so many steps along it. */
 const FINER = 3
+/** The middle of a step. */
+const HALF = 0.5
 /** No picture is larger, dots. */
 const MOST_DOTS = 4_000_000
 
 /** Fills outlines by the rule of even and odd, so that the hole of an o stays white. */
 function fill(outlines: readonly (readonly Point[])[], width: number, height: number): Uint8Array {
+  /** Where outlines cross each line that is looked at. */
+  const crossings: number[][] = Array.from({ length: height * FINER }, () => [])
+  for (const points of outlines)
+    points.forEach((a, i) => {
+      const b = points[(i + 1) % points.length]!
+      const [low, high] = a.y <= b.y ? [a, b] : [b, a]
+      const first = Math.max(0, Math.ceil(low.y * FINER - HALF))
+      for (let row = first; row < crossings.length && (row + HALF) / FINER < high.y; row++)
+        crossings[row]!.push(low.x + ((high.x - low.x) * ((row + HALF) / FINER - low.y)) / (high.y - low.y))
+    })
   const inked = new Uint16Array(width * height)
-  for (let row = 0; row < height * FINER; row++) {
-    const y = (row + 0.5) / FINER
-    const crossings: number[] = []
-    for (const points of outlines)
-      for (let i = 0; i < points.length; i++) {
-        const [a, b] = [points[i]!, points[(i + 1) % points.length]!]
-        if (a.y <= y !== b.y <= y) crossings.push(a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y))
-      }
-    crossings.sort((a, b) => a - b)
+  crossings.forEach((places, row) => {
+    places.sort((a, b) => a - b)
     const line = Math.floor(row / FINER) * width
-    for (let k = 0; k + 1 < crossings.length; k += 2) {
-      const [from, to] = [Math.ceil(crossings[k]! * FINER - 0.5), Math.floor(crossings[k + 1]! * FINER - 0.5)]
+    for (let k = 0; k + 1 < places.length; k += 2) {
+      const [from, to] = [Math.ceil(places[k]! * FINER - HALF), Math.floor(places[k + 1]! * FINER - HALF)]
       for (let x = from; x <= to; x++) {
         const dot = line + Math.floor(x / FINER)
         inked[dot] = inked[dot]! + 1
       }
     }
-  }
+  })
   return Uint8Array.from(inked, (n) => 255 - Math.round((255 * n) / FINER ** 2))
 }
 

@@ -22,6 +22,9 @@ const APART = 0.75
 const LOW = 0.45
 /** Letters stand on a line where their lower ends differ by no more than this part of their height. */
 const LEVEL = 0.09
+/** No file has as many letters as shapes, nor a letter as many lines: those are hatchings, and traced pictures. */
+const MOST_LETTERS = 6000
+const MOST_LINES = 600
 /** Chords of letters stay within this part of their height. */
 const FINE = 0.02
 /** Of the heights of a heap, this one counts as a capital’s. */
@@ -61,11 +64,19 @@ function heapsOf(boxes: readonly Box[]): number[][] {
   return [...heaps.values()]
 }
 
-/** How many of some letters stand on the same line as the one that is nearest to them, when they are turned upright. */
+/** So many letters of a heap are asked which way they run. */
+const ASKED = 150
+const asked = (count: number): number[] => {
+  const step = Math.ceil(count / ASKED)
+  return Array.from({ length: Math.ceil(count / step) }, (_, i) => i * step)
+}
+
+/** How many of the letters that are asked stand on the same line as the one that is nearest to them, when they are turned upright. */
 function onLines(letters: readonly (readonly Point[])[], angleRad: number): number {
   const boxes = letters.map((points) => boundsOfPoints(points.map((p) => rotateAbout(p, { x: 0, y: 0 }, -angleRad))))
   const middles = boxes.map(middleOf)
-  return boxes.filter((a, i) => {
+  return asked(boxes.length).filter((i) => {
+    const a = boxes[i]!
     const near = nearestTo(i, middles)
     const b = near === null ? null : boxes[near]!
     // The next letter of a line lies beside it, not above it.
@@ -90,8 +101,9 @@ function nearestTo(i: number, middles: readonly Point[]): number | null {
 /** The direction in which most letters stand on lines: level, upright, or as most of them lie to the next one. */
 function directionOf(letters: readonly (readonly Point[])[]): number {
   const middles = letters.map((points) => middleOf(boundsOfPoints(points)))
-  const ways = middles
-    .flatMap((p, i) => {
+  const ways = asked(middles.length)
+    .flatMap((i) => {
+      const p = middles[i]!
       const near = nearestTo(i, middles)
       if (near === null) return []
       const angle = Math.atan2(middles[near]!.y - p.y, middles[near]!.x - p.x)
@@ -99,8 +111,8 @@ function directionOf(letters: readonly (readonly Point[])[]): number {
       return [angle > Math.PI / 2 ? angle - Math.PI : angle <= -Math.PI / 2 ? angle + Math.PI : angle]
     })
     .sort((a, b) => a - b)
-  const tried = [0, Math.PI / 2, ways[Math.floor(ways.length / 2)] ?? 0]
-  return tried.reduce((best, angle) => (onLines(letters, angle) > onLines(letters, best) ? angle : best), 0)
+  const tried = [0, Math.PI / 2, ways[Math.floor(ways.length / 2)] ?? 0].map((angle) => ({ angle, count: onLines(letters, angle) }))
+  return tried.reduce((best, one) => (one.count > best.count ? one : best)).angle
 }
 
 /**
@@ -109,10 +121,11 @@ function directionOf(letters: readonly (readonly Point[])[]): number {
  */
 export function findWriting(shapes: readonly DrawnShape[]): Writing[] {
   const small = shapes.flatMap((s, i) => {
-    if (!s.isArea || !s.closed) return []
+    if (!s.isArea || !s.closed || s.path.length > MOST_LINES) return []
     const box = boundsOf(s.path)
     return sizeOf(box) >= LETTER_MM.least && sizeOf(box) <= LETTER_MM.most ? [{ i, box }] : []
   })
+  if (small.length > MOST_LETTERS) return []
   return heapsOf(small.map((s) => s.box)).flatMap((heap): Writing[] => {
     const highMm = Math.max(...heap.map((k) => sizeOf(small[k]!.box)))
     const letters = heap.map((k) => flattenPath(shapes[small[k]!.i]!.path, FINE * highMm))

@@ -67,7 +67,12 @@ function textOf(line: ReadLine, { drawn, writing }: Try, groups: string[]): Draw
   return { text, at, middle: mix(at, end, 0.5), end, heightMm, groups }
 }
 
-async function readAll(tries: readonly Omit<Try, 'lines'>[], read: WordReader): Promise<Try[]> {
+/** Pictures of one file have no more dots together: half a minute of reading. */
+const MOST_DOTS = 40_000_000
+
+async function readAll(all: readonly Omit<Try, 'lines'>[], read: WordReader): Promise<Try[]> {
+  let dots = 0
+  const tries = all.filter(({ drawn: { picture } }) => (dots += picture.width * picture.height) <= MOST_DOTS)
   const lines: ReadLine[][] = tries.map(() => [])
   for (const { sheet, from } of stack(tries.map((t) => t.drawn.picture)))
     for (const line of await read(sheet)) {

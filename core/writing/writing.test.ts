@@ -2,7 +2,7 @@ import { afterAll, describe, expect, it } from 'vitest'
 import { asAreas, lettersOf, type Words } from '../../demo/test-letters'
 import { wordReader } from '../../scripts/core/read-words'
 import { distance, line, type Path } from '../geometry'
-import { bringIn, drawingOf, withWordsRead } from '../import'
+import { bringIn, drawingOf, openFile, withWordsRead } from '../import'
 import { toPathData } from '../formats'
 import { drawWriting, findWriting, readWriting, stack, type WordReader } from './index'
 
@@ -38,6 +38,11 @@ describe('letters that are drawn as shapes', () => {
     const heaps = findWriting(shapes)
     expect(heaps).toHaveLength(2)
     expect(heaps.flatMap((h) => h.members)).not.toContain(shapes.length - 1)
+  })
+  it('are not looked for in a hatching of thousands', () => {
+    const [letter] = lettersOf({ text: 'l', at: { x: 0, y: 0 }, sizeMm: 4 })
+    const one = asAreas([letter!])[0]!
+    expect(findWriting(Array.from({ length: 7000 }, () => one))).toEqual([])
   })
   it('are no lines, and nothing of the size of a piece', () => {
     const lines = asAreas(lettersOf({ text: 'Front', at: { x: 0, y: 0 }, sizeMm: 6 })).map((s) => ({ ...s, isArea: false }))
@@ -143,6 +148,12 @@ describe('a file with words drawn as shapes', () => {
       ['Skirt back', 2],
     ])
   }, 60_000)
+  it('keeps nothing that a file says of itself for words', async () => {
+    const sly = `${svg}\n\u0000words\n{"texts":1}`
+    const opened = await openFile(new TextEncoder().encode(sly))
+    expect(opened.ok && opened.value).not.toContain('\u0000')
+    expect(opened.ok && drawingOf(opened.value).ok).toBeTypeOf('boolean')
+  })
   it('is as it was where its words are words', async () => {
     const plain =
       '<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="10mm" viewBox="0 0 10 10"><path d="M0 0h9v9h-9z" fill="none" stroke="#000"/><text x="2" y="5">A</text></svg>'
