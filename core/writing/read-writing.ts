@@ -44,11 +44,11 @@ const senseOf = ({ lines }: Try) => lines.filter(isWords).reduce((sum, l) => sum
 const CLEAR = 88
 const isDoubtful = (t: Try | undefined) => !t || t.lines.some((line) => line.confidence < CLEAR)
 
-/** What is taken for another sign where a figure belongs, and a comma before a stroke. */
+/** What is taken for another sign where a figure belongs, and a comma before a stroke that is none of a fraction. */
 const MISREAD: [RegExp, string][] = [
   [/\b(cut|size|sizes) ?[lI|!](?![\p{L}\p{N}])/giu, '$1 1'],
   [/\b(cut|size)(\d)/giu, '$1 $2'],
-  [/,? ?\/ ?/g, ' / '],
+  [/,? ?\/(?!\d) ?/g, ' / '],
   [/[‘’']{2}|[“”]/g, '"'],
 ]
 const mended = (text: string) => MISREAD.reduce((now, [from, to]) => now.replace(from, to), text.trim())

@@ -115,6 +115,22 @@ describe('words that are read from their picture', () => {
     expect(found!.texts.map((t) => t.text)).toEqual(['GRAIN'])
     expect(found!.members.every((i) => i < words.length)).toBe(true)
   }, 60_000)
+  it('have figures where a reader takes them for letters, and keep fractions', async () => {
+    const said: Record<string, string> = {
+      cutl: 'cut 1',
+      'cut I on fold': 'cut 1 on fold',
+      cut2: 'cut 2',
+      'Pocket,/ cut 2/ size 38': 'Pocket / cut 2 / size 38',
+      'allowance 5/8 in': 'allowance 5/8 in',
+      'cut lining': 'cut lining',
+    }
+    for (const [read, meant] of Object.entries(said)) {
+      const reader: WordReader = ({ width, height }) =>
+        Promise.resolve([{ text: `${read}\n`, confidence: 95, box: { x0: 0, y0: 0, x1: width, y1: height } }])
+      const [found] = await readWriting([asAreas(lettersOf({ text: 'words', at: { x: 0, y: 0 }, sizeMm: 5 }))], reader)
+      expect(found!.texts.map((t) => t.text)).toEqual([meant])
+    }
+  })
   it('are asked of nobody where there is nothing like them', async () => {
     const [none] = await readWriting([[]], nobody)
     expect(none).toEqual({ texts: [], members: [] })
