@@ -37,6 +37,12 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: size 4 at the bust, 6 at the hip -> blend
+blouse: grade from a 4 at the bust to a 6 at the hip -> blend
+blouse: from 3 at the bust to 5 at the hip -> blend
+blouse: size 5 at the hip, 1 longer -> asks lengthen
+legs: seat 1 inch bigger -> level-wedge amountMm=1
+legs: take in from 1 to 2 at the knee -> asks seam-stretch
 blouse: make it boxy -> add-at-edge waistMm=0
 blouse: nipped waist, 2 inches -> add-at-edge waistMm=-0.5 hipMm=0
 legs: add 2 inches to the hips, keep the waist -> add-at-edge hipMm=0.5 waistMm=0

@@ -29,7 +29,7 @@ const WORDS = {
   uneven: 'uneven|unevenly',
   grading: 'grade|grading|graded|interval|intervals',
   blending:
-    'blend|blending|grade between|grading between|grade between sizes|grading between sizes|blend between sizes|blend between|between sizes',
+    'blend|blending|grade from|grading from|grade between|grading between|grade between sizes|grading between sizes|blend between sizes|blend between|between sizes',
   slash: 'slash|slashing|slash and swing|slash and spread|cut open|freely',
   forward: 'too far back|too far to the back|forward|forwards|further forward|to the front|toward the front|towards the front',
   backward:
@@ -136,9 +136,9 @@ const WORDS = {
   'front-rise': 'front rise|front crotch|front crotch seam|front crotch length|crotch length in front|rise in front',
   'back-rise': 'back rise|back crotch|back crotch seam|back crotch length|crotch length at the back|rise in back|rise at the back',
   'flat-seat':
-    'baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+    'baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
-    'bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
+    'seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':

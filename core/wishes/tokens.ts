@@ -93,6 +93,12 @@ const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
 
 /** The second of two sizes, right behind the first. */
 const SECOND_SIZE = /^(?: and | to | or | ?[-/&] ?)([\p{L}\d]{1,4})(?![\p{L}\d./])/u
+/** Where a size is worn, and another size after it: “size 4 at the bust, 6 at the hip”. */
+const AT = '(?: at| in| for| on)(?: the| my)? (?:high bust|bust|chest|waist|hips?|seat|shoulders?)'
+const NEXT_SIZE = new RegExp(`^(${AT},?(?: and| then| to)?(?: an?)? )([\\p{L}\\d]{1,4})(?=${AT})`, 'u')
+/** “Grade from a 4 to a 6”: sizes, where it is said that it is about sizes. */
+const FROM_TO =
+  /\bfrom (?:an? )?(\d{1,2}|xs|s|m|l|xl)(?: at the [a-z]+)? to (?:an? )?(\d{1,2}|xs|s|m|l|xl)(?![\p{L}\d./]| ?(?:"|in\b|cm\b|mm\b))/gu
 const isSizeName = (text: string): boolean => /\d|^(?:xs|s|m|l|xl)$/.test(text)
 
 interface Found {
@@ -123,6 +129,21 @@ function figuresIn(text: string, system: UnitSystem): Found[] {
           is: 'size',
           name: second[1]!.toUpperCase(),
         })
+      let at = m.index + m[0].length
+      for (let next = NEXT_SIZE.exec(text.slice(at)); next && isSizeName(next[2]!); next = NEXT_SIZE.exec(text.slice(at))) {
+        const from = at + next[1]!.length
+        add(Object.assign([next[2]!], { index: from }) as RegExpMatchArray, { is: 'size', name: next[2]!.toUpperCase() })
+        at = from + next[2]!.length
+      }
+    }
+  }
+  // “From 4 at the bust to 6 at the hip” is about sizes by itself.
+  const isOfSizes = /\b(?:grade|grading|blend|blending)\b/.test(text)
+  for (const m of text.matchAll(FROM_TO)) {
+    if (!isOfSizes && !m[0].includes(' at the ')) continue
+    for (const index of [m[0].indexOf(m[1]!, 'from '.length), m[0].lastIndexOf(m[2]!)]) {
+      const name = index === m[0].lastIndexOf(m[2]!) ? m[2]! : m[1]!
+      add(Object.assign([name], { index: m.index + index }) as RegExpMatchArray, { is: 'size', name: name.toUpperCase() })
     }
   }
   if (/\bgrade\b/.test(text))
