@@ -37,6 +37,10 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: sleeve 1/2 wider at elbow -> seam-stretch amountMm=0.25
+blouse: tight elbows, 3/4 -> seam-stretch amountMm=0.375
+jacket: more room at the elbow 1 -> asks seam-stretch
+blouse: lengthen the sleeve 1/2 below the elbow -> lengthen pieceId="sleeve" amountMm=0.5
 blouse: size 4 at the bust, 6 at the hip -> blend
 blouse: grade from a 4 at the bust to a 6 at the hip -> blend
 blouse: from 3 at the bust to 5 at the hip -> blend

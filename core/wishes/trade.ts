@@ -46,7 +46,7 @@ export function tradeOf(said: ReadonlySet<Concept>): Concept | undefined {
   if (said.has('neckline') && says([...HEIGHTS, ...WIDTHS])) return 'neck-shape'
   // “Take 3/4 off the sleeves” may be said of their length.
   const isWidth = says(WIDTHS.filter((w) => w !== 'more' && w !== 'less')) || said.has('width')
-  if (said.has('sleeve') && isWidth && !said.has('hem') && !said.has('wrist')) return 'bicep'
+  if (said.has('sleeve') && isWidth && !said.has('hem') && !said.has('wrist') && !said.has('elbow')) return 'bicep'
   return undefined
 }
 

@@ -10,7 +10,7 @@ import { usualStretch } from './places'
 import type { SeamStretchInputs } from './schema'
 
 const ZONES = ['bust', 'waist', 'hip', 'thigh', 'knee'] as const
-/** Levels of a leg: what is said of one goes round one leg. */
+/** Levels of a leg: what is said of one goes round one leg. The elbow, in the middle of a sleeve’s seam, goes round one arm. */
 const OF_LEG: readonly Concept[] = ['thigh', 'knee', 'calf']
 /** What has another change. */
 const OTHERS: readonly Concept[] = [
@@ -47,6 +47,7 @@ function meant(garment: Garment, wish: Wish, at?: Concept): FoundSeam[] {
     ['inseam', (s) => s.edge.role === 'inseam'],
     ['underarm', (s) => s.edge.role === 'underarm'],
     ['sleeve', (s) => s.edge.role === 'underarm'],
+    ['elbow', (s) => s.edge.role === 'underarm'],
     ['panel-seam', (s) => s.edge.role === 'panel'],
     ['side', (s) => s.edge.role === 'side' || s.edge.role === 'outseam'],
     ...OF_LEG.map((zone): [Concept, (s: FoundSeam) => boolean] => [zone, (s) => s.edge.role === 'outseam' || s.edge.role === 'inseam']),
@@ -59,9 +60,10 @@ function meant(garment: Garment, wish: Wish, at?: Concept): FoundSeam[] {
 /** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”. */
 export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
   const isStretch = says(wish, 'stretch-of-seam')
-  // “Thigh too tight 1”: craft 9, at either seam of the leg.
-  const isLeg = says(wish, ...OF_LEG) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
-  const hasOwn = isLeg || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
+  // “Thigh too tight 1”, “elbow too tight”: craft 9, at either seam of the limb.
+  const isElbow = says(wish, 'elbow') && !says(wish, 'above', 'below', 'between', 'keep')
+  const isLimb = (says(wish, ...OF_LEG) || isElbow) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
+  const hasOwn = isLimb || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
   // “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam.
   const isGap = says(wish, 'gapes') && saysWaist(wish) && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
@@ -69,14 +71,17 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   if (says(wish, ...OTHERS) || (says(wish, 'gapes') && !isGap)) return []
   const zone = ZONES.find((z) => wish.said.has(z))
   // “Knee 17”: what it lacks, or has too much, round the leg.
-  const missing = isLeg && zone ? missingOf(wish, garment, zone, context) : null
+  const missing = isLimb && zone ? missingOf(wish, garment, zone, context) : null
   const way = isGap ? -1 : missing === null ? towards(wish, LET_OUT, TAKE_IN) : missing < 0 ? -1 : 1
   if (way === 0 && !isStretch) return []
   const said = missing ?? oneAmount(wish, way)
-  const isRound = isLeg && !isAtEach(wish)
+  const isRound = isLimb && !isAtEach(wish)
   // A seam has two edges.
   const mm = said !== null && (isRound || isGap) ? said / 2 : said
-  return meant(garment, wish, isGap ? 'centre-back' : undefined).map((seam) => ({
+  const seams = meant(garment, wish, isGap ? 'centre-back' : undefined)
+  // A leg has two seams, of which one is asked; a sleeve in one piece has one.
+  const isOneSeam = isElbow && seams.length === 1
+  return seams.map((seam) => ({
     inputs: { ...usualStretch(garment, seam, context.sizeId, zone), amountMm: mm ?? 0 },
     uses: used(
       wish,
@@ -94,15 +99,16 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
       'front',
       'gapes',
       ...ZONES,
+      ...(isElbow ? (['elbow'] as const) : []),
       ...LET_OUT,
       ...TAKE_IN,
     ),
     ...takesWanted(missing),
     // “Let out the inseam” may mean all of it: where it is deepest is asked.
-    sure: mm !== null && way !== 0 && !isLeg && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')),
+    sure: mm !== null && way !== 0 && (isOneSeam || (!isLimb && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')))),
     ...(way === 0 ? {} : { towards: way }),
     field: 'amountMm',
-    where: zone ? `at the ${zone}` : '',
-    how: `each edge, where it is deepest${isRound && said ? `; ${lengthToken(Math.abs(said))} round the leg` : ''}`,
+    where: zone ? `at the ${zone}` : isElbow ? 'at the elbow' : '',
+    how: `each edge, where it is deepest${isRound && said ? `; ${lengthToken(Math.abs(said))} round the ${isElbow ? 'arm' : 'leg'}` : ''}`,
   }))
 }
