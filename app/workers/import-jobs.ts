@@ -36,7 +36,7 @@ export const importJobs = {
   async readWords(text: string, heard: () => void): Promise<{ text: string; grid: PageGrid | null }> {
     const { wordReader } = await import('./read-words')
     const reader = wordReader(heard)
-    const worded = await withWordsRead(text, reader.read).finally(reader.end)
+    const worded = await withWordsRead(text, reader.read, (kept) => importJobs.read(kept)).finally(reader.end)
     return { text: worded, grid: gridFor(worded) }
   },
 

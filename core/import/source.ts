@@ -187,8 +187,9 @@ function withWords<D extends Pick<Drawing, 'shapes' | 'texts'>>(drawing: D, { te
 /**
  * A kept SVG or PDF with the words in it that are drawn as shapes, as converters write them: read from their picture, they stand in
  * place of the shapes. Any other file, and one without such words, is as it was.
+ * @param parse how the drawing in a kept SVG is had, where it is asked for again
  */
-export async function withWordsRead(kept: string, read: WordReader): Promise<string> {
+export async function withWordsRead(kept: string, read: WordReader, parse: (kept: string) => Result<Drawing> = drawingOf): Promise<string> {
   const pages = pagesOf(kept)
   if (pages) {
     const words = await readWriting(
@@ -200,7 +201,7 @@ export async function withWordsRead(kept: string, read: WordReader): Promise<str
     return `${PAGES}${JSON.stringify(changed, rounded)}}`
   }
   if (kept.startsWith(OUTLINES) || isDxf(kept)) return kept
-  const drawing = drawingOf(kept)
+  const drawing = parse(kept)
   const [words] = drawing.ok ? await readWriting([drawing.value.shapes], read) : []
   return words && words.texts.length > 0 ? `${kept}${WORDS}${JSON.stringify(words, rounded)}` : kept
 }
