@@ -1,7 +1,7 @@
 import workerUrl from 'tesseract.js/dist/worker.min.js?url'
 import coreUrl from 'tesseract.js-core/tesseract-core-simd-lstm.wasm.js?url'
 import type { Worker as Reader } from 'tesseract.js'
-import { greyFile, type WordReader } from '~~/core/writing'
+import { greyFile, linesOf, type WordReader } from '~~/core/writing'
 
 /** Without a sign of life for so long it is not waited for, ms. */
 const SILENT_MS = 30_000
@@ -49,14 +49,13 @@ export function wordReader(heard: () => void): { read: WordReader; end: () => Pr
     async read(picture) {
       reader ??= begin()
       const own = await unlessSilent(reader)
+      // It takes the bytes of a file too, which its types do not say.
       const { data } = await unlessSilent(own.recognize(greyFile(picture) as never, {}, { blocks: true, text: false }))
-      return (data.blocks ?? []).flatMap((b) =>
-        b.paragraphs.flatMap((p) => p.lines.map(({ text, confidence, bbox }) => ({ text, confidence, box: bbox }))),
-      )
+      return linesOf(data)
     },
     async end() {
-      // One that never began has nothing to end.
-      void reader?.then((own) => own.terminate())
+      // One that never began has nothing to end, and is not waited for.
+      void reader?.then((own) => own.terminate()).catch(() => undefined)
     },
   }
 }

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import { greyFile, type WordReader } from '../../core/writing'
+import { greyFile, linesOf, type WordReader } from '../../core/writing'
 
 /** Where the letters of the reader lie, in its own package. */
 const letters = join(dirname(createRequire(import.meta.url).resolve('@tesseract.js-data/eng/package.json')), '4.0.0_best_int')
@@ -25,9 +25,3 @@ export function wordReader(): { read: WordReader; end: () => Promise<void> } {
     },
   }
 }
-
-/** The lines of what the reader found. */
-const linesOf = (page: import('tesseract.js').Page) =>
-  (page.blocks ?? []).flatMap((b) =>
-    b.paragraphs.flatMap((p) => p.lines.map(({ text, confidence, bbox }) => ({ text, confidence, box: bbox }))),
-  )

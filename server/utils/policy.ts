@@ -3,8 +3,7 @@ import { createHash } from 'node:crypto'
 /** What a page may load and run, by directive: nothing from outside, nothing inline that is not named by its hash. */
 const RULES = {
   'default-src': "'self'",
-  // The reader of words is WebAssembly that ships with the application; scripts are still no text that is run.
-  'script-src': "'self' 'wasm-unsafe-eval'",
+  'script-src': "'self'",
   'style-src': "'self'",
   'img-src': "'self' data: blob:",
   'font-src': "'self'",
@@ -29,6 +28,15 @@ export function policyFor(html = ''): string {
     .map(([name, value]) => `${name} ${value}`)
     .join('; ')
 }
+
+/** The worker that reads words on pictures: its core is WebAssembly that ships with the application. */
+const WORD_READER = /^\/_nuxt\/worker\.min[-.][\w-]+\.js$/
+
+/** The policy of a file: the worker that reads words may run WebAssembly of its own, nothing else may. */
+export const policyOfFile = (path: string): string =>
+  WORD_READER.test(path)
+    ? policyFor().replace(`script-src ${RULES['script-src']}`, `script-src ${RULES['script-src']} 'wasm-unsafe-eval'`)
+    : policyFor()
 
 /** Headers of every answer: types are what they say, no page is framed, no address is handed on. */
 export const SAFE_HEADERS = {
