@@ -113,14 +113,24 @@ export function useTrayFile(
     { immediate: true },
   )
 
-  /** The file with the words in it that are drawn as shapes, without them where they cannot be read; and what is to be said of it. */
+  /**
+   * The file with the words in it that are drawn as shapes, and what is to be said of it. Where they cannot be read, or one has stopped
+   * it, the file is without them.
+   */
   async function withWords(fileName: string, opened: { text: string; grid: PageGrid | null }) {
-    const heard = proxy(() => bench.alive())
-    const worded = await inWorker(`Reading the words in ${fileName}`, async (jobs) => ok(await jobs.readWords(opened.text, heard)))
-    const unread = 'The words in this file are drawn as shapes, and could not be read: names and numbers are asked for.'
+    let isAsked = false
+    // Told only once there are words to read.
+    const heard = proxy(() => {
+      isAsked = true
+      if (busy.value !== null) busy.value = `Reading the words in ${fileName}`
+      bench.alive()
+    })
+    const worded = await inWorker(`Reading ${fileName}`, async (jobs) => ok(await jobs.readWords(opened.text, heard)))
+    const unread = 'Words in this file are drawn as shapes, and were not read: names and numbers are asked for.'
     const told = 'Words in this file are drawn as shapes: they were read from their picture. Look at names and numbers.'
-    if (!worded.ok) return { ...opened, tell: () => sayFault(unread) }
-    return { ...worded.value, tell: () => (worded.value.text === opened.text ? undefined : say(told)) }
+    if (!worded.ok) return isAsked ? ok({ ...opened, tell: () => sayFault(unread) }) : worded
+    const tell = () => (worded.value.text === opened.text ? undefined : say(told))
+    return ok({ ...worded.value, tell })
   }
 
   /** Reads a file; a file that cannot be read leaves the tray as it is. */
@@ -128,7 +138,9 @@ export function useTrayFile(
     const tell = telling((page, of) => `Reading ${fileName}, page ${page} of ${of}`)
     const opened = await inWorker(`Reading ${fileName}`, (jobs) => jobs.open(bytes, tell))
     if (!opened.ok) return opened.problem
-    const { text: content, grid: lies, tell: tellWords } = await withWords(fileName, opened.value)
+    const worded = await withWords(fileName, opened.value)
+    if (!worded.ok) return worded.problem
+    const { text: content, grid: lies, tell: tellWords } = worded.value
     const read = await inWorker(`Reading ${fileName}`, (jobs) => jobs.read(content, lies))
     if (!read.ok) return read.problem
     begin()

@@ -37,6 +37,11 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: take in from 1 at the waist to 2 at the hip -> asks add-at-edge
+blouse: folds at the bust -> asks
+blouse: needs 2 inches at the hem -> uneven-hem
+dress: the skirt needs 2 inches in length -> lengthen pieceId="skirt-front" amountMm=2
+legs: hips 1 bigger, waist stays -> add-at-edge hipMm=0.25 waistMm=0
 blouse: sleeve 1/2 wider at elbow -> seam-stretch amountMm=0.25
 blouse: tight elbows, 3/4 -> seam-stretch amountMm=0.375
 jacket: more room at the elbow 1 -> asks seam-stretch

@@ -72,8 +72,9 @@ export function severalOf(wish: Wish, text: string, system: UnitSystem, answer: 
   return oneAtATime(whole, answer)
 }
 
-/** Two things asked for in one sentence: each part of it is read by itself. */
-function oneAtATime(parts: readonly string[], answer: Answer): WishAnswer {
+/** Two things asked for in one sentence: each part of it is read by itself; null where none of them means anything. */
+function oneAtATime(parts: readonly string[], answer: Answer): WishAnswer | null {
   const offers = sameOffers(parts.flatMap((part) => offersOf(answer(part))))
+  if (offers.length === 0) return null
   return { how: 'asks', why: 'One change at a time: which one first?', offers: offers.slice(0, MOST_OFFERS), measure: null }
 }

@@ -137,10 +137,11 @@ function figuresIn(text: string, system: UnitSystem): Found[] {
       }
     }
   }
-  // “From 4 at the bust to 6 at the hip” is about sizes by itself.
+  // “From 4 at the bust to 6 at the hip” is about sizes where nothing is done from one to the other.
   const isOfSizes = /\b(?:grade|grading|blend|blending)\b/.test(text)
+  const isAlone = /^(?:i )?(?:go |goes |cut )?from\b/.test(text)
   for (const m of text.matchAll(FROM_TO)) {
-    if (!isOfSizes && !m[0].includes(' at the ')) continue
+    if (!isOfSizes && !(isAlone && m[0].includes(' at the '))) continue
     for (const index of [m[0].indexOf(m[1]!, 'from '.length), m[0].lastIndexOf(m[2]!)]) {
       const name = index === m[0].lastIndexOf(m[2]!) ? m[2]! : m[1]!
       add(Object.assign([name], { index: m.index + index }) as RegExpMatchArray, { is: 'size', name: name.toUpperCase() })

@@ -95,18 +95,22 @@ const SHAPES: [string, Concept[]][] = [
     w,
     ['in', 'waist'],
   ]),
-  ...['bell bottom', 'bell bottoms', 'bell-bottoms', 'flared legs'].map((w): [string, Concept[]] => [w, ['fuller', 'leg-opening']]),
+  ...['bell bottom', 'bell bottoms', 'bell-bottoms'].map((w): [string, Concept[]] => [w, ['fuller', 'leg-opening']]),
   ...['peg the hem', 'pegged hem', 'peg the legs', 'pegged legs'].map((w): [string, Concept[]] => [w, ['in', 'leg-opening']]),
   ...['two darts out of one', 'two darts from one', 'two darts instead of one'].map((w): [string, Concept[]] => [w, ['split', 'dart']]),
 ]
 /** Lines that point to what is too small. */
-const DRAGGING: [string, Concept[]][] = ['drag lines', 'drags', 'pulls', 'folds', 'wrinkles'].flatMap((lines) =>
-  ['from the', 'from', 'to the', 'toward the', 'towards the', 'at the', 'pointing to the', 'across the'].flatMap((way) =>
-    ['bust', 'bust point', 'apex', 'bust to the side', 'bust to the side seam', 'bust to side'].map((at): [string, Concept[]] => [
-      `${lines} ${way} ${at}`,
-      ['too-tight', 'bust'],
-    ]),
+const DRAGGING: [string, Concept[]][] = [
+  ...['drag lines', 'drags', 'pulls'].flatMap((lines) =>
+    ['from the', 'from', 'to the', 'toward the', 'towards the', 'at the', 'across the', 'pointing to the'].map((way) => `${lines} ${way}`),
   ),
+  // Folds at a bust may be too much cloth.
+  ...['folds', 'wrinkles'].flatMap((lines) => ['toward the', 'towards the', 'pointing to the'].map((way) => `${lines} ${way}`)),
+].flatMap((lines) =>
+  ['bust', 'bust point', 'apex', 'bust to the side', 'bust to the side seam', 'bust to side'].map((at): [string, Concept[]] => [
+    `${lines} ${at}`,
+    ['too-tight', 'bust'],
+  ]),
 )
 /** “I am short between shoulder and bust.” */
 const BETWEEN: [string, Concept[]][] = ['between', 'from'].flatMap((at): [string, Concept[]][] => [

@@ -50,5 +50,6 @@ const WAYS_SAID: readonly Concept[] = [
 export function neededAlone(tokens: readonly Token[]): Token[] {
   const at = tokens.findIndex((t, i) => t.is === 'small' && /^needs?$/.test(t.text) && tokens[i + 1]?.is === 'amount')
   const isSaid = tokens.some((t) => t.is === 'concept' && WAYS_SAID.includes(t.concept))
-  return at < 0 || isSaid ? [...tokens] : tokens.with(at, { is: 'concept', concept: 'more', text: 'need' })
+  const concept = tokens.some((t) => t.is === 'concept' && t.concept === 'length') ? 'longer' : 'more'
+  return at < 0 || isSaid ? [...tokens] : tokens.with(at, { is: 'concept', concept, text: 'need' })
 }

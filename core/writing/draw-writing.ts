@@ -59,16 +59,17 @@ function fill(outlines: readonly (readonly Point[])[], width: number, height: nu
 /**
  * Letters as a picture, turned so that they stand upright.
  * @param over turned by half a turn more
- * @returns null where it would be larger than any words are
+ * @param mostDots no more than this is drawn
+ * @returns null where it would be larger than that, or than any words are
  */
-export function drawWriting({ letters, angleRad, heightMm }: Writing, over: boolean): Drawn | null {
+export function drawWriting({ letters, angleRad, heightMm }: Writing, over: boolean, mostDots = MOST_DOTS): Drawn | null {
   const origin = { x: 0, y: 0 }
   const turn = -angleRad + (over ? Math.PI : 0)
   const upright = letters.map((points) => points.map((p) => rotateAbout(p, origin, turn)))
   const box = boundsOfPoints(upright.flat())
   const mmPerDot = heightMm / CAPITAL_DOTS
   const [width, height] = [box.maxX - box.minX, box.maxY - box.minY].map((mm) => Math.ceil(mm / mmPerDot) + 2 * RIM) as [number, number]
-  if (width * height > MOST_DOTS) return null
+  if (!(width * height <= Math.min(mostDots, MOST_DOTS))) return null
   const onPicture = upright.map((points) =>
     points.map((p) => ({ x: (p.x - box.minX) / mmPerDot + RIM, y: (p.y - box.minY) / mmPerDot + RIM })),
   )

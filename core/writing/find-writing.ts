@@ -136,6 +136,8 @@ export function findWriting(shapes: readonly DrawnShape[]): Writing[] {
       .map((points) => boundsOfPoints(points.map((p) => rotateAbout(p, { x: 0, y: 0 }, -angleRad))))
       .map((b) => b.maxY - b.minY)
       .sort((a, b) => a - b)
-    return [{ members: heap.map((k) => small[k]!.i), letters, angleRad, heightMm: heights[Math.floor(heights.length * CAPITAL)]! }]
+    const heightMm = heights[Math.floor(heights.length * CAPITAL)]!
+    // Areas without a height, as dashes are drawn, are no letters.
+    return heightMm >= LETTER_MM.least ? [{ members: heap.map((k) => small[k]!.i), letters, angleRad, heightMm }] : []
   })
 }

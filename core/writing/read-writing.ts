@@ -67,12 +67,7 @@ function textOf(line: ReadLine, { drawn, writing }: Try, groups: string[]): Draw
   return { text, at, middle: mix(at, end, 0.5), end, heightMm, groups }
 }
 
-/** Pictures of one file have no more dots together: half a minute of reading. */
-const MOST_DOTS = 40_000_000
-
-async function readAll(all: readonly Omit<Try, 'lines'>[], read: WordReader): Promise<Try[]> {
-  let dots = 0
-  const tries = all.filter(({ drawn: { picture } }) => (dots += picture.width * picture.height) <= MOST_DOTS)
+async function readAll(tries: readonly Omit<Try, 'lines'>[], read: WordReader): Promise<Try[]> {
   const lines: ReadLine[][] = tries.map(() => [])
   for (const { sheet, from } of stack(tries.map((t) => t.drawn.picture)))
     for (const line of await read(sheet)) {
@@ -85,8 +80,24 @@ async function readAll(all: readonly Omit<Try, 'lines'>[], read: WordReader): Pr
   return tries.map((t, i) => ({ ...t, lines: lines[i]! }))
 }
 
-/** So many heaps are read at the most: a sheet has no more, and each takes its time. */
+/** So many heaps and letters of a file are read at the most: no pattern has more, and each takes its time. */
 const MOST_HEAPS = 600
+const MOST_LETTERS = 12_000
+/** Their pictures have no more dots together: half a minute of reading. */
+const MOST_DOTS = 40_000_000
+
+/** The heaps of letters on each page, as many as are read. */
+function heapsOn(pages: readonly (readonly DrawnShape[])[]): { page: number; writing: Writing }[] {
+  const found: { page: number; writing: Writing }[] = []
+  let letters = 0
+  for (const [page, shapes] of pages.entries())
+    for (const writing of findWriting(shapes)) {
+      letters += writing.members.length
+      if (found.length === MOST_HEAPS || letters > MOST_LETTERS) return found
+      found.push({ page, writing })
+    }
+  return found
+}
 
 /**
  * Reads the words that drawings have as shapes. What makes no sense, as a row of dots does not, stays as it is drawn. The reader is
@@ -96,9 +107,11 @@ const MOST_HEAPS = 600
  * @returns what was read of each page
  */
 export async function readWriting(pages: readonly (readonly DrawnShape[])[], read: WordReader): Promise<ReadWriting[]> {
-  const found = pages.flatMap((shapes, page) => findWriting(shapes).map((writing) => ({ page, writing }))).slice(0, MOST_HEAPS)
+  const found = heapsOn(pages)
+  let dots = 0
   const drawnAs = (writing: Writing, over: boolean) => {
-    const drawn = drawWriting(writing, over)
+    const drawn = drawWriting(writing, over, MOST_DOTS - dots)
+    dots += drawn ? drawn.picture.width * drawn.picture.height : 0
     return drawn ? [{ writing, drawn }] : []
   }
   const isLevel = (w: Writing) => Math.abs(w.angleRad) < LEVEL_RAD

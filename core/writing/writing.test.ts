@@ -44,6 +44,10 @@ describe('letters that are drawn as shapes', () => {
     const one = asAreas([letter!])[0]!
     expect(findWriting(Array.from({ length: 7000 }, () => one))).toEqual([])
   })
+  it('are no dashes without a height', () => {
+    const dash = (x: number): Path => [line({ x, y: 0 }, { x: x + 2, y: 0 }), line({ x: x + 2, y: 0 }, { x, y: 0 })]
+    expect(findWriting(asAreas([dash(0), dash(3), dash(6)]))).toEqual([])
+  })
   it('are no lines, and nothing of the size of a piece', () => {
     const lines = asAreas(lettersOf({ text: 'Front', at: { x: 0, y: 0 }, sizeMm: 6 })).map((s) => ({ ...s, isArea: false }))
     expect(findWriting(lines)).toEqual([])
@@ -63,6 +67,11 @@ describe('the picture of letters', () => {
     // Places come back to the drawing.
     expect(placeOf(middles[0]!.x, middles[0]!.y).x).toBeGreaterThan(0)
     expect(placeOf(middles[0]!.x, middles[0]!.y).y).toBeLessThan(0)
+  })
+  it('is not drawn beyond the dots that it may have', () => {
+    const [heap] = findWriting(asAreas(lettersOf({ text: 'Front', at: { x: 0, y: 0 }, sizeMm: 10 })))
+    expect(drawWriting(heap!, false, 1000)).toBeNull()
+    expect(drawWriting({ ...heap!, heightMm: 0 }, false)).toBeNull()
   })
   it('is stacked on sheets that are no larger than they may be, each picture once', () => {
     const pictures = [5, 9, 4, 7].map((height) => ({ width: 10, height, dots: new Uint8Array(10 * height).fill(height) }))

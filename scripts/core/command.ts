@@ -258,7 +258,12 @@ async function importFile(file: string, options: Options, tell: Tell): Promise<s
   const kept = isPicture(new Uint8Array(bytes)) ? readPicture(file, bytes, options, tell) : await openFile(new Uint8Array(bytes))
   if (!kept.ok) throw new BadInput(`${file}: ${sentence(kept.problem)}`)
   const reader = wordReader()
-  const worded = await withWordsRead(kept.value, reader.read).finally(reader.end)
+  const worded = await withWordsRead(kept.value, reader.read)
+    .catch((error: unknown) => {
+      tell(`Words in it are drawn as shapes, and were not read: ${error instanceof Error ? error.message : String(error)}.`)
+      return kept.value
+    })
+    .finally(reader.end)
   if (worded !== kept.value) tell('Words in it are drawn as shapes: they were read from their picture.')
   const whole = options.rules === undefined ? ok(worded) : withRuleTable(worded, await readBytes(options.rules))
   if (!whole.ok) throw new BadInput(`${options.rules ?? file}: ${sentence(whole.problem)}`)

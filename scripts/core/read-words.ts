@@ -21,7 +21,8 @@ export function wordReader(): { read: WordReader; end: () => Promise<void> } {
       return linesOf(data)
     },
     async end() {
-      await (await worker)?.terminate()
+      // One that could not be begun has nothing to end.
+      await (await worker?.catch(() => null))?.terminate()
     },
   }
 }

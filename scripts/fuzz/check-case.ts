@@ -6,6 +6,7 @@ import { bringIn } from '../../core/import'
 import { DEFAULT_TOLERANCES } from '../../core/match'
 import { readChart } from '../../core/size'
 import { parseLength } from '../../core/units'
+import { drawWriting, findWriting } from '../../core/writing'
 import type { Case } from './cases'
 import { GARMENTS } from './garments'
 import { liveThrough, lookAtPlan, saveAndReadAgain, wellRefused } from './live-through'
@@ -95,6 +96,10 @@ export function checkCase(one: Case): string | null {
     case 'svg': {
       const read = readSvg(one.text)
       if (!read.ok) return wellRefused(read.problem)
+      for (const writing of findWriting(read.value.shapes)) {
+        const picture = drawWriting(writing, false)?.picture
+        if (picture && picture.dots.length !== picture.width * picture.height) return 'letters have a picture without a size'
+      }
       const found = bringIn(read.value, 1)
       if (!found.ok) return wellRefused(found.problem)
       const { garment } = found.value

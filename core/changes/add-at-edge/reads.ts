@@ -45,12 +45,16 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
   return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
 }
 
-/** “Keep the waist”: levels that are said to stay. */
+/** “Keep the waist”, “the waist stays”: levels that are said to stay, behind the word in its part of the sentence, else right before it. */
 function keptZones(wish: Wish): Concept[] {
+  const zonesIn = (tokens: Wish['tokens']) =>
+    tokens.flatMap((t) => (t.is === 'concept' && (ZONES as readonly Concept[]).includes(t.concept) ? [t.concept] : []))
   const at = wish.tokens.findIndex((t) => t.is === 'concept' && t.concept === 'keep')
-  const rest = at < 0 ? [] : wish.tokens.slice(at + 1)
+  if (at < 0) return []
+  const rest = wish.tokens.slice(at + 1)
   const end = rest.findIndex((t) => t.is === 'break')
-  return (end < 0 ? rest : rest.slice(0, end)).flatMap((t) => (t.is === 'concept' ? [t.concept] : []))
+  const after = zonesIn(end < 0 ? rest : rest.slice(0, end))
+  return after.length > 0 ? after : zonesIn(wish.tokens.slice(0, at)).slice(-1)
 }
 
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
