@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Pause, PersonStanding, Pin, Play, Users, Wrench } from 'lucide-vue-next'
 import { useRafFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { findKind, type Change } from '~~/core/changes'
 import type { Garment } from '~~/core/pattern'
@@ -27,6 +27,14 @@ const FEW = 3
 /** Least width of a stop, and width of the two ends. */
 const STOP_REM = 8.5
 const ENDS_REM = 11
+
+/** The stop that is open is seen, also where not all of them have room. */
+const line = ref<HTMLElement | null>(null)
+watch(
+  () => [selection.stopId, count.value],
+  () => line.value?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+  { flush: 'post', immediate: true },
+)
 
 /** Stops a second when played. */
 const PACE = 0.8
@@ -101,7 +109,7 @@ const dot = (i: number) => props.stops[i]?.status ?? 'applied'
     >
       <Pause v-if="playing" class="size-5" /><Play v-else class="size-5" />
     </button>
-    <div class="min-w-0 flex-1 overflow-x-auto">
+    <div ref="line" class="min-w-0 flex-1 scroll-pr-20 scroll-pl-24 overflow-x-auto">
       <div class="px-1" :style="{ width: `max(100%, ${count * STOP_REM + ENDS_REM}rem)` }">
         <div class="relative flex">
           <button
