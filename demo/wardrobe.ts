@@ -39,16 +39,11 @@ const lengthen = (
 
 const stop = (id: string, kind: KindName, inputs: unknown, note: string): Change => withId(newStop(kind, inputs, note), id)
 
-/**
- * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
- * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons. The tapered trousers
- * are fitted to a second wearer too; the Cook’s blouse has been through two fittings.
- *
- * @param now when it was opened, for the dates of the rows
- */
-export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[]; log: Log } {
-  // Rows a minute apart, newest first, so that they hang in this order.
-  let minutes = 0
+/** A fit before it has its dates. */
+type Undated = Omit<Project, 'createdAt' | 'updatedAt' | 'bought'>
+
+/** All of the demo but its dates, in the order in which it hangs. */
+function makeDemo(): { projects: Undated[]; wearers: Wearer[]; log: Log } {
   const project = (
     id: string,
     name: string,
@@ -56,12 +51,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
     garment: Project['garment'],
     plan: Change[] = [],
     sizing: Sizing = NO_SIZING,
-  ): Project => {
-    const when = new Date(now.getTime() - 60_000 * minutes++).toISOString()
-    const work = { wearerId, garment, sizing, mends: [], plan, notes: '' }
-    const times = { createdAt: when, updatedAt: when }
-    return { id, garmentId: id, name, fitName: '', ...work, ...times, bought: times }
-  }
+  ): Undated => ({ id, garmentId: id, name, fitName: '', wearerId, garment, sizing, mends: [], plan, notes: '' })
   /** A garment in sizes 1 to 7, with its size chart. */
   const nested = (id: string, name: string, wearerId: string, garment: Project['garment'], plan: Change[], own: Partial<Sizing> = {}) =>
     project(id, name, wearerId, garment, plan, { ...chartOf(garment), ...own })
@@ -201,8 +191,7 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
   ]
   // The same trousers for another wearer: begun, and nothing done yet.
   const trousers = projects.find((p) => p.id === 'demo-tapered')!
-  const begun = new Date(now.getTime() - 60_000 * minutes).toISOString()
-  const second: Project = { ...trousers, id: 'demo-tapered-cook', wearerId: 'cook', plan: [], createdAt: begun, updatedAt: begun }
+  const second: Undated = { ...trousers, id: 'demo-tapered-cook', wearerId: 'cook', plan: [] }
   const wearers = DEMO_WEARERS.map((w) => (w.id === 'lamplighter' ? { ...w, crotchCurves: readings } : w))
   // The Cook’s blouse once more, as it was fitted for the harbour scene.
   const blouse = projects.find((p) => p.id === 'demo-blouse')!
@@ -211,6 +200,29 @@ export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[
     blouse.sizing,
     wearers.find((w) => w.id === 'cook')!,
   )
-  const fitted: Project = { ...blouse, id: HARBOUR_FIT, fitName: 'harbour scene', plan: story.plan, createdAt: begun, updatedAt: begun }
+  const fitted: Undated = { ...blouse, id: HARBOUR_FIT, fitName: 'harbour scene', plan: story.plan }
   return { wearers, projects: [...projects, second, fitted], log: story.log }
+}
+
+let made: ReturnType<typeof makeDemo> | null = null
+
+/**
+ * The demo wardrobe. The tapered trousers carry a finished plan; the flared ones a fault in the draft to find; the blouse
+ * is as bought, ready for the first change. Five fronts show what becomes of darts, each plan with its reasons. The tapered trousers
+ * are fitted to a second wearer too; the Cook’s blouse has been through two fittings. Drafted once: what is returned is shared, and
+ * not to be changed.
+ *
+ * @param now when it was opened, for the dates of the rows
+ */
+export function demoWardrobe(now: Date): { projects: Project[]; wearers: Wearer[]; log: Log } {
+  made ??= makeDemo()
+  // Rows a minute apart, newest first, so that they hang in this order; a further fit of a garment is begun after all of these.
+  const order = made.projects.map((p) => p.garmentId).filter((id, i, all) => all.indexOf(id) === i)
+  const minutesAgo = (minutes: number) => new Date(now.getTime() - 60_000 * minutes).toISOString()
+  const projects = made.projects.map((fit): Project => {
+    const bought = minutesAgo(order.indexOf(fit.garmentId))
+    const begun = fit.id === fit.garmentId ? bought : minutesAgo(order.length)
+    return { ...fit, createdAt: begun, updatedAt: begun, bought: { createdAt: bought, updatedAt: bought } }
+  })
+  return { ...made, projects }
 }

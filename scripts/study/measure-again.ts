@@ -46,7 +46,9 @@ function lay(piece: Piece, sizeId: string): Laid {
   const long = Math.hypot(to.x - from.x, to.y - from.y)
   const [dx, dy] = [(to.x - from.x) / long, (to.y - from.y) / long]
   const turn = (p: Place): Place => ({ x: p.x * dy - p.y * dx, y: p.x * dx + p.y * dy })
-  const edge = (id: string) => pointsAlong(shape.edges[id]!).map(turn)
+  // Sides are walked down again and again: the points of an edge are worked out once.
+  const edges = new Map(piece.edges.map((e) => [e.id, pointsAlong(shape.edges[e.id]!).map(turn)]))
+  const edge = (id: string) => edges.get(id)!
   const apex = piece.points.find((p) => p.role === 'apex')
   return {
     piece,
