@@ -77,7 +77,11 @@ export default defineNuxtConfig({
   vite: {
     plugins: [tailwindcss()],
     build: { rollupOptions },
-    worker: { format: 'es', rollupOptions },
+    // Named as the page's own, so that what both contain is one file.
+    worker: {
+      format: 'es',
+      rollupOptions: { ...rollupOptions, output: { chunkFileNames: '_nuxt/[hash].js', assetFileNames: '_nuxt/[name].[hash][extname]' } },
+    },
     optimizeDeps: { include: ['dexie', 'comlink', 'mutative', 'd3-zoom', 'd3-selection', 'zod'] },
   },
   typescript: {

@@ -20,14 +20,25 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'around the core',
-          include: ['demo/**/*.test.ts', 'server/**/*.test.ts', 'tests/corpus/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: [
+            'demo/**/*.test.ts',
+            'server/**/*.test.ts',
+            'tests/corpus/**/*.test.ts',
+            'scripts/**/*.test.ts',
+            'app/*.test.ts',
+            'app/{composables,workers}/**/*.test.ts',
+          ],
           isolate: false,
         },
       },
       // Stores and the browser's storage are one of each kind in a page: each file has its own.
-      { extends: true, test: { name: 'application', include: ['app/**/*.test.ts'], exclude: ['app/components/**'] } },
-      // Components are mounted in a made page: what is seen of them is looked at in the real browser (tests/e2e).
-      { extends: true, plugins: [vue()], test: { name: 'components', include: ['app/components/**/*.test.ts'], environment: 'happy-dom' } },
+      { extends: true, test: { name: 'application', include: ['app/{data,stores}/**/*.test.ts'] } },
+      // Components are mounted in a made page, with stores of their own: what is seen of them is looked at in the real browser (tests/e2e).
+      {
+        extends: true,
+        plugins: [vue()],
+        test: { name: 'components', include: ['app/components/**/*.test.ts'], environment: 'happy-dom', isolate: false },
+      },
     ],
   },
 })

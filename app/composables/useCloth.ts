@@ -30,6 +30,7 @@ import { useWorkshop } from '~/composables/useWorkshop'
 import { useWork } from '~/stores/work'
 import { Bench, Ended } from '~/workers/bench'
 import type { LayJobs } from '~/workers/lay-jobs'
+import { openWorker } from '~/workers/open-worker'
 
 const Count = z.int().min(0).max(MOST_LAYERS)
 /** What was settled about the cloth of one fit; a piece without counts is cut as its pattern says. */
@@ -46,7 +47,7 @@ const SILENT_MS = 15_000
 /** Widths that cloth is sold in, mm. */
 const WIDTHS_MM = [900, 1150, 1400, 1500]
 
-const bench = new Bench<LayJobs>(() => new Worker(new URL('../workers/cloth.worker.ts', import.meta.url), { type: 'module' }))
+const bench = new Bench<LayJobs>(() => openWorker('cloth'))
 
 /** The open fit on its cloths: what is cut from each, how it lies, and how much of it is needed. */
 export const useCloth = createSharedComposable(() => {

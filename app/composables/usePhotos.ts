@@ -6,6 +6,7 @@ import { roomLeft } from '~/data/pictures'
 import { sayFault } from '~/messages'
 import { useFittings } from '~/stores/fittings'
 import { Bench } from '~/workers/bench'
+import { openWorker } from '~/workers/open-worker'
 import type { ScaledPhoto, scalePhoto } from '~/workers/scale-photo'
 
 /** A photograph that takes longer than this to scale down hangs, ms. */
@@ -15,9 +16,7 @@ const THIN_PX = 800
 /** From so full on it is said before a photograph is lost. */
 const NEARLY_FULL = 0.9
 
-const bench = new Bench<{ scalePhoto: typeof scalePhoto }>(
-  () => new Worker(new URL('../workers/photo.worker.ts', import.meta.url), { type: 'module' }),
-)
+const bench = new Bench<{ scalePhoto: typeof scalePhoto }>(() => openWorker('photo'))
 
 /** Brings photographs in, and shows the kept ones. */
 export function usePhotos() {

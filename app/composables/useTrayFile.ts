@@ -12,6 +12,7 @@ import { say, sayFault } from '~/messages'
 import { usePrefs } from '~/stores/prefs'
 import { Bench, Ended } from '~/workers/bench'
 import { importJobs, type ImportJobs } from '~/workers/import-jobs'
+import { openWorker } from '~/workers/open-worker'
 
 /** Reading a file may take this long, ms: its own budget ends it much earlier on any machine that one would work on. */
 const LONGEST_MS = 120_000
@@ -19,7 +20,7 @@ const LONGEST_MS = 120_000
 /** The jobs of the import, in a worker or on the spot. */
 type Jobs = ImportJobs | Remote<ImportJobs>
 
-const bench = new Bench<ImportJobs>(() => new Worker(new URL('../workers/import.worker.ts', import.meta.url), { type: 'module' }))
+const bench = new Bench<ImportJobs>(() => openWorker('import'))
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 

@@ -11,6 +11,7 @@ import type { Tray, TrayPhoto } from '~/data/tray-row'
 import { nameOf } from '~/composables/useTrayFile'
 import { usePrefs } from '~/stores/prefs'
 import { Bench } from '~/workers/bench'
+import { openWorker } from '~/workers/open-worker'
 import type { joinPhotos, readPhoto } from '~/workers/read-photo'
 import type { ScaledPhoto, scalePhoto } from '~/workers/scale-photo'
 
@@ -30,7 +31,7 @@ interface Jobs {
   readPhoto: typeof readPhoto
   joinPhotos: typeof joinPhotos
 }
-const bench = new Bench<Jobs>(() => new Worker(new URL('../workers/paper-photo.worker.ts', import.meta.url), { type: 'module' }))
+const bench = new Bench<Jobs>(() => openWorker('paper-photo'))
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 

@@ -5,6 +5,7 @@ import type { Tolerances } from '~~/core/match'
 import { db } from '~/data/db'
 import { Bench } from '~/workers/bench'
 import type { Desk, Unsettled } from '~/workers/desk'
+import { openWorker } from '~/workers/open-worker'
 import type { Hung } from './useHung'
 
 /** A fit that takes longer than this is not waited for, ms. */
@@ -23,7 +24,7 @@ export function useUnsettled(
   wearers: Ref<Wearer[]>,
   tolerances: Ref<Tolerances>,
 ): Ref<Map<string, Unsettled | null>> {
-  const bench = new Bench<Desk>(() => new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }))
+  const bench = new Bench<Desk>(() => openWorker('fold'))
   let round = 0
 
   const settle = ({ garment, wearerId, sizing, ...fit }: Project) => {

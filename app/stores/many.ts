@@ -18,6 +18,7 @@ import { pdfFonts } from '~/pdf-fonts'
 import { usePrefs } from '~/stores/prefs'
 import type { Made, ManyJobs } from '~/workers/many-jobs'
 import { Pool } from '~/workers/pool'
+import { openWorker } from '~/workers/open-worker'
 
 /** A fit without a sign of life for so long is given up, ms. */
 const SILENT_MS = 60_000
@@ -36,10 +37,7 @@ export interface ManyFit extends Pair {
   done: MadeRow | null
 }
 
-const pool = new Pool<ManyJobs>(
-  () => new Worker(new URL('../workers/many.worker.ts', import.meta.url), { type: 'module' }),
-  Math.min(MOST_WORKERS, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1),
-)
+const pool = new Pool<ManyJobs>(() => openWorker('many'), Math.min(MOST_WORKERS, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1))
 
 /** A pair that waits to be worked out. */
 const UNMADE = { madeFor: '', made: null, why: '', isLeft: false, fitId: null }

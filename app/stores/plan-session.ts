@@ -16,6 +16,7 @@ import type { Asked } from '~/workers/desk-session'
 import type { Sized } from '~/workers/desk-sizes'
 import { planAnswers } from '~/stores/plan-answers'
 import { Bench, Ended } from '~/workers/bench'
+import { openWorker } from '~/workers/open-worker'
 import { Shelf } from '~/workers/parcel'
 
 /** A plan that takes longer than this is said to be worked on, ms: shorter would only flicker. */
@@ -29,7 +30,7 @@ const LONG_MS = 4000
 let onProgress: NonNullable<ChangeContext['progress']> = () => {}
 
 const bench = new Bench<Desk>(
-  () => new Worker(new URL('../workers/fold.worker.ts', import.meta.url), { type: 'module' }),
+  () => openWorker('fold'),
   (remote) => {
     const tell = proxy<typeof onProgress>((what, done, of) => {
       bench.alive()

@@ -61,8 +61,12 @@ export function useApplication() {
     tissue: 'tissue-figure',
     fittings: 'story',
   }
+  /** Opens a station: from the wardrobe as its links do, which keeps the page warm; by its address from anywhere else. */
   async function openGarment(id: string, station: string) {
-    await driver().get(`${server.url}/garment/${id}/${station}`)
+    const path = `/garment/${id}/${station}`
+    const isInWardrobe = await driver().executeScript<boolean>('return location.pathname === "/" && Boolean(window.useNuxtApp)')
+    if (isInWardrobe) await driver().executeScript('void window.useNuxtApp().$router.push(arguments[0])', path)
+    else await driver().get(`${server.url}${path}`)
     await byTest(driver(), SIGNS[station]!)
   }
 

@@ -1,4 +1,0 @@
-import { expose } from 'comlink'
-import { layJobs } from './lay-jobs'
-
-expose(layJobs)

@@ -1,4 +1,0 @@
-import { expose } from 'comlink'
-import { makeDesk } from './desk'
-
-expose(makeDesk())

@@ -1,4 +1,0 @@
-import { expose } from 'comlink'
-import { importJobs } from './import-jobs'
-
-expose(importJobs)

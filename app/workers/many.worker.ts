@@ -1,4 +1,0 @@
-import { expose } from 'comlink'
-import { manyJobs } from './many-jobs'
-
-expose(manyJobs)

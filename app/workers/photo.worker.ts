@@ -1,4 +1,0 @@
-import { expose } from 'comlink'
-import { scalePhoto } from './scale-photo'
-
-expose({ scalePhoto })
