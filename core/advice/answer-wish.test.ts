@@ -37,6 +37,27 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: the sleeves are an inch long on me -> lengthen pieceId="sleeve" amountMm=-1
+blouse: sleeves 1 inch long -> lengthen pieceId="sleeve" amountMm=-1
+blouse: the sleeve is 3/4 short -> lengthen pieceId="sleeve" amountMm=0.75
+blouse: my sleeves are 2 long -> lengthen pieceId="sleeve" amountMm=-2
+blouse: make the sleeve 1 in long -> asks lengthen
+blouse: shoulders are narrow by 1/2 each -> asks shoulder-width
+blouse: the shoulders are narrow by 1/2 -> shoulder-width amountMm=0.5
+blouse: the hips are 2 inches wide -> add-at-edge hipMm=-0.5
+blouse: my hips are 2 inches wide -> add-at-edge hipMm=0.5
+blouse: the waist is 1 inch big -> add-at-edge waistMm=-0.25
+blouse: the armhole is high 1/2 -> lower-armhole amountMm=0.5
+legs: the legs are short by 2 -> lengthen amountMm=2
+blouse: cut 1 1/4 off the bottom of the sleeves -> lengthen pieceId="sleeve" amountMm=-1.25
+legs: cut 2 off the ends of the legs -> lengthen amountMm=-2
+blouse: trim 1 inch off the hem -> uneven-hem centreFrontMm=-1 sideMm=-1 centreBackMm=-1
+dress: cut off 3 inches from the bottom -> uneven-hem sideMm=-3
+blouse: lower the neckline 3/4 at the front only -> redraw-neckline frontMm=0.75 backMm=0
+blouse: bust darts end too close to the point -> asks finish-dart
+legs: lower the waistband 1 inch -> asks lengthen
+smock: add a dart -> asks
+blouse: add 1/4 to the bust dart -> asks dart-intake
 blouse: take in from 1 at the waist to 2 at the hip -> asks add-at-edge
 blouse: folds at the bust -> asks
 blouse: needs 2 inches at the hem -> uneven-hem

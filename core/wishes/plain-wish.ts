@@ -34,5 +34,18 @@ export const plainWish = (text: string): string =>
       ' than-$1 ',
     )
     .replace(/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high')
+    // What is cut off an end makes the piece shorter: the end is no place of another change.
+    .replace(
+      /\b(?:cut|take|trim|chop|lop|snip)(?:ping|ting|ming|ing|s)? ([^,;.]{0,24}?)\b(?:off|from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\b( (?:of|on)\b)?/gu,
+      (_, much: string, of: string | undefined) => (of ? `shorten ${much} ` : `shorten ${much} at the hem`),
+    )
+    .replace(/\btrim (?=[^,;.]{0,20}\boff\b)/gu, 'cut ')
+    // A place with “only” is that place.
+    .replace(/\b(?:only )?(at|in|on) (?:the )?(front|back)(?: only)?\b/gu, (all, at: string, where: string) =>
+      all.includes('only') ? `${at} the ${where}` : all,
+    )
+    .replace(/\btoo (?:close|near) to (?:the |my )?(?:nipple|(?:bust )?point|fullest (?:part|point))\b/gu, 'too close to the apex')
+    .replace(/\b(lower|raise|drop|lift)((?:s|ed|ing)? (?:the )?)waistband\b/gu, '$1$2waist')
+    .replace(/\bwaistband (?=(?:is |sits |rides |comes )?too (?:high|low))/gu, 'waist ')
     // Where a change is to have faded out is no place of it: one word that is not known.
     .replace(/\b(?:(?:tapering|tapered|fading|blending|going|down) )*(?:to )?(?:nothing|zero) at (?:the )?([\p{L}-]+)/gu, ' nothing-at-$1 ')

@@ -4,7 +4,7 @@ import { PHRASES, SMALL_WORDS, type Concept } from './lexicon'
 import { slipOf } from './slips'
 import { LONGEST_PHRASE, PAIRS } from './traits'
 import { plainWish } from './plain-wish'
-import { joinParted, neededAlone, turnedAlone } from './turned'
+import { complained, joinParted, neededAlone, turnedAlone } from './turned'
 
 /** One part of a wish, in its order. */
 export type Token =
@@ -225,5 +225,5 @@ export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<
     if (token) tokens.push(token)
     at = to
   }
-  return neededAlone(turnedAlone(joinParted(tokens)))
+  return neededAlone(turnedAlone(complained(joinParted(tokens))))
 }

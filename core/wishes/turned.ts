@@ -41,6 +41,48 @@ export function turnedAlone(tokens: readonly Token[]): Token[] {
   )
 }
 
+/** What something is said to be, where it is not to be so. */
+const COMPLAINTS: Readonly<Record<string, Concept>> = {
+  long: 'too-long',
+  short: 'too-short',
+  narrow: 'too-tight',
+  small: 'too-tight',
+  tight: 'too-tight',
+  wide: 'too-loose',
+  broad: 'too-loose',
+  big: 'too-loose',
+  large: 'too-loose',
+  loose: 'too-loose',
+  high: 'too-high',
+  low: 'too-low',
+}
+/** Said so, something is to become so; and what is said of a body the garment has to follow. */
+const MEANT = /^(?:should|shall|must|can|will|would|like|i|i’m|she|she’s|he|they|you|person|wearer|to|if)$/
+const WHOSE = /^(?:my|her|his|their)$/
+const OF_GARMENT = /^(?:sleeve|hem|skirt|dart|armhole|neckline|cuff|wrist|pants|trousers|waistband)/
+/** No alteration is as large: so long something is, and no figure by which it is wrong, mm. */
+const LARGEST_FAULT_MM = 150
+
+/** “The shoulders are 1/2 narrow”, “sleeves an inch long”: so much too narrow, and too long. */
+export function complained(tokens: readonly Token[]): Token[] {
+  const textOf = (t: Token) => ('text' in t ? t.text : '')
+  const at = tokens.findIndex((t) => t.is !== 'amount' && COMPLAINTS[textOf(t)] !== undefined)
+  const before = tokens.slice(0, at)
+  const verb = before.findLastIndex((t) => /^(?:is|are|was|were)$/.test(textOf(t)))
+  const figure = before.findLastIndex((t) => t.is === 'amount')
+  const amount = tokens.find((t) => t.is === 'amount')
+  const isBody = before.some((t, i) => WHOSE.test(textOf(t)) && !OF_GARMENT.test(textOf(before[i + 1] ?? t)))
+  const isMeant =
+    isBody ||
+    before.some((t) => MEANT.test(textOf(t))) ||
+    tokens.some((t, i) => i !== at && t.is === 'concept' && WAYS_SAID.includes(t.concept))
+  // Between “is” and its word there is nothing but how much.
+  const isSaid = verb >= 0 && before.slice(verb + 1).every((t) => t.is === 'amount' || t.is === 'small')
+  const isLongAlone = verb < 0 && figure >= 0 && figure === at - 1 && textOf(tokens[at]!) === 'long'
+  if (at < 1 || isMeant || !(isSaid || isLongAlone) || (amount && amount.mm > LARGEST_FAULT_MM)) return [...tokens]
+  return tokens.with(at, { is: 'concept', concept: COMPLAINTS[textOf(tokens[at]!)]!, text: `too ${textOf(tokens[at]!)}` })
+}
+
 const WAYS_SAID: readonly Concept[] = [
   ...(['in', 'out', 'more', 'less', 'longer', 'shorter', 'fuller', 'up', 'down', 'deeper', 'shallower', 'make', 'change'] as const),
   ...(['too-tight', 'too-loose', 'too-long', 'too-short', 'too-high', 'too-low'] as const),

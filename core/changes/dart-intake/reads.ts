@@ -12,6 +12,9 @@ const LET_OUT = /^(?:let|letting)\b/
 const TOO_LITTLE = /\b(?:narrow|small|shallow)$/
 const TOO_MUCH = /\b(?:wide|big|large|deep)$/
 
+const NEW_DART =
+  /\b(?:add|put in|insert|make|need|want)s?\b.*\b(?:an?|another|two|new)\b(?: [\p{L}-]+){0,2} darts?\b|\badd(?: [\p{L}-]+)? darts\b/iu
+
 /** What one word of a wish says of a dart: 1 for more of it, -1 for less, 0 for neither. */
 function wayOfWord(concept: Concept, text: string): 1 | 0 | -1 {
   switch (concept) {
@@ -103,6 +106,8 @@ export function readDartIntake(wish: Wish, garment: Garment): Reading<DartIntake
   const { darts: asked, uses } = askedDarts(garment, wish)
   const darts = asked.filter((d) => isWhereSaid(wish, d, garment.baseSizeId))
   const amountMm = oneAmount(wish, way)
+  // “Add a dart” wants one that is not there.
+  if (wish.amounts.length === 0 && NEW_DART.test(wish.text)) return []
   return darts.map((d) => ({
     inputs: { dart: d.ref, amountMm: amountMm ?? 0 },
     uses: [...uses, ...used(wish, ...SAID, 'width', 'front', 'back', 'waist', 'make')],

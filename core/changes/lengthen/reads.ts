@@ -69,8 +69,9 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
   const { piece, said } = at
   const now = wish.wantedMm === null ? null : lengthNow(piece, sizeId, wish)
   const missingMm = wish.wantedMm !== null && now ? wish.wantedMm - now.mm : null
-  // “Lengthen to 20” what is longer already says two things.
-  const isAgainst = missingMm !== null && (missingMm * way < 0 || wish.amounts.length > 0)
+  // “Lengthen to 20” what is longer already says two things; and what would be less than half as long was hardly meant.
+  const isHardlyMeant = now !== null && wish.wantedMm! < now.mm / 2
+  const isAgainst = missingMm !== null && (missingMm * way < 0 || wish.amounts.length > 0 || isHardlyMeant)
   const amountMm = missingMm ?? oneAmount(wish, way)
   const what = now && (now.uses.length > 0 ? `the ${now.uses[0]}` : 'it')
   const reading: Reading<LevelsInputs> = {
