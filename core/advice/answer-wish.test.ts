@@ -37,6 +37,36 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: bust 38, waist 30, hips 40 -> nothing
+blouse: my bust is 38 and my waist 30 -> nothing
+blouse: shoulder seam sits to the front by 1/4 -> shoulder-forward amountMm=-0.25
+blouse: shoulder seam falls behind my shoulder 1/2 -> shoulder-forward amountMm=0.5
+blouse: the shoulder seam lies to the back 3/8 -> shoulder-forward amountMm=0.375
+vest: wider waist dart 1/4 -> double-dart amountMm=0.25
+vest: narrower waist dart 1/4 -> double-dart amountMm=-0.25
+vest: let out the waist dart 1/4 -> double-dart amountMm=-0.25
+legs: it gives me a wedgie, 1/2 -> lengthen amountMm=0.5
+legs: petite by 2 inches -> lengthen amountMm=-2
+blouse: tall, add 2 inches -> asks lengthen
+blouse: ease the hip by 1 inch -> add-at-edge hipMm=0.25
+blouse: I'm a 4 in the shoulders and a 6 in the hips -> asks blend
+blouse: she wears a 3 at the bust and 5 at the hips -> blend
+blouse: too much fabric at the lower back 1/2 -> level-wedge pieceId="back" amountMm=-0.5
+blouse: pulls at the bust button -> bust-amount
+legs: hips 1 wider but waist same -> add-at-edge hipMm=0.25 waistMm=0
+legs: hips 1 wider, waist unchanged -> add-at-edge hipMm=0.25 waistMm=0
+legs: hips 1 wider, same waist -> add-at-edge hipMm=0.25 waistMm=0
+blouse: bust 2 wider, keep the hips -> bust-amount amountMm=1 waist="side"
+blouse: bust 2 wider, keep the waist -> asks bust-amount
+dress: fuller bust 2, the waist stays -> bust-amount amountMm=1 waist="side"
+blouse: right shoulder drops 1/4 -> asks shoulder-slope
+blouse: narrower back by 1/2 -> across-width half="back" amountMm=-0.5
+blouse: lower cap by 1/4 -> asks cap-to-armhole
+blouse: deeper v of 3/4 -> redraw-neckline frontMm=0.75
+legs: rise 1/2 shorter in front -> level-wedge pieceId="front" amountMm=-0.5
+legs: trouser rise 1.5 cm longer at the back -> asks level-wedge
+legs: bum sticks out, 1 -> level-wedge pieceId="back" amountMm=1
+blouse: make the dart legs the same length -> equal-legs
 blouse: the sleeves are an inch long on me -> lengthen pieceId="sleeve" amountMm=-1
 blouse: sleeves 1 inch long -> lengthen pieceId="sleeve" amountMm=-1
 blouse: the sleeve is 3/4 short -> lengthen pieceId="sleeve" amountMm=0.75

@@ -11,7 +11,7 @@ import {
 import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
-import { figuresOf, literally, NEUTRAL, readWish, statedAs, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import { figuresOf, LARGER_THAN_CHANGES_MM, literally, NEUTRAL, readWish, statedAs, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
 import { butNot, eachOf, eitherWay, severalOf, type May } from './in-parts'
 import { saidMeasure } from './said-measure'
 import { MOST_OFFERS, sameOffers, waysIn, type Offer, type WishAnswer } from './wish-answers'
@@ -161,6 +161,9 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const wish = readWish(text, system, namesOn(garment))
   if (!wish)
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
+  // “Bust 38, waist 30, hips 40”: a body, and no wish.
+  if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM))
+    return { how: 'nothing', why: 'These are measures of a body: type them under Wearer, and Size makes a plan of them.' }
   const noSize = garment.sizes.length > 1 ? wish.sizes.find((s) => !garment.sizes.some((x) => x.name.toUpperCase() === s.name)) : undefined
   if (noSize)
     return {

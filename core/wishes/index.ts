@@ -1,4 +1,4 @@
-export { figuresOf, readWish, type Wish, type WishAmount, type WishFigure } from './read-wish'
+export { figuresOf, LARGER_THAN_CHANGES_MM, readWish, type Wish, type WishAmount, type WishFigure } from './read-wish'
 export { literally } from './literally'
 export { LONGEST_WISH } from './tokens'
 export type { Concept } from './lexicon'

@@ -121,7 +121,7 @@ const WORDS = {
   // Signs on the body, and trade words.
   'collar-back':
     'collar rides back|collar seam rides back|neck rides back|neckline rides back|neckline chokes|chokes|seam slants to the back',
-  sway: 'swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|folds above the waist|bunches at my lower back|bunches at the lower back|bunches above the back waist|bunches at the back waist|bunches in the small of the back|fold above the waist at the back',
+  sway: 'too much fabric at the lower back|too much cloth at the lower back|excess fabric at the lower back|extra fabric at the lower back|too much fabric at the back waist|excess fabric at the back waist|excess at the lower back|swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|folds above the waist|bunches at my lower back|bunches at the lower back|bunches above the back waist|bunches at the back waist|bunches in the small of the back|fold above the waist at the back',
   'arm-drags':
     'drags across the upper arm|drags across the arm|sleeve drags|drag lines across the upper arm|sleeve is tight|tight sleeve|tight sleeves',
   bicep: 'bicep|biceps|upper arm',
@@ -138,14 +138,14 @@ const WORDS = {
   'flat-seat':
     'baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
-    'seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
+    'bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
     'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
-    'back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
+    'narrower back|broader back|wider back|back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
   'hollow-chest':
     'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',

@@ -117,7 +117,7 @@ function isResult(part: readonly Token[], at: number): boolean {
 }
 
 /** No change is as large: a figure that stands beside a thing without a verb is what the thing is to measure, mm. */
-const LARGER_THAN_CHANGES_MM = 254
+export const LARGER_THAN_CHANGES_MM = 254
 
 /** “Waist 30 in”: a thing and a figure of its size, and nothing that says what is to be done. */
 function isBareMeasure(part: readonly Token[], amount: Token & { is: 'amount' }): boolean {

@@ -3,6 +3,7 @@ import { familyOf, findPiece, timesCut, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
+import { keptAmong } from '../shared/reading/kept'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { chainsOf } from '../shared/side-drawing'
@@ -45,24 +46,12 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
   return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
 }
 
-/** “Keep the waist”, “the waist stays”: levels that are said to stay, behind the word in its part of the sentence, else right before it. */
-function keptZones(wish: Wish): Concept[] {
-  const zonesIn = (tokens: Wish['tokens']) =>
-    tokens.flatMap((t) => (t.is === 'concept' && (ZONES as readonly Concept[]).includes(t.concept) ? [t.concept] : []))
-  const at = wish.tokens.findIndex((t) => t.is === 'concept' && t.concept === 'keep')
-  if (at < 0) return []
-  const rest = wish.tokens.slice(at + 1)
-  const end = rest.findIndex((t) => t.is === 'break')
-  const after = zonesIn(end < 0 ? rest : rest.slice(0, end))
-  return after.length > 0 ? after : zonesIn(wish.tokens.slice(0, at)).slice(-1)
-}
-
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
   if (says(wish, ...OTHERS)) return []
   // The seat of a skirt is its hip; of trousers it has changes of its own.
   const isSeat = says(wish, 'seat') && garment.pieces.every((p) => familyOf(p) !== 'leg')
-  const kept = keptZones(wish)
+  const kept = keptAmong(wish, ZONES)
   const zones = ZONES.filter((z) => !kept.includes(z) && (wish.said.has(z) || (z === 'hip' && isSeat)))
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.

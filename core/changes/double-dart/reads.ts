@@ -1,6 +1,7 @@
 import type { Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { dartWay } from '../shared/reading/dart-way'
 import { dartsOf } from '../shared/darts/find-darts'
 import { isNamed } from '../shared/reading/things'
 import type { Reading } from '../types'
@@ -21,7 +22,7 @@ export function readDoubleDart(wish: Wish, garment: Garment): Reading<DoubleDart
   const there = places.filter((p) => (p.lineId !== null && p.lineId !== undefined) || says(wish, 'make', 'more', 'shape', 'two-tipped'))
   const fits = there.filter((p) => !side || p.piece.kind.includes(side))
   const meant = side || fits.length === 1 ? fits : fits.filter((p) => p.piece.kind === 'back')
-  const way = towards(wish, IN, OUT)
+  const way = dartWay(wish) || towards(wish, IN, OUT)
   const amountMm = way === 0 ? (wish.amounts.length === 0 ? 0 : null) : oneAmount(wish, way)
   return meant.flatMap((p): Reading<DoubleDartInputs>[] => {
     const inputs = doubleDartInputs(garment, p.ref)
