@@ -36,6 +36,24 @@ describe('asked, given, left over', () => {
     expect(waist.bodyMm).toBe(trueWaist.mm)
     expect(waist.leftMm!).toBeLessThan(2)
   })
+  it('where left and right differ the larger is asked for, and it is said what the other one needs less', () => {
+    const { garment, context, folded } = take('demo-blouse')
+    const figures = {
+      ...context.body!.figures,
+      bicep: { leftMm: 330, rightMm: 318 },
+      shoulder: { leftMm: 121, rightMm: 127 },
+      'arm-length': { leftMm: 580, rightMm: 582 },
+    }
+    const rows = askedGiven(garment, folded.garment, folded.stops, { ...context, body: { ...context.body!, figures } })
+    const row = (id: string) => rows.find((r) => r.id === id)!
+    expect(row('bicep')).toMatchObject({
+      bodyMm: 330,
+      sides: 'The right is {mm 12} less: the pieces are for the left. Pin the difference out on the right in the mock-up.',
+    })
+    expect(row('shoulder').bodyMm).toBe(127)
+    expect(row('shoulder').sides).toContain('The left is {mm 6} less')
+    expect([row('arm-length').sides, row('waist').sides]).toEqual([null, null])
+  })
   it('every row of the Cook’s blouse that the plan can reach is reached, and names the stops that did it', () => {
     const { garment, context, folded } = take('demo-blouse')
     const rows = new Map(askedGiven(garment, folded.garment, folded.stops, context).map((r) => [r.id, r]))

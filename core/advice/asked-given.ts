@@ -1,3 +1,4 @@
+import { smallerSide } from '../body'
 import { CHANGE_KINDS, findKind, LEFT_OVER, type ChangeContext, type FoldedStop } from '../changes'
 import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
@@ -22,6 +23,8 @@ export interface AskedGiven {
   by: string[]
   /** Why something is left over, a sentence with lengths as tokens; null where nothing is. */
   reason: string | null
+  /** What is to be done where left and right of the body differ, a sentence with lengths as tokens; null where they are alike. */
+  sides: string | null
 }
 
 /** More than this is left over, mm: as exactly as a zone is planned, and as a length is measured. */
@@ -52,6 +55,14 @@ function reasonFor(id: string, pieceId: string | null, leftMm: number, what: Ask
   return kind ? `Nothing in the plan changes it; “${would}” would.` : would
 }
 
+/** Pieces are made for the larger side: what the other one needs less is said. */
+function sidesOf(body: ChangeContext['body'], measureId: string | null | undefined): string | null {
+  const smaller = measureId ? smallerSide(body, measureId) : null
+  if (!smaller) return null
+  const { side, byMm } = smaller
+  return `The ${side} is ${lengthToken(byMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up.`
+}
+
 /**
  * What the body asks for beside what the pieces give, as bought and as the plan leaves them: every zone, then every length and other
  * measure that has a figure. What is left over has its reason.
@@ -72,6 +83,7 @@ export function askedGiven(
     name: string,
     what: AskedGiven['what'],
     mm: Pick<AskedGiven, 'bodyMm' | 'askedMm' | 'boughtMm' | 'givenMm'>,
+    measureId: string | null | undefined = id,
   ): AskedGiven => {
     const leftMm = mm.askedMm === null ? null : mm.askedMm - mm.givenMm
     const isLeft = leftMm !== null && Math.abs(leftMm) > LEFT_MM[what]
@@ -85,6 +97,7 @@ export function askedGiven(
       leftMm,
       by,
       reason: isTight ? `${capital(tooTightWords(mm.bodyMm - mm.givenMm))}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null,
+      sides: sidesOf(body, measureId),
     }
   }
   const mmOf = (garment: Garment, zone: Parameters<typeof finishedMm>[1]) =>
@@ -94,12 +107,19 @@ export function askedGiven(
     const zone = after.get(r.zone.id)
     if (r.bodyMm === null || !zone) return []
     return [
-      row(r.zone.id, null, r.zone.name, 'zone', {
-        bodyMm: r.bodyMm,
-        askedMm: r.bodyMm + r.wantedMm,
-        boughtMm: mmOf(bought, r.zone),
-        givenMm: mmOf(given, zone),
-      }),
+      row(
+        r.zone.id,
+        null,
+        r.zone.name,
+        'zone',
+        {
+          bodyMm: r.bodyMm,
+          askedMm: r.bodyMm + r.wantedMm,
+          boughtMm: mmOf(bought, r.zone),
+          givenMm: mmOf(given, zone),
+        },
+        r.zone.measureId,
+      ),
     ]
   })
   const measures = (garment: Garment) => [...bodyLengths(garment, body, sizing.wantedMm), ...otherMeasures(garment, body)]

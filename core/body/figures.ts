@@ -11,6 +11,17 @@ export function figureMm(set: MeasureSet | null | undefined, measureId: string):
   return 'mm' in figure ? figure.mm : Math.max(figure.leftMm, figure.rightMm)
 }
 
+/** Sides that differ by less are alike, mm: a tape is not held more exactly. */
+const SIDES_ALIKE_MM = 3
+
+/** The smaller of two sides of a measure, and by how much, mm; null where one figure stands for both, or both are alike. */
+export function smallerSide(set: MeasureSet | null | undefined, measureId: string): { side: 'left' | 'right'; byMm: number } | null {
+  const figure = set?.figures[measureId]
+  if (!figure || 'mm' in figure) return null
+  const byMm = Math.abs(figure.leftMm - figure.rightMm)
+  return byMm > SIDES_ALIKE_MM ? { side: figure.leftMm < figure.rightMm ? 'left' : 'right', byMm } : null
+}
+
 /** The newest set of a wearer, or null when nothing was taken yet. Sets of one day: the later in the list is newer. */
 export function latestSet(wearer: Wearer | null | undefined): MeasureSet | null {
   if (!wearer || wearer.sets.length === 0) return null

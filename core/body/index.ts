@@ -1,7 +1,7 @@
 export { BODY_MEASURES, findMeasure, type BodyMeasure, type MeasureKind } from './measures'
 export { Day, FigureSchema, isDay, LEAST_FIGURE_MM, LONGEST_FIGURE_MM, MeasureSetSchema, OwnMeasureSchema, WearerSchema } from './schema'
 export type { Figure, MeasureSet, OwnMeasure, Wearer } from './schema'
-export { compareSets, figureMm, historyOf, latestSet, measuresOf, type ComparedFigure } from './figures'
+export { compareSets, figureMm, historyOf, latestSet, measuresOf, smallerSide, type ComparedFigure } from './figures'
 export { findDoubts, type Doubt } from './find-doubts'
 export { readWearersCsv, writeWearersCsv } from './wearers-csv'
 export { CrotchCurveSchema, LEAST_POINTS, MOST_POINTS, type CrotchCurve } from './crotch-curve'

@@ -87,9 +87,10 @@ function stopOf(stop: Fitted['stops'][number], before: Garment, forEverybody: bo
 }
 
 /** What the body still lacks, or has too much of, in a sentence with lengths as tokens. */
-function stillLeft({ name, leftMm, reason }: AskedGiven): string[] {
-  if (leftMm === null || reason === null) return []
-  return [`${name}: ${lengthToken(Math.abs(leftMm))} too ${leftMm > 0 ? 'little' : 'much'}. ${reason}`]
+function stillLeft({ name, leftMm, reason, sides }: AskedGiven): string[] {
+  const left = leftMm === null || reason === null ? '' : `${lengthToken(Math.abs(leftMm))} too ${leftMm > 0 ? 'little' : 'much'}. ${reason}`
+  const said = [left, sides].filter(Boolean).join(' ')
+  return said ? [`${name}: ${said}`] : []
 }
 
 /** Writes the notebook page of a fit. Nothing is measured but by the measures that the stations show. */

@@ -79,8 +79,8 @@ function rowOf(given: AskedGiven, view: View): TissueRow {
     askedMm: given.askedMm,
     patternMm: given.givenMm,
     offMm,
-    verdict: offMm === null || isRoomy ? 'look' : isOff ? 'off' : 'agrees',
-    says,
+    verdict: isOff ? 'off' : offMm === null || isRoomy || given.sides ? 'look' : 'agrees',
+    says: [says, given.sides].filter(Boolean).join(' '),
   }
 }
 

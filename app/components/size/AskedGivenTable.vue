@@ -44,6 +44,7 @@ const isLeft = (r: AskedGiven) => r.reason !== null
           <td class="max-w-72 py-1 text-left text-soft">
             <UiSentenceText v-if="r.reason" :text="r.reason" />
             <template v-else>{{ r.by.join(', ') }}</template>
+            <p v-if="r.sides" class="text-ease" :data-test="`sides-${r.id}`"><UiSentenceText :text="r.sides" /></p>
           </td>
           <td v-if="addable" class="text-right print:hidden">
             <button
