@@ -63,6 +63,19 @@ function sidesOf(body: ChangeContext['body'], measureId: string | null | undefin
   return `The ${side} is ${lengthToken(byMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up.`
 }
 
+type Figures = Pick<AskedGiven, 'id' | 'name' | 'what' | 'bodyMm' | 'askedMm' | 'boughtMm' | 'givenMm' | 'sides'>
+
+/** A row with what is left over, the stops that brought it there, and why it is not all. @param pieceId the piece that has a length */
+function rowOf(figures: Figures, pieceId: string | null, stops: readonly Stop[], sizing: ChangeContext['sizing']): AskedGiven {
+  const { id, what, bodyMm, askedMm, givenMm } = figures
+  const leftMm = askedMm === null ? null : askedMm - givenMm
+  const isLeft = leftMm !== null && Math.abs(leftMm) > LEFT_MM[what]
+  const isTight = what === 'zone' && isTooTight(givenMm, bodyMm, sizing)
+  const by = stops.filter((s) => s.status === 'applied' && givesIt(s, id, pieceId)).map((s) => s.words.title)
+  const reason = isTight ? `${capital(tooTightWords(bodyMm - givenMm))}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null
+  return { ...figures, leftMm, by, reason }
+}
+
 /**
  * What the body asks for beside what the pieces give, as bought and as the plan leaves them: every zone, then every length and other
  * measure that has a figure. What is left over has its reason.
@@ -77,58 +90,23 @@ export function askedGiven(
   stops: readonly Stop[],
   { sizing, body }: Pick<ChangeContext, 'sizing' | 'body'>,
 ): AskedGiven[] {
-  const row = (
-    id: string,
-    pieceId: string | null,
-    name: string,
-    what: AskedGiven['what'],
-    mm: Pick<AskedGiven, 'bodyMm' | 'askedMm' | 'boughtMm' | 'givenMm'>,
-    measureId: string | null | undefined = id,
-  ): AskedGiven => {
-    const leftMm = mm.askedMm === null ? null : mm.askedMm - mm.givenMm
-    const isLeft = leftMm !== null && Math.abs(leftMm) > LEFT_MM[what]
-    const isTight = what === 'zone' && isTooTight(mm.givenMm, mm.bodyMm, sizing)
-    const by = stops.filter((s) => s.status === 'applied' && givesIt(s, id, pieceId)).map((s) => s.words.title)
-    return {
-      id,
-      name,
-      what,
-      ...mm,
-      leftMm,
-      by,
-      reason: isTight ? `${capital(tooTightWords(mm.bodyMm - mm.givenMm))}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null,
-      sides: sidesOf(body, measureId),
-    }
-  }
   const mmOf = (garment: Garment, zone: Parameters<typeof finishedMm>[1]) =>
     finishedMm(garment, zone, garment.baseSizeId, sizing.shiftsMm[zone.id])
   const after = new Map(makeWorksheet(given, sizing, body, bought).rows.map((r) => [r.zone.id, r.zone]))
-  const zones = makeWorksheet(bought, sizing, body).rows.flatMap((r) => {
-    const zone = after.get(r.zone.id)
-    if (r.bodyMm === null || !zone) return []
-    return [
-      row(
-        r.zone.id,
-        null,
-        r.zone.name,
-        'zone',
-        {
-          bodyMm: r.bodyMm,
-          askedMm: r.bodyMm + r.wantedMm,
-          boughtMm: mmOf(bought, r.zone),
-          givenMm: mmOf(given, zone),
-        },
-        r.zone.measureId,
-      ),
-    ]
+  const zones = makeWorksheet(bought, sizing, body).rows.flatMap(({ zone, bodyMm, wantedMm }) => {
+    const now = after.get(zone.id)
+    if (bodyMm === null || !now) return []
+    const mm = { bodyMm, askedMm: bodyMm + wantedMm, boughtMm: mmOf(bought, zone), givenMm: mmOf(given, now) }
+    return [rowOf({ id: zone.id, name: zone.name, what: 'zone', ...mm, sides: sidesOf(body, zone.measureId) }, null, stops, sizing)]
   })
   const measures = (garment: Garment) => [...bodyLengths(garment, body, sizing.wantedMm), ...otherMeasures(garment, body)]
   const now = new Map(measures(given).map((m) => [m.id, m]))
-  const lengths = measures(bought).flatMap((was) => {
-    const is = now.get(was.id)
-    if (was.bodyMm === null || !is) return []
+  const lengths = measures(bought).flatMap(({ id, name, pieceId, bodyMm, garmentMm }) => {
+    const is = now.get(id)
+    if (bodyMm === null || !is) return []
     const askedMm = is.missingMm === null ? null : is.garmentMm + is.missingMm
-    return [row(was.id, was.pieceId, was.name, 'length', { bodyMm: was.bodyMm, askedMm, boughtMm: was.garmentMm, givenMm: is.garmentMm })]
+    const mm = { bodyMm, askedMm, boughtMm: garmentMm, givenMm: is.garmentMm }
+    return [rowOf({ id, name, what: 'length', ...mm, sides: sidesOf(body, id) }, pieceId, stops, sizing)]
   })
   return [...zones, ...lengths]
 }
