@@ -11,7 +11,19 @@ import {
 import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken, type UnitSystem } from '../units'
-import { figuresOf, LARGER_THAN_CHANGES_MM, literally, NEUTRAL, readWish, statedAs, takeAmount, TRADE, tradeOf, type Concept, type Wish } from '../wishes'
+import {
+  figuresOf,
+  LARGER_THAN_CHANGES_MM,
+  literally,
+  NEUTRAL,
+  readWish,
+  statedAs,
+  takeAmount,
+  TRADE,
+  tradeOf,
+  type Concept,
+  type Wish,
+} from '../wishes'
 import { butNot, eachOf, eitherWay, severalOf, type May } from './in-parts'
 import { saidMeasure } from './said-measure'
 import { MOST_OFFERS, sameOffers, waysIn, type Offer, type WishAnswer } from './wish-answers'

@@ -48,10 +48,10 @@ describe('asked, given, left over', () => {
     const row = (id: string) => rows.find((r) => r.id === id)!
     expect(row('bicep')).toMatchObject({
       bodyMm: 330,
-      sides: 'The right is {mm 12} less: the pieces are for the left. Pin the difference out on the right in the mock-up.',
+      sides: 'The right is {between 330 318} less: the pieces are for the left. Pin the difference out on the right in the mock-up.',
     })
     expect(row('shoulder').bodyMm).toBe(127)
-    expect(row('shoulder').sides).toContain('The left is {mm 6} less')
+    expect(row('shoulder').sides).toContain('The left is {between 127 121} less')
     expect([row('arm-length').sides, row('waist').sides]).toEqual([null, null])
   })
   it('every row of the Cook’s blouse that the plan can reach is reached, and names the stops that did it', () => {

@@ -4,7 +4,7 @@ import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { bodyLengths, isTooTight, makeWorksheet, otherMeasures, tooTightWords } from '../size'
-import { capital, lengthToken } from '../units'
+import { capital, differenceToken, lengthToken } from '../units'
 
 /** A zone or a length that the body asks for, what the pieces give, and what is left over. */
 export interface AskedGiven {
@@ -59,8 +59,8 @@ function reasonFor(id: string, pieceId: string | null, leftMm: number, what: Ask
 function sidesOf(body: ChangeContext['body'], measureId: string | null | undefined): string | null {
   const smaller = measureId ? smallerSide(body, measureId) : null
   if (!smaller) return null
-  const { side, byMm } = smaller
-  return `The ${side} is ${lengthToken(byMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up.`
+  const { side, smallerMm, largerMm } = smaller
+  return `The ${side} is ${differenceToken(smallerMm, largerMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up.`
 }
 
 type Figures = Pick<AskedGiven, 'id' | 'name' | 'what' | 'bodyMm' | 'askedMm' | 'boughtMm' | 'givenMm' | 'sides'>

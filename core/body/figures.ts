@@ -14,12 +14,15 @@ export function figureMm(set: MeasureSet | null | undefined, measureId: string):
 /** Sides that differ by less are alike, mm: a tape is not held more exactly. */
 const SIDES_ALIKE_MM = 3
 
-/** The smaller of two sides of a measure, and by how much, mm; null where one figure stands for both, or both are alike. */
-export function smallerSide(set: MeasureSet | null | undefined, measureId: string): { side: 'left' | 'right'; byMm: number } | null {
+/** Which side of a measure is the smaller one, with both figures, mm; null where one figure stands for both, or both are alike. */
+export function smallerSide(
+  set: MeasureSet | null | undefined,
+  measureId: string,
+): { side: 'left' | 'right'; smallerMm: number; largerMm: number } | null {
   const figure = set?.figures[measureId]
-  if (!figure || 'mm' in figure) return null
-  const byMm = Math.abs(figure.leftMm - figure.rightMm)
-  return byMm > SIDES_ALIKE_MM ? { side: figure.leftMm < figure.rightMm ? 'left' : 'right', byMm } : null
+  if (!figure || 'mm' in figure || Math.abs(figure.leftMm - figure.rightMm) <= SIDES_ALIKE_MM) return null
+  const { leftMm, rightMm } = figure
+  return { side: leftMm < rightMm ? 'left' : 'right', smallerMm: Math.min(leftMm, rightMm), largerMm: Math.max(leftMm, rightMm) }
 }
 
 /** The newest set of a wearer, or null when nothing was taken yet. Sets of one day: the later in the list is newer. */

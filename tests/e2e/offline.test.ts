@@ -70,6 +70,8 @@ describe('after the first visit', () => {
     await driver.get(`${url}/garment/demo-blouse/reshape`)
     await byTest(driver, 'opens-offline')
     expect(await all('new-version')).toHaveLength(0)
+    // What was done before has to be there: one stop more is counted.
+    await byTest(driver, 'stop-0')
     await ask('lengthen the sleeve by 1/2', 'lengthen')
     await soon('stored', async () => (await app.textOf('status')) === 'saved')
     between.isNewer = true
