@@ -37,6 +37,11 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: cut the sleeves off at the elbow -> lengthen pieceId="sleeve"
+legs: cut off at the knee -> lengthen
+blouse: the sleeves are too long and the body is 1 short -> asks
+legs: the crotch is 1 low -> lengthen amountMm=-1
+vest: the armholes are 1/2 low -> lower-armhole amountMm=-0.5
 blouse: bust 38, waist 30, hips 40 -> nothing
 blouse: my bust is 38 and my waist 30 -> nothing
 blouse: shoulder seam sits to the front by 1/4 -> shoulder-forward amountMm=-0.25

@@ -66,6 +66,11 @@ const FIGURES: readonly Said[] = [
   // What is cut off an end makes the piece shorter: the end is no place of another change.
   [new RegExp(`\\b${CUT} (${WITHIN}{0,24}?)\\b(?:off|from) (?:of )?(?:the )?${END}\\b (?:of|on)\\b`, 'gu'), 'shorten $1 '],
   [new RegExp(`\\b${CUT} (${WITHIN}{0,24}?)\\b(?:off|from) (?:of )?(?:the )?${END}\\b`, 'gu'), 'shorten $1 at the hem'],
+  // So short that it ends there.
+  [
+    /\b(?:cut|crop|chop)((?: [\p{L}’-]+){0,3}?) off (?:at|above|below) (?:the )?(elbow|knee|calf|thigh|wrist|ankle|hip|waist)s?\b/gu,
+    'shorten$1 to the $2',
+  ],
   [/\btrim (?=[^,;.]{0,20}\boff\b)/gu, 'cut '],
   [/\bbell (?=(?:shaped )?sleeves?)/gu, 'flared '],
   [/\bsaddle ?bags?\b/gu, 'let out the thigh'],

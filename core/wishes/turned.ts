@@ -63,24 +63,31 @@ const OF_GARMENT = /^(?:sleeve|hem|skirt|dart|armhole|neckline|cuff|wrist|pants|
 /** No alteration is as large: so long something is, and no figure by which it is wrong, mm. */
 const LARGEST_FAULT_MM = 150
 
-/** “The shoulders are 1/2 narrow”, “sleeves an inch long”: so much too narrow, and too long. */
-export function complained(tokens: readonly Token[]): Token[] {
-  const textOf = (t: Token) => ('text' in t ? t.text : '')
-  const at = tokens.findIndex((t) => t.is !== 'amount' && COMPLAINTS[textOf(t)] !== undefined)
-  const before = tokens.slice(0, at)
+const textOf = (t: Token) => ('text' in t ? t.text : '')
+
+/** The same in one part of a sentence. */
+function complainedIn(part: readonly Token[]): Token[] {
+  const at = part.findIndex((t) => t.is !== 'amount' && COMPLAINTS[textOf(t)] !== undefined)
+  const before = part.slice(0, at)
   const verb = before.findLastIndex((t) => /^(?:is|are|was|were)$/.test(textOf(t)))
   const figure = before.findLastIndex((t) => t.is === 'amount')
-  const amount = tokens.find((t) => t.is === 'amount')
+  const amount = part.find((t) => t.is === 'amount')
   const isBody = before.some((t, i) => WHOSE.test(textOf(t)) && !OF_GARMENT.test(textOf(before[i + 1] ?? t)))
   const isMeant =
     isBody ||
     before.some((t) => MEANT.test(textOf(t))) ||
-    tokens.some((t, i) => i !== at && t.is === 'concept' && WAYS_SAID.includes(t.concept))
+    part.some((t, i) => i !== at && t.is === 'concept' && WAYS_SAID.includes(t.concept))
   // Between “is” and its word there is nothing but how much.
   const isSaid = verb >= 0 && before.slice(verb + 1).every((t) => t.is === 'amount' || t.is === 'small')
-  const isLongAlone = verb < 0 && figure >= 0 && figure === at - 1 && textOf(tokens[at]!) === 'long'
-  if (at < 1 || isMeant || !(isSaid || isLongAlone) || (amount && amount.mm > LARGEST_FAULT_MM)) return [...tokens]
-  return tokens.with(at, { is: 'concept', concept: COMPLAINTS[textOf(tokens[at]!)]!, text: `too ${textOf(tokens[at]!)}` })
+  const isLongAlone = verb < 0 && figure >= 0 && figure === at - 1 && textOf(part[at]!) === 'long'
+  if (at < 1 || isMeant || !(isSaid || isLongAlone) || (amount && amount.mm > LARGEST_FAULT_MM)) return [...part]
+  return part.with(at, { is: 'concept', concept: COMPLAINTS[textOf(part[at]!)]!, text: `too ${textOf(part[at]!)}` })
+}
+
+/** “The shoulders are 1/2 narrow”, “sleeves an inch long”: so much too narrow, and too long. */
+export function complained(tokens: readonly Token[]): Token[] {
+  const ends = tokens.flatMap((t, i) => (t.is === 'break' || /^(?:and|but)$/.test(textOf(t)) ? [i] : []))
+  return [...ends, tokens.length].flatMap((end, i) => complainedIn(tokens.slice(i === 0 ? 0 : ends[i - 1]!, end)))
 }
 
 const WAYS_SAID: readonly Concept[] = [
