@@ -37,6 +37,11 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: leave the waist alone, hips 1 bigger -> add-at-edge hipMm=0.25 waistMm=0
+blouse: take in the waist alone 1 -> asks add-at-edge
+blouse: take in the side seams 1 from the hem -> asks add-at-edge
+blouse: take 1 in off the bottom -> uneven-hem sideMm=-1
+blouse: hem 40 and lengthen 12 -> asks
 blouse: cut the sleeves off at the elbow -> lengthen pieceId="sleeve"
 legs: cut off at the knee -> lengthen
 blouse: the sleeves are too long and the body is 1 short -> asks

@@ -174,7 +174,7 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   if (!wish)
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
   // “Bust 38, waist 30, hips 40”: a body, and no wish.
-  if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM))
+  if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM && waysIn(a.beside).length === 0))
     return { how: 'nothing', why: 'These are measures of a body: type them under Wearer, and Size makes a plan of them.' }
   const noSize = garment.sizes.length > 1 ? wish.sizes.find((s) => !garment.sizes.some((x) => x.name.toUpperCase() === s.name)) : undefined
   if (noSize)

@@ -4,7 +4,8 @@ type Said = readonly [said: RegExp, plain: string | ((...groups: string[]) => st
 
 /** Places that a wish may leave as they are. */
 const STAYS = '(bust|chest|waist|hips?|thighs?|knees?|shoulders?|sleeves?|neckline)'
-const IS_SAME = '(?:(?:is|are|to|be|stays?|remains?|should|must|can) )*(?:the same|same|unchanged|as is|as it is|untouched|alone|remains?)'
+const IS_SAME =
+  '(?:(?:is|are|to|be|stays?|remains?|should|must|can) )*(?:the same|same|unchanged|as is|as it is|untouched|remains?)(?! as the)'
 
 /**
  * What is said to be right stays: a height, and what is to be the same, is kept; of anything else that is right it is not known whether
@@ -15,6 +16,7 @@ const LEFT_ALONE: readonly Said[] = [
   [/\b(knee|knees|elbow|elbows) (?:is|are) (?:fine|right|ok|okay|good)\b/gu, 'keep the $1'],
   [/\b([\p{L}-]+) (?:is|are) (fine|right|ok|okay|good)\b/gu, ' $1-being-$2 '],
   [/\b([\p{L}-]+) (fine|ok|okay)\b/gu, ' $1-being-$2 '],
+  [new RegExp(`\\b(?:leave|let) (?:the |my )?${STAYS} alone\\b`, 'gu'), 'keep the $1'],
   [new RegExp(`\\b(?:the )?same ${STAYS}\\b`, 'gu'), 'keep the $1'],
   [new RegExp(`\\b${STAYS} ${IS_SAME}\\b`, 'gu'), 'keep the $1'],
   [/\bthan (?:i|we|she|he|they|you) (?:need|want|like|have|am|is|are)s?\b/gu, ''],
@@ -57,15 +59,19 @@ const PLACES: readonly Said[] = [
 ]
 
 const CUT = '(?:cut|take|trim|chop|lop|snip)(?:ping|ting|ming|ing|s)?'
-const END = '(?:bottom|bottom edge|lower edge|ends?|hems?)'
+/** How much is cut; what is taken in, out or up is something else. */
+const MUCH = `((?:(?!(?<!\\d ?)\\b(?:in|out|up)\\b)${WITHIN}){0,24}?)`
+/** Off the end; or so much from it, and not from there to somewhere. */
+const OFF_END =
+  '\\b(?:off|(?<=\\d.{0,8})from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\\b(?! (?:to|up|toward|towards)\\b)'
 
 /** Figures of speech, as they are said plainly. */
 const FIGURES: readonly Said[] = [
   [/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high'],
   [/\bwedgies?\b/gu, 'crotch too high'],
   // What is cut off an end makes the piece shorter: the end is no place of another change.
-  [new RegExp(`\\b${CUT} (${WITHIN}{0,24}?)\\b(?:off|from) (?:of )?(?:the )?${END}\\b (?:of|on)\\b`, 'gu'), 'shorten $1 '],
-  [new RegExp(`\\b${CUT} (${WITHIN}{0,24}?)\\b(?:off|from) (?:of )?(?:the )?${END}\\b`, 'gu'), 'shorten $1 at the hem'],
+  [new RegExp(`\\b${CUT} ${MUCH}${OFF_END} (?:of|on)\\b`, 'gu'), 'shorten $1 '],
+  [new RegExp(`\\b${CUT} ${MUCH}${OFF_END}`, 'gu'), 'shorten $1 at the hem'],
   // So short that it ends there.
   [
     /\b(?:cut|crop|chop)((?: [\p{L}’-]+){0,3}?) off (?:at|above|below) (?:the )?(elbow|knee|calf|thigh|wrist|ankle|hip|waist)s?\b/gu,
