@@ -54,6 +54,13 @@ export default defineNuxtConfig({
     },
   },
   css: ['~/assets/main.css'],
+  hooks: {
+    // The page names none of the scripts that others may need later: they would come in before what one came for. Links fetch where
+    // they lead while one reads, and the service worker all the rest.
+    'build:manifest': (manifest) => {
+      for (const part of Object.values(manifest)) part.prefetch = false
+    },
+  },
   nitro: {
     compressPublicAssets: { gzip: true, brotli: false },
     // Letters by which words that are drawn as shapes are read.

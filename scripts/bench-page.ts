@@ -121,6 +121,17 @@ const HANG = `
     tx.oncomplete = () => { db.close(); done() }
   }`
 
+/** How many fits it is kept of what is left to settle in them. */
+const SETTLED = `
+  const [done] = arguments
+  const open = indexedDB.open('tidal-seam')
+  open.onsuccess = () => {
+    const count = open.result.transaction('settled').objectStore('settled').count()
+    count.onsuccess = () => { open.result.close(); done(count.result) }
+  }`
+/** Five hundred garments are worked out one after the other, ms. */
+const SETTLING_MS = 600_000
+
 const builtEmpty = buildEmpty()
 const empty = await serve(builtEmpty)
 const server = await serve()
@@ -159,10 +170,13 @@ try {
   await driver.get(server.url)
   await byTest(driver, 'open-demo')
   await driver.executeAsyncScript(HANG, LARGE)
+  const first = (await look(driver, server.url, 'garment-card')).there
+  // As one that was open before: what is left to settle is worked out once, and kept.
+  await driver.wait(async () => (await driver.executeAsyncScript<number>(SETTLED)) >= LARGE.garments, SETTLING_MS)
   const large: number[] = []
   for (let run = 0; run < RUNS; run++) large.push((await look(driver, server.url, 'garment-card')).there)
   console.log(
-    `the wardrobe with ${LARGE.garments} garments, ${LARGE.wearers} wearers and ${LARGE.acts} acts: there after ${middle(large).toFixed(0)} ms`,
+    `the wardrobe with ${LARGE.garments} garments, ${LARGE.wearers} wearers and ${LARGE.acts} acts: there after ${middle(large).toFixed(0)} ms; for the first time after ${first.toFixed(0)} ms`,
   )
 } finally {
   await close()

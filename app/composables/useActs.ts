@@ -1,18 +1,17 @@
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { lastDone, nextRedo, redoAct, undoAct } from '~/data/acts'
-import { goToAct, logOf, type LoggedAct } from '~/data/acts-log'
-import type { Act } from '~/data/db'
+import { redoAct, undoAct } from '~/data/acts'
+import { endsOf, goToAct, logOf, type LoggedAct } from '~/data/acts-log'
 import { useLive } from './useLive'
 
 /** What can be undone and done again in a scope, kept up to date; a null scope has nothing. */
 export function useActs(scope: MaybeRefOrGetter<string | null>) {
-  /** Only the acts at hand: the others may hold whole garments. */
+  const none: { done: LoggedAct | null; redo: LoggedAct | null } = { done: null, redo: null }
   const ends = useLive(
     async () => {
       const now = toValue(scope)
-      return now ? { done: await lastDone(now), redo: await nextRedo(now) } : {}
+      return now ? endsOf(now) : none
     },
-    {} as { done?: Act; redo?: Act },
+    none,
     () => toValue(scope),
   )
   const here = (step: (scope: string) => Promise<string | null>) => () => {
@@ -20,8 +19,8 @@ export function useActs(scope: MaybeRefOrGetter<string | null>) {
     return now ? step(now) : Promise.resolve(null)
   }
   return {
-    lastDone: computed(() => ends.value.done ?? null),
-    nextRedo: computed(() => ends.value.redo ?? null),
+    lastDone: computed(() => ends.value.done),
+    nextRedo: computed(() => ends.value.redo),
     undo: here(undoAct),
     redo: here(redoAct),
     /** The log of the scope, and a way to any point of it. */

@@ -1,7 +1,8 @@
+import type { Collection } from 'dexie'
 import type { Result } from '~~/core/result'
 import { settleMessage } from '~/messages'
 import { loadWriting, stepOn, together } from './acts'
-import { db } from './db'
+import { db, type Act } from './db'
 import { written } from './storage'
 
 /** One line of the log of a scope. */
@@ -12,14 +13,32 @@ export interface LoggedAct {
   undone: boolean
 }
 
+/** After every time that is written. */
+const LAST = '\uffff'
+/** The acts of a scope that can be taken back (0) or done again (1), in the order of time. */
+const linesOf = (scope: string, undone: 0 | 1) =>
+  db.acts.where('[scope+undone+at+label]').between([scope, undone, ''], [scope, undone, LAST])
+
+/** What an index says of acts: the acts themselves are not read, which may hold whole wardrobes. */
+async function read(lines: Collection<Act, number>): Promise<LoggedAct[]> {
+  const acts: LoggedAct[] = []
+  await lines.eachKey((key, { primaryKey: id }) => {
+    const [, undone, at, label] = key as unknown as [string, 0 | 1, string, string]
+    acts.push({ id, label, at, undone: undone === 1 })
+  })
+  return acts
+}
+
 /** Everything that was done in a scope and can be taken back, or was taken back and can be done again, in its order. */
 export const logOf = async (scope: string): Promise<LoggedAct[]> =>
-  (await db.acts.where('scope').equals(scope).sortBy('id')).map(({ id, label, at, undone }) => ({
-    id: id!,
-    label,
-    at,
-    undone: undone === 1,
-  }))
+  [...(await read(linesOf(scope, 0))), ...(await read(linesOf(scope, 1)))].sort((a, b) => a.id - b.id)
+
+/** What would be taken back next in a scope, and what would be done again; null where there is nothing. */
+export async function endsOf(scope: string): Promise<{ done: LoggedAct | null; redo: LoggedAct | null }> {
+  const [done] = await read(linesOf(scope, 0).reverse().limit(1))
+  const [redo] = await read(linesOf(scope, 1).limit(1))
+  return { done: done ?? null, redo: redo ?? null }
+}
 
 /**
  * Goes to the moment after an act of a scope, taking back or doing again all that lies between; null is before the first.

@@ -1,9 +1,11 @@
+import type { GarmentRow } from '~~/core/formats'
 import type { Result } from '~~/core/result'
 import { settleMessage } from '~/messages'
+import { hangOf } from './cards'
 import { db, type Act, type ActChange, type AnyRow, type Rows, type TableName } from './db'
 import { written } from './storage'
 import { EMPTY_TRAY } from './empty-tray'
-import { TABLE_NAMES } from './table-names'
+import { EVERY_TABLE } from './table-names'
 import type * as Writing from './writing'
 
 /** Acts kept per scope; older ones can no longer be undone. */
@@ -15,8 +17,8 @@ export async function loadWriting(): Promise<void> {
   writing ??= await import('./writing')
 }
 
-/** One transaction over all that people make; one that is under way already takes this in. */
-export const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', [...TABLE_NAMES, 'acts', 'pictures'], work)
+/** One transaction over all that is stored; one that is under way already takes this in. */
+export const together = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', EVERY_TABLE, work)
 
 async function addAct(scope: string, label: string, changes: ActChange[]): Promise<void> {
   // A new act ends what could have been redone.
@@ -71,7 +73,7 @@ async function changeRow<T extends TableName>({ table, id, recipe }: RecipePart<
   if (!row) return null
   const { next, patches, inverse } = writing!.drafted(row, recipe)
   if (patches.length === 0) return null
-  await db.table(table).put(writing!.checked(table, row, stamped(next)))
+  await putRows(table, [id], [writing!.checked(table, row, stamped(next))])
   return { how: 'patch', table, id, patches, inverse }
 }
 
@@ -117,20 +119,27 @@ export const doAct = <T extends TableName>(
 export const doRows = <T extends TableName>(table: T, label: string, rows: RowsPart<T>['rows']): Promise<Result<void>> =>
   doParts('wardrobe', label, [{ table, rows } as Part])
 
+/** Writes rows, or deletes them, with what is kept of them beside (cards.ts): what was worked out from other rows goes. */
 async function putRows(table: TableName, ids: string[], rows: (AnyRow | null)[]): Promise<void> {
   for (const [i, row] of rows.entries()) {
     if (row) await db.table(table).put(row)
     else await db.table(table).delete(ids[i]!)
   }
+  if (table === 'fits') await db.settled.bulkDelete(ids)
+  if (table !== 'garments') return
+  await db.hangs.bulkDelete(ids)
+  await db.hangs.bulkPut(rows.flatMap((row) => (row ? [hangOf(row as GarmentRow)] : [])))
+  await db.cards.bulkDelete(ids)
+  await db.settled.where('garmentId').anyOf(ids).delete()
 }
 
 const actsOf = (scope: string, undone: 0 | 1) => db.acts.where('[scope+undone]').equals([scope, undone])
 
 /** The act of a scope that would be taken back next. */
-export const lastDone = (scope: string): Promise<Act | undefined> => actsOf(scope, 0).last()
+const lastDone = (scope: string): Promise<Act | undefined> => actsOf(scope, 0).last()
 
 /** The act of a scope that would be done again next. */
-export const nextRedo = (scope: string): Promise<Act | undefined> => actsOf(scope, 1).first()
+const nextRedo = (scope: string): Promise<Act | undefined> => actsOf(scope, 1).first()
 
 async function step(scope: string, back: boolean): Promise<string | null> {
   settleMessage()
@@ -175,7 +184,7 @@ export const redoAct = (scope: string): Promise<string | null> => step(scope, fa
 export const deleteEverything = (): Promise<Result<void>> =>
   written('delete everything', () =>
     together(async () => {
-      for (const name of [...TABLE_NAMES, 'acts', 'pictures'] as const) await db.table(name).clear()
+      for (const name of EVERY_TABLE) await db.table(name).clear()
     }),
   )
 
@@ -194,6 +203,8 @@ export const deleteForGood = (wearerId: string): Promise<Result<void>> =>
       const gone: { [T in TableName]?: readonly string[] } = { wearers: [wearerId], fittings, photos, made }
       for (const [table, ids] of Object.entries(gone)) await db.table(table).bulkDelete([...ids])
       await db.pictures.bulkDelete(photos!)
+      // It says what it was worked out from, which is the wearer's figures too.
+      await db.settled.clear()
       await db.fits.where('id').anyOf(fitIds).modify({ wearerId: null })
       await db.versions.where('fitId').anyOf(fitIds).modify({ setId: null })
       const touches = (change: ActChange) => {

@@ -5,6 +5,7 @@ import type { Wearer } from '~~/core/body'
 import type { Recipe } from '~~/core/changes'
 import type { Fitting, Photo, Version } from '~~/core/fittings'
 import type { FitRow, GarmentRow } from '~~/core/formats'
+import type { CardRow, HangRow, SettledRow } from './cards'
 import type { MadeRow } from './made-row'
 import type { Tray } from './tray-row'
 
@@ -63,10 +64,14 @@ export class TidalSeamDb extends Dexie {
   declare photos: Table<Photo, string>
   declare made: Table<MadeRow, string>
   declare pictures: Table<PictureRow, string>
+  declare hangs: Table<HangRow, string>
+  declare cards: Table<CardRow, string>
+  declare settled: Table<SettledRow, string>
 
   /** @param options another place than the browser's own storage */
   constructor(options?: DexieOptions) {
-    super('tidal-seam', options)
+    // Garments are large: a copy of every row that is read, kept in case it is read again, costs more than to read it again.
+    super('tidal-seam', { ...options, cache: 'disabled' })
     this.version(1).stores({ projects: 'id, updatedAt', wearers: 'id', acts: '++id, scope, [scope+undone]', tray: 'id' })
     // Version 2: acts name their table, and the tray's row is the tray itself, so that its acts can be undone too.
     this.version(2).upgrade(async (tx) => {
@@ -176,6 +181,14 @@ export class TidalSeamDb extends Dexie {
       const { withoutDoubts } = await oldRows()
       for (const table of [tx.table('tray').toCollection(), tx.table('acts').where({ scope: 'tray' })])
         await table.modify((row: unknown, ref: { value: unknown }) => void (ref.value = withoutDoubts(row)))
+    })
+    // Version 11: what the wardrobe shows, kept so that it opens at once (cards.ts); the log is read without what its acts changed.
+    this.version(11).stores({
+      garments: 'id, updatedAt',
+      hangs: 'id',
+      cards: 'id',
+      settled: 'id, garmentId',
+      acts: '++id, scope, [scope+undone], [scope+undone+at+label]',
     })
   }
 }

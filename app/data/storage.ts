@@ -69,8 +69,8 @@ function reasonOf(error: unknown): string {
   return `the storage of this browser fails (${words.split('\n')[0]!.slice(0, 120)}).`
 }
 
-type StoredTable = TableName | 'acts' | 'pictures'
-const ALL_TABLES: readonly StoredTable[] = [...TABLE_NAMES, 'acts', 'pictures']
+type StoredTable = TableName | 'acts' | 'pictures' | 'hangs'
+const ALL_TABLES: readonly StoredTable[] = [...TABLE_NAMES, 'acts', 'pictures', 'hangs']
 type Snapshot = Map<StoredTable, Map<unknown, string>>
 
 /** A row as text, to tell whether it has changed. A picture never does, and is large. */
@@ -125,7 +125,6 @@ export async function openStorage(): Promise<void> {
   try {
     await answered(db.open(), OPENING_MS)
     storage.where = 'browser'
-    storage.turn += 1
   } catch (error) {
     if (!isOnPage()) await moveToPage(reasonOf(error))
   }

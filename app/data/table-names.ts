@@ -16,3 +16,6 @@ const ALL: Record<TableName, null> = {
   made: null,
 }
 export const TABLE_NAMES = Object.keys(ALL) as TableName[]
+
+/** Those, and what stands beside them: the log with its pictures, and what is kept of garments and fits to show them at once. */
+export const EVERY_TABLE = [...TABLE_NAMES, 'acts', 'pictures', 'hangs', 'cards', 'settled'] as const

@@ -5,13 +5,11 @@ import { useInfiniteScroll } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { faultWords } from '~~/core/advice/count-faults'
 import type { GarmentRow, Keep } from '~~/core/formats'
-import { projectsOf } from '~~/core/formats/project'
 import { problemSentence } from '~~/core/result'
+import { useCards } from '~/composables/useCards'
 import { useHung, type Hung } from '~/composables/useHung'
-import { useLive } from '~/composables/useLive'
 import { useSaveFile } from '~/composables/useSaveFile'
 import { useUnsettled } from '~/composables/useUnsettled'
-import { db } from '~/data/db'
 import { today } from '~/days'
 import { fitTitle } from '~/fit-title'
 import { say, sayDone, sayFault } from '~/messages'
@@ -28,10 +26,13 @@ const prefs = usePrefs()
 const router = useRouter()
 const saveFile = useSaveFile()
 const garments = useHung()
+/** What is kept of garments and fits is worked out again by another version; while one is being made, by every page. */
+const build = import.meta.dev ? new Date().toISOString() : useRuntimeConfig().app.buildId
 const unsettled = useUnsettled(
   computed(() => garments.value ?? []),
   computed(() => wearers.all),
   computed(() => prefs.tolerances),
+  build,
 )
 const countOf = (n: number) => `${n} ${n === 1 ? 'garment' : 'garments'}`
 const undoable = { label: 'Undo', run: () => void wardrobe.undo() }
@@ -123,26 +124,20 @@ const shown = computed(() => {
   return (garments.value ?? []).filter((g) => (label.value === '' || g.labels.includes(label.value)) && (!isSought || isFound(wordsOf(g))))
 })
 
-/** So many cards are drawn at first, and so many more when one comes near the end of them. */
-const CARDS = 24
+/** So many cards are drawn at first, more than one sees, and so many more when one comes near the end of them. */
+const CARDS = 9
 const room = ref(CARDS)
 watch([sought, label], () => (room.value = CARDS))
 const scrolled = useTemplateRef('scrolled')
 useInfiniteScroll(scrolled, () => void (room.value += CARDS), { distance: 900, canLoadMore: () => room.value < shown.value.length })
-const seenIds = computed(() => shown.value.slice(0, room.value).map((g) => g.id))
-/** The garments that are seen, with their pieces. */
-const rows = useLive(
-  () => db.garments.bulkGet(seenIds.value),
-  [] as (GarmentRow | undefined)[],
-  () => seenIds.value.join(),
+const seen = computed(() => shown.value.slice(0, room.value))
+const cards = useCards(seen, build)
+const hanging = computed(() =>
+  seen.value.flatMap((garment) => {
+    const card = cards.value.get(garment.id)
+    return card ? [{ garment, card }] : []
+  }),
 )
-const cards = computed(() => {
-  const read = new Map(rows.value.flatMap((row) => (row ? [[row.id, row] as const] : [])))
-  return shown.value.slice(0, room.value).flatMap(({ id, fits }) => {
-    const row = read.get(id)
-    return row ? [{ row, fits: projectsOf({ garments: [row], fits }) }] : []
-  })
-})
 /** Ids of the garments that are chosen; null while none are being chosen. */
 const choosing = ref<string[] | null>(null)
 const chosenRows = computed(() => (garments.value ?? []).filter((g) => choosing.value?.includes(g.id)))
@@ -161,7 +156,7 @@ async function backUpChosen() {
 }
 
 /** The garment of which another fit is begun. */
-const beginning = ref<GarmentRow | null>(null)
+const beginning = ref<Hung | null>(null)
 const more = [
   { test: 'choose-several', words: 'Choose several', icon: ListChecks, run: () => (choosing.value = []) },
   { test: 'delete-everything', words: 'Delete everything', icon: Trash2, run: () => (deleting.value = true) },
@@ -237,19 +232,19 @@ const more = [
       </p>
       <ul class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
         <WardrobeGarmentCard
-          v-for="{ row, fits } in cards"
-          :key="row.id"
-          :row="row"
-          :fits="fits"
+          v-for="{ garment, card } in hanging"
+          :key="garment.id"
+          :garment="garment"
+          :card="card"
           :unsettled="unsettled"
           :choosing="choosing !== null"
-          :chosen="choosing?.includes(row.id) ?? false"
-          @update:chosen="choose(row.id, $event)"
-          @begin-fit="beginning = row"
-          @remove="remove([row])"
+          :chosen="choosing?.includes(garment.id) ?? false"
+          @update:chosen="choose(garment.id, $event)"
+          @begin-fit="beginning = garment"
+          @remove="remove([garment])"
         />
       </ul>
-      <WardrobeBackUpReminder v-if="cards.length > 0" :first-at="firstAt" :changed-at="changedAt" @back-up="backUp" />
+      <WardrobeBackUpReminder v-if="hanging.length > 0" :first-at="firstAt" :changed-at="changedAt" @back-up="backUp" />
       <LazyShellNewFit
         v-if="beginning"
         :garment-id="beginning.id"

@@ -57,11 +57,13 @@ const tab = ref<(typeof TABS)[number]['value']>('table')
 const countOf = (n: number) => `${n} ${n === 1 ? 'fit' : 'fits'}`
 
 async function start() {
-  const all = await many.workOut(fits.value)
-  const failed = fits.value.filter((m) => m.done && !m.done.made).length
-  if (all && failed > 0) sayFault(`${countOf(failed)} could not be worked out: the table says why. ${countOf(done.value.length)} are done.`)
-  else if (all) sayDone(`${countOf(done.value.length)} worked out.`)
-  else say('Stopped. What is done is kept; “Go on” does the rest.')
+  const asked = fits.value
+  const failed = await many.workOut(asked)
+  if (failed === null) return say('Stopped. What is done is kept; “Go on” does the rest.')
+  // What the table shows comes a moment later.
+  const worked = countOf(asked.length - failed)
+  if (failed > 0) sayFault(`${countOf(failed)} could not be worked out: the table says why. ${worked} are done.`)
+  else sayDone(`${worked} worked out.`)
 }
 async function take() {
   const taken = await many.take(takeable.value)

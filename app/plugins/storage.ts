@@ -1,14 +1,24 @@
 import { loadWriting } from '~/data/acts'
+import { sweepCards } from '~/data/cards'
 import { sweepPictures } from '~/data/pictures'
 import { openStorage } from '~/data/storage'
 
-/** The storage is opened at once, so that one that does not serve is known before anything is typed. */
-export default defineNuxtPlugin(() => {
-  void openStorage().then(() =>
-    // While one reads the page: the first thing that is written does not wait for it.
-    onNuxtReady(() => {
-      void loadWriting().catch(() => {})
-      void sweepPictures().catch(() => {})
-    }),
-  )
+/** Nobody waits for what is swept out: it is not done while the page is being drawn, ms. */
+const SWEPT_AFTER_MS = 3000
+
+/** The storage is opened at once, before the page is fetched, so that one that does not serve is known before anything is typed. */
+export default defineNuxtPlugin({
+  order: -50,
+  setup() {
+    void openStorage().then(() =>
+      // While one reads the page: the first thing that is written does not wait for it.
+      onNuxtReady(() => {
+        void loadWriting().catch(() => {})
+        setTimeout(() => {
+          void sweepPictures().catch(() => {})
+          void sweepCards().catch(() => {})
+        }, SWEPT_AFTER_MS)
+      }),
+    )
+  },
 })

@@ -119,10 +119,11 @@ export const useMany = defineStore('many', () => {
 
   const isDone = (m: ManyFit) => m.done?.made != null
 
-  /** Keeps a row; one with a figure that is none is kept as not worked out. */
-  function keep(row: MadeRow) {
+  /** Keeps a row; one with a figure that is none is kept as not worked out. Gives whether it is worked out. */
+  async function keep(row: MadeRow): Promise<boolean> {
     const sound = MadeRowSchema.safeParse(plain(row)).data ?? { ...row, made: null, why: 'a figure of it came out as no number.' }
-    return written('keep what was worked out', async () => void (await db.made.put(plain(sound))))
+    await written('keep what was worked out', async () => void (await db.made.put(plain(sound))))
+    return sound.made !== null
   }
 
   /** Does something with each in the workers, and says how far it is; gives false where it was stopped. */
@@ -145,8 +146,9 @@ export const useMany = defineStore('many', () => {
     }
   }
 
-  /** Works out what is not done yet, and tries again what could not be worked out. Each is kept as it arrives: what is closed or stopped in the middle goes on from there. */
-  async function workOut(list: readonly ManyFit[]): Promise<boolean> {
+  /** Works out what is not done yet, and tries again what could not be worked out. Each is kept as it arrives: what is closed or stopped in the middle goes on from there. Gives how many could not be, or null where it was stopped. */
+  async function workOut(list: readonly ManyFit[]): Promise<number | null> {
+    let failed = 0
     const madeAt = new Date().toISOString()
     const waiting = list.filter((m) => !isDone(m))
     // What is asked for is kept first, so that it is known after the browser was killed.
@@ -167,11 +169,12 @@ export const useMany = defineStore('many', () => {
       (jobs, m) => jobs.fit(plain(m.row), plain(m.wearer), plain(m.there), choices, tolerances),
       async (m, result) => {
         const { made, why } = result.ok ? { made: result.value, why: '' } : { made: null, why: result.why }
-        await keep({ ...rowOf(m), madeFor: m.madeFor, made, why, madeAt: new Date().toISOString() })
+        const isMade = await keep({ ...rowOf(m), madeFor: m.madeFor, made, why, madeAt: new Date().toISOString() })
+        if (!isMade) failed += 1
       },
     )
     if (!all) await forgetWaiting(await db.made.bulkGet(rows.map((r) => r.id)).then((now) => now.filter((r) => r !== undefined)))
-    return all
+    return all ? failed : null
   }
   const stop = () => pool.stop()
 

@@ -128,7 +128,9 @@ export const useWardrobe = defineStore('wardrobe', () => {
   const fitsOf = (garmentId: string) => db.fits.where('garmentId').equals(garmentId).toArray()
 
   /** The same garment once more, with all of its fits. */
-  async function duplicate(row: GarmentRow) {
+  async function duplicate(garmentId: string) {
+    const row = await db.garments.get(garmentId)
+    if (!row) return
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
     const name = `${toName(row.name, LONGEST_NAME - COPY.length)}${COPY}`
@@ -136,14 +138,14 @@ export const useWardrobe = defineStore('wardrobe', () => {
     return hang(`duplicate “${row.name}”`, { ...row, id, name, createdAt: now, updatedAt: now }, fits)
   }
 
-  const rename = (row: GarmentRow, name: string) =>
+  const rename = (row: Pick<GarmentRow, 'id' | 'name'>, name: string) =>
     doAct(
       { table: 'garments', id: row.id, scope: 'wardrobe' },
       `rename “${row.name}”`,
       (draft) => void (draft.name = toName(name) || row.name),
     )
 
-  const setLabels = (row: GarmentRow, labels: string[]) =>
+  const setLabels = (row: Pick<GarmentRow, 'id' | 'name'>, labels: string[]) =>
     doAct({ table: 'garments', id: row.id, scope: 'wardrobe' }, `labels of “${row.name}”`, (draft) => {
       if (labels.length > 0) draft.labels = labels
       else delete draft.labels

@@ -7,6 +7,9 @@ import { byTest, click, openBrowser, serve, WAIT_MS, type Opened } from '../../s
 /** What is met when a page is not drawn yet, or is being drawn anew. */
 const NOT_YET = [error.StaleElementReferenceError, error.NoSuchElementError]
 
+/** So many garments hang in the demo wardrobe: not all of them are drawn at once. */
+export const DEMO_GARMENTS = 14
+
 /** The built application in a browser of its own, for one file of tests, with what a hand and an eye do in it. */
 export function useApplication() {
   let server: { url: string; stop: () => void }
@@ -49,7 +52,7 @@ export function useApplication() {
     )
     await driver().get(server.url)
     await click(driver(), 'open-demo-first')
-    await card('demo-blouse')
+    await soon('all of the demo hangs', async () => (await all('garment-card')).length === DEMO_GARMENTS)
   }
 
   const SIGNS: Record<string, string> = {

@@ -4,14 +4,10 @@ import { join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { byTest, click } from '../../scripts/browser'
-import { contentsOf } from '../../core/formats'
-import { demoWardrobe } from '../../demo/wardrobe'
-import { useApplication } from './session'
+import { DEMO_GARMENTS, useApplication } from './session'
 
 const app = useApplication()
 const { all, textOf, soon, card, freshDemo, openGarment, retype, ask, download } = app
-/** Garments of the demo wardrobe. */
-const DEMO = contentsOf(demoWardrobe(new Date()).projects).garments.length
 let driver: WebDriver
 let server: { url: string }
 beforeAll(() => {
@@ -37,7 +33,7 @@ describe('the wardrobe', () => {
     await find('nothing like it')
     await soon('none', async () => (await all('none-found')).length === 1)
     await find('')
-    await soon('all', async () => (await names()).length === DEMO)
+    await soon('all', async () => (await names()).length === DEMO_GARMENTS)
 
     // Labels: typed on a card, found by one click, taken back.
     const flared = await app.card('demo-flared')
@@ -48,7 +44,7 @@ describe('the wardrobe', () => {
     await click(driver, 'find-label')
     await soon('by its label', async () => (await names()).join() === 'Quay trousers, flared')
     await click(driver, 'find-label')
-    await soon('all again', async () => (await names()).length === DEMO)
+    await soon('all again', async () => (await names()).length === DEMO_GARMENTS)
     await click(driver, 'undo')
     await soon('no labels', async () => (await all('card-label')).length === 0 && (await all('find-label')).length === 0)
 
@@ -81,26 +77,26 @@ describe('the wardrobe', () => {
       await click(driver, entry)
     }
     await menu('demo-bather', 'duplicate')
-    await soon('one more', async () => (await all('garment-card')).length === DEMO + 1)
+    await soon('one more', async () => (await all('garment-card')).length === DEMO_GARMENTS + 1)
     await menu('demo-bather', 'rename')
     await (await byTest(driver, 'rename-field')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Harbour suit', Key.ENTER)
     await soon('renamed', async () => (await (await card('demo-bather')).getText()).includes('Harbour suit'))
     await menu('demo-dress', 'delete')
-    await soon('gone', async () => (await all('garment-card')).length === DEMO)
+    await soon('gone', async () => (await all('garment-card')).length === DEMO_GARMENTS)
     await click(driver, 'undo')
-    await soon('back', async () => (await all('garment-card')).length === DEMO + 1)
+    await soon('back', async () => (await all('garment-card')).length === DEMO_GARMENTS + 1)
     await click(driver, 'back-up')
     const backup = await download('.zip')
     await menu('demo-dress', 'delete')
     await menu('demo-bather', 'delete')
-    await soon('one less', async () => (await all('garment-card')).length === DEMO - 1)
+    await soon('one less', async () => (await all('garment-card')).length === DEMO_GARMENTS - 1)
     await (await driver.findElement(By.css('[data-test="restore-file"]'))).sendKeys(backup)
-    await soon('restored', async () => (await all('garment-card')).length === DEMO + 1)
+    await soon('restored', async () => (await all('garment-card')).length === DEMO_GARMENTS + 1)
     const broken = join(mkdtempSync(join(tmpdir(), 'tidal-seam-')), 'broken.zip')
     writeFileSync(broken, readFileSync(backup).subarray(0, 5000))
     await (await driver.findElement(By.css('[data-test="restore-file"]'))).sendKeys(broken)
     await soon('a plain sentence', async () => (await driver.findElement(By.css('body')).getText()).includes('the file is not whole'))
-    expect(await all('garment-card')).toHaveLength(DEMO + 1)
+    expect(await all('garment-card')).toHaveLength(DEMO_GARMENTS + 1)
   })
 
   it('fits one garment to several wearers: another fit is begun as a copy, has its own stops, and its own address', async () => {

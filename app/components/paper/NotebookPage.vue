@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Figure } from '~~/core/body'
 import type { Notebook, NotebookStop } from '~~/core/paper'
+import { pictureOf } from '~/garment-picture'
 import { usePrefs } from '~/stores/prefs'
 
 /** A garment's page in the notebook: for whom, what was done and why, what it is now, what is left over. */
-defineProps<{ page: Notebook }>()
+const props = defineProps<{ page: Notebook }>()
 const prefs = usePrefs()
+const picture = computed(() => pictureOf(props.page.after, props.page.before))
 const figure = (f: Figure) => ('mm' in f ? prefs.length(f.mm) : `${prefs.length(f.leftMm, { bare: true })} / ${prefs.length(f.rightMm)}`)
 const STATUS = { applied: '', off: 'switched off', refused: 'not applied', orphan: 'not applicable here' } as const
 const heldWords = ({ held }: NotebookStop) =>
@@ -73,7 +76,7 @@ const heldWords = ({ held }: NotebookStop) =>
 
     <section aria-label="As bought and as altered" class="break-inside-avoid">
       <h3 class="mb-1 text-lg font-semibold">As altered<span class="text-base font-normal text-soft">, as bought dashed</span></h3>
-      <div class="h-72 rounded-lg border border-edge p-3"><UiPiecePicture :garment="page.after" :before="page.before" /></div>
+      <div class="h-72 rounded-lg border border-edge p-3"><UiPiecePicture :picture="picture" /></div>
     </section>
 
     <section aria-label="What was changed">

@@ -2,10 +2,12 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { intlFormatDistance } from 'date-fns'
 import { Copy, EllipsisVertical, Pencil, Tag, Trash2, UserPlus } from 'lucide-vue-next'
-import { nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { faultTotal, faultWords } from '~~/core/advice/count-faults'
-import type { GarmentRow, Project } from '~~/core/formats'
+import type { FitRow } from '~~/core/formats'
 import { labelsFrom } from '~~/core/formats/labels'
+import type { Hung } from '~/composables/useHung'
+import type { CardRow } from '~/data/cards'
 import { fitTitle } from '~/fit-title'
 import { stationAt } from '~/stations'
 import { useWardrobe } from '~/stores/wardrobe'
@@ -13,7 +15,7 @@ import { useWearers } from '~/stores/wearers'
 import type { Unsettled } from '~/workers/desk'
 
 /** A garment in the wardrobe, with its fits and what is left to settle in each. */
-const props = defineProps<{ row: GarmentRow; fits: Project[]; unsettled: Map<string, Unsettled | null>; choosing: boolean }>()
+const props = defineProps<{ garment: Hung; card: CardRow; unsettled: Map<string, Unsettled | null>; choosing: boolean }>()
 const emit = defineEmits<{ beginFit: []; remove: [] }>()
 /** Is it among the chosen ones? */
 const chosen = defineModel<boolean>('chosen', { required: true })
@@ -23,28 +25,35 @@ const wearers = useWearers()
 /** Fits that a card shows; the others are chosen where the garment is open. */
 const SHOWN_FITS = 3
 
+/** Its fits; where there are none, an empty one under its own id. */
+type Fit = Pick<FitRow, 'id' | 'name' | 'wearerId' | 'plan' | 'updatedAt'>
+const fits = computed((): readonly Fit[] => {
+  const { id, fits: own, updatedAt } = props.garment
+  return own.length > 0 ? own : [{ id, name: '', wearerId: null, plan: [], updatedAt }]
+})
+
 /** What was done last, once that is known. */
-const lastStop = (p: Project) => {
-  const last = p.mends.length + p.plan.length === 0 ? 'as bought' : props.unsettled.get(p.id)?.last
+const lastStop = (f: Fit) => {
+  const last = props.card.mends + f.plan.length === 0 ? 'as bought' : props.unsettled.get(f.id)?.last
   return last ? `${last} · ` : ''
 }
-const ago = (p: Project) => intlFormatDistance(new Date(p.updatedAt), new Date())
+const ago = (f: Fit) => intlFormatDistance(new Date(f.updatedAt), new Date())
 /** What is left to settle in a fit, in words; null when nothing is. */
-function toSettle(p: Project): string | null {
-  const known = props.unsettled.get(p.id)
+function toSettle(f: Fit): string | null {
+  const known = props.unsettled.get(f.id)
   if (known === null) return 'it cannot be worked out: open it to see why'
   if (!known) return null
   if (faultTotal(known.faults) > 0) return faultWords(known.faults)
   return known.stuck ? `${known.stuck} ${known.stuck === 1 ? 'change' : 'changes'} not applied` : null
 }
 /** What is said of a fit in which nothing is at fault. */
-const matchWords = (p: Project) => {
-  const known = props.unsettled.get(p.id)
+const matchWords = (f: Fit) => {
+  const known = props.unsettled.get(f.id)
   return (known && faultWords(known.faults)) ?? 'everything matches'
 }
-const stationOf = (p: Project) => {
-  const known = props.unsettled.get(p.id)
-  return stationAt(p.garmentId, p.id, known && faultTotal(known.faults) > 0 ? 'match' : 'reshape')
+const stationOf = (f: Fit) => {
+  const known = props.unsettled.get(f.id)
+  return stationAt(props.garment.id, f.id, known && faultTotal(known.faults) > 0 ? 'match' : 'reshape')
 }
 
 const renaming = ref(false)
@@ -52,45 +61,51 @@ const newName = ref('')
 const nameField = useTemplateRef('nameField')
 function startRename() {
   renaming.value = true
-  newName.value = props.row.name
+  newName.value = props.garment.name
   void nextTick(() => nameField.value?.focus())
 }
 async function finishRename() {
   if (!renaming.value) return
   renaming.value = false
   const name = newName.value.trim()
-  if (name && name !== props.row.name) await wardrobe.rename(props.row, name)
+  if (name && name !== props.garment.name) await wardrobe.rename(props.garment, name)
 }
 const labelling = ref(false)
 const newLabels = ref('')
 const labelField = useTemplateRef('labelField')
 function startLabels() {
   labelling.value = true
-  newLabels.value = (props.row.labels ?? []).join(', ')
+  newLabels.value = props.garment.labels.join(', ')
   void nextTick(() => labelField.value?.focus())
 }
 async function finishLabels() {
   if (!labelling.value) return
   labelling.value = false
   const labels = labelsFrom(newLabels.value)
-  if (labels.join() !== (props.row.labels ?? []).join()) await wardrobe.setLabels(props.row, labels)
+  if (labels.join() !== props.garment.labels.join()) await wardrobe.setLabels(props.garment, labels)
 }
 const menu = [
   { test: 'rename', words: 'Rename', icon: Pencil, run: startRename },
   { test: 'label', words: 'Labels', icon: Tag, run: startLabels },
   { test: 'card-begin-fit', words: 'Begin another fit', icon: UserPlus, run: () => emit('beginFit') },
-  { test: 'duplicate', words: 'Duplicate', icon: Copy, run: () => void wardrobe.duplicate(props.row) },
+  { test: 'duplicate', words: 'Duplicate', icon: Copy, run: () => void wardrobe.duplicate(props.garment.id) },
   { test: 'delete', words: 'Delete', icon: Trash2, run: () => emit('remove') },
 ]
 </script>
 
 <template>
-  <li class="panel relative" :class="chosen && 'outline-3 outline-act'" data-test="garment-card" :data-id="row.id">
+  <li class="panel relative" :class="chosen && 'outline-3 outline-act'" data-test="garment-card" :data-id="garment.id">
     <label v-if="choosing" class="absolute inset-0 z-10 cursor-pointer rounded-xl p-3">
-      <input v-model="chosen" type="checkbox" class="size-6 accent-(--act)" :aria-label="`Choose ${row.name}`" data-test="choose-garment" />
+      <input
+        v-model="chosen"
+        type="checkbox"
+        class="size-6 accent-(--act)"
+        :aria-label="`Choose ${garment.name}`"
+        data-test="choose-garment"
+      />
     </label>
-    <NuxtLink :to="stationOf(fits[0]!)" class="block" :aria-label="`Open ${row.name}`" data-test="open-garment">
-      <div class="h-44 rounded-t-xl bg-water p-3"><UiPiecePicture :garment="row.garment" /></div>
+    <NuxtLink :to="stationOf(fits[0]!)" class="block" :aria-label="`Open ${garment.name}`" data-test="open-garment">
+      <div class="h-44 rounded-t-xl bg-water p-3"><UiPiecePicture :picture="card.picture" /></div>
     </NuxtLink>
     <div class="p-3.5">
       <div class="flex items-start gap-1">
@@ -106,10 +121,10 @@ const menu = [
           />
         </form>
         <h2 v-else class="flex-1 pt-1.5 text-lg font-semibold leading-tight">
-          <NuxtLink :to="stationOf(fits[0]!)" class="hover:underline" tabindex="-1">{{ row.name }}</NuxtLink>
+          <NuxtLink :to="stationOf(fits[0]!)" class="hover:underline" tabindex="-1">{{ garment.name }}</NuxtLink>
         </h2>
         <Menu as="div" class="relative">
-          <MenuButton class="btn-quiet -mr-1.5" :aria-label="`More for ${row.name}`" data-test="garment-menu"
+          <MenuButton class="btn-quiet -mr-1.5" :aria-label="`More for ${garment.name}`" data-test="garment-menu"
             ><EllipsisVertical class="size-5"
           /></MenuButton>
           <MenuItems class="absolute right-0 bottom-11 z-10 w-52 rounded-lg border border-edge bg-panel p-1 shadow-lg">
@@ -135,9 +150,9 @@ const menu = [
           />
         </label>
       </form>
-      <ul v-else-if="row.labels" class="mb-1 flex flex-wrap gap-1" :aria-label="`Labels of ${row.name}`">
+      <ul v-else-if="garment.labels.length > 0" class="mb-1 flex flex-wrap gap-1" :aria-label="`Labels of ${garment.name}`">
         <li
-          v-for="label in row.labels"
+          v-for="label in garment.labels"
           :key="label"
           class="rounded-full border border-edge px-2.5 text-sm text-soft"
           data-test="card-label"
@@ -145,10 +160,10 @@ const menu = [
           {{ label }}
         </li>
       </ul>
-      <ul class="mt-1 space-y-1" :aria-label="`Fits of ${row.name}`">
+      <ul class="mt-1 space-y-1" :aria-label="`Fits of ${garment.name}`">
         <li v-for="f in fits.slice(0, SHOWN_FITS)" :key="f.id">
           <NuxtLink :to="stationOf(f)" class="-mx-2 block rounded-lg px-2 py-1 hover:bg-act-pale" data-test="card-fit" :data-id="f.id">
-            <span class="block leading-snug">{{ fitTitle({ wearerId: f.wearerId, name: f.fitName }, wearers.all) }}</span>
+            <span class="block leading-snug">{{ fitTitle({ wearerId: f.wearerId, name: f.name }, wearers.all) }}</span>
             <span class="block text-sm text-soft">{{ lastStop(f) }}{{ ago(f) }}</span>
             <span class="mt-1 block text-sm font-semibold">
               <!-- Its room is kept while it is worked out, so that no card moves under the hand. -->
