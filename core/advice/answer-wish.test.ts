@@ -159,7 +159,7 @@ blouse: armholes too deep by 3/4 -> lower-armhole amountMm=-0.75
 blouse: scoop out the armhole 1/4 -> lower-armhole amountMm=0.25
 blouse: 1 inch more between bust and waist -> lengthen amountMm=1
 blouse: back is too long, folds above the waist 3/4 -> level-wedge pieceId="back" amountMm=-0.75
-blouse: flare the hem by 2 inches -> asks hem-fullness
+blouse: flare the hem by 2 inches -> asks add-at-edge
 blouse: shorten by 2 but not the sleeves -> asks lengthen
 blouse: don't change the hem -> nothing
 legs: cut off 3 inches -> asks lengthen
@@ -453,6 +453,19 @@ blouse: make the cap follow the armhole -> cap-to-armhole way="height"
 blouse: the sleeve no longer fits -> cap-to-armhole
 blouse: make the armhole follow the sleeve -> armhole-to-cap
 blouse: 1/2 more cap ease -> cap-to-armhole frontMm=0.25 backMm=0.25
+blouse: sleeve cap has 1/2 too much ease -> cap-to-armhole frontMm=-0.25 backMm=-0.25
+blouse: the cap has 1/4" too little ease -> cap-to-armhole frontMm=0.125 backMm=0.125
+blouse: sleeves end 3 above the elbow -> asks lengthen
+blouse: flare the hem 4 -> asks add-at-edge
+blouse: hem 2 narrower -> asks add-at-edge
+dress: flare the hem 4 -> hem-fullness amountMm=1
+legs: hem 12 wide -> asks hem-fullness
+legs: hem 2 wider -> hem-fullness amountMm=1
+legs: slimmer leg by 3 cm -> asks hem-fullness
+legs: legs too wide by 2 -> asks hem-fullness
+legs: let out the leg 1 at the thigh -> asks seam-stretch
+blouse: armhole too big 1/2 -> asks lower-armhole
+blouse: armhole too small 1/2 -> lower-armhole amountMm=0.5
 blouse: collar rides back -> asks lengthen
 blouse: drags across the upper arm -> bicep-width amountMm=0
 blouse: sleeve drags across the upper arm 3/4 -> bicep-width amountMm=0.75

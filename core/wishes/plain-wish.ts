@@ -65,6 +65,10 @@ const MUCH = `((?:(?!(?<!\\d ?)\\b(?:in|out|up)\\b)${WITHIN}){0,24}?)`
 const OFF_END =
   '\\b(?:off|(?<=\\d.{0,8})from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\\b(?! (?:to|up|toward|towards)\\b)'
 
+/** A figure as it is typed, its unit with it. */
+const FIGURE = '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?)'
+const CAP = '(?:sleeve )?(?:cap|head)'
+
 /** Figures of speech, as they are said plainly. */
 const FIGURES: readonly Said[] = [
   [/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high'],
@@ -78,6 +82,15 @@ const FIGURES: readonly Said[] = [
     'shorten$1 to the $2',
   ],
   [/\btrim (?=[^,;.]{0,20}\boff\b)/gu, 'cut '],
+  // What a cap has too much of goes.
+  [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too much ease(?: by)?\\b`, 'gu'), 'less ease in the cap $1'],
+  [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too little ease(?: by)?\\b`, 'gu'), 'more ease in the cap $1'],
+  // Where a sleeve is to end says how long it is to be, and no way by itself.
+  [
+    new RegExp(`\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? (?:${FIGURE} ?)?(above|below) (?:the )?(elbow|wrist)s?\\b`, 'gu'),
+    'shorten the $1 ending-$2-the-$3',
+  ],
+  [new RegExp(`\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? at (?:the )?(elbow|wrist)s?\\b`, 'gu'), 'shorten the $1 to the $2'],
   [/\bbell (?=(?:shaped )?sleeves?)/gu, 'flared '],
   [/\bsaddle ?bags?\b/gu, 'let out the thigh'],
   [/\bpetite(?:,| by)?(?= .*\d)/gu, 'shorter'],

@@ -116,6 +116,15 @@ function isResult(part: readonly Token[], at: number): boolean {
   return isTo || ((isLong || made) && !turned)
 }
 
+/** “Hem 12 wide”: what it is to measure, flat or all round. So little of it is a change, mm. */
+const NARROWEST_MM = 100
+function isWidth(part: readonly Token[], at: number): boolean {
+  const [amount, after] = [part[at]!, part[at + 1]]
+  const isWide = after?.is === 'concept' && after.concept === 'out' && after.text === 'wide'
+  const others = part.filter((t, i) => i !== at + 1 && t.is === 'concept' && (DIRECTIONS.includes(t.concept) || SIGNS.includes(t.concept)))
+  return isWide && others.length === 0 && amount.is === 'amount' && amount.sign === 0 && amount.mm >= NARROWEST_MM
+}
+
 /** No change is as large: a figure that stands beside a thing without a verb is what the thing is to measure, mm. */
 export const LARGER_THAN_CHANGES_MM = 254
 
@@ -148,8 +157,8 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
     part.forEach((t, i) => {
       if (t.is === 'size') sizes.push({ name: t.name, beside })
       if (t.is !== 'amount') return
-      if (wantedMm === null && isResult(part, i)) wantedMm = t.mm
-      else if (wantedMm === null && isBareMeasure(part, t)) [wantedMm, isWantedGuessed] = [t.mm, true]
+      if (wantedMm === null && isResult(part, i) && !isWidth(part, i)) wantedMm = t.mm
+      else if (wantedMm === null && (isBareMeasure(part, t) || isWidth(part, i))) [wantedMm, isWantedGuessed] = [t.mm, true]
       else amounts.push({ mm: t.mm, sign: t.sign, beside })
     })
   }
@@ -173,6 +182,7 @@ export function readWish(text: string, system: UnitSystem, names: readonly strin
             t.text
               .replace(/^nothing-at-/, 'nothing at ')
               .replace(/^than-/, 'than ')
+              .replace(/^ending-(above|below)-the-/, 'ending $1 the ')
               .replace('-being-', ' being '),
           ]
         : [],

@@ -34,6 +34,9 @@ const OTHERS: readonly Concept[] = [
   'shorter',
 ]
 
+/** Pieces whose hems have a change of their own. */
+const OWN_HEMS: readonly ReturnType<typeof familyOf>[] = ['leg', 'skirt']
+
 /** Words beside which a wish is said of the whole garment. */
 const OF_ALL: readonly Concept[] = ['out', 'in', 'too-tight', 'too-loose', 'round', 'each', 'make', 'width', 'body']
 
@@ -48,11 +51,14 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
 
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
-  if (says(wish, ...OTHERS)) return []
+  // “Flare the hem 4” of a blouse: at the hip, and the side below it goes along.
+  const isHem =
+    says(wish, 'hem') && says(wish, ...LET_OUT, ...TAKE_IN, 'fuller') && garment.pieces.every((p) => !OWN_HEMS.includes(familyOf(p)))
+  if (says(wish, ...OTHERS.filter((c) => c !== 'hem' || !isHem))) return []
   // The seat of a skirt is its hip; of trousers it has changes of its own.
   const isSeat = says(wish, 'seat') && garment.pieces.every((p) => familyOf(p) !== 'leg')
   const kept = keptAmong(wish, ZONES)
-  const zones = ZONES.filter((z) => !kept.includes(z) && (wish.said.has(z) || (z === 'hip' && isSeat)))
+  const zones = ZONES.filter((z) => !kept.includes(z) && (wish.said.has(z) || (z === 'hip' && (isSeat || isHem))))
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
@@ -60,7 +66,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   // A bust that is to measure so much may be let out there, too: which is asked.
   const isBust = zones.length === 1 && zones[0] === 'bust'
   if (!hasSide && !isWhole && (zones.length === 0 || (isBust && wish.wantedMm === null))) return []
-  const said = towards(wish, LET_OUT, TAKE_IN)
+  const said = towards(wish, isHem ? [...LET_OUT, 'fuller'] : LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []
   const chains = chainsOf(garment, context.sizeId)
   const there = ZONES.filter((z) => chains.some((c) => c.zones.some((x) => x.zone === z)))
@@ -93,16 +99,17 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
         'seam',
         'body',
         ...(isSeat ? (['seat'] as const) : []),
+        ...(isHem ? (['hem', 'fuller'] as const) : []),
         ...ZONES,
         ...LET_OUT,
         ...TAKE_IN,
       ),
       ...takesWanted(missing),
       // “Let it out 1” may be said of the sides, and is asked.
-      sure: mm !== null && !isAgainst && (hasSide || !isBust) && (hasSide || !isWhole || says(wish, 'round')),
+      sure: mm !== null && !isAgainst && !isHem && (hasSide || !isBust) && (hasSide || !isWhole || says(wish, 'round')),
       ...(way === 0 ? {} : { towards: way }),
       ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
-      where: zones.length > 0 ? `at the ${zones.join(' and ')}` : '',
+      where: zones.length > 0 ? `at the ${zones.join(' and ')}${isHem ? ', and on to the hem' : ''}` : '',
       how: mm ? `each edge, ${lengthToken(Math.abs(perEdge * edges))} round the body` : '',
     },
   ]

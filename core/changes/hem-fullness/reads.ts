@@ -10,6 +10,8 @@ import type { HemFullnessInputs } from './schema'
 
 const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
 const SLIMMER: readonly Concept[] = ['in', 'less', 'too-loose']
+/** Where a leg has another change for its width. */
+const LEVELS: readonly Concept[] = ['waist', 'hip', 'thigh', 'knee', 'calf', 'seat', 'side', 'inseam', 'from', 'above', 'below']
 
 /** Legs and sleeves come in pairs: what is said of one goes round one. */
 const LIMBS = 2
@@ -21,10 +23,13 @@ export function readHemFullness(
   context: ChangeContext,
   begun: () => HemFullnessInputs | null,
 ): Reading<HemFullnessInputs>[] {
+  // “Slimmer legs by 1”: the whole leg, down to its hem, which is asked.
+  const isLegs = says(wish, 'leg') && says(wish, 'in', 'out', 'too-tight', 'too-loose') && !says(wish, ...LEVELS)
   const isHem =
     says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') ||
     (says(wish, 'ankle') && !says(wish, 'keep', 'above', 'below')) ||
-    (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
+    (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve')) ||
+    isLegs
   if (!isHem || says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust')) return []
   const usual = begun()
   if (!usual) return []
@@ -61,7 +66,7 @@ export function readHemFullness(
         ...SLIMMER,
       ).concat(asked.uses),
       ...takesWanted(missing),
-      sure: mm !== null,
+      sure: mm !== null && !isLegs,
       ...(way === 0 ? {} : { towards: way }),
       ...(mm
         ? {

@@ -11,7 +11,7 @@ export function readLowerArmhole(wish: Wish, begun: () => LowerArmholeInputs | n
   const isSign = says(wish, 'armhole-cuts-in', 'lifts-with-arm', 'armhole-depth')
   const isSaid =
     says(wish, 'armhole', 'underarm') &&
-    says(wish, 'up', 'down', 'deeper', 'scoop', 'shallower', 'too-high', 'too-low', 'too-tight', 'longer', 'shorter')
+    says(wish, 'up', 'down', 'deeper', 'scoop', 'shallower', 'too-high', 'too-low', 'too-tight', 'too-loose', 'longer', 'shorter')
   if ((!isSign && !isSaid) || says(wish, 'dart', 'fold', 'gapes', 'shoulder', 'true', 'notch', 'move', 'armhole-follows', 'cap-follows'))
     return []
   const usual = begun()
@@ -22,7 +22,8 @@ export function readLowerArmhole(wish: Wish, begun: () => LowerArmholeInputs | n
     {
       inputs: { ...usual, amountMm: amountMm ?? 0 },
       uses: used(wish, 'armhole', 'armhole-depth', 'underarm', 'side', 'sleeve', ...LOWER, ...RAISE),
-      sure: amountMm !== null,
+      // One that is too large may gape, and then a fold is pinned out of it.
+      sure: amountMm !== null && !says(wish, 'too-loose'),
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'at the side, front and back alike' : '',
     },
