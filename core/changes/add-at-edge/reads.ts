@@ -49,16 +49,24 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
   return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
 }
 
-/** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
-export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
+/** Where a wish speaks of the width at the sides, and in which words; null where another change has that width. */
+function saidPlaces(wish: Wish, garment: Garment) {
   // “Flare the hem 4” of a blouse: at the hip, and the side below it goes along.
   const isHem =
     says(wish, 'hem') && says(wish, ...LET_OUT, ...TAKE_IN, 'fuller') && garment.pieces.every((p) => !OWN_HEMS.includes(familyOf(p)))
-  if (says(wish, ...OTHERS.filter((c) => c !== 'hem' || !isHem))) return []
+  if (says(wish, ...OTHERS.filter((c) => c !== 'hem' || !isHem))) return null
   // The seat of a skirt is its hip; of trousers it has changes of its own.
   const isSeat = says(wish, 'seat') && garment.pieces.every((p) => familyOf(p) !== 'leg')
   const kept = keptAmong(wish, ZONES)
   const zones = ZONES.filter((z) => !kept.includes(z) && (wish.said.has(z) || (z === 'hip' && (isSeat || isHem))))
+  return { isHem, isSeat, kept, zones }
+}
+
+/** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
+export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
+  const places = saidPlaces(wish, garment)
+  if (!places) return []
+  const { isHem, isSeat, kept, zones } = places
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
