@@ -33,12 +33,21 @@ async function read(lines: Collection<Act, number>): Promise<LoggedAct[]> {
 export const logOf = async (scope: string): Promise<LoggedAct[]> =>
   [...(await read(linesOf(scope, 0))), ...(await read(linesOf(scope, 1)))].sort((a, b) => a.id - b.id)
 
-/** What would be taken back next in a scope, and what would be done again; null where there is nothing. */
-export async function endsOf(scope: string): Promise<{ done: LoggedAct | null; redo: LoggedAct | null }> {
-  const [done] = await read(linesOf(scope, 0).reverse().limit(1))
-  const [redo] = await read(linesOf(scope, 1).limit(1))
-  return { done: done ?? null, redo: redo ?? null }
+/** What would be taken back next in a scope (0), or done again (1): by their numbers, as that is done; null where there is nothing. */
+async function nextOf(scope: string, undone: 0 | 1): Promise<LoggedAct | null> {
+  const ids = await db.acts.where('[scope+undone]').equals([scope, undone]).primaryKeys()
+  const id = undone ? ids[0] : ids.at(-1)
+  const lines = linesOf(scope, undone)
+  const [near] = await read((undone ? lines : lines.reverse()).limit(1))
+  // A clock that was set back, or acts of one moment: then the times tell another order.
+  return near?.id === id ? (near ?? null) : ((await read(linesOf(scope, undone))).find((a) => a.id === id) ?? null)
 }
+
+/** What would be taken back next in a scope, and what would be done again; null where there is nothing. */
+export const endsOf = async (scope: string): Promise<{ done: LoggedAct | null; redo: LoggedAct | null }> => ({
+  done: await nextOf(scope, 0),
+  redo: await nextOf(scope, 1),
+})
 
 /**
  * Goes to the moment after an act of a scope, taking back or doing again all that lies between; null is before the first.

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { contentsOf, type GarmentRow } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'
 import { doAct, doParts, doRows, doTogether, redoAct, undoAct } from './acts'
-import { goToAct, logOf } from './acts-log'
+import { endsOf, goToAct, logOf } from './acts-log'
 import { db } from './db'
 import { storage } from './storage'
 import { EMPTY_TRAY } from './empty-tray'
@@ -50,6 +50,18 @@ describe('an act', () => {
     const labels = [await undoAct(blouse.id), await undoAct(blouse.id), await undoAct(blouse.id)]
     expect(labels).toEqual(['move', 'add c', 'add b'])
     expect((await planned()).map((c) => c.id)).toEqual(['a'])
+  })
+
+  it('is called by its name where it would be taken back, also where the clock was set back meanwhile', async () => {
+    expect((await endsOf(blouse.id)).done).toBeNull()
+    for (const id of ['a', 'b']) await doAct(fit, `add ${id}`, (f) => void f.plan.push(stop(id)))
+    const [, last] = await logOf(blouse.id)
+    await db.acts.update(last!.id, { at: '2020-01-01T00:00:00.000Z' })
+    expect((await endsOf(blouse.id)).done!.label).toBe('add b')
+    expect(await undoAct(blouse.id)).toBe('add b')
+    await undoAct(blouse.id)
+    const ends = await endsOf(blouse.id)
+    expect([ends.done, ends.redo!.label]).toEqual([null, 'add a'])
   })
 
   it('stands in the log of its scope, and any point of that can be gone to, back and forth', async () => {

@@ -72,6 +72,14 @@ describe('the card of a garment', () => {
     // A garment that is gone has none, by another version.
     expect(await readCards([at], 'v2')).toEqual(new Map())
   })
+  it('is without a picture where its pieces cannot be drawn, and not kept so; the others hang as they are', async () => {
+    await db.garments.put({ ...blouse, garment: { ...blouse.garment, baseSizeId: 'no such size' } })
+    const read = await readCards([await hung(blouse.id), await hung(trousers.id)], 'v1')
+    expect([read.get(blouse.id)!.picture.pieces, read.get(trousers.id)!.picture.pieces.length]).toEqual([[], 3])
+    expect(await db.cards.toCollection().primaryKeys()).toEqual([trousers.id])
+    await db.garments.put(blouse)
+    expect((await readCards([await hung(blouse.id)], 'v1')).get(blouse.id)!.picture.pieces).toHaveLength(4)
+  })
   it('is drawn anew once the garment was changed', async () => {
     const before = (await readCards([await hung(blouse.id)], 'v1')).get(blouse.id)!
     await new Promise((later) => setTimeout(later, 5))

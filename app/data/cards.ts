@@ -37,6 +37,8 @@ export interface SettledRow {
 
 export const hangOf = ({ id, name, labels, updatedAt }: GarmentRow): HangRow => ({ id, name, labels: labels ?? [], updatedAt })
 
+const NO_PICTURE: GarmentPicture = { box: '0 0 1 1', pieces: [] }
+
 /** Where it cannot be kept it is worked out again the next time. */
 const ignored = () => undefined
 
@@ -50,12 +52,20 @@ export async function readCards(garments: readonly { id: string; updatedAt: stri
   const cards = new Map(kept.flatMap((card, i) => (card?.madeFor === keyOf(garments[i]!.updatedAt) ? [[card.id, card] as const] : [])))
   const waiting = garments.filter((g) => !cards.has(g.id)).map((g) => g.id)
   if (waiting.length === 0) return cards
-  const [{ pictureOf }, rows] = await Promise.all([import('~/garment-picture'), db.garments.bulkGet(waiting)])
-  const made = rows.flatMap((row): CardRow[] =>
-    row ? [{ id: row.id, madeFor: keyOf(row.updatedAt), mends: row.mends.length, picture: pictureOf(row.garment) }] : [],
+  const [draw, rows] = await Promise.all([import('~/garment-picture').catch(() => null), db.garments.bulkGet(waiting)])
+  // A garment that cannot be drawn hangs there all the same, and is tried again the next time.
+  const drawn = (garment: GarmentRow['garment']): GarmentPicture | null => {
+    try {
+      return draw && draw.pictureOf(garment)
+    } catch {
+      return null
+    }
+  }
+  const made = rows.flatMap((row) =>
+    row ? [{ id: row.id, madeFor: keyOf(row.updatedAt), mends: row.mends.length, picture: drawn(row.garment) }] : [],
   )
-  for (const card of made) cards.set(card.id, card)
-  await db.cards.bulkPut(made).catch(ignored)
+  for (const card of made) cards.set(card.id, { ...card, picture: card.picture ?? NO_PICTURE })
+  await db.cards.bulkPut(made.flatMap(({ picture, ...card }) => (picture ? [{ ...card, picture }] : []))).catch(ignored)
   return cards
 }
 
