@@ -64,6 +64,9 @@ export function joinCutLines(cut: readonly DrawnShape[]): DrawnShape[] {
 /** Two texts stand on one base line to this part of their height. */
 const BASE_PART = 0.15
 
+/** Wider than this part of their height, what lies between two words is a space. */
+const SPACE_PART = 0.15
+
 /** Words that were cut at the edge of a page, joined on their base line; what both pages show of them is taken once. */
 export function joinCutTexts(texts: readonly DrawnText[]): DrawnText[] {
   const out: DrawnText[] = []
@@ -94,7 +97,7 @@ function together(a: DrawnText, b: DrawnText, bFirst: boolean): DrawnText {
   let shared = Math.min(first.text.length, second.text.length)
   while (shared > 0 && !first.text.endsWith(second.text.slice(0, shared))) shared -= 1
   const gap = distance(first.end, second.at)
-  const between = shared === 0 && gap > 0.2 * a.heightMm ? ' ' : ''
+  const between = shared === 0 && gap > SPACE_PART * a.heightMm ? ' ' : ''
   const text = `${first.text}${between}${second.text.slice(shared)}`
   return { ...first, text, middle: { x: (first.at.x + second.end.x) / 2, y: (first.at.y + second.end.y) / 2 }, end: second.end }
 }

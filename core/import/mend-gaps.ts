@@ -1,19 +1,5 @@
 import { spend } from '../budget'
-import {
-  cutPath,
-  distance,
-  dot,
-  intersectPaths,
-  line,
-  measureLength,
-  PointGrid,
-  reversePath,
-  subtract,
-  unit,
-  type Path,
-  type Point,
-} from '../geometry'
-import { GAP_MM } from '../tolerances'
+import { cutPath, distance, intersectPaths, line, measureLength, PointGrid, reversePath, type Path, type Point } from '../geometry'
 import { endOf, startOf, type Stroke } from './chain-strokes'
 
 /** A gap that a hand leaves between two lines of an outline, and how far one may run over the other, mm. */
@@ -22,12 +8,6 @@ const OVERRUN_MM = 9
 /** Lines that an outline is mended of are at least this long, mm. */
 const LEAST_MM = 40
 const MOST_MENDS = 24
-
-/** Dashes that were written one by one: no longer than this, the gaps between them no wider, mm, going on in one direction. */
-const DASH_MM = 16
-const DASH_GAP_MM = 9
-const GOES_ON = 0.86
-const LEAST_DASHES = 8
 
 /** How the next line joins on: both trimmed or bridged, and how wide the gap or the overrun was. */
 interface Joint {
@@ -112,56 +92,4 @@ function closed(path: Path): { path: Path; mm: number; at: Point } | null {
   const [head, tail] = [cutPath(path, 0, half), cutPath(path, half, 2 * half)]
   const met = head.length > 0 && tail.length > 0 ? joint(tail, head) : null
   return met && { path: [...met.own, ...met.next], mm: met.mm, at: met.at }
-}
-
-/** Dashes that a program wrote one by one, as the lines that they make; all other strokes stay as they are. */
-export function joinDashes(open: readonly Stroke[]): Stroke[] {
-  // A dash stands alone: what touches another end to end is a chord of a curve.
-  const ends = new PointGrid<Stroke>(GAP_MM)
-  for (const o of open) {
-    ends.add(startOf(o.path), o)
-    ends.add(endOf(o.path), o)
-  }
-  const isAlone = (o: Stroke) => [startOf(o.path), endOf(o.path)].every((p) => ends.near(p).every((other) => other === o))
-  const dashes = open.filter((o) => o.path.length <= 4 && measureLength(o.path) <= DASH_MM && isAlone(o))
-  if (dashes.length < LEAST_DASHES) return [...open]
-  const grid = new PointGrid<Stroke>(DASH_GAP_MM)
-  for (const d of dashes) {
-    grid.add(startOf(d.path), d)
-    grid.add(endOf(d.path), d)
-  }
-  const used = new Set<Stroke>()
-  const joined: Stroke[] = []
-  const next = (path: Path, style: string): { d: Stroke; led: Path } | null => {
-    const tip = endOf(path)
-    const leaving = unit(subtract(tip, path[path.length - 1]!.from))
-    for (const d of grid.near(tip)) {
-      spend()
-      if (used.has(d) || d.shape.style !== style) continue
-      const led = distance(startOf(d.path), tip) <= distance(endOf(d.path), tip) ? d.path : reversePath(d.path)
-      const gap = subtract(startOf(led), tip)
-      const along = unit(subtract(endOf(led), startOf(led)))
-      const isAhead = dot(unit(gap), leaving) >= GOES_ON
-      if (isAhead && dot(along, leaving) >= GOES_ON) return { d, led }
-    }
-    return null
-  }
-  for (const first of dashes) {
-    if (used.has(first)) continue
-    const of = [first]
-    used.add(first)
-    let path = first.path
-    for (const turned of [false, true]) {
-      if (turned) path = reversePath(path)
-      for (let found = next(path, first.shape.style); found; found = next(path, first.shape.style)) {
-        used.add(found.d)
-        of.push(found.d)
-        path = [...path, line(endOf(path), startOf(found.led)), ...found.led]
-      }
-    }
-    if (of.length >= LEAST_DASHES) joined.push({ shape: { ...first.shape, isDashed: true }, path, of })
-    else of.forEach((o) => used.delete(o))
-  }
-  const taken = new Set(joined.flatMap((j) => j.of ?? []))
-  return [...open.filter((o) => !taken.has(o)), ...joined]
 }

@@ -96,8 +96,38 @@ function byRegularSteps(list: readonly number[], offset: (i: number, j: number) 
     const isNext = Math.abs(b.x - a.x) <= NEXT_TIMES * step && Math.abs(b.y - a.y) <= NEXT_TIMES * rows.y
     return isNext ? [near(b.x - a.x, by.x) && near(b.y - a.y, by.y)] : []
   })
-  return beside.filter(Boolean).length >= FITTING_PART * beside.length ? new Map(list.map((i, k) => [i, placeOf(k)])) : null
+  return beside.filter(Boolean).length >= FITTING_PART * beside.length
+    ? settled(new Map(list.map((i, k) => [i, placeOf(k)])), offset)
+    : null
 }
+
+/** A program rounds the steps from page to page to its own points: so far a page may lie off its even place, mm. */
+const UNEVEN_MM = 1
+
+/** Places in even steps, set right by the lines that each page shows with one that is set right already. */
+function settled(even: ReadonlyMap<number, Point>, offset: OffsetOf): Map<number, Point> {
+  const [first] = even
+  const places = new Map(first ? [first] : [])
+  const step = (i: number, j: number): Point => ({ x: even.get(j)!.x - even.get(i)!.x, y: even.get(j)!.y - even.get(i)!.y })
+  const far = (i: number, j: number) => Math.hypot(step(i, j).x, step(i, j).y)
+  for (const [i, at] of places) {
+    const left = [...even.keys()].filter((j) => !places.has(j)).sort((a, b) => far(i, a) - far(i, b))
+    for (const j of left.slice(0, NEIGHBOURS)) {
+      const by = offset(i, j)
+      if (by && distance(by, step(i, j)) <= UNEVEN_MM) places.set(j, { x: at.x + by.x, y: at.y + by.y })
+    }
+  }
+  // Pages that show no line of another lie as far from the nearest one that does as the even steps say.
+  for (const j of even.keys()) {
+    if (places.has(j)) continue
+    const near = [...places.keys()].reduce((a, b) => (far(b, j) < far(a, j) ? b : a))
+    places.set(j, { x: places.get(near)!.x + step(near, j).x, y: places.get(near)!.y + step(near, j).y })
+  }
+  return places
+}
+
+/** So many pages lie round one. */
+const NEIGHBOURS = 8
 
 /** So many of the pages beside each other draw lines whole that both show. */
 const TELLING_PART = 0.5
@@ -140,5 +170,5 @@ export function bySaidSpots(list: readonly number[], readings: readonly PageSpot
     const places = new Map(spots.map((s, k) => [list[k]!, { x: s.column * (stepX ?? 0), y: s.row * (stepY ?? 0) }]))
     best = { agreeing, places }
   }
-  return best?.places ?? null
+  return best && settled(best.places, offset)
 }

@@ -1,7 +1,10 @@
 import { corpusFiles, type CorpusFile } from './files'
 
-/** Programs that write an SVG file as PDF: layers, and the names of things, are lost on the way. */
-export type Converter = 'librsvg' | 'cairosvg'
+/**
+ * Programs that write an SVG file as PDF: layers, and the names of things, are lost on the way. A browser prints dashes as small areas,
+ * one by one, and cuts a sheet into pages at whole points of its screen.
+ */
+export type Converter = 'librsvg' | 'cairosvg' | 'chromium' | 'chromium-pages'
 
 /** Which files of the corpus were converted, and by what. */
 export const CONVERTED: [name: string, by: Converter][] = [
@@ -11,6 +14,8 @@ export const CONVERTED: [name: string, by: Converter][] = [
   ['Harbour Coat points 1', 'cairosvg'],
   ['Shingle Skirt size-layers 1', 'cairosvg'],
   ['Dockside Overall by-hand 1', 'cairosvg'],
+  ['Harbour Coat by-hand 1', 'chromium'],
+  ['Shingle Skirt by-hand 1', 'chromium-pages'],
 ]
 
 export const convertedName = (name: string, by: Converter): string => `${name.toLowerCase().replaceAll(' ', '-')}.${by}.pdf`
