@@ -37,6 +37,49 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: upper arms are big, 1 inch -> bicep-width amountMm=1
+legs: thighs are big 1 -> asks seam-stretch
+blouse: sleeve is too small for armhole -> cap-to-armhole
+blouse: the cap is too big for its armhole -> cap-to-armhole
+blouse: there's too much ease in the sleeve head, 1/2 -> cap-to-armhole frontMm=-0.25 backMm=-0.25
+blouse: cap has half an inch too much ease -> cap-to-armhole frontMm=-0.25
+blouse: reduce sleeve cap ease by 1/2 -> cap-to-armhole frontMm=-0.25
+blouse: cap is too tall by 1/2 -> asks cap-to-armhole
+blouse: widen the neckline 1/2 each side -> redraw-neckline widerMm=0.5
+blouse: widen neck 1/4 at each shoulder -> redraw-neckline widerMm=0.25
+blouse: widen each shoulder 1/4 -> shoulder-width amountMm=0.25
+dress: I'm long in the torso by 1 -> lengthen amountMm=1
+dress: she is short in the waist, 1/2 -> lengthen amountMm=-0.5
+blouse: 1 inch too long from shoulder to waist -> lengthen pieceId="front" amountMm=-1
+blouse: dart ends 1 past the bust point -> finish-dart
+blouse: dart too shallow by 1/4 -> asks dart-intake
+blouse: darts poke at the tips -> asks finish-dart
+blouse: puffier sleeve 2 -> asks hem-fullness
+blouse: half a size larger -> asks
+blouse: one shoulder is lower 3/8 -> asks shoulder-slope
+blouse: can't raise my arms -> lower-armhole
+jacket: nip the waist 1 -> add-at-edge waistMm=-0.25 bustMm=0
+legs: flare 2 from the knee -> asks hem-fullness
+legs: make it a straight leg -> asks hem-fullness
+blouse: rotate the sleeve forward 1/2 -> asks shoulder-forward
+vest: shorten the sleeves 1 -> nothing
+blouse: inseam 1 longer -> nothing
+two: let out the panel seam 1/2 -> nothing
+dress: bust dart too high by 1 -> nothing
+suit: raise the leg opening 1 -> asks slash-swing
+blouse: shape the waist more -> add-at-edge
+blouse: add 1/2 below bust -> lengthen pieceId="front" amountMm=0.5
+dress: size 3 bust, 4 waist, 5 hips -> blend bust="one-1" hip="one+1"
+dress: size 3 hips, 5 bust -> blend bust="one+1" hip="one-1"
+blouse: I wear a D cup -> asks bust-amount
+blouse: fold out 1/2 across the chest -> asks take-in-fold
+dress: a-line it by 4 -> hem-fullness amountMm=1
+dress: narrower skirt by 4 -> asks hem-fullness
+dress: bunches at back waist 3/4 -> level-wedge amountMm=-0.75
+blouse: folds at small of back -> level-wedge
+legs: low rise 2 -> lengthen amountMm=-2
+legs: too tight in the seat 1 -> level-wedge amountMm=1
+blouse: hem isn't level -> uneven-hem
 blouse: leave the waist alone, hips 1 bigger -> add-at-edge hipMm=0.25 waistMm=0
 blouse: take in the waist alone 1 -> asks add-at-edge
 blouse: take in the side seams 1 from the hem -> asks add-at-edge
@@ -639,10 +682,10 @@ blouse: lengthen the body 1 2 -> asks
 blouse: shorten the body 1 or 2 -> asks
 blouse: raise and lower the dart -> asks
 legs: raise the side dart -> asks
-dress: raise the dart -> asks
-dress: finish the dart -> asks
+dress: raise the dart -> nothing
+dress: finish the dart -> nothing
 legs: narrower shoulder 1/4 -> asks
-legs: shorten the sleeve 1 -> asks
+legs: shorten the sleeve 1 -> nothing
 legs: fuller bust 1 -> asks
 suit: grade -> grade intervalMm=0
 blouse: waist seam lower 1/2 -> asks

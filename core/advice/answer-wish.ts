@@ -1,16 +1,6 @@
-import {
-  begunOn,
-  CHANGE_KINDS,
-  checkInputs,
-  likeliestChanges,
-  newStop,
-  type ChangeContext,
-  type ChangeKind,
-  type Reading,
-} from '../changes'
+import { begunOn, CHANGE_KINDS, checkInputs, likeliestChanges, type ChangeContext, type ChangeKind, type Reading } from '../changes'
 import type { Garment } from '../pattern'
-import { problemSentence, type Problem } from '../result'
-import { lengthToken, type UnitSystem } from '../units'
+import type { UnitSystem } from '../units'
 import {
   figuresOf,
   LARGER_THAN_CHANGES_MM,
@@ -19,21 +9,17 @@ import {
   readWish,
   statedAs,
   takeAmount,
-  TRADE,
+  thingsSaid,
   tradeOf,
+  waysIn,
   type Concept,
   type Wish,
 } from '../wishes'
 import { butNot, eachOf, eitherWay, severalOf, type May } from './in-parts'
+import { lacking, type Lacking } from './lacking'
+import { begunOffer, nearestTo, notPossible, offerOf, whyTrade, type Candidate } from './make-offers'
 import { saidMeasure } from './said-measure'
-import { MOST_OFFERS, sameOffers, waysIn, type Offer, type WishAnswer } from './wish-answers'
-
-interface Candidate {
-  kind: ChangeKind<unknown>
-  reading: Reading<unknown>
-  /** Words that it does not account for. */
-  left: number
-}
+import { MOST_OFFERS, sameOffers, type Offer, type WishAnswer } from './wish-answers'
 
 /** Everything on a garment that has a name. */
 function namesOn(garment: Garment): string[] {
@@ -72,94 +58,6 @@ function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Ca
   })
 }
 
-/** A candidate as it is shown: its sentence says what it will do. */
-function offerOf({ kind, reading }: Candidate, garment: Garment, context: ChangeContext): Offer {
-  const { inputs, towards = 0, words, where = '', how = '', stays, field } = reading
-  const { amountMm } = kind.describe(garment, inputs)
-  const asksAmount = kind.withAmount !== undefined && amountMm === 0
-  // What it is called depends on the way that it goes, which is known before its amount is.
-  const begun = () => (field ? { ...(inputs as object), [field]: towards } : kind.withAmount!(garment, inputs, towards, context))
-  const named = asksAmount && towards !== 0 ? begun() : inputs
-  const { title } = kind.describe(garment, named)
-  const amount = amountMm === null || amountMm === 0 ? '' : lengthToken(Math.abs(amountMm))
-  const what = words ?? [title, amount, where].filter(Boolean).join(' ')
-  const more = [how, stays ?? '', asksAmount ? 'how much is asked next' : ''].filter(Boolean)
-  return { change: newStop(kind.kind, inputs), sentence: [what, ...more].join('; '), towards, asksAmount, field: field ?? null }
-}
-
-/** The first of those that are widths: their figures are said round the body, and how they are shared is for a kind’s own reading. */
-const WIDTHS_FROM = 4
-/** What a change may say of itself only where the wish does, too. */
-const PLACES: readonly Concept[] = [
-  'bust',
-  'waist',
-  'hip',
-  'thigh',
-  'knee',
-  'hem',
-  'sleeve',
-  'bicep',
-  'shoulder',
-  'neckline',
-  'armhole',
-  'centre-back',
-  'centre-front',
-]
-
-/**
- * A kind with the one length of a wish, where the change then says in its own words that it goes the way that the wish says;
- * null where there is no figure, or no such way.
- */
-function withFigure(kind: ChangeKind<unknown>, begun: unknown, wish: Wish | null, garment: Garment, context: ChangeContext): unknown {
-  const [amount] = wish?.amounts ?? []
-  const ways = wish ? waysIn(wish.said) : []
-  if (!wish || !kind.withAmount || wish.amounts.length !== 1 || amount!.sign === -1 || ways.length !== 1 || ways[0]! >= WIDTHS_FROM)
-    return null
-  const tried = [amount!.mm, -amount!.mm].map((mm) => kind.withAmount!(garment, begun, mm, context))
-  const says = (inputs: unknown) => {
-    const own = readWish(kind.describe(garment, inputs).title, 'in')?.said ?? new Set<Concept>()
-    return waysIn(own).includes(ways[0]!) && PLACES.every((place) => !own.has(place) || wish.said.has(place))
-  }
-  const fits = tried.filter((inputs) => checkInputs(kind.kind, garment, inputs) === null && says(inputs))
-  return fits.length === 1 ? fits[0] : null
-}
-
-/**
- * A kind as it begins on a garment, with the figure of the wish where that has one and says its way; null where it does not
- * apply.
- */
-function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, garment: Garment, context: ChangeContext): Offer | null {
-  const begun = begunOn(kind, garment, context)
-  if (!begun.ok) return null
-  const inputs = withFigure(kind, begun.value, wish, garment, context)
-  if (inputs !== null) {
-    const { title, amountMm } = kind.describe(garment, inputs)
-    const sentence = [title, ...(amountMm ? [lengthToken(Math.abs(amountMm))] : [])].join(' ')
-    return { change: newStop(kind.kind, inputs), sentence, towards: 0, asksAmount: false, field: null }
-  }
-  const sentence = `${kind.title}; it begins with nothing`
-  return { change: newStop(kind.kind, begun.value), sentence, towards: 0, asksAmount: kind.withAmount !== undefined, field: null }
-}
-
-/** The kinds that may help where a trade word is said, by their own order. */
-const kindsFor = (concept: Concept): ChangeKind<unknown>[] =>
-  CHANGE_KINDS.filter((k) => k.mayMend?.[concept] !== undefined).sort((a, b) => a.mayMend![concept]! - b.mayMend![concept]!)
-
-/** What is said of a trade word: why the change for it is not possible on this garment, or what it asks for. */
-function whyTrade(concept: Concept, garment: Garment, context: ChangeContext): string {
-  const [first] = kindsFor(concept)
-  const begun = first && begunOn(first, garment, context)
-  return first && begun && !begun.ok ? notPossible(first, begun.problem) : TRADE[concept]!
-}
-
-const notPossible = (kind: ChangeKind<unknown>, problem: Problem): string =>
-  `“${kind.title}” is not possible here: ${problemSentence(problem)}`
-
-/** What may help where a word is known and the change for it is not made, by the kinds' own order. */
-function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): Offer[] {
-  return kindsFor(concept).flatMap((k) => begunOffer(k, null, garment, context) ?? [])
-}
-
 /**
  * What a typed wish means on a garment. It is done without asking only where one change accounts for every word of it, with verb
  * or sign and thing understood, and no word is unknown; otherwise at most four changes are offered, or it is said why none is.
@@ -176,17 +74,11 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   // “Bust 38, waist 30, hips 40”: a body, and no wish.
   if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM && waysIn(a.beside).length === 0))
     return { how: 'nothing', why: 'These are measures of a body: type them under Wearer, and Size makes a plan of them.' }
-  const noSize = garment.sizes.length > 1 ? wish.sizes.find((s) => !garment.sizes.some((x) => x.name.toUpperCase() === s.name)) : undefined
-  if (noSize)
-    return {
-      how: 'asks',
-      why: `This pattern has no size ${noSize.name}: it has ${garment.sizes.map((s) => s.name).join(', ')}.`,
-      offers: nearestTo('size', garment, context).slice(0, MOST_OFFERS),
-      measure: null,
-    }
+  const absent = notInPattern(wish, garment, context)
+  if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
   const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
-  if (stated) return eitherWay(stated, again)
+  if (stated) return eitherWay(stated, again, wish.said.has('one-side') ? ONE_SIDE : '')
   const denied = may.deny && wish.said.has('not') ? butNot(text, system, again) : null
   if (denied) return denied
   const trade = tradeOf(wish.said)
@@ -215,11 +107,28 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const near = bothWays(candidates, wish, garment, context).sort(
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
   )
+  const lacks = near[0] && near[0].left > 0 ? lacking(wish, garment) : null
+  if (lacks) return answerLack(lacks, garment, context)
   // What accounts for much less of the sentence than the best is not what was meant.
   const likely = near.filter((c) => c.left <= near[0]!.left + 1).map((c) => offerOf(c, garment, context))
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
   if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers, measure }
   return notHere(text, wish, garment, context)
+}
+
+/** What is said of a size or a cup that the pattern has not got, with what may help; null where it has both. */
+function notInPattern({ sizes, cup }: Wish, garment: Garment, context: ChangeContext): WishAnswer | null {
+  const asks = (why: string, of: Concept): WishAnswer => ({
+    how: 'asks',
+    why,
+    offers: nearestTo(of, garment, context).slice(0, MOST_OFFERS),
+    measure: null,
+  })
+  const noSize = garment.sizes.length > 1 ? sizes.find((s) => !garment.sizes.some((x) => x.name.toUpperCase() === s.name)) : undefined
+  if (noSize) return asks(`This pattern has no size ${noSize.name}: it has ${garment.sizes.map((s) => s.name).join(', ')}.`, 'size')
+  const cups = [...new Set((garment.cups ?? []).flatMap((c) => c.cup ?? []))]
+  if (cup === null || cups.length === 0 || cups.some((c) => c.toUpperCase() === cup)) return null
+  return asks(`This pattern has no piece for cup ${cup}: it has ${cups.join(', ')}.`, 'cup')
 }
 
 /** A minus beside a word of direction: both ways are offered. */
@@ -251,28 +160,44 @@ export function offerAs(
   return best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
 }
 
+const ONE_SIDE =
+  'One side alone is done by a pinned fold only: it parts the piece into left and right, and what follows may be done on one of them. '
+
 /** Why a wish is not simply done. */
 function whyAsked(wish: Wish, isOne: boolean): string {
   if (wish.said.has('not')) return 'It says what should not be: which of these is meant?'
-  if (wish.said.has('one-side'))
-    return 'One side alone is done by a pinned fold only: it parts the piece into left and right, and what follows may be done on one of them. For both sides, is one of these meant?'
+  if (wish.said.has('one-side')) return `${ONE_SIDE}For both sides, is one of these meant?`
   if (wish.unknown.length > 0) return `“${wish.unknown.slice(0, 3).join(' ')}” is not known here: is one of these meant?`
   if (wish.amounts.some((a) => a.sign === -1)) return 'A minus turns the word round: which way is meant?'
   return isOne ? 'Is this meant?' : 'Which of these is meant?'
+}
+
+/** What is said where a garment has not what a wish is about, with what may help. */
+function answerLack({ concept, why }: Lacking, garment: Garment, context: ChangeContext): WishAnswer {
+  const offers = nearestTo(concept, garment, context)
+  return offers.length > 0 ? { how: 'asks', why, offers, measure: null } : { how: 'nothing', why }
 }
 
 /** Nothing was read out of a wish: changes whose names and signs share its words, or why they do not apply here. */
 function notHere(text: string, wish: Wish, garment: Garment, context: ChangeContext): WishAnswer {
   const measured = saidMeasure(wish, garment, context)
   if (measured) return { how: 'nothing', why: measured }
+  const lacks = lacking(wish, garment)
+  if (lacks) return answerLack(lacks, garment, context)
   const isKnown = wish.said.size > 0 || wish.cup !== null || wish.sizes.length > 0
   const titled = CHANGE_KINDS.filter((k) => text.toLowerCase().includes(k.title.toLowerCase()))
-  const found = titled.length > 0 ? titled : isKnown ? likeliestChanges(text) : []
-  if (!isKnown && found.length === 0)
+  if (!isKnown && titled.length === 0)
     return { how: 'nothing', why: 'Nothing of this is known here. Say what should change, such as “shorten the sleeve by 1”.' }
-  const offers = found.flatMap((k) => begunOffer(k, wish, garment, context) ?? []).slice(0, MOST_OFFERS)
+  // What only goes the same way as the wish is about something else, unless nothing else is found.
+  const lists = titled.length > 0 ? [titled] : [thingsSaid(wish), text].filter(Boolean).map(likeliestChanges)
+  const offersOf = (kinds: ChangeKind<unknown>[]) => kinds.flatMap((k) => begunOffer(k, wish, garment, context) ?? []).slice(0, MOST_OFFERS)
+  const found = lists.find((kinds) => offersOf(kinds).length > 0) ?? lists[0]!
+  const offers = offersOf(found)
   const first = found[0] && begunOn(found[0], garment, context)
-  const why = first && !first.ok && offers.length === 0 ? notPossible(found[0]!, first.problem) : 'Is one of these meant?'
+  const why =
+    first && !first.ok && offers.length === 0
+      ? notPossible(found[0]!, first.problem)
+      : `${wish.said.has('one-side') ? ONE_SIDE : ''}Is one of these meant?`
   return offers.length > 0 || (first && !first.ok)
     ? { how: 'asks', why, offers, measure: wish.amounts.length === 0 ? takeAmount(wish.said) : null }
     : { how: 'nothing', why: 'No change is known for that yet.' }

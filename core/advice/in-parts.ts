@@ -1,6 +1,6 @@
 import type { UnitSystem } from '../units'
-import { readWish, type Stated, type Wish } from '../wishes'
-import { keyOf, MOST_OFFERS, offersOf, sameOffers, WAYS, waysIn, type WishAnswer } from './wish-answers'
+import { readWish, WAYS, waysIn, type Stated, type Wish } from '../wishes'
+import { keyOf, MOST_OFFERS, offersOf, sameOffers, type WishAnswer } from './wish-answers'
 
 // Sentences that say more than one thing: each part of them is answered by itself, and put together.
 
@@ -19,12 +19,12 @@ type Answer = (text: string, may?: Partial<May>) => WishAnswer
 const PARTED_AT = /[,;:!?]|\.(?!\d)|(?<!\bbetween (?:the )?[\p{L}]+ )\band\b|\bbut\b|&/u
 const partsOf = (text: string) => text.split(PARTED_AT).filter((p) => p.trim() !== '')
 
-/** How something is now is mended the other way; how it is to become is done: which of them was meant is asked. */
-export function eitherWay({ asWish, opposite }: Stated, answer: Answer): WishAnswer {
+/** How something is now is mended the other way; how it is to become is done: which of them was meant is asked. @param first what is to be known of both */
+export function eitherWay({ asWish, opposite }: Stated, answer: Answer, first = ''): WishAnswer {
   const [mended, done] = [opposite, asWish].map((t) => answer(t, { state: false })) as [WishAnswer, WishAnswer]
   const offers = sameOffers([mended, done].flatMap((a) => offersOf(a).slice(0, MOST_OFFERS / 2)))
   if (offers.length === 0) return mended
-  return { how: 'asks', why: 'Is it so now, and to be mended, or is it to become so?', offers, measure: null }
+  return { how: 'asks', why: `${first}Is it so now, and to be mended, or is it to become so?`, offers, measure: null }
 }
 
 /** Words after which it is said what shall not be done. */

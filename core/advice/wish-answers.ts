@@ -1,5 +1,5 @@
 import type { NewChange } from '../changes'
-import type { Concept, Wish } from '../wishes'
+import type { Wish } from '../wishes'
 
 /** A change that a wish may mean. */
 export interface Offer {
@@ -26,17 +26,6 @@ export type WishAnswer =
 
 /** So many are offered at the most. */
 export const MOST_OFFERS = 4
-
-/** Directions, each in the words that ask for it. */
-export const WAYS: readonly (readonly Concept[])[] = [
-  ['longer', 'too-short'],
-  ['shorter', 'too-long'],
-  ['up', 'too-low', 'shallower'],
-  ['down', 'too-high', 'deeper'],
-  ['out', 'more', 'fuller', 'too-tight'],
-  ['in', 'less', 'too-loose'],
-]
-export const waysIn = (said: ReadonlySet<Concept>): number[] => WAYS.flatMap((words, i) => (words.some((c) => said.has(c)) ? [i] : []))
 
 export const offersOf = (a: WishAnswer): Offer[] => (a.how === 'does' ? [a.offer] : a.how === 'asks' ? a.offers : [])
 export const keyOf = ({ change }: Offer): string => JSON.stringify([change.kind, change.inputs])

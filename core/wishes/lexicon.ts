@@ -8,7 +8,7 @@ const WORDS = {
   shorter:
     'crop|crops|cropped|cropping|shorten|shortens|shortened|shortening|shorter|take up|taken up|less length|reduce the length|turn up',
   out: 'let out|letting out|widen|widens|widening|wider|broaden|broader|bigger|larger|looser|roomier|more room|more width|more ease|enlarge|bring out|go out|goes out|wide',
-  in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in',
+  in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in|cinch|cinch in',
   fuller: 'a-line|aline|fuller|more volume|more fabric|more cloth|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
   more: 'add|adds|adding|more|increase|insert|put in|give|gain|grow',
   less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|chop off|chopped off|cut away|take|takes|excess',
@@ -121,7 +121,7 @@ const WORDS = {
   // Signs on the body, and trade words.
   'collar-back':
     'collar rides back|collar seam rides back|neck rides back|neckline rides back|neckline chokes|chokes|seam slants to the back',
-  sway: 'too much fabric at the lower back|too much cloth at the lower back|excess fabric at the lower back|extra fabric at the lower back|too much fabric at the back waist|excess fabric at the back waist|excess at the lower back|swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|folds above the waist|bunches at my lower back|bunches at the lower back|bunches above the back waist|bunches at the back waist|bunches in the small of the back|fold above the waist at the back',
+  sway: 'too much fabric at the lower back|too much cloth at the lower back|excess fabric at the lower back|extra fabric at the lower back|too much fabric at the back waist|excess fabric at the back waist|excess at the lower back|swayback|sway back|swayed back|hollow back|pools above the back waist|pools at the back waist|pools above the waist at the back|pools|back tilts down|back hem tilts|back waist hangs|folds above the waist|bunches at my lower back|bunches at the lower back|bunches above the back waist|bunches at the back waist|bunches in the small of the back|bunches at the small of the back|folds at the small of the back|folds in the small of the back|wrinkles at the small of the back|extra fabric above the waist at the back|extra cloth above the waist at the back|fold above the waist at the back',
   'arm-drags':
     'drags across the upper arm|drags across the arm|sleeve drags|drag lines across the upper arm|sleeve is tight|tight sleeve|tight sleeves',
   bicep: 'bicep|biceps|upper arm',
@@ -138,7 +138,7 @@ const WORDS = {
   'flat-seat':
     'baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
-    'bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat strains',
+    'bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat too small|too tight in the seat|too small in the seat|tight in the seat|tight across the seat|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
@@ -153,7 +153,7 @@ const WORDS = {
   'armhole-cuts-in':
     'armhole cuts in|armhole cuts|armhole rubs|armholes rub|rubs under the arm|rubs under my arm|cuts in under the arm|deeper armhole|deeper armholes',
   'lifts-with-arm':
-    'garment lifts with the arm|lifts with the arm|lifts when i raise my arms|lifts with the arms|rides up with the arm|higher armhole|higher armholes',
+    'garment lifts with the arm|lifts with the arm|lifts when i raise my arms|lifts with the arms|rides up with the arm|can’t raise my arms|can’t lift my arms|cannot raise my arms|cannot lift my arms|cant raise my arms|cant lift my arms|higher armhole|higher armholes',
   'cap-follows':
     'cap follow the armhole|cap follows the armhole|cap to follow the armhole|cap follow its armhole|cap follows armhole|cap fit the armhole|cap to the armhole|cap does not fit the armhole|cap doesn’t fit the armhole|cap too long for the armhole|cap too short for the armhole|sleeve follow the armhole|sleeve follows the armhole|sleeve fit the armhole|sleeve to the armhole|sleeve does not fit the armhole|sleeve doesn’t fit the armhole|cap no longer fits|sleeve no longer fits',
   'armhole-follows':
@@ -162,6 +162,11 @@ const WORDS = {
   'cap-ease':
     'cap ease|ease in cap|ease from the cap|ease from the sleeve cap|ease from sleeve cap|ease in the sleeve cap|ease in sleeve cap|ease in the cap|ease of the cap|sleeve ease|ease in the sleeve',
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
+  'sleeve-pitch':
+    'sleeve pitch|pitch of the sleeve|rotate the sleeve|rotate the sleeves|turn the sleeve|turn the sleeves|sleeve twists|sleeves twist|sleeve hangs too far back|sleeve hangs too far forward|sleeves hang too far back|sleeves hang too far forward|sleeve swings forward|sleeve swings back',
+  'dart-pokes':
+    'dart pokes|darts poke|dart points poke|dart point pokes|dart tips poke|dart tip pokes|darts pucker|dart puckers|dart bubbles|darts bubble|bubble at the end of the dart|dart pooches|darts pooch',
+  'straight-leg': 'straight leg|straight legs|straight leg pants|straighten the leg|straighten the legs|stovepipe|stovepipes',
   'front-alone':
     'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance',
   'front-rises':
@@ -205,7 +210,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'but cloth fabric everything garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
-    'bring brings come comes set shift them i’m tall petite further am im her she’s it’s its apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
+    'bring brings come comes set shift them i’m tall petite further am im her she’s it’s its there’s apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'
   ).split(' '),
 )
 

@@ -65,14 +65,27 @@ const MUCH = `((?:(?!(?<!\\d ?)\\b(?:in|out|up)\\b)${WITHIN}){0,24}?)`
 const OFF_END =
   '\\b(?:off|(?<=\\d.{0,8})from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\\b(?! (?:to|up|toward|towards)\\b)'
 
-/** A figure as it is typed, its unit with it. */
-const FIGURE = '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?)'
+/** A figure as it is typed, its unit with it, or in words. */
+const FIGURE =
+  '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?|(?:an? |one |three )?(?:half|quarters?|eighths?)(?: of)?(?: an?)? inch|an inch|one inch)'
 const CAP = '(?:sleeve )?(?:cap|head)'
+/** Beside its armhole, a sleeve is as large as its cap. */
+const SLEEVE = `(?:${CAP}|sleeve)s?`
 
 /** Figures of speech, as they are said plainly. */
 const FIGURES: readonly Said[] = [
   [/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high'],
-  [/\bwedgies?\b/gu, 'crotch too high'],
+  [/\b(?:wedgies?|camel ?toe)\b/gu, 'crotch too high'],
+  [/\blow(?:er)? rise\b/gu, 'shorter rise'],
+  [/\bhigh(?:er)? rise\b/gu, 'longer rise'],
+  // What goes across the body is length.
+  [new RegExp(`\\b(?:add|insert) (${FIGURE}) (above|below|under) (?:the |my )?(bust|waist)\\b`, 'gu'), 'lengthen $1 $2 the $3'],
+  [new RegExp(`\\b(?:take|fold) out (${FIGURE}) (above|below|under) (?:the |my )?(bust|waist)\\b`, 'gu'), 'shorten $1 $2 the $3'],
+  [/\b(?:fold|pinch|tuck|pin)(?:ed|ing)? out\b/gu, 'pin'],
+  [/\b(?:remove|less|reduce|take out|lose)(?: the)? waist shap(?:ing|e)\b/gu, 'boxier'],
+  [/\b(?:(?:more|add|increase)(?: the)? waist shap(?:ing|e)|shape the waist(?: more| in)?)\b/gu, 'nipped waist'],
+  [/\ba-line(?: it)?(?= (?:by )?\d)/gu, 'flare the hem'],
+  [/\b(?:isn’t|is not|not) level\b/gu, 'uneven'],
   // What is cut off an end makes the piece shorter: the end is no place of another change.
   [new RegExp(`\\b${CUT} ${MUCH}${OFF_END} (?:of|on)\\b`, 'gu'), 'shorten $1 '],
   [new RegExp(`\\b${CUT} ${MUCH}${OFF_END}`, 'gu'), 'shorten $1 at the hem'],
@@ -85,6 +98,18 @@ const FIGURES: readonly Said[] = [
   // What a cap has too much of goes.
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too much ease(?: by)?\\b`, 'gu'), 'less ease in the cap $1'],
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too little ease(?: by)?\\b`, 'gu'), 'more ease in the cap $1'],
+  [new RegExp(`\\b(?:too much|excess|excessive) ease in (?:the )?${CAP}\\b`, 'gu'), 'less ease in the cap'],
+  [new RegExp(`\\b(?:too little|not enough) ease in (?:the )?${CAP}\\b`, 'gu'), 'more ease in the cap'],
+  [new RegExp(`\\b(?:reduce|remove|lower|decrease|less|cut)(?: the)? ${CAP} ease\\b`, 'gu'), 'less ease in the cap'],
+  [new RegExp(`\\b(?:increase|add|raise|more)(?: the)? ${CAP} ease\\b`, 'gu'), 'more ease in the cap'],
+  [
+    new RegExp(
+      `\\b${SLEEVE} (?:is |are |does not |doesn’t )?(?:too )?(?:small|big|large|wide|narrow|tight|loose) for (?:the |its |their )?(?:armholes?|armscyes?)\\b`,
+      'gu',
+    ),
+    'cap does not fit the armhole',
+  ],
+  [new RegExp(`\\bcap (?=(?:is |are )?(?:${FIGURE} ?)?too (?:tall|high|flat|low|short|shallow)\\b)`, 'gu'), 'sleeve cap '],
   // Where a sleeve is to end says how long it is to be, and no way by itself.
   [
     new RegExp(`\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? (?:${FIGURE} ?)?(above|below) (?:the )?(elbow|wrist)s?\\b`, 'gu'),
@@ -94,7 +119,23 @@ const FIGURES: readonly Said[] = [
   [/\bbell (?=(?:shaped )?sleeves?)/gu, 'flared '],
   [/\bsaddle ?bags?\b/gu, 'let out the thigh'],
   [/\bpetite(?:,| by)?(?= .*\d)/gu, 'shorter'],
-  [/\btall(?:,| by)(?= .*\d)/gu, 'longer'],
+  [/(?<!\btoo )\btall(?:,| by)(?= .*\d)/gu, 'longer'],
+  [/\b(?:i’m|i am|she’s|she is|he’s|he is) (long|short) (?:in|through) (?:the )?(torso|body|waist|trunk|arms?|legs?)\b/gu, '$1 $2'],
+  // A dart is shallow by its width, and past the bust point by its length.
+  [new RegExp(`\\b(darts? (?:is |are )?(?:${FIGURE} ?)?)too shallow\\b`, 'gu'), '$1too narrow'],
+  [
+    new RegExp(
+      `\\b(darts?) (?:tips? |points? )?(?:ends?|goes|go|runs?|points?|is|are|stops?) (${FIGURE} ?|)(?:past|beyond) (?:the |my )?(?:apex|bust point)\\b`,
+      'gu',
+    ),
+    '$1 too long $2',
+  ],
+  [/\bpuff(?:y|ier|ed)? (?=sleeves?\b)/gu, 'fuller '],
+  [/\b(sleeves?) (?:more )?puff(?:y|ier|ed)\b/gu, '$1 fuller'],
+  // Half of one is no whole size.
+  [/\b(?:half|1\/2)(?: of)? an? size\b|\bhalf[- ]sizes?\b|\ba size and a half\b/gu, ' half-a-size '],
+  // One of two: what has two of it is said of one side.
+  [/\bone (shoulder|hip|sleeve|arm|thigh|bicep|armhole|calf|breast)\b/gu, 'one side only $1'],
   [/\bease (?:out )?(?:the )?(hips?|waist|bust|sides?|side seams?|thighs?)\b(?! ease)/gu, 'let out the $1'],
   [/\b(?:i’m|i am|she’s|she is|he’s|he is|wears?|takes?) an? (\d{1,2}|xs|s|m|l|xl) (?=(?:in|at|on|for) )/gu, 'size $1 '],
   [/\b(shoulders?) (?:drop|droop|dip|hang)s\b/gu, '$1 is lower'],

@@ -94,7 +94,7 @@ const UP_DOWN = /\b(\d{1,2}) (up|down)\b/g
 /** The second of two sizes, right behind the first. */
 const SECOND_SIZE = /^(?: and | to | or | ?[-/&] ?)([\p{L}\d]{1,4})(?![\p{L}\d./])/u
 /** Where a size is worn, and another size after it: “size 4 at the bust, 6 at the hip”. */
-const AT = '(?: at| in| for| on)(?: the| my)? (?:high bust|bust|chest|waist|hips?|seat|shoulders?)'
+const AT = '(?:(?: at| in| for| on)(?: the| my)?)? (?:high bust|bust|chest|waist|hips?|seat|shoulders?)'
 const NEXT_SIZE = new RegExp(`^(${AT},?(?: and| then| to)?(?: an?)? )([\\p{L}\\d]{1,4})(?=${AT})`, 'u')
 /** “Grade from a 4 to a 6”: sizes, where it is said that it is about sizes. */
 const FROM_TO =
@@ -170,6 +170,20 @@ function wordToken(word: string, next: string | undefined, known: ReadonlySet<st
   return slip ? { is: 'concept', concept: PHRASES.get(slip)!, text: slip, typed: word } : { is: 'unknown', text: word }
 }
 
+const ARTICLES = new Set(['the', 'a', 'an', 'my', 'her', 'his'])
+const isArticle = (word: string) => ARTICLES.has(word)
+/** Words without the articles between them. */
+const bare = ([first, ...rest]: readonly string[]): string => [first, ...rest.filter((w) => !isArticle(w))].join(' ')
+/** Known phrases by the same without articles. */
+const BARE: ReadonlyMap<string, string> = new Map([...PAIRS.keys(), ...PHRASES.keys()].map((p) => [bare(p.split(' ')), p]))
+
+/** Some words as the phrase that is known, where they are one: “bunches at back waist” is “bunches at the back waist”. */
+function knownPhrase(words: readonly string[]): string {
+  const said = words.join(' ')
+  if (words.length === 1 || PHRASES.has(said) || PAIRS.has(said) || isArticle(words[0]!) || isArticle(words.at(-1)!)) return said
+  return BARE.get(bare(words)) ?? said
+}
+
 /** The tokens of a stretch of words without figures. */
 function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
   const words = stretch.match(/[\p{L}’'-]+|[,;.:!?]+/gu) ?? []
@@ -182,7 +196,7 @@ function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
     }
     let taken = 0
     for (let n = Math.min(LONGEST_PHRASE, words.length - i); n > 0 && taken === 0; n--) {
-      const phrase = words.slice(i, i + n).join(' ')
+      const phrase = knownPhrase(words.slice(i, i + n))
       const concept = PHRASES.get(phrase)
       // “Left” is a word of a piece’s own name where that is opened out.
       if (concept === 'one-side' && phrase.split(' ').every((w) => known.has(w))) continue

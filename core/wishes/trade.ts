@@ -20,6 +20,10 @@ export const TRADE: Partial<Record<Concept, string>> = {
     'Width across the back is added at the middle of the armholes; more than a little comes with the shoulder, or from the sides.',
   'armhole-depth': 'An armhole is lowered or raised at the side, or widened with the sleeve: which is meant?',
   'sleeve-cap': 'The cap of a sleeve is drawn anew for its armhole, or slid with a forward shoulder.',
+  'sleeve-pitch':
+    'How far forward a sleeve hangs is where the middle of its cap meets the shoulder seam: its notch is moved, or the cap slid with a forward shoulder.',
+  'straight-leg': 'A straight leg is as wide at its hem as at the knee: make the hem fuller or slimmer, or a part of its seams.',
+  'dart-pokes': 'A dart that pokes ends too close to the apex, or is sewn too blunt: finish it with its tip further back.',
   'neck-shape': 'A neckline is drawn deeper or higher at the centre, wider or narrower along the shoulders: how much?',
   'side-swings': 'A side seam that swings asks for width moved between front and back: which way does it swing?',
   'swings-forward': 'A side seam that swings forward asks for width moved from the back to the front.',

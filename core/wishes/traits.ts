@@ -51,7 +51,9 @@ const OF_A_BODY: readonly [adjectives: string, asks: Concept][] = [
   ['full|large|big|heavy|thick|wide|broad|fat|plump|chunky|muscular', 'out'],
   ['small|thin|slim|slender|skinny|narrow|lean|bony', 'in'],
 ]
-const OWNERS = ['my', 'her', 'his', 'their']
+const OWNERS = ['my ', 'her ', 'his ', 'their ']
+/** Of a garment these are not said: “upper arms are big” tells of a body, without a word for whose. */
+const OF_BODIES_ALONE: readonly string[] = ['arms', 'upper arms', 'biceps', 'thighs', 'calves']
 
 const saidAfter = (): [string, Concept[]][] =>
   OF_A_BODY.flatMap(([adjectives, asks]) =>
@@ -62,12 +64,10 @@ const saidAfter = (): [string, Concept[]][] =>
           words
             .split('|')
             .flatMap((word) =>
-              OWNERS.flatMap((own) =>
-                ['is', 'are', 'is too', 'are too'].map((verb): [string, Concept[]] => [
-                  `${own} ${word} ${verb} ${adjective}`,
-                  [asks, part],
-                ]),
-              ),
+              [
+                ...OWNERS.flatMap((own) => ['is', 'are', 'is too', 'are too'].map((verb) => `${own}${word} ${verb}`)),
+                ...(OF_BODIES_ALONE.includes(word) ? [`${word} are`] : []),
+              ].map((said): [string, Concept[]] => [`${said} ${adjective}`, [asks, part]]),
             ),
         ),
       ),
@@ -91,6 +91,7 @@ const STRAINED: [string, Concept[]][] = [
 /** How close it follows the body, and shapes by their names. */
 const SHAPES: [string, Concept[]][] = [
   ...['boxy', 'boxier', 'less fitted', 'less shaped', 'less waisted'].map((w): [string, Concept[]] => [w, ['out', 'waist']]),
+  ...['nip the waist', 'nip at the waist'].map((w): [string, Concept[]] => [w, ['in', 'waist']]),
   ...['more fitted', 'more shaped', 'nipped waist', 'nipped in waist', 'fitted waist'].map((w): [string, Concept[]] => [
     w,
     ['in', 'waist'],
@@ -119,9 +120,9 @@ const BETWEEN: [string, Concept[]][] = ['between', 'from'].flatMap((at): [string
 ])
 
 /** The length of a body, by its ends. */
-const BY_ENDS: [string, Concept[]][] = ['neck to waist', 'the neck to the waist', 'nape to waist', 'the nape to the waist'].flatMap(
-  (ends) => [[`from ${ends}`, ['length', 'body', 'above', 'waist']] as [string, Concept[]], [ends, ['length', 'body', 'above', 'waist']]],
-)
+const BY_ENDS: [string, Concept[]][] = ['neck', 'nape', 'shoulder', 'shoulders']
+  .flatMap((end) => [`${end} to waist`, `the ${end} to the waist`])
+  .flatMap((ends) => [ends, `from ${ends}`].map((words): [string, Concept[]] => [words, ['length', 'body', 'above', 'waist']]))
 
 /** Phrases that say two things at once: what to do, and with what. */
 export const PAIRS: ReadonlyMap<string, readonly Concept[]> = new Map([

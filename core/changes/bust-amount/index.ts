@@ -30,6 +30,7 @@ export const bustAmount = defineChange({
   schema: BustAmountSchema,
   reads: (wish, garment, context, begun) => readBust(wish, garment, context, begun),
   gives: ['bust'],
+  mayMend: { cup: 2 },
   phase: 'bust',
   costsAfter: {
     'dart-height': 'the dart was set to its height before the bust was changed, which moves it again.',

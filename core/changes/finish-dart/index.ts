@@ -34,6 +34,7 @@ export const finishDart = defineChange({
   // A dart is finished once: the stop that is there does it, with its own tip.
   takesOver: (there, proposed) => (there.dart === proposed.dart ? { ...there, legs: 'equal' as const } : null),
   press: (inputs, to) => ({ ...inputs, pressTo: to }),
+  mayMend: { 'dart-pokes': 1 },
   onePiece: (inputs) => pieceOfRef(inputs.dart),
   begin(garment) {
     const found = dartsOf(garment)[0]

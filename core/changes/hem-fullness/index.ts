@@ -36,7 +36,7 @@ export const hemFullness = defineChange({
   holds: 'Waist or cap length, side seams; says whether the piece still fits the cloth.',
   schema: HemFullnessSchema,
   reads: (wish, garment, context, begun) => readHemFullness(wish, garment, context, begun),
-  mayMend: { gathers: 1 },
+  mayMend: { gathers: 1, 'straight-leg': 1 },
   phase: 'widths',
   leftOut: partnersIn,
   begin(garment) {

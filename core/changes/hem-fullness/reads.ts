@@ -1,4 +1,4 @@
-import { isLimb, timesCut, type Garment } from '../../pattern'
+import { familyOf, isLimb, timesCut, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { isAtEach, oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
@@ -16,6 +16,21 @@ const LEVELS: readonly Concept[] = ['waist', 'hip', 'thigh', 'knee', 'calf', 'se
 /** Legs and sleeves come in pairs: what is said of one goes round one. */
 const LIMBS = 2
 
+/** Is it said of a whole leg or skirt, down to its hem, which is asked? “Slimmer legs by 1”, “narrower skirt”. */
+const isOfWhole = (wish: Wish, garment: Garment): boolean =>
+  (says(wish, 'leg', 'skirt') &&
+    !says(wish, 'hem', 'leg-opening') &&
+    says(wish, 'in', 'out', 'too-tight', 'too-loose') &&
+    !says(wish, ...LEVELS)) ||
+  // “Flare 2 from the knee”: so much more at the hem, which begins higher up, and is asked.
+  (says(wish, 'fuller') && says(wish, 'from') && says(wish, 'knee') && garment.pieces.some((p) => familyOf(p) === 'leg'))
+
+/** Is it said of a hem? */
+const isHem = (wish: Wish): boolean =>
+  says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') ||
+  (says(wish, 'ankle') && !says(wish, 'keep', 'above', 'below')) ||
+  (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
+
 /** Craft 6.8 as it is said: “fuller hem by 4”, “more flare in the skirt”, “take in the leg opening 1”. */
 export function readHemFullness(
   wish: Wish,
@@ -23,14 +38,12 @@ export function readHemFullness(
   context: ChangeContext,
   begun: () => HemFullnessInputs | null,
 ): Reading<HemFullnessInputs>[] {
-  // “Slimmer legs by 1”: the whole leg, down to its hem, which is asked.
-  const isLegs = says(wish, 'leg') && says(wish, 'in', 'out', 'too-tight', 'too-loose') && !says(wish, ...LEVELS)
-  const isHem =
-    says(wish, 'hem', 'fullness', 'leg-opening', 'wrist') ||
-    (says(wish, 'ankle') && !says(wish, 'keep', 'above', 'below')) ||
-    (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve')) ||
-    isLegs
-  if (!isHem || says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust')) return []
+  const isWhole = isOfWhole(wish, garment)
+  if (
+    !(isHem(wish) || isWhole) ||
+    says(wish, 'longer', 'shorter', 'too-long', 'too-short', 'up', 'down', 'dart', 'pivot', 'slide', 'true', 'bust')
+  )
+    return []
   const usual = begun()
   if (!usual) return []
   // “Leg opening 14”: what it lacks, or has too much, round one leg; of a skirt or a bodice round the body.
@@ -66,7 +79,7 @@ export function readHemFullness(
         ...SLIMMER,
       ).concat(asked.uses),
       ...takesWanted(missing),
-      sure: mm !== null && !isLegs,
+      sure: mm !== null && !isWhole,
       ...(way === 0 ? {} : { towards: way }),
       ...(mm
         ? {

@@ -53,9 +53,12 @@ export function readRedrawNeckline(
   longerBy: (mm: number, usual: RedrawNecklineInputs) => RedrawNecklineInputs | null,
 ): Reading<RedrawNecklineInputs>[] {
   const isShape = says(wish, 'neck-shape')
-  if ((!isShape && !says(wish, 'neckline')) || says(wish, ...OTHERS, 'shoulder', 'side', 'armhole', 'sleeve')) return []
   const depth = towards(wish, DEEPER, HIGHER)
   const width = towards(wish, WIDER, NARROWER)
+  // “1/2 wider at each shoulder”, “on each side”: where its ends lie, which are two.
+  const isAtEnds = width !== 0 && says(wish, 'each') && says(wish, 'shoulder', 'side')
+  if ((!isShape && !says(wish, 'neckline')) || says(wish, ...OTHERS, 'armhole', 'sleeve')) return []
+  if (!isAtEnds && says(wish, 'shoulder', 'side')) return []
   if (!isShape && depth === 0 && width === 0) return []
   const usual = begun()
   if (!usual) return []
@@ -68,6 +71,7 @@ export function readRedrawNeckline(
     'centre-front',
     'centre-back',
     'each',
+    ...(isAtEnds ? (['shoulder', 'side'] as const) : []),
     ...DEEPER,
     ...HIGHER,
     ...WIDER,

@@ -30,7 +30,7 @@ export const forwardShoulder = defineChange({
   holds: 'Neck points, both shoulder lengths, front and back armhole together, cap ease of each half, bicep width.',
   schema: ForwardShoulderSchema,
   reads: (wish, _garment, _context, begun) => readForwardShoulder(wish, begun),
-  mayMend: { 'collar-back': 1, 'sleeve-cap': 2, 'rounded-back': 2, 'rounded-shoulders': 1 },
+  mayMend: { 'collar-back': 1, 'sleeve-cap': 2, 'rounded-back': 2, 'rounded-shoulders': 1, 'sleeve-pitch': 1 },
   phase: 'widths',
   begin(garment) {
     const none = whyNoArmhole(garment, findArmholes(garment))

@@ -15,10 +15,12 @@ export function readShoulderWidth(wish: Wish, begun: () => ShoulderWidthInputs |
   const way = towards(wish, BROADER, NARROWER)
   const amountMm = oneAmount(wish, way)
   if (!usual || (way === 0 && !says(wish, 'width'))) return []
+  // Of what is wrong, “each” may be said of front and back.
+  const each: Concept[] = says(wish, 'too-tight', 'too-loose') ? [] : ['each']
   return [
     {
       inputs: { ...usual, amountMm: amountMm ?? 0 },
-      uses: used(wish, 'shoulder', 'width', ...BROADER, ...NARROWER),
+      uses: used(wish, 'shoulder', 'width', ...each, ...BROADER, ...NARROWER),
       sure: amountMm !== null,
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'each shoulder' : '',

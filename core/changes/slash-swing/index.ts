@@ -36,7 +36,7 @@ export const slashSwing = defineChange({
     }
     return readSlashSwing(wish, garment, slashOn)
   },
-  mayMend: { gathers: 1, 'back-width': 3, 'neck-shape': 1, 'armhole-depth': 1, 'rounded-back': 2 },
+  mayMend: { gathers: 1, 'leg-opening': 1, 'back-width': 3, 'neck-shape': 1, 'armhole-depth': 1, 'rounded-back': 2 },
   phase: 'widths',
   recipe: { schema: SlashRecipeSchema, keep: toRecipe, use: (garment, recipe) => fromRecipe(garment, SlashRecipeSchema.parse(recipe)) },
   begin: beginSlash,

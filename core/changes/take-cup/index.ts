@@ -21,6 +21,7 @@ export const takeCup = defineChange({
   schema: TakeCupSchema,
   reads: readTakeCup,
   phase: 'trace',
+  mayMend: { cup: 1 },
   // The piece for another cup replaces whatever was done before.
   costsAfter: Object.fromEntries(PHASES.slice(1).map((p) => [p, 'the piece for this cup would come without what that stop does.'])),
   proposes: proposeCups,

@@ -1,0 +1,54 @@
+import { familyOf, type EdgeRole, type Garment, type PieceFamily } from '../pattern'
+import type { Concept, Wish } from '../wishes'
+
+const isOf = (garment: Garment, family: PieceFamily) => garment.pieces.some((p) => familyOf(p) === family)
+const hasEdge = (garment: Garment, ...roles: EdgeRole[]) => garment.pieces.some((p) => p.edges.some((e) => roles.includes(e.role)))
+
+/** What a wish may be about that not every garment has, and what is said where it has none. */
+const THINGS: readonly {
+  said: readonly Concept[]
+  /** With these something else is meant. */ unless?: readonly Concept[]
+  isThere: (garment: Garment) => boolean
+  why: string
+}[] = [
+  {
+    said: ['dart', 'dart-legs'],
+    // A dart inside a piece is made where there is none.
+    unless: ['waist', 'two-tipped'],
+    isThere: (g) => g.pieces.some((p) => p.darts.length > 0),
+    why: 'This garment has no dart: what a dart would take is added or taken at its seams.',
+  },
+  { said: ['panel-seam'], isThere: (g) => hasEdge(g, 'panel'), why: 'This garment has no seam between panels.' },
+  { said: ['sleeve', 'bicep', 'sleeve-cap', 'cap-ease'], isThere: (g) => isOf(g, 'sleeve'), why: 'This garment has no sleeve.' },
+  { said: ['leg', 'inseam', 'thigh', 'calf'], isThere: (g) => isOf(g, 'leg'), why: 'This garment has no legs as pieces of their own.' },
+  {
+    said: ['crotch-depth', 'crotch-curve', 'front-rise', 'back-rise'],
+    isThere: (g) => hasEdge(g, 'crotch'),
+    why: 'This garment has no crotch.',
+  },
+  {
+    said: ['skirt'],
+    isThere: (g) => isOf(g, 'skirt'),
+    why: 'This garment has no skirt as a piece of its own: say it of its hem, or of its sides at the hip.',
+  },
+  {
+    said: ['leg-opening'],
+    isThere: (g) => isOf(g, 'leg'),
+    why: 'A leg opening that is cut out of the body is not redrawn here yet: only by a cut and a swing of one’s own.',
+  },
+]
+
+/** What a wish is about that a garment has not, and what is said of it. */
+export interface Lacking {
+  concept: Concept
+  why: string
+}
+
+/** What a wish is about that a garment lacks; null where it has all that is named. */
+export function lacking({ said }: Pick<Wish, 'said'>, garment: Garment): Lacking | null {
+  for (const { said: words, unless = [], isThere, why } of THINGS) {
+    const concept = words.find((w) => said.has(w))
+    if (concept && !unless.some((w) => said.has(w)) && !isThere(garment)) return { concept, why }
+  }
+  return null
+}
