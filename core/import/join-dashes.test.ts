@@ -88,6 +88,20 @@ describe('dashes that were written one by one', () => {
       }),
     )
   })
+  it('make one closed line of a curve that was dashed chord by chord', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 50, max: 160 }), fc.double({ min: 2.5, max: 4, noNaN: true }), (n, on) => {
+        const round = Array.from({ length: n + 1 }, (_, i) => ({
+          x: 150 * Math.cos((2 * Math.PI * i) / n),
+          y: 150 * Math.sin((2 * Math.PI * i) / n),
+        }))
+        const dashes = round.slice(1).flatMap((p, i) => dashed([round[i]!, p], on, on / 2))
+        const joined = joinDashes(dashes.map((legs) => strokeOf(areaOf(legs), true))).filter((s) => s.shape.isDashed)
+        expect(joined.map((s) => s.shape.closed)).toEqual([true])
+        expect(Math.abs(measureLength(joined[0]!.path) - 2 * Math.PI * 150)).toBeLessThan(4)
+      }),
+    )
+  })
   it('make two lines where one lies on the other, each with its own gaps', () => {
     const along = [
       { x: 0, y: 0 },
