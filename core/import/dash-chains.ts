@@ -17,11 +17,11 @@ export interface Dash {
 /** A line of dashes while it is put together. */
 export interface Chain {
   of: Dash[]
-  path: Path
+  path: Segment[]
   /** How wide the widest of the gaps between its dashes is, mm; null before there is one. */
   gapMm: number | null
   /** The last gaps, mm, without those where one dash touches the next. */
-  gapsMm: readonly number[]
+  gapsMm: number[]
 }
 
 /** The directions in which a path ends, and begins. */
@@ -37,7 +37,7 @@ const WIDER_GAP = 1.5
 export const BIT_MM = LEAST_RATIO * WIDEST_MM
 
 /** Two parts of a line put together at the corner that their ends run to. */
-const atCorner = (own: Path, corner: Point, next: Path): Path => [
+const atCorner = (own: Path, corner: Point, next: Path): Segment[] => [
   ...own.slice(0, -1),
   line(own[own.length - 1]!.from, corner),
   line(corner, next[0]!.to),
@@ -45,7 +45,7 @@ const atCorner = (own: Path, corner: Point, next: Path): Path => [
 ]
 
 /** A line of dashes led on to where the next dash begins; what touches it already ends there. */
-function upTo(path: Path, to: Point): Path {
+function upTo(path: Path, to: Point): Segment[] {
   const last = path[path.length - 1]!
   return distance(last.to, to) > GAP_MM ? [...path, line(last.to, to)] : [...path.slice(0, -1), { ...last, to }]
 }
@@ -59,9 +59,18 @@ function cornerInGap(own: Path, next: Path, leastMm: number, mostMm: number): { 
   return mm !== null && mm >= leastMm && mm <= mostMm ? { at: corner!.at, mm } : null
 }
 
-/** A chain with the next dash, straight on or round a corner: of several the one whose gap is most like the others; null where there is none. */
-export function goneOn(chain: Chain, style: string, near: readonly Dash[]): Chain | null {
+/**
+ * Leads a chain on by the next dash, straight on or round a corner: of several by the one whose gap is most like the others.
+ * @returns the dash; null where there is none
+ */
+export function leadOn(chain: Chain, style: string, near: readonly Dash[]): Dash | null {
   const { of, path, gapMm, gapsMm } = chain
+  const last = path.slice(-1)
+  const add = (dash: Dash, more: Path): Dash => {
+    path.splice(-1, 1, ...more)
+    of.push(dash)
+    return dash
+  }
   const tip = endOf(path)
   const leaving = leavingOf(path)
   const own = near.filter((d) => d.stroke.shape.style === style)
@@ -84,12 +93,9 @@ export function goneOn(chain: Chain, style: string, near: readonly Dash[]): Chai
   if (straight) {
     const { dash, on, gap } = straight
     const mm = norm(gap)
-    return {
-      of: [...of, dash],
-      path: [...upTo(path, startOf(on)), ...on],
-      gapMm: Math.max(gapMm ?? 0, mm),
-      gapsMm: mm <= GAP_MM ? gapsMm : [...gapsMm.slice(-LAST_GAPS), mm],
-    }
+    chain.gapMm = Math.max(gapMm ?? 0, mm)
+    if (mm > GAP_MM) chain.gapsMm = [...gapsMm.slice(-LAST_GAPS), mm]
+    return add(dash, [...upTo(last, startOf(on)), ...on])
   }
   if (usualMm === null) return null
   const round = led.flatMap(({ dash, on }) => {
@@ -97,7 +103,7 @@ export function goneOn(chain: Chain, style: string, near: readonly Dash[]): Chai
     return corner ? [{ dash, on, corner }] : []
   })
   const [next] = mostAlike(round, ({ corner }) => corner.mm, usualMm)
-  return next ? { ...chain, of: [...of, next.dash], path: atCorner(path, next.corner.at, next.on) } : null
+  return next ? add(next.dash, atCorner(last, next.corner.at, next.on)) : null
 }
 
 /** So many gaps tell how wide they are; a few are others, at the ends of edges. */

@@ -1,7 +1,7 @@
 import { distance, measureLength, nearestPlace, PointGrid, reversePath } from '../geometry'
 import { GAP_MM, SAME_POINT_MM } from '../tolerances'
 import { endOf, startOf, type Stroke } from './chain-strokes'
-import { BIT_MM, closedChain, goneOn, LEAST_DASHES, linked, styleOf, type Chain, type Dash } from './dash-chains'
+import { BIT_MM, closedChain, leadOn, LEAST_DASHES, linked, styleOf, type Chain, type Dash } from './dash-chains'
 import { DASH_MM, filled, middleOf, middleOfDash, WIDEST_MM } from './middle-of-dash'
 
 /** The gaps between dashes are no wider, mm. */
@@ -44,20 +44,17 @@ function chainsOf(dashes: readonly Dash[]): Chain[] {
   const used = new Set<Dash>()
   return dashes.flatMap((first) => {
     if (used.has(first)) return []
-    let chain: Chain = { of: [first], path: first.path, gapMm: null, gapsMm: [] }
+    const chain: Chain = { of: [first], path: [...first.path], gapMm: null, gapsMm: [] }
     used.add(first)
     const next = () =>
-      goneOn(
+      leadOn(
         chain,
         styleOf(chain),
         grid.near(endOf(chain.path)).filter((d) => !used.has(d)),
       )
     for (const turned of [false, true]) {
-      if (turned) chain = { ...chain, path: reversePath(chain.path) }
-      for (let more = next(); more; more = next()) {
-        chain = more
-        used.add(more.of[more.of.length - 1]!)
-      }
+      if (turned) chain.path = [...reversePath(chain.path)]
+      for (let dash = next(); dash; dash = next()) used.add(dash)
     }
     return [chain]
   })
