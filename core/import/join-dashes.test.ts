@@ -126,6 +126,14 @@ describe('dashes that were written one by one', () => {
       [false, 30],
     ])
   })
+  it('make a line also in a file that says nothing of how they are drawn; a tick across it stays', () => {
+    const dashes = dashed(SQUARE, 4, 2).map((legs) => strokeOf(legs, false))
+    const tick = strokeOf([line({ x: 97.2, y: 11.8 }, { x: 102.8, y: 17.4 })], false)
+    const unsaid = [...dashes, tick].map((s) => ({ ...s, shape: { ...s.shape, isArea: true } }))
+    const joined = joinDashes(unsaid)
+    expect(joined.filter((s) => s.shape.isDashed).map((s) => s.shape.closed)).toEqual([true])
+    expect(joined.map((s) => s.path)).toContain(tick.path)
+  })
   it('leaves alone what are no dashes: long ones, and squares', () => {
     const few = dashed(SQUARE.slice(0, 2), 20, 10).map((legs) => strokeOf(areaOf(legs), true))
     const squares = Array.from({ length: 12 }, (_, i) => strokeOf(areaOf([line({ x: 0, y: i * 3 }, { x: WIDE, y: i * 3 })]), true))

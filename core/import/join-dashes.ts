@@ -2,7 +2,7 @@ import { distance, measureLength, nearestPlace, PointGrid, reversePath } from '.
 import { GAP_MM, SAME_POINT_MM } from '../tolerances'
 import { endOf, startOf, type Stroke } from './chain-strokes'
 import { BIT_MM, closedChain, leadOn, LEAST_DASHES, linked, styleOf, type Chain, type Dash } from './dash-chains'
-import { DASH_MM, filled, middleOf, middleOfDash, WIDEST_MM } from './middle-of-dash'
+import { DASH_MM, filled, middleOfDash, WIDEST_MM } from './middle-of-dash'
 
 /** The gaps between dashes are no wider, mm. */
 const DASH_GAP_MM = 9
@@ -11,27 +11,26 @@ const MOST_PARTS = 4
 
 /** Every stroke that may be a dash. */
 function dashesOf(strokes: readonly Stroke[]): Dash[] {
+  const areas = strokes.flatMap((stroke): Dash[] => {
+    const path = stroke.shape.isArea ? middleOfDash(filled(stroke.path)) : null
+    return path ? [{ stroke, path }] : []
+  })
+  const isArea = new Set(areas.map((d) => d.stroke))
+  const open = strokes.filter((o) => !o.shape.closed && !isArea.has(o))
   // A dash stands alone: what touches another end to end is a chord of a curve.
   const ends = new PointGrid<Stroke>(GAP_MM)
-  for (const o of strokes)
-    if (!o.shape.closed && !o.shape.isArea) {
-      ends.add(startOf(o.path), o)
-      ends.add(endOf(o.path), o)
-    }
+  for (const o of open) {
+    ends.add(startOf(o.path), o)
+    ends.add(endOf(o.path), o)
+  }
   const touched = (o: Stroke) => [...new Set([startOf(o.path), endOf(o.path)].flatMap((p) => ends.near(p)))].filter((other) => other !== o)
   // Only the last dash of a closed line touches its first, and nothing else.
   const isAlone = (o: Stroke) => {
     const [only, ...more] = touched(o)
     return !only || (more.length === 0 && touched(only).length === 1)
   }
-  return strokes.flatMap((stroke): Dash[] => {
-    if (stroke.shape.isArea || stroke.shape.closed) {
-      const path = stroke.shape.isArea ? middleOfDash(filled(stroke.path)) : null
-      return path ? [{ stroke, path }] : []
-    }
-    const isDash = stroke.path.length <= MOST_PARTS && measureLength(stroke.path) <= DASH_MM && isAlone(stroke)
-    return isDash ? [{ stroke, path: stroke.path }] : []
-  })
+  const own = open.filter((o) => o.path.length <= MOST_PARTS && measureLength(o.path) <= DASH_MM && isAlone(o))
+  return [...areas, ...own.map((stroke): Dash => ({ stroke, path: stroke.path }))]
 }
 
 /** All lines that dashes make by going on, each dash in one of them. */
@@ -106,13 +105,18 @@ export function joinDashes(strokes: readonly Stroke[]): Stroke[] {
   })
   const taken = new Set(joined.flatMap((j) => j.of ?? []))
   const left = strokes.filter((o) => !taken.has(o))
-  const bits = new Set(left.filter((o) => isBitOf(o, joined)))
-  return [...left.filter((o) => !bits.has(o)), ...joined]
+  const isBit = bitsOf(joined)
+  return [...left.filter((o) => !isBit(o)), ...joined]
 }
 
-/** Is a small area what is left of a dash at the end of a line of dashes? */
-function isBitOf({ path, shape }: Stroke, lines: readonly Stroke[]): boolean {
-  if (!shape.isArea || measureLength(path) > 2 * (BIT_MM + WIDEST_MM)) return false
-  const at = middleOf(filled(path))
-  return lines.some((l) => l.shape.style === shape.style && nearestPlace(l.path, at).distanceMm <= WIDEST_MM / 2)
+/** Tells small areas that are left of dashes where lines of dashes end: they lie on such a line with all their corners. */
+function bitsOf(lines: readonly Stroke[]): (stroke: Stroke) => boolean {
+  const grid = new PointGrid<Stroke>(DASH_MM)
+  for (const l of lines) for (const s of l.path) grid.add(s.from, l)
+  return ({ path, shape }) => {
+    if (!shape.isArea || measureLength(path) > 2 * (BIT_MM + WIDEST_MM)) return false
+    const corners = filled(path).map((s) => s.from)
+    const near = new Set(grid.near(corners[0]!).filter((l) => l.shape.style === shape.style))
+    return [...near].some((l) => corners.every((p) => nearestPlace(l.path, p).distanceMm <= WIDEST_MM / 2))
+  }
 }

@@ -75,8 +75,7 @@ function toBluntEnd(path: Path, from: Point, wide: number): Path {
 
 const middle = (path: Path, at: number) => mix(path[at]!.from, path[at]!.to, 0.5)
 
-/** The middle of the corners of an area. */
-export const middleOf = (path: Path): Point => ({
+const middleOf = (path: Path): Point => ({
   x: path.reduce((sum, s) => sum + s.from.x, 0) / path.length,
   y: path.reduce((sum, s) => sum + s.from.y, 0) / path.length,
 })

@@ -29,7 +29,8 @@ export function offsetsOf(pages: readonly PdfPage[], list: readonly number[], le
     }
     lines.set(i, own)
   }
-  return (i, j) => {
+  const told = new Map<string, Point | null>()
+  const tell = (i: number, j: number): Point | null => {
     const votes: Point[] = []
     spend(lines.get(i)!.size)
     for (const [key, p] of lines.get(i)!) {
@@ -39,6 +40,11 @@ export function offsetsOf(pages: readonly PdfPage[], list: readonly number[], le
     spend(votes.length * votes.length)
     const best = votes.map((v) => ({ v, n: votes.filter((w) => distance(v, w) <= SAME_MM).length })).sort((a, b) => b.n - a.n)[0]
     return best && best.n * 2 > votes.length ? best.v : null
+  }
+  return (i, j) => {
+    const pair = `${i} ${j}`
+    if (!told.has(pair)) told.set(pair, tell(i, j))
+    return told.get(pair)!
   }
 }
 
