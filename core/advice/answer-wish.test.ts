@@ -64,6 +64,8 @@ legs: make it a straight leg -> asks hem-fullness
 blouse: rotate the sleeve forward 1/2 -> asks shoulder-forward
 vest: shorten the sleeves 1 -> nothing
 blouse: inseam 1 longer -> nothing
+tunic: shorten the skirt 2 -> asks lengthen
+smock: skirt 2 longer -> asks lengthen
 two: let out the panel seam 1/2 -> nothing
 dress: bust dart too high by 1 -> nothing
 suit: raise the leg opening 1 -> asks slash-swing

@@ -108,11 +108,11 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
   )
   const lacks = near[0] && near[0].left > 0 ? lacking(wish, garment) : null
-  if (lacks) return answerLack(lacks, garment, context)
+  if (lacks && !lacks.isCutIn) return answerLack(lacks, garment, context)
   // What accounts for much less of the sentence than the best is not what was meant.
   const likely = near.filter((c) => c.left <= near[0]!.left + 1).map((c) => offerOf(c, garment, context))
   const offers = sameOffers(clearOffers.length > 1 ? clearOffers : likely).slice(0, MOST_OFFERS)
-  if (offers.length > 0) return { how: 'asks', why: whyAsked(wish, offers.length === 1), offers, measure }
+  if (offers.length > 0) return { how: 'asks', why: lacks?.why ?? whyAsked(wish, offers.length === 1), offers, measure }
   return notHere(text, wish, garment, context)
 }
 

@@ -1,14 +1,19 @@
 import { familyOf, type EdgeRole, type Garment, type PieceFamily } from '../pattern'
 import type { Concept, Wish } from '../wishes'
 
-const isOf = (garment: Garment, family: PieceFamily) => garment.pieces.some((p) => familyOf(p) === family)
+/** Is there a piece of a kind, or one that is called so? */
+const isOf = (garment: Garment, family: PieceFamily) =>
+  garment.pieces.some((p) => familyOf(p) === family || p.name.toLowerCase().includes(family))
 const hasEdge = (garment: Garment, ...roles: EdgeRole[]) => garment.pieces.some((p) => p.edges.some((e) => roles.includes(e.role)))
 
 /** What a wish may be about that not every garment has, and what is said where it has none. */
 const THINGS: readonly {
   said: readonly Concept[]
-  /** With these something else is meant. */ unless?: readonly Concept[]
+  /** With these something else is meant. */
+  unless?: readonly Concept[]
   isThere: (garment: Garment) => boolean
+  /** Another piece has it: what is said of it may be meant of that. */
+  isCutIn?: true
   why: string
 }[] = [
   {
@@ -29,7 +34,8 @@ const THINGS: readonly {
   {
     said: ['skirt'],
     isThere: (g) => isOf(g, 'skirt'),
-    why: 'This garment has no skirt as a piece of its own: say it of its hem, or of its sides at the hip.',
+    isCutIn: true,
+    why: 'This garment has no skirt as a piece of its own: say it of its body, of its hem, or of its sides at the hip.',
   },
   {
     said: ['leg-opening'],
@@ -42,13 +48,15 @@ const THINGS: readonly {
 export interface Lacking {
   concept: Concept
   why: string
+  /** Another piece has it. */
+  isCutIn: boolean
 }
 
 /** What a wish is about that a garment lacks; null where it has all that is named. */
 export function lacking({ said }: Pick<Wish, 'said'>, garment: Garment): Lacking | null {
-  for (const { said: words, unless = [], isThere, why } of THINGS) {
+  for (const { said: words, unless = [], isThere, isCutIn = false, why } of THINGS) {
     const concept = words.find((w) => said.has(w))
-    if (concept && !unless.some((w) => said.has(w)) && !isThere(garment)) return { concept, why }
+    if (concept && !unless.some((w) => said.has(w)) && !isThere(garment)) return { concept, why, isCutIn }
   }
   return null
 }
