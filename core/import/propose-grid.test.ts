@@ -98,6 +98,25 @@ describe('how pages lie', () => {
     expect(grid.places[6]).toMatchObject({ x: expect.closeTo(W - 9, 6) as number, y: expect.closeTo(H - 9, 6) as number })
   })
 
+  it('is told as exactly as the lines tell, where a program rounded the steps of named pages', () => {
+    const [columns, rows] = [5, 3]
+    // So far a page lies off its even place: a point of a screen, on every second row and column.
+    const off = (k: number) => at(((k % columns) % 2) * 0.26, (Math.floor(k / columns) % 2) * 0.26)
+    const pages = pagesOf(outlines(900, 800), columns, rows, 0, false).map((page, k) => {
+      const text = `${'ABC'[Math.floor(k / columns)]}${(k % columns) + 1}`
+      const name = { text, at: at(20, 5), middle: at(23, 5), end: at(26, 5), heightMm: 4, groups: [] }
+      const by = ({ x, y }: Point) => at(x - off(k).x, y - off(k).y)
+      const shapes = page.shapes.map((s) => ({ ...s, path: s.path.map((l) => line(by(l.from), by(l.to))) }))
+      return { ...page, shapes, texts: [name] }
+    })
+    const grid = proposeGrid(pages)
+    expect(grid).toMatchObject({ columns, how: 'page-names', trim: null })
+    for (const [k, place] of grid.places.entries()) {
+      expect(place!.x).toBeCloseTo((k % columns) * W + off(k).x, 6)
+      expect(place!.y).toBeCloseTo(Math.floor(k / columns) * H + off(k).y, 6)
+    }
+  })
+
   it('is not looked for beyond a budget, however many lines cross the edges', () => {
     const hatching = (k: number): Stroke[] =>
       Array.from({ length: 1500 }, (_, i): Stroke => [at(RIM, RIM + (i * H) / 1500), at(RIM + W, RIM + (((i * 7 + k) % 1500) * H) / 1500)])
