@@ -9,6 +9,9 @@ import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type Scal
 import { circleArc, ellipseArc, polyline, spline } from './dxf-curves'
 import { PolylineHandler } from './dxf-polyline'
 import { blockWords, isExchange, isOtherLayer, roleOfLayer } from './dxf-layers'
+import { figure, isPoint, type Loose } from './dxf-loose'
+import { plainText, readDxfText } from './dxf-text'
+import { wholeTexts } from './whole-texts'
 
 const MAX_BYTES = 40_000_000
 const MAX_DEPTH = 12
@@ -23,8 +26,6 @@ const STEPS = 40_000_000
 const POINT_MM = 1.2
 /** Room between pieces of a file that lays all of them over each other, mm. */
 const BETWEEN_MM = 60
-/** A letter is about this part of its height wide. */
-const LETTER_PART = 0.6
 
 const bad = (where: string, message: string): Result<never> =>
   refuse(
@@ -55,13 +56,6 @@ interface State {
   mmPerUnit: number
 }
 
-/** What the library gives of an entity, of whatever sort: nothing of it is trusted. */
-type Loose = IEntity & Record<string, unknown>
-
-const isPoint = (p: unknown): p is Point =>
-  typeof p === 'object' && p !== null && Number.isFinite((p as Point).x) && Number.isFinite((p as Point).y)
-
-const figure = (v: unknown, otherwise: number): number => (typeof v === 'number' && Number.isFinite(v) ? v : otherwise)
 const points = (v: unknown): (Point & { bulge?: number })[] =>
   Array.isArray(v) ? v.filter(isPoint).map((p) => ({ x: p.x, y: p.y, bulge: figure((p as { bulge?: unknown }).bulge, 0) })) : []
 
@@ -120,36 +114,6 @@ function pathOf(e: Loose, pointReach: number): { path: Path; closed: boolean } |
   }
 }
 
-/** Words without the signs that set their type. */
-const plainText = (text: string): string[] =>
-  text
-    .replace(/\\U\+([0-9A-Fa-f]{4})/g, (_, code: string) => String.fromCharCode(Number.parseInt(code, 16)))
-    .replace(/%%[cdpuo]/gi, '')
-    .split(/\\P|\n/)
-    .map((l) =>
-      l
-        .replace(/\\[A-Za-z][^;\\]*;|[{}]|\\[LlOoKk~]/g, '')
-        .replace(/\s+/g, ' ')
-        .trim(),
-    )
-    .filter((l) => l !== '')
-
-function readWords(e: Loose, to: Affine, groups: string[], state: State): void {
-  const at = isPoint(e.startPoint) ? e.startPoint : isPoint(e.position) ? e.position : null
-  if (!at || typeof e.text !== 'string') return
-  const height = Math.min(Math.abs(figure(e.textHeight, figure(e.height, 1))), 1e4)
-  const turn = figure(e.rotation, 0) / DEG
-  const along = { x: Math.cos(turn), y: Math.sin(turn) }
-  plainText(e.text.slice(0, 2000)).forEach((text, i) => {
-    const from = { x: at.x + along.y * height * 1.6 * i, y: at.y - along.x * height * 1.6 * i }
-    const part = (k: number): Point => {
-      const long = text.length * height * LETTER_PART * k
-      return applyAffine(to, { x: from.x + along.x * long - along.y * height * 0.3, y: from.y + along.y * long + along.x * height * 0.3 })
-    }
-    state.texts.push({ text: text.slice(0, 400), at: part(0), middle: part(0.5), end: part(1), heightMm: height, groups })
-  })
-}
-
 function walk(entities: readonly IEntity[], to: Affine, groups: string[], depth: number, state: State): Result<never> | null {
   for (const one of entities) {
     spend()
@@ -164,7 +128,7 @@ function walk(entities: readonly IEntity[], to: Affine, groups: string[], depth:
     const role = state.exchange ? roleOfLayer(layer) : layer
     const named = role === null || role === '0' ? groups : [...groups, role]
     if (e.type === 'TEXT' || e.type === 'MTEXT' || e.type === 'ATTRIB') {
-      readWords(e, to, groups, state)
+      state.texts.push(...readDxfText(e, to, groups))
       continue
     }
     const isApart = state.exchange && isOtherLayer(layer)
@@ -284,6 +248,7 @@ function readWhole(text: string): Result<Drawing> {
   // Upward in the file is downward here.
   const problem = walk(dxf.entities ?? [], { ...IDENTITY, d: -1 }, [], 0, state)
   if (problem) return problem
-  const { shapes, apart, texts } = exchange ? laidApart(state.shapes, state.apart, state.texts, BETWEEN_MM / mmPerUnit) : state
+  const read = { ...state, texts: wholeTexts(state.texts, [...state.shapes, ...state.apart]) }
+  const { shapes, apart, texts } = exchange ? laidApart(read.shapes, read.apart, read.texts, BETWEEN_MM / mmPerUnit) : read
   return finishDrawing({ shapes, apart, texts, mmPerUnit, scaleFrom, page: null }, bad)
 }

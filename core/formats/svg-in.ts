@@ -21,6 +21,7 @@ import {
 import { badSvg, readRoot } from './svg-root'
 import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type ScaleFrom } from './drawing'
 import { readText } from './svg-text'
+import { wholeTexts } from './whole-texts'
 import { pathDataOf, readStrokes } from './svg-shapes'
 
 /** Style sheets of one file beyond this are not read. */
@@ -212,5 +213,5 @@ function readWhole(text: string): Result<Drawing> {
   walk(root, { to: IDENTITY, groups: [], style: NO_STYLE, depth: 0 }, state)
   if (state.problem) return state.problem
   const { shapes, texts } = state
-  return finishDrawing({ shapes, texts, mmPerUnit, scaleFrom, page: view }, badSvg)
+  return finishDrawing({ shapes, texts: wholeTexts(texts, shapes), mmPerUnit, scaleFrom, page: view }, badSvg)
 }

@@ -3,10 +3,8 @@ import { spend } from '../budget'
 import { applyAffine, type Point } from '../geometry'
 import { styleWithin, userUnits, type StrokeStyle } from './svg-attributes'
 import type { DrawnText } from './drawing'
+import { letterWidth } from './letter-widths'
 import type { Within } from './svg-in'
-
-/** A letter is about this part of its height wide, on the average. */
-const LETTER_PART = 0.52
 
 /** Lines of one text beyond this, and letters of one line, are no words on a pattern. */
 const MOST_LINES = 200
@@ -63,7 +61,7 @@ export function readText(el: XmlElement, { to, groups, style }: Within): DrawnTe
   return joined(writing.lines.slice(0, MOST_LINES)).flatMap(({ text, x, y, style: own }): DrawnText[] => {
     const words = text.slice(0, MOST_LETTERS).replace(/\s+/g, ' ').trim()
     if (words === '') return []
-    const long = words.length * own.letters * LETTER_PART
+    const long = letterWidth(words) * own.letters
     const begin = x - (own.anchor === 'middle' ? long / 2 : own.anchor === 'end' ? long : 0)
     const at = (part: number): Point => applyAffine(to, { x: begin + long * part, y: y - own.letters * 0.3 })
     return [{ text: words, at: at(0), middle: at(0.5), end: at(1), heightMm: own.letters * scale, groups }]
@@ -75,7 +73,7 @@ function joined(lines: Writing['lines']): Writing['lines'] {
   const out: Writing['lines'] = []
   for (const l of lines) {
     const last = out[out.length - 1]
-    const from = last ? last.x + last.text.length * last.style.letters * LETTER_PART : 0
+    const from = last ? last.x + letterWidth(last.text) * last.style.letters : 0
     const goesOn = last && last.y === l.y && last.text.trim() !== '' && Math.abs(l.x - from) < l.style.letters * 1.5
     if (goesOn) last.text += `${l.x - from > -l.style.letters * 0.2 && l.text.length > 1 ? ' ' : ''}${l.text}`
     else out.push({ ...l })

@@ -1,3 +1,4 @@
+import { StandardFonts } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { bringIn, drawingOf, makeDrafts, openFile } from '../../core/import'
 import { corpusDxf, corpusFiles, corpusPdf, DXF_MANNERS, isPlaced } from './files'
@@ -5,6 +6,7 @@ import { PDF_MANNERS } from './pdf-files'
 import { readFile } from './read-file'
 import { chances } from './garments'
 import { mutate } from './mutate'
+import { withPartedTexts } from './parted-texts'
 import { judge, noRates, type Rates } from './judge'
 import { SVG_MANNERS } from './svg-files'
 
@@ -25,6 +27,30 @@ describe('files drawn in many manners', () => {
     expect(share(rates.pieces), said).toBeGreaterThanOrEqual(0.98)
     for (const key of ['names', 'counts', 'folds', 'grains', 'notches', 'darts', 'places', 'sizes'] as const)
       expect(share(rates[key]), `${key}\n${said}`).toBeGreaterThanOrEqual(0.95)
+    expect(rates.falsePieces, said).toBe(0)
+  })
+})
+
+describe('files whose words are not whole texts', () => {
+  const SEED = 62
+  const whole = [...corpusFiles(SEED, 1), ...corpusDxf(SEED, 1).filter((f) => f.manner === 'plain-dxf')]
+  it.each([
+    ['letters', StandardFonts.Helvetica],
+    ['letters', StandardFonts.TimesRoman],
+    ['letters', StandardFonts.Courier],
+    ['words', StandardFonts.HelveticaBold],
+    ['words', StandardFonts.Courier],
+  ] as const)('are read as if they were: %s in %s', async (by, type) => {
+    const rates: Rates = noRates()
+    for (const file of whole) {
+      const read = await readFile(await withPartedTexts(file, by, type, SEED))
+      const drafts = read.ok ? makeDrafts(read.value, 1) : read
+      if (!drafts.ok) throw new Error(`${file.name}: ${drafts.problem.message}`)
+      judge(file.sheet, drafts.value, rates, true, file.name, isPlaced(file.manner))
+    }
+    const said = rates.wrong.join('\n')
+    for (const key of ['pieces', 'names', 'counts', 'folds', 'grains', 'sizes'] as const)
+      expect(share(rates[key]), `${key}\n${said}`).toBeGreaterThanOrEqual(0.98)
     expect(rates.falsePieces, said).toBe(0)
   })
 })
