@@ -18,6 +18,7 @@ describe('the names of so many sizes in the words of a drawing', () => {
     ['the first and the last, in words', 3, ['size 10 to 14'], ['10', '12', '14']],
     ['figures that stand alone', 3, ['12', '16', '14', 'Front'], ['12', '14', '16']],
     ['letters with a figure', 4, ['Size 2XL', 'Size XL', 'Size L', 'Size 3XL'], ['L', 'XL', '2XL', '3XL']],
+    ['one after the other with an x', 4, ['3X', '1X', '4X', '2X'], ['1X', '2X', '3X', '4X']],
     ['small ones', 3, ['Size XS', 'Size XXS', 'Size S'], ['XXS', 'XS', 'S']],
   ])('are read from %s', (_, count, texts, names) => {
     expect(said(count, ...texts)).toEqual(names)
@@ -28,6 +29,9 @@ describe('the names of so many sizes in the words of a drawing', () => {
     expect(said(3, 'Size 38', 'Size M', 'Size 42')).toBeNull()
     expect(said(3, 'Page 1', 'Page 2', 'Page 3', '1', '2', '3')).toBeNull()
     expect(said(2, 'cut 2', '5/8 in', 'Front')).toBeNull()
+    expect(said(2, '1x', '2x', '2X', '1x')).toBeNull()
+    expect(said(3, '1x', '2x', '4x')).toBeNull()
+    expect(said(2, '1x', '38')).toBeNull()
   })
   it('are looked for in no time, whatever is written', () => {
     for (const words of [

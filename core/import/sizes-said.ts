@@ -72,14 +72,24 @@ export function sizesSaid(texts: readonly { text: string }[], count: number): st
     const own = inOrder(names, count) ?? (names.length === 2 ? between(names[0]!, names[1]!, count) : null)
     if (own) return own
   }
-  // A single figure that nothing calls a size is a number of a page or a notch, unless larger sizes go on from it.
+  // What stands alone: “2x” is rather how often a piece is cut, and a single figure a number of a page or a notch.
   const bare = alone.filter((t) => !t.isCalled).flatMap((t) => t.names)
-  const isFigure = (name: string) => /^\d$/.test(name)
-  const whole = inOrder(bare, count)
-  return whole?.some((name) => !isFigure(name))
-    ? whole
-    : inOrder(
-        bare.filter((name) => !isFigure(name)),
-        count,
-      )
+  const sizes = bare.filter((name) => !isCount(name))
+  const whole = inOrder(sizes, count)
+  if (whole?.some((name) => !isFigure(name))) return whole
+  return (
+    inOrder(
+      sizes.filter((name) => !isFigure(name)),
+      count,
+    ) ?? oneByOne(bare.filter(isCount), count)
+  )
+}
+
+const isFigure = (name: string): boolean => /^\d$/.test(name)
+const isCount = (name: string): boolean => /^\d+x$/i.test(name)
+
+/** Sizes such as 1X, 2X, 3X: so many that none is left out, and too many to be counts. */
+function oneByOne(names: readonly string[], count: number): string[] | null {
+  const sizes = count < LEAST_EVEN ? null : inOrder(names, count)
+  return sizes?.every((name, i) => rankOf(name) === rankOf(sizes[0]!)! + i) ? sizes : null
 }

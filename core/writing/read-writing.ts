@@ -21,7 +21,7 @@ export interface ReadWriting {
 
 /** A line that is read with less is none, of 100. */
 const SURE = 55
-/** What runs level is turned over only where it makes no sense as it stands. */
+/** What runs level, and stands on its lines, is turned over only where it makes no sense as it stands. */
 const LEVEL_RAD = Math.PI / 6
 /** A capital is this part of the size of letters. */
 const CAPITAL_PART = 0.72
@@ -114,7 +114,7 @@ export async function readWriting(pages: readonly (readonly DrawnShape[])[], rea
     dots += drawn ? drawn.picture.width * drawn.picture.height : 0
     return drawn ? [{ writing, drawn }] : []
   }
-  const isLevel = (w: Writing) => Math.abs(w.angleRad) < LEVEL_RAD
+  const isLevel = (w: Writing) => Math.abs(w.angleRad) < LEVEL_RAD && !w.isOver
   const best = new Map<Writing, Try>()
   const keepBest = (tries: readonly Try[]) => {
     for (const t of tries) if (senseOf(t) > (best.has(t.writing) ? senseOf(best.get(t.writing)!) : 0)) best.set(t.writing, t)
