@@ -21,6 +21,7 @@ import { drawnOnce, findClosedLines, mendOf } from './find-closed-lines'
 import { findFrames } from './find-frames'
 import { findFurniture, type FoundFurniture } from './find-furniture'
 import { joinDashes } from './join-dashes'
+import { joinRings } from './join-rings'
 import { middleOfBands } from './middle-of-bands'
 import { hasPartWord } from './part-words'
 import { bestName, commonNames, placeTexts, repeatedWords } from './place-texts'
@@ -148,7 +149,7 @@ function broughtHome(outline: FoundOutline, box: Box): FoundOutline {
 export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgress): Result<FoundOutlines> {
   const by = (p: Point): Point => ({ x: p.x * times, y: p.y * times })
   const drawn = drawing.shapes.map((shape) => ({ shape, path: times === 1 ? shape.path : mapPath(shape.path, by) }))
-  const strokes = joinDashes(drawn)
+  const strokes = joinDashes(joinRings(drawn))
   const texts = drawing.texts.map((t) => ({ ...t, at: by(t.at), middle: by(t.middle), end: by(t.end), heightMm: t.heightMm * times }))
   const all = findClosedLines(strokes)
   if (all.length > MOST_CANDIDATES)

@@ -38,7 +38,9 @@ function reachOf({ path }: Stroke): Reach {
     box.maxY = Math.max(box.maxY, y)
   }
   const area = Math.abs(measureArea([...path, line(endOf(path), startOf(path))]))
-  const goesRound = area >= ROUND_PART * (box.maxX - box.minX) * (box.maxY - box.minY)
+  // A level or an upright line has a box without an area, which it does not go round.
+  const goesRound =
+    area > GAP_MM * Math.max(box.maxX - box.minX, box.maxY - box.minY) && area >= ROUND_PART * (box.maxX - box.minX) * (box.maxY - box.minY)
   const reach = { ...box, mm: measureLength(path), goesRound }
   reaches.set(path, reach)
   return reach

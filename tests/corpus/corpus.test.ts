@@ -1,12 +1,12 @@
 import { StandardFonts } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { bringIn, drawingOf, makeDrafts, openFile } from '../../core/import'
-import { corpusDxf, corpusFiles, corpusPdf, DXF_MANNERS, isPlaced } from './files'
+import { corpusDxf, corpusFiles, corpusPdf, DXF_MANNERS, isPlaced, type CorpusFile } from './files'
 import { PDF_MANNERS } from './pdf-files'
 import { readFile } from './read-file'
 import { chances } from './garments'
 import { mutate } from './mutate'
-import { withPartedTexts } from './parted-texts'
+import { withPartedLines, withPartedTexts } from './parted'
 import { judge, noRates, type Rates } from './judge'
 import { SVG_MANNERS } from './svg-files'
 
@@ -31,27 +31,35 @@ describe('files drawn in many manners', () => {
   })
 })
 
-describe('files whose words are not whole texts', () => {
+describe('files that a program has taken apart', () => {
   const SEED = 62
   const whole = [...corpusFiles(SEED, 1), ...corpusDxf(SEED, 1).filter((f) => f.manner === 'plain-dxf')]
+  const comeIn = async (changed: (file: CorpusFile) => CorpusFile | Promise<CorpusFile>) => {
+    const rates: Rates = noRates()
+    for (const file of whole) {
+      const read = await readFile(await changed(file))
+      const drafts = read.ok ? makeDrafts(read.value, 1) : read
+      if (!drafts.ok) throw new Error(`${file.name}: ${drafts.problem.message}`)
+      judge(file.sheet, drafts.value, rates, true, file.name, isPlaced(file.manner))
+    }
+    const said = rates.wrong.join('\n')
+    for (const key of ['pieces', 'names', 'counts', 'folds', 'grains', 'notches', 'darts', 'places', 'sizes'] as const)
+      expect(share(rates[key]), `${key}\n${said}`).toBeGreaterThanOrEqual(0.98)
+    expect(rates.falsePieces, said).toBe(0)
+  }
+
   it.each([
     ['letters', StandardFonts.Helvetica],
     ['letters', StandardFonts.TimesRoman],
     ['letters', StandardFonts.Courier],
     ['words', StandardFonts.HelveticaBold],
     ['words', StandardFonts.Courier],
-  ] as const)('are read as if they were: %s in %s', async (by, type) => {
-    const rates: Rates = noRates()
-    for (const file of whole) {
-      const read = await readFile(await withPartedTexts(file, by, type, SEED))
-      const drafts = read.ok ? makeDrafts(read.value, 1) : read
-      if (!drafts.ok) throw new Error(`${file.name}: ${drafts.problem.message}`)
-      judge(file.sheet, drafts.value, rates, true, file.name, isPlaced(file.manner))
-    }
-    const said = rates.wrong.join('\n')
-    for (const key of ['pieces', 'names', 'counts', 'folds', 'grains', 'sizes'] as const)
-      expect(share(rates[key]), `${key}\n${said}`).toBeGreaterThanOrEqual(0.98)
-    expect(rates.falsePieces, said).toBe(0)
+  ] as const)('come in with their words where those are %s in %s', async (by, type) => {
+    await comeIn((file) => withPartedTexts(file, by, type, SEED))
+  })
+
+  it('come in with their marks and sizes where all lines are single strokes', async () => {
+    await comeIn((file) => withPartedLines(file, SEED))
   })
 })
 

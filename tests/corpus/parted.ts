@@ -18,10 +18,24 @@ function parted(item: Item, by: PartedBy, font: PDFFont): Item[] {
   })
 }
 
+const rewritten = (file: CorpusFile, items: Item[], seed: number): CorpusFile => {
+  const sheet: Sheet = { ...file.sheet, items }
+  return { ...file, text: file.manner === 'plain-dxf' ? toPlainDxf(sheet) : toSvgFile(sheet, file.manner as SvgManner, seed) }
+}
+
 /** A file of the corpus as a program writes it that gives each word, or each letter, as a text of its own: SVG and plain DXF. */
 export async function withPartedTexts(file: CorpusFile, by: PartedBy, type: StandardFonts, seed: number): Promise<CorpusFile> {
   const font = await (await PDFDocument.create()).embedFont(type)
-  const sheet: Sheet = { ...file.sheet, items: file.sheet.items.flatMap((item) => parted(item, by, font)) }
-  const text = file.manner === 'plain-dxf' ? toPlainDxf(sheet) : toSvgFile(sheet, file.manner as SvgManner, seed)
-  return { ...file, text }
+  return rewritten(
+    file,
+    file.sheet.items.flatMap((item) => parted(item, by, font)),
+    seed,
+  )
+}
+
+/** A file of the corpus as a program leaves it that takes all lines apart into single strokes: SVG and plain DXF. */
+export function withPartedLines(file: CorpusFile, seed: number): CorpusFile {
+  const strokes = ({ path, filled, ...item }: Item): Item[] =>
+    path && !filled ? path.map((s) => ({ ...item, path: [s], closed: false })) : [{ ...item, path, filled }]
+  return rewritten(file, file.sheet.items.flatMap(strokes), seed)
 }
