@@ -13,6 +13,7 @@ import {
 import {
   ChangeSchema,
   findKind,
+  stepsOf,
   foldPlan,
   type Applied,
   type Change,
@@ -285,7 +286,7 @@ export function makeDesk() {
           {
             changeId: stop.change.id,
             title: stop.words.title,
-            steps: kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context: own, ruler }),
+            steps: stepsOf(kind, { before: garment, inputs: stop.change.inputs, applied: stop.applied, context: own, ruler }),
           },
         ]
       })

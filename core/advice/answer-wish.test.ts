@@ -114,7 +114,7 @@ legs: hips 1 wider, same waist -> add-at-edge hipMm=0.25 waistMm=0
 blouse: bust 2 wider, keep the hips -> bust-amount amountMm=1 waist="side"
 blouse: bust 2 wider, keep the waist -> asks bust-amount
 dress: fuller bust 2, the waist stays -> bust-amount amountMm=1 waist="side"
-blouse: right shoulder drops 1/4 -> asks shoulder-slope
+blouse: right shoulder drops 1/4 -> shoulder-slope amountMm=-0.25 side="right"
 blouse: narrower back by 1/2 -> across-width half="back" amountMm=-0.5
 blouse: lower cap by 1/4 -> asks cap-to-armhole
 blouse: deeper v of 3/4 -> redraw-neckline frontMm=0.75
@@ -656,11 +656,24 @@ tunic: overlap 3 -> wrap-over overlapMm=3
 blouse: ease the sleeve in 1/2 -> asks
 blouse: ease in 1/2 at the bust -> asks
 blouse: 1 more ease at the bust -> bust-amount amountMm=0.5
-jacket: forward shoulders 1/2 left only -> asks shoulder-forward
+jacket: forward shoulders 1/2 left only -> shoulder-forward amountMm=0.5 side="left"
+blouse: left shoulder is 1/2 too low -> shoulder-slope amountMm=0.5 side="left"
+blouse: one shoulder lower -> asks shoulder-slope
+dress: raise the right shoulder 3/8 -> shoulder-slope amountMm=0.375 side="right"
+jacket: right shoulder 1/4 broader -> shoulder-width amountMm=0.25 side="right"
+jacket: lower the left armhole 1/2 -> lower-armhole amountMm=0.5 side="left"
+tunic: left shoulder 1/2 forward -> shoulder-forward amountMm=0.5 side="left"
+blouse: right upper arm 1 inch fuller -> bicep-width amountMm=1 side="right"
+blouse: let out the left side seam 1/2 -> add-at-edge waistMm=0.25 side="left"
+blouse: take in 1/2 at the right side -> asks add-at-edge
+legs: right leg 1/2 shorter -> lengthen amountMm=-0.5 side="right"
+legs: lengthen the left leg by 1 cm -> lengthen side="left"
+blouse: both left and right sleeves 1 longer -> lengthen amountMm=1
+blouse: right at the waist 1 wider -> add-at-edge waistMm=0.25
 blouse: pinned 1/4 at the armhole on the left -> take-in-fold amountMm=0.25 edgeId="armhole" sides="one"
 blouse: armhole gapes 3/8 right side only -> take-in-fold amountMm=0.375 sides="other"
 blouse: armhole gapes 3/8 -> take-in-fold amountMm=0.375 sides="both"
-blouse: sleeve 1 longer on the right -> asks lengthen
+blouse: sleeve 1 longer on the right -> lengthen amountMm=1 side="right"
 two: transfer half of the side dart to the shoulder -> move-dart dart="front side-dart" sharePct=50!
 blouse: move 40 % of the side dart to the armhole -> move-dart sharePct=40!
 blouse: size 4.5 -> asks
@@ -945,8 +958,18 @@ describe('a wish that is not clear', () => {
       expect(['asks', 'nothing']).toContain(answerOn('blouse', text).how)
   })
   it('says how one side alone is done', () => {
-    const answer = answerOn('jacket', 'forward shoulders 1/2 left only')
-    expect(answer.how === 'asks' && answer.why).toContain('parts the piece into left and right')
+    const offered = (name: string, text: string) => {
+      const answer = answerOn(name, text)
+      return answer.how === 'asks' ? answer.offers.map((o) => o.sentence) : answer.how === 'does' ? [answer.offer.sentence] : []
+    }
+    const bust = answerOn('dress', 'bust 1 fuller on the left')
+    expect(bust.how === 'asks' && bust.why).toContain('One side alone can be chosen for shoulders')
+    const shoulder = answerOn('blouse', 'one shoulder lower by 1/4')
+    expect(shoulder.how === 'asks' && shoulder.why).toBe('On which side?')
+    expect(offered('blouse', 'one shoulder lower by 1/4').toString()).toMatch(/left side only.*right side only/s)
+    expect(offered('blouse', 'forward shoulder 3/8, right side').toString()).not.toMatch(/each shoulder/)
+    // Round the body, one side gives with its two edges what four would.
+    expect(offered('blouse', 'let out the left side seam 1/2').toString()).toContain('Let the sides out {mm 6.35}')
   })
   it('says for a sign how its amount is taken, unless a figure was typed', () => {
     const measure = (text: string) => {

@@ -18,6 +18,7 @@ import {
 import { butNot, eachOf, eitherWay, severalOf, type May } from './in-parts'
 import { lacking, type Lacking } from './lacking'
 import { begunOffer, nearestTo, notPossible, offerOf, whyTrade, type Candidate } from './make-offers'
+import { onOneSideOnly } from './on-one-side'
 import { saidMeasure } from './said-measure'
 import { MOST_OFFERS, sameOffers, type Offer, type WishAnswer } from './wish-answers'
 
@@ -65,7 +66,7 @@ function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Ca
  * @param garment the pieces that the change will be applied to
  */
 export const answerWish = (text: string, system: UnitSystem, garment: Garment, context: ChangeContext): WishAnswer =>
-  answerOf(text, system, garment, context, { state: true, deny: true })
+  answerOf(text, system, garment, context, { state: true, deny: true, side: true })
 
 function answerOf(text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
   const wish = readWish(text, system, namesOn(garment))
@@ -77,6 +78,8 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const absent = notInPattern(wish, garment, context)
   if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
+  const ownSide = may.side && wish.said.has('one-side') ? onOneSideOnly(text, garment, again) : null
+  if (ownSide) return ownSide
   const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
   if (stated) return eitherWay(stated, again, wish.said.has('one-side') ? ONE_SIDE : '')
   const denied = may.deny && wish.said.has('not') ? butNot(text, system, again) : null
@@ -160,8 +163,7 @@ export function offerAs(
   return best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
 }
 
-const ONE_SIDE =
-  'One side alone is done by a pinned fold only: it parts the piece into left and right, and what follows may be done on one of them. '
+const ONE_SIDE = 'One side alone can be chosen for shoulders, sleeves, armholes, side seams, lengths and pinned folds. '
 
 /** Why a wish is not simply done. */
 function whyAsked(wish: Wish, isOne: boolean): string {

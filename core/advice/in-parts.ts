@@ -10,10 +10,12 @@ export interface May {
   state: boolean
   /** It may say what shall not be done. */
   deny: boolean
+  /** It may say one side of the body. */
+  side: boolean
 }
 
 /** Answers a part of a sentence, or the sentence put otherwise, on the same garment. */
-type Answer = (text: string, may?: Partial<May>) => WishAnswer
+export type Answer = (text: string, may?: Partial<May>) => WishAnswer
 
 /** Where one sentence may ask for two things: a sign that ends a part, “and” or “but”; a point within a figure is none. */
 const PARTED_AT = /[,;:!?]|\.(?!\d)|(?<!\bbetween (?:the )?[\p{L}]+ )\band\b|\bbut\b|&/u

@@ -7,6 +7,7 @@ import { findBrokenFigure } from './check-outlines'
 import { findLargest } from './find-largest'
 import { settleNotches } from './settle-notches'
 import { easeCautions } from './shared/held-pairs'
+import { onOneSide } from './shared/one-side'
 import type { Applied, ChangeContext, ChangeKind } from './types'
 
 /** Steps that one application may take: eight sizes of a dress need a twentieth of it; all of it takes a second or two. */
@@ -18,7 +19,9 @@ type Kind = ChangeKind<unknown>
 
 /** Applies a change, and measures what came out: a result that cannot be measured is no result. */
 function attempt(kind: Kind, garment: Garment, inputs: unknown, context: ChangeContext): Result<Applied> {
-  const applied = kind.apply(garment, inputs, context)
+  const done = kind.apply(garment, inputs, context)
+  const side = kind.sideOf?.(inputs) ?? 'both'
+  const applied = done.ok && side !== 'both' ? onOneSide(garment, done.value, side) : done
   if (!applied.ok) return applied
   const broken = findBrokenFigure(garment, applied.value.garment)
   if (broken !== null) return refuse('not-finite', broken, 'a line would run off to where no paper is.', 'Try a smaller figure.')

@@ -73,6 +73,8 @@ export interface Applied<I = unknown> {
   arrows?: { pieceId: string; from: Point; to: Point; label: string }[]
   /** What the hands do, one move after the other, where there is something to turn or slide. */
   moves?: PlayMove[]
+  /** The garment with both sides of the body alike, where only one was changed: what the hands do, and how it is sewn, is told on it. */
+  alike?: Garment
   /** The ease between cap and armhole was asked to be another: that it is no longer what it was needs no caution. */
   setsEase?: boolean
   /** The dart that the change is about, on the piece after it: shown folded. */
@@ -261,6 +263,10 @@ export interface ChangeKind<I, K extends string = string> {
   ofPin?(garment: Garment, pinned: Pinned, side: BodySide, context: ChangeContext): Result<I> | null
   /** It can do a pin on one side of the body alone. */
   ofOneSide?: boolean
+  /** On which side of the body it is done, where that can be chosen. */
+  sideOf?(inputs: I): BodySide | undefined
+  /** Inputs that give on one side what these give round the body, where both sides share that. */
+  forOneSide?(inputs: I): I
   /** How a stop of this kind is kept under a name, and used on another garment; a kind that has none is not kept. */
   recipe?: RecipeOf<I>
   /** The same inputs with its folded dart pressed the other way. */

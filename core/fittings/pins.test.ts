@@ -43,13 +43,16 @@ describe('a pin', () => {
     const [left, right] = (['left', 'right'] as const).map((side) => done(pin(pinned, side)).offers[0]!.change.inputs as { sides: string })
     expect([left!.sides, right!.sides].sort()).toEqual(['one', 'other'])
   })
-  it('at the sides moves each edge by what was pinned; on one side alone it is said that both get it', () => {
+  it('at the sides moves each edge by what was pinned; and on one side alone where it was pinned there', () => {
     const pinned: Pinned = { how: 'side', isOut: false, bustMm: 0, waistMm: 6, hipMm: 3 }
     expect(done(pin(pinned)).offers[0]!.change).toMatchObject({
       kind: 'add-at-edge',
       inputs: { bustMm: 0 - 0, waistMm: -6, hipMm: -3 },
     })
-    expect(done(pin(pinned, 'left')).whyNot).toEqual(['Pinned on the left only: this change does both sides alike.'])
+    const left = done(pin(pinned, 'left'))
+    expect(left.whyNot).toEqual([])
+    expect(left.offers[0]!.change).toMatchObject({ inputs: { waistMm: -6, side: 'left' } })
+    expect(done(pin(pinned)).offers[0]!.change.inputs).not.toHaveProperty('side')
   })
   it('as a wedge at the centre back takes out what was pinned, level to the side', () => {
     const pinned = { ...usualPin(blouse.garment, 'wedge'), mm: 12 } as Pinned & { how: 'wedge' }

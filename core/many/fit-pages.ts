@@ -3,7 +3,7 @@ import { cardNotes, cuttingCards, USE_NAMES, USES, usualCounts } from '../cloth'
 import type { TextSection } from '../formats/pdf-text'
 import { listFaults } from '../advice'
 import { makeNotebook, stopInWords } from '../paper'
-import { findKind } from '../changes'
+import { findKind, stepsOf } from '../changes'
 import type { Garment } from '../pattern'
 import { formatLength, writeLengths, type Ruler } from '../units'
 import type { OpenedFit } from './made-fit'
@@ -69,7 +69,7 @@ export function stepSections({ folded, context }: OpenedFit, ruler: Ruler): Text
     const garment = before
     before = stop.garment
     if (!stop.applied || !kind) return []
-    const steps = kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, ruler })
+    const steps = stepsOf(kind, { before: garment, inputs: stop.change.inputs, applied: stop.applied, context, ruler })
     return [{ heading: `On paper: ${stop.words.title}`, lines: steps.map((s, i) => ({ text: `${i + 1}. ${s.text}` })) }]
   })
 }

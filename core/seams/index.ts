@@ -1,3 +1,4 @@
+export { bodySides, otherSide, sideOfPart, type Side } from './body-sides'
 export {
   armholesWithSleeve,
   distinctHalves,

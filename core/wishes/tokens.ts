@@ -184,6 +184,8 @@ function knownPhrase(words: readonly string[]): string {
   return BARE.get(bare(words)) ?? said
 }
 
+const BESIDE_RIGHT = /^(?:at|above|below|over|under|where|there)$/
+
 /** The tokens of a stretch of words without figures. */
 function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
   const words = stretch.match(/[\p{L}’'-]+|[,;.:!?]+/gu) ?? []
@@ -200,6 +202,11 @@ function tokensOf(stretch: string, known: ReadonlySet<string>): Token[] {
       const concept = PHRASES.get(phrase)
       // “Left” is a word of a piece’s own name where that is opened out.
       if (concept === 'one-side' && phrase.split(' ').every((w) => known.has(w))) continue
+      // “Right at the waist” says how near, and no side.
+      if (phrase === 'right' && BESIDE_RIGHT.test(words[i + 1] ?? '')) {
+        taken = n
+        break
+      }
       // “To the front length”: the word that ends it begins another phrase.
       if (n > 1 && words[i] === 'to' && PHRASES.has(`${words[i + n - 1]} ${words[i + n] ?? ''}`)) continue
       const concepts = concept ? [concept] : (PAIRS.get(phrase) ?? [])

@@ -1,6 +1,6 @@
 import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planFromBody, sizeUp } from '../../core/advice'
 import type { Wearer } from '../../core/body'
-import { findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
+import { findKind, foldPlan, stepsOf, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
 import {
   compareFigures,
@@ -156,7 +156,7 @@ export function stepsAnswer({ project, folded, context, ruler }: Opened) {
     const garment = before
     before = stop.garment
     if (!stop.applied || !kind) return []
-    const steps = kind.paperSteps({ before: garment, inputs: stop.change.inputs, applied: stop.applied, context, ruler })
+    const steps = stepsOf(kind, { before: garment, inputs: stop.change.inputs, applied: stop.applied, context, ruler })
     return [{ id: stop.change.id, title: stop.words.title, steps: steps.map((s) => s.text) }]
   })
   return { garment: project.name, units: unitsOf(ruler), stops }

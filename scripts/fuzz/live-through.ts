@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planFromBody, sizeUp, ownStops } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
-import { contextOf, findKind, foldPlan, type ChangeContext, type FoldedPlan } from '../../core/changes'
+import { contextOf, findKind, foldPlan, stepsOf, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { contentsOf, projectsOf, readProjectFile, stopsOf, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
 import { DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
@@ -63,7 +63,7 @@ function lookAtStops(folded: FoldedPlan, context: ChangeContext): string | null 
         }
       }
       for (const ruler of ['in', 'in-eighths', 'cm', 'cm-halves-comma'] as const)
-        for (const step of kind.paperSteps({ before, inputs: stop.change.inputs, applied: stop.applied, context, ruler })) {
+        for (const step of stepsOf(kind, { before, inputs: stop.change.inputs, applied: stop.applied, context, ruler })) {
           const bad = readable(step.text, `${stop.change.kind}, step on paper`)
           if (bad) return bad
         }

@@ -2,6 +2,7 @@ import { ok, refuse, type Result } from '../../result'
 import type { Garment } from '../../pattern'
 import { defineChange } from '../define-change'
 import { dragSide, hasSides, largestSide, sideHandles, zonesOnSides } from '../shared/side-drawing'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import type { ChangeContext, Field } from '../types'
 import { applyAddAtEdge } from './apply'
 import { proposeRemainder } from './proposes'
@@ -42,34 +43,41 @@ export const addAtEdge = defineChange({
   mayMend: { belly: 2, 'back-width': 1, seat: 3, 'full-seat': 2 },
   gives: ['bust', 'waist', 'hip'],
   phase: 'sides',
+  sideOf: (inputs) => inputs.side,
+  forOneSide: (inputs) => ({ ...inputs, bustMm: 2 * inputs.bustMm, waistMm: 2 * inputs.waistMm, hipMm: 2 * inputs.hipMm }),
+  ofOneSide: true,
   proposes: (garmentNow, asked) => (hasSides(garmentNow(), asked.context.sizeId) ? proposeRemainder(garmentNow, asked) : []),
   takesOver: (_there, proposed) => proposed,
-  ofPin(garment, pinned, _side, context) {
+  ofPin(garment, pinned, side, context) {
     if (pinned.how !== 'side') return null
     const out = (mm: number) => (pinned.isOut ? mm : 0 - mm)
     const begun = beginAdd(garment, context)
-    return begun.ok ? ok({ bustMm: out(pinned.bustMm), waistMm: out(pinned.waistMm), hipMm: out(pinned.hipMm) }) : begun
+    return begun.ok
+      ? ok({ bustMm: out(pinned.bustMm), waistMm: out(pinned.waistMm), hipMm: out(pinned.hipMm), ...(side === 'both' ? {} : { side }) })
+      : begun
   },
   begin: beginAdd,
-  fields: (garment) =>
-    zonesOnSides(garment, garment.baseSizeId).map((z): Field => ({
+  fields: (garment) => [
+    ...zonesOnSides(garment, garment.baseSizeId).map((z): Field => ({
       type: 'growth',
       key: `${z}Mm`,
       label: `${WORDS[z]}, each edge`,
       plus: 'Out',
       minus: 'In',
     })),
+    ...sideFields(garment),
+  ],
   describe(_garment, inputs) {
     const most = KEYS.reduce((a, b) => (Math.abs(inputs[b]) > Math.abs(inputs[a]) ? b : a))
     const way = inputs[most] === 0 ? 'Add at the side seams' : inputs[most] > 0 ? 'Let the sides out' : 'Take the sides in'
-    return { title: way, amountMm: inputs[most] }
+    return { title: titleOnSide(way, inputs.side), amountMm: inputs[most] }
   },
   apply: applyAddAtEdge,
   handles: (garment, inputs, _applied, context) => sideHandles(garment, inputs, context.sizeId),
   drag: (_garment, inputs, handleId, byMm) => dragSide(inputs, handleId, byMm),
   paperSteps: addPaperSteps,
   withLargest: (_garment, inputs, largestMm) => largestSide(inputs, largestMm),
-  withAmount: (_garment, _inputs, amountMm) => ({ bustMm: amountMm / 4, waistMm: amountMm / 2, hipMm: amountMm }),
+  withAmount: (_garment, inputs, amountMm) => ({ ...inputs, bustMm: amountMm / 4, waistMm: amountMm / 2, hipMm: amountMm }),
 })
 
 export type { AddAtEdgeInputs } from './schema'

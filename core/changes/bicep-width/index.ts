@@ -4,6 +4,7 @@ import { armholesWithSleeve, bicepPieces } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import { applyBicepWidth, wayFor } from './apply'
 import { bicepPaperSteps } from './paper-steps'
 import { proposeBicep } from './proposes'
@@ -18,6 +19,7 @@ const ARMHOLES = [
 
 /** The same with another amount; an armhole that follows does so by the school for that amount. */
 const withBicep = (garment: Garment, inputs: BicepWidthInputs, amountMm: number, sizeId: string): BicepWidthInputs => ({
+  ...inputs,
   amountMm,
   armhole: inputs.armhole === 'stays' ? 'stays' : wayFor(garment, amountMm, sizeId),
 })
@@ -48,8 +50,13 @@ export const bicepWidth = defineChange({
     }),
   mayMend: { bicep: 0, 'arm-drags': 0 },
   gives: ['bicep'],
-  givesMore: (garment, _begun, missingMm, context) => ({ amountMm: missingMm, armhole: wayFor(garment, missingMm, context.sizeId) }),
+  givesMore: (garment, begun, missingMm, context) => ({
+    ...begun,
+    amountMm: missingMm,
+    armhole: wayFor(garment, missingMm, context.sizeId),
+  }),
   phase: 'widths',
+  sideOf: (inputs) => inputs.side,
   proposes: proposeBicep,
   takesOver: (_there, proposed) => proposed,
   begin(garment) {
@@ -70,6 +77,7 @@ export const bicepWidth = defineChange({
         nowMm: widths.reduce((a, b) => a + b, 0),
       },
       { type: 'choice', key: 'armhole', label: 'Armhole', options: [...ARMHOLES] },
+      ...sideFields(garment),
     ]
   },
   withField(garment, inputs, key, value) {
@@ -77,7 +85,10 @@ export const bicepWidth = defineChange({
     return key === 'amountMm' && inputs.armhole !== 'stays' ? { ...set, armhole: wayFor(garment, set.amountMm, garment.baseSizeId) } : set
   },
   describe: (_garment, inputs) => ({
-    title: inputs.amountMm === 0 ? 'Fuller or slimmer bicep' : inputs.amountMm > 0 ? 'Fuller bicep' : 'Slimmer bicep',
+    title: titleOnSide(
+      inputs.amountMm === 0 ? 'Fuller or slimmer bicep' : inputs.amountMm > 0 ? 'Fuller bicep' : 'Slimmer bicep',
+      inputs.side,
+    ),
     amountMm: inputs.amountMm,
   }),
   apply: applyBicepWidth,
@@ -119,7 +130,7 @@ export const bicepWidth = defineChange({
   drag: (garment, inputs, _handle, byMm, context) => withBicep(garment, inputs, inputs.amountMm + byMm, context.sizeId),
   choices: (_garment, inputs) => ARMHOLES.map(({ value, label }) => ({ label: `armhole ${label}`, inputs: { ...inputs, armhole: value } })),
   paperSteps: bicepPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
   withAmount: (garment, inputs, amountMm, context) => withBicep(garment, inputs, amountMm, context.sizeId),
 })
 

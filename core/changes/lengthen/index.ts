@@ -9,6 +9,7 @@ import { beginAtLevels, firstLevel } from '../shared/levels/begin'
 import { dragLengthen, lengthenHandles } from './handles'
 import { applyLengthen } from './apply'
 import { lengthenSteps } from './paper-steps'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import { LengthenSchema } from './schema'
 
 /** Craft 6.1: lengthen or shorten at lines. */
@@ -46,6 +47,7 @@ export const lengthen = defineChange({
   mayMend: { 'collar-back': 1, 'crotch-depth': 1 },
   gives: ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee', 'arm-length', 'crotch'],
   phase: 'lengths',
+  sideOf: (inputs) => inputs.side,
   costsAfter: {
     sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',
     sides: 'the sides were let out or taken in at the old levels, and the length now stretches or folds that line.',
@@ -62,11 +64,12 @@ export const lengthen = defineChange({
     const piece = findPiece(garment, pieceId)
     return piece ? { ...inputs, pieceId, levels: [firstLevel(piece, context.sizeId)], leftOut: [] } : inputs
   },
-  fields: () => [
+  fields: (garment) => [
     { type: 'growth', key: 'amountMm', label: 'How much', plus: 'Longer', minus: 'Shorter' },
     { type: 'piece', key: 'pieceId', label: 'Measured on' },
     { type: 'levels', key: 'levels', pieceKey: 'pieceId', label: 'Where' },
     { type: 'partners', key: 'leftOut', label: 'Changed with it' },
+    ...sideFields(garment),
   ],
   describe(garment, inputs) {
     const piece = findPiece(garment, inputs.pieceId)
@@ -82,7 +85,7 @@ export const lengthen = defineChange({
               ? 'the body'
               : piece.name
     const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'
-    return { title: `${way} ${what}`, amountMm: inputs.amountMm }
+    return { title: titleOnSide(`${way} ${what}`, inputs.side), amountMm: inputs.amountMm }
   },
   apply: applyLengthen,
   handles: lengthenHandles,

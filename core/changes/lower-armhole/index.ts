@@ -4,6 +4,7 @@ import { armholesWithSleeve, findArmholes, HALVES, underarmEnd, whyNoArmhole } f
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import type { Field, Handle } from '../types'
 import { applyLowerArmhole } from './apply'
 import { proposeArmhole } from './proposes'
@@ -45,6 +46,7 @@ export const lowerArmhole = defineChange({
   // The side grows by what the armhole is raised.
   givesMore: (_garment, begun, missingMm) => ({ ...begun, amountMm: -missingMm }),
   phase: 'widths',
+  sideOf: (inputs) => inputs.side,
   begin(garment) {
     const none = whyNoArmhole(garment, findArmholes(garment))
     return none ?? ok({ amountMm: 0, cap: 'height' })
@@ -54,10 +56,14 @@ export const lowerArmhole = defineChange({
     return [
       { type: 'growth', key: 'amountMm', label: 'Underarm, along the side seam', plus: 'Lower', minus: 'Raise', first: 'plus' },
       ...(armholesWithSleeve(garment).ok ? [cap] : []),
+      ...sideFields(garment),
     ]
   },
   describe: (_garment, inputs) => ({
-    title: inputs.amountMm === 0 ? 'Lower or raise the armhole' : inputs.amountMm > 0 ? 'Lower the armhole' : 'Raise the armhole',
+    title: titleOnSide(
+      inputs.amountMm === 0 ? 'Lower or raise the armhole' : inputs.amountMm > 0 ? 'Lower the armhole' : 'Raise the armhole',
+      inputs.side,
+    ),
     amountMm: inputs.amountMm,
   }),
   apply: applyLowerArmhole,
@@ -88,7 +94,7 @@ export const lowerArmhole = defineChange({
       ? CAPS.map(({ value, label }) => ({ label: `the cap ${label}`, inputs: { ...inputs, cap: value } }))
       : [],
   paperSteps: lowerPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 

@@ -2,6 +2,7 @@ import { findArmholes, armholesWithSleeve, whyNoArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import type { Field } from '../types'
 import { applyForwardShoulder } from './apply'
 import { forwardHandles } from './handles'
@@ -32,6 +33,7 @@ export const forwardShoulder = defineChange({
   reads: (wish, _garment, _context, begun) => readForwardShoulder(wish, begun),
   mayMend: { 'collar-back': 1, 'sleeve-cap': 2, 'rounded-back': 2, 'rounded-shoulders': 1, 'sleeve-pitch': 1 },
   phase: 'widths',
+  sideOf: (inputs) => inputs.side,
   begin(garment) {
     const none = whyNoArmhole(garment, findArmholes(garment))
     return none ?? ok({ amountMm: 0, sleeve: 'notch', acrossMm: USUAL_ACROSS_MM })
@@ -50,6 +52,7 @@ export const forwardShoulder = defineChange({
       { type: 'growth', key: 'amountMm', label: 'Shoulder seam, at its end', plus: 'Forward', minus: 'Back', first: 'plus' },
       ...(armholesWithSleeve(garment).ok ? [sleeve] : []),
       { type: 'length', key: 'acrossMm', label: 'More across the back', hint: 'In the middle of the armhole; the front gives as much.' },
+      ...sideFields(garment),
     ]
   },
   withField: (_garment, inputs, key, value) => {
@@ -57,7 +60,7 @@ export const forwardShoulder = defineChange({
     return key === 'amountMm' ? usualFor(set, set.amountMm) : set
   },
   describe: (_garment, inputs) => ({
-    title: inputs.amountMm < 0 ? 'Backward shoulder' : 'Forward shoulder',
+    title: titleOnSide(inputs.amountMm < 0 ? 'Backward shoulder' : 'Forward shoulder', inputs.side),
     amountMm: inputs.amountMm,
   }),
   apply: applyForwardShoulder,
@@ -72,7 +75,7 @@ export const forwardShoulder = defineChange({
         ]
       : [],
   paperSteps: forwardPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => usualFor(inputs, amountMm),
 })
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { DoneOnSchema } from '../shared/one-side'
 
 export const ForwardShoulderSchema = z.strictObject({
   /** How far the outer end of the shoulder seam goes to the front, mm; to the back when negative. */
@@ -7,6 +8,8 @@ export const ForwardShoulderSchema = z.strictObject({
   sleeve: z.enum(['notch', 'slide']),
   /** Added across the back at the middle of the armhole, and taken from the front, mm. */
   acrossMm: z.number().finite().min(0).max(200),
+  /** One side of the body alone, or both alike. */
+  side: DoneOnSchema,
 })
 
 export type ForwardShoulderInputs = z.infer<typeof ForwardShoulderSchema>

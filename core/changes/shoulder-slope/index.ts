@@ -3,6 +3,7 @@ import { findArmholes, HALVES, whyNoArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import type { Field, Handle } from '../types'
 import { applyShoulderSlope } from './apply'
 import { tipOf } from './held'
@@ -29,11 +30,12 @@ export const shoulderSlope = defineChange({
   schema: ShoulderSlopeSchema,
   reads: (wish, _garment, _context, begun) => readShoulderSlope(wish, begun),
   phase: 'widths',
+  sideOf: (inputs) => inputs.side,
   begin(garment) {
     const none = whyNoArmhole(garment, findArmholes(garment))
     return none ?? ok({ amountMm: 0, armhole: 'kept' })
   },
-  fields: (): Field[] => [
+  fields: (garment): Field[] => [
     { type: 'growth', key: 'amountMm', label: 'Shoulder, at its end', plus: 'Squarer', minus: 'More sloping', first: 'plus' },
     {
       type: 'choice',
@@ -44,9 +46,13 @@ export const shoulderSlope = defineChange({
         { value: 'grows', label: 'grows or shrinks, the cap follows' },
       ],
     },
+    ...sideFields(garment),
   ],
   describe: (_garment, inputs) => ({
-    title: inputs.amountMm === 0 ? 'Squarer or more sloping shoulder' : inputs.amountMm > 0 ? 'Squarer shoulder' : 'More sloping shoulder',
+    title: titleOnSide(
+      inputs.amountMm === 0 ? 'Squarer or more sloping shoulder' : inputs.amountMm > 0 ? 'Squarer shoulder' : 'More sloping shoulder',
+      inputs.side,
+    ),
     amountMm: inputs.amountMm,
   }),
   apply: applyShoulderSlope,
@@ -75,7 +81,7 @@ export const shoulderSlope = defineChange({
     { label: 'cap follows', inputs: { ...inputs, armhole: 'grows' as const } },
   ],
   paperSteps: slopePaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 

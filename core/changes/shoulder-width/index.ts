@@ -2,6 +2,7 @@ import { measureLength, subtract, unit } from '../../geometry'
 import { edgePath, findPiece, placeOnRun, shapeOf, type Shape } from '../../pattern'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { sideFields, titleOnSide } from '../shared/one-side'
 import { shoulderEnds, type ShoulderEnd } from '../shared/find-shoulders'
 import { partnersIn } from '../shared/partners-in'
 import { alike } from '../shared/sum-of-amounts'
@@ -43,6 +44,7 @@ export const shoulderWidth = defineChange({
   givesMore: wayFor,
   proposes: proposeShoulder,
   phase: 'widths',
+  sideOf: (inputs) => inputs.side,
   leftOut: partnersIn,
   takesOver: (there, { amountMm, armhole, leftOut }) =>
     alike(there.leftOut, leftOut) ? { ...there, armhole, amountMm: there.amountMm + amountMm } : null,
@@ -70,10 +72,14 @@ export const shoulderWidth = defineChange({
       },
       ...(inputs.armhole === 'redrawn' ? [] : [HINGE]),
       { type: 'partners', key: 'leftOut', label: 'The other shoulder' },
+      ...sideFields(garment),
     ]
   },
   describe: (_garment, inputs) => ({
-    title: inputs.amountMm === 0 ? 'Broad or narrow shoulder' : inputs.amountMm > 0 ? 'Broader shoulder' : 'Narrower shoulder',
+    title: titleOnSide(
+      inputs.amountMm === 0 ? 'Broad or narrow shoulder' : inputs.amountMm > 0 ? 'Broader shoulder' : 'Narrower shoulder',
+      inputs.side,
+    ),
     amountMm: inputs.amountMm,
   }),
   apply: applyShoulderWidth,
@@ -113,7 +119,7 @@ export const shoulderWidth = defineChange({
     ]
   },
   paperSteps: shoulderPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 

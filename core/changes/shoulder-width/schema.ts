@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { DoneOnSchema } from '../shared/one-side'
 import { Id } from '../../pattern'
 
 export const ShoulderWidthSchema = z.strictObject({
@@ -13,6 +14,8 @@ export const ShoulderWidthSchema = z.strictObject({
   hingeMm: z.number().finite().min(1).max(2000),
   /** Pieces that are not to follow. */
   leftOut: z.array(Id).max(200),
+  /** One side of the body alone, or both alike. */
+  side: DoneOnSchema,
 })
 
 export type ShoulderWidthInputs = z.infer<typeof ShoulderWidthSchema>

@@ -1,0 +1,192 @@
+import { distance } from '../../geometry'
+import { openOut, opensOut } from '../../moves'
+import { beforeOpening, edgePath, findPiece, otherHalf, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../../pattern'
+import { ok, refuse, type Result } from '../../result'
+import { bodySides, otherSide, sideOfPart, type Side } from '../../seams'
+import { EQUAL_MM } from '../../tolerances'
+import { findBrokenOutline } from '../check-outlines'
+import { SideSchema, type BodySide } from '../pinned'
+import type { Applied, Caution, Field } from '../types'
+
+/** On which side of the body a change is done: on both alike where nothing is said. */
+export const DoneOnSchema = SideSchema.optional()
+
+const SIDE_FIELD: Field = {
+  type: 'choice',
+  key: 'side',
+  label: 'On the body',
+  options: [
+    { value: 'both', label: 'both sides alike' },
+    { value: 'left', label: 'the left side only' },
+    { value: 'right', label: 'the right side only' },
+  ],
+}
+
+/** The choice of a side, as the form shows it, where the pieces can be told left from right. */
+export const sideFields = (garment: Garment): Field[] => (bodySides(garment).size > 0 ? [SIDE_FIELD] : [])
+
+/** What a stop is called that is done on one side. */
+export const titleOnSide = (title: string, side: BodySide = 'both'): string => (side === 'both' ? title : `${title}, ${side} side`)
+
+/** Both garments with the pieces opened out that differ between them, alike. */
+function openedAlike(before: Garment, after: Garment): Result<{ was: Garment; is: Garment; opened: Piece[] }> {
+  const isChanged = (piece: Piece): boolean => {
+    const now = findPiece(after, piece.id)
+    return now !== piece && JSON.stringify(now?.shapes) !== JSON.stringify(piece.shapes)
+  }
+  const sides = bodySides(before)
+  let [was, is] = [before, after]
+  const opened: Piece[] = []
+  for (const piece of before.pieces.filter(isChanged)) {
+    if (!opensOut(piece) && piece.edges.some((e) => sideOfPart(piece, e.id) !== null)) continue
+    const side = opensOut(piece) ? sides.get(piece.id) : undefined
+    if (!side)
+      return refuse(
+        'no-sides',
+        piece.name,
+        'which of its halves is the left one cannot be told.',
+        'Do it on both sides, or draw the piece on the fold.',
+      )
+    const names = [side, otherSide(side)] as const
+    was = openOut(was, piece.id, names)
+    is = openOut(is, piece.id, names)
+    opened.push(piece)
+  }
+  return ok({ was, is, opened })
+}
+
+/** The same record with each part from the side of the body that it lies on. */
+function parted<T>(piece: Piece, side: Side, on: Record<string, T>, off: Record<string, T>): Record<string, T> {
+  const isOn = (id: string) => sideOfPart(piece, id) === side
+  return Object.fromEntries([...Object.entries(on).filter(([id]) => isOn(id)), ...Object.entries(off).filter(([id]) => !isOn(id))])
+}
+
+/** A whole piece with one half of it as it is in another: both run from the fold round to the fold. */
+function halfOf(was: Piece, is: Piece, side: Side): Result<Piece> {
+  const isOwn = (id: string) => beforeOpening(id) === id
+  const takesOwn = sideOfPart(was, was.edges.find((e) => isOwn(e.id))!.id) === side
+  const [own, other] = takesOwn ? [is, was] : [was, is]
+  const ends = (piece: Piece) => [0, piece.edges.filter((e) => isOwn(e.id)).length].map((i) => piece.corners[i]!.id)
+  for (const sizeId of Object.keys(was.shapes)) {
+    const places = (piece: Piece) => {
+      const shape = shapeOf(piece, sizeId)
+      const [start, end] = ends(piece).map((id) => piece.corners.findIndex((c) => c.id === id)) as [number, number]
+      return [start, end].map((i) => edgePath(shape, piece.edges[i]!.id)[0]!.from)
+    }
+    if (places(was).some((p, i) => distance(p, places(is)[i]!) > EQUAL_MM))
+      return refuse('one-side-middle', was.name, 'this moves its middle, which both sides share.', 'Do it on both sides.')
+  }
+  const count = own.edges.filter((e) => isOwn(e.id)).length
+  const otherCount = other.edges.filter((e) => isOwn(e.id)).length
+  const part = <T extends { id: string }>(of: (piece: Piece) => readonly T[]): T[] => [
+    ...of(own).filter((x) => isOwn(x.id)),
+    ...of(other).filter((x) => !isOwn(x.id)),
+  ]
+  const shapes = Object.fromEntries(
+    Object.entries(was.shapes).map(([id, old]): [string, Shape] => {
+      const now = shapeOf(is, id)
+      return [
+        id,
+        {
+          // Lines that run through both halves stay where they were, and so does the grain.
+          ...old,
+          edges: parted(was, side, now.edges, old.edges),
+          notches: parted(was, side, now.notches, old.notches),
+          points: parted(was, side, now.points, old.points),
+          lines: { ...old.lines, ...linesOf(was, side, now) },
+        },
+      ]
+    }),
+  )
+  return ok({
+    ...was,
+    edges: part((p) => p.edges),
+    corners: [...own.corners.slice(0, count + 1), ...other.corners.slice(otherCount + 1)],
+    notches: part((p) => p.notches),
+    darts: part((p) => p.darts),
+    points: part((p) => p.points),
+    shapes,
+  })
+}
+
+/** Lines that are there twice, one in each half, where they lie on the side. */
+const linesOf = (piece: Piece, side: Side, shape: Shape): Shape['lines'] =>
+  Object.fromEntries(
+    Object.entries(shape.lines).filter(
+      ([id]) =>
+        piece.lines.some((l) => l.id === otherHalf(beforeOpening(id))) &&
+        piece.lines.some((l) => l.id === id) &&
+        sideOfPart(piece, id) === side,
+    ),
+  )
+
+/** Is anything of a piece that lies on a side another after the change? */
+const changesOn = (was: Piece, is: Piece, side: Side): boolean =>
+  was !== is &&
+  Object.keys(was.shapes).some((id) => {
+    const [old, now] = [shapeOf(was, id), shapeOf(is, id)]
+    return (['edges', 'notches', 'points'] as const).some((part) =>
+      Object.entries(now[part]).some(([at, x]) => sideOfPart(is, at) === side && JSON.stringify(x) !== JSON.stringify(old[part][at])),
+    )
+  })
+
+/** On which side of the body a seam lies, as one of its parts says. */
+function sideOfSeam(garment: Garment, seam: Seam): Side | null {
+  for (const { pieceId, edgeId } of seam.sides.flat()) {
+    const side = sideOfPart(findPiece(garment, pieceId)!, edgeId)
+    if (side) return side
+  }
+  return null
+}
+
+/**
+ * What a change did to both sides of the body alike, done on one of them: the pieces that it altered are opened out, a piece on the fold as
+ * a whole one, a pair as two; the other side stays as it was. What both sides share, the middle of a piece, may not move.
+ * Refuses: a piece whose sides cannot be told, a change that moves a middle, one that leaves an outline crossing itself.
+ *
+ * @param before the garment before the change
+ * @param applied what it did to both sides
+ */
+export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side): Result<Applied<I>> {
+  const both = openedAlike(before, applied.garment)
+  if (!both.ok) return both
+  const { was, is, opened } = both.value
+  if (!is.pieces.some((piece) => changesOn(findPiece(was, piece.id)!, piece, side)))
+    return refuse(
+      'not-on-side',
+      'garment',
+      `nothing of what it changes lies on the ${side} side.`,
+      `Choose a piece of the ${side} side, or both sides.`,
+    )
+  const pieces: Piece[] = []
+  for (const piece of was.pieces) {
+    const now = findPiece(is, piece.id)!
+    const isHalf =
+      piece.edges.some((e) => sideOfPart(piece, e.id) === side) && piece.edges.some((e) => sideOfPart(piece, e.id) === otherSide(side))
+    const own = isHalf && now !== piece ? halfOf(piece, now, side) : ok(sideOfPart(piece, piece.edges[0]!.id) === side ? now : piece)
+    if (!own.ok) return own
+    pieces.push(own.value)
+  }
+  const seams = is.seams.map((seam) => (sideOfSeam(is, seam) === side ? seam : (was.seams.find((s) => s.id === seam.id) ?? seam)))
+  const garment = { ...was, pieces, seams }
+  const broken = findBrokenOutline(was, garment)
+  if (broken !== null) return refuse('broken-outline', broken.where, `${broken.what}.`, 'Try a smaller figure.')
+  const touched = applied.touched.map((t) => {
+    const twin = findPiece(garment, otherHalf(t.pieceId))
+    return twin && sideOfPart(twin, twin.edges[0]!.id) === side ? { ...t, pieceId: twin.id } : t
+  })
+  const cautions: Caution<I>[] = opened.map((piece) => ({
+    code: 'opened-out',
+    pieceId: piece.id,
+    message: `${piece.name} is opened out: left and right are cut differently now.`,
+  }))
+  return ok({
+    ...applied,
+    garment,
+    touched,
+    moves: [],
+    arrows: undefined,
+    cautions: [...cautions, ...applied.cautions],
+    alike: applied.garment,
+  })
+}
