@@ -13,6 +13,7 @@ import {
 import {
   ChangeSchema,
   findKind,
+  handlesOf,
   stepsOf,
   foldPlan,
   type Applied,
@@ -107,7 +108,7 @@ function keepSame(folded: FoldedPlan | null, plan: readonly Change[]): Change[] 
 }
 
 /** What can be dragged on a stop; nothing where the program cannot say, so that the pieces are shown all the same. */
-function handlesOf(
+function handlesOrNone(
   kind: NonNullable<ReturnType<typeof findKind>>,
   before: Garment,
   change: Change,
@@ -115,7 +116,7 @@ function handlesOf(
   context: ChangeContext,
 ): Handle[] {
   try {
-    return kind.handles(before, change.inputs, applied, context)
+    return handlesOf(kind, before, change.inputs, applied, context)
   } catch (error) {
     console.error(`no handles for ${change.kind}`, error)
     return []
@@ -172,7 +173,7 @@ export function makeDesk() {
           known = {
             ...rest,
             ledger: stop.applied ? compareMeasures(before, garment, own.sizeId, own.sizing) : [],
-            handles: stop.applied && kind ? handlesOf(kind, before, stop.change, stop.applied, own) : [],
+            handles: stop.applied && kind ? handlesOrNone(kind, before, stop.change, stop.applied, own) : [],
           }
           kept.set(stop, known)
         }

@@ -16,5 +16,5 @@ export { pivotAngle, traceAndMove, type TracedRun } from './trace/trace-and-move
 export { meetLine } from './trace/meet-line'
 export { bulge, shareAlike } from './cut/spread-panels'
 export { leadRun, stretchAlong } from './trace/lead-run'
-export { openOut, opensOut } from './cut/open-out'
+export { mirrorIn, openOut, opensOut } from './cut/open-out'
 export { openLike } from './cut/open-like'

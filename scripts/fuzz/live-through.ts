@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planFromBody, sizeUp, ownStops } from '../../core/advice'
 import { findDoubts, type Wearer } from '../../core/body'
-import { contextOf, findKind, foldPlan, stepsOf, type ChangeContext, type FoldedPlan } from '../../core/changes'
+import { contextOf, findKind, foldPlan, handlesOf, stepsOf, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { contentsOf, projectsOf, readProjectFile, stopsOf, toPathData, writeProjectFile, writeSvg, type Project } from '../../core/formats'
 import { DEFAULT_TOLERANCES, walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
@@ -54,7 +54,7 @@ function lookAtStops(folded: FoldedPlan, context: ChangeContext): string | null 
         }
       for (const h of stop.applied.held)
         if (!Number.isFinite(h.before + h.after)) return `${stop.change.kind}: the promise “${h.label}” has no figure`
-      for (const handle of kind.handles(before, stop.change.inputs, stop.applied, context)) {
+      for (const handle of handlesOf(kind, before, stop.change.inputs, stop.applied, context)) {
         if (!Number.isFinite(handle.at.x + handle.at.y + handle.valueMm)) return `${stop.change.kind}: a handle has no place`
         for (const by of [7, -40]) {
           const dragged = kind.schema.safeParse(kind.drag(before, stop.change.inputs, handle.id, by, context))

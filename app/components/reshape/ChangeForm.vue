@@ -103,7 +103,12 @@ const numberOf = (key: string) => Number(inputs.value[key] ?? 0)
       />
       <label v-else-if="f.type === 'choice'" class="block">
         <span class="mb-1 block font-semibold">{{ f.label }}</span>
-        <select class="field" :value="inputs[f.key] ?? f.options[0]?.value" :data-test="`field-${f.key}`" @change="set(f.key, valueOf($event))">
+        <select
+          class="field"
+          :value="inputs[f.key] ?? f.options[0]?.value"
+          :data-test="`field-${f.key}`"
+          @change="set(f.key, valueOf($event))"
+        >
           <option v-for="o in f.options" :key="o.value" :value="o.value">{{ o.label }}</option>
         </select>
       </label>

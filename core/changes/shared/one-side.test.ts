@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { begunOn, contextFor, DEMO } from '../../../demo/test-kinds'
 import { yokedBlouse } from '../../../demo/test-garments'
-import { measureLength } from '../../geometry'
+import { measureLength, nearestPlace } from '../../geometry'
 import { walkGarment } from '../../match'
 import { openLike } from '../../moves'
 import {
@@ -17,6 +17,8 @@ import {
 } from '../../pattern'
 import { armholesWithSleeve, bodySides, otherSide, sideOfPart, type Side } from '../../seams'
 import { applyOrRefuse } from '../apply-or-refuse'
+import { handlesOf } from '../handles-of'
+import { stepsOf } from '../steps-of'
 import { CHANGE_KINDS } from '../registry'
 import type { Applied, ChangeKind } from '../types'
 
@@ -164,6 +166,40 @@ describe('a change on one side of the body', () => {
         expect(kind.fields(garment, own).map((f) => f.key)).toContain('side')
       }
     })
+  })
+
+  it('is dragged on its own side', () => {
+    for (const name of ['shoulder-slope', 'shoulder-forward', 'shoulder-width'])
+      for (const side of SIDES) {
+        const kind = SIDED.find((k) => k.kind === name)!
+        const [, garment, begun] = begunOn(kind)[0]!
+        const context = contextFor(garment)
+        const inputs = { ...kind.withAmount!(garment, begun, 6, context), side }
+        const one = applied(kind, garment, inputs)!
+        const handles = handlesOf(kind, garment, inputs, one, context)
+        expect(handles.length).toBeGreaterThan(0)
+        for (const handle of handles) {
+          const piece = findPiece(one.garment, handle.pieceId)!
+          const nearest = piece.edges
+            .map((e) => ({ e, mm: nearestPlace(edgePath(shapeOf(piece, garment.baseSizeId), e.id), handle.at).distanceMm }))
+            .reduce((a, b) => (b.mm < a.mm ? b : a))
+          expect(nearest.mm, `${name}, ${side}`).toBeLessThan(2)
+          expect(sideOfPart(piece, nearest.e.id), `${name}, ${side}, ${piece.name}`).toBe(side)
+          expect(Math.hypot(handle.axis.x, handle.axis.y)).toBeCloseTo(1, 9)
+        }
+      }
+  })
+
+  it('is told on paper from the tracing of both halves on', () => {
+    const kind = SIDED.find((k) => k.kind === 'bicep-width')!
+    const [, garment, begun] = begunOn(kind)[0]!
+    const context = contextFor(garment)
+    const inputs = kind.withAmount!(garment, begun, 30, context)
+    const stepsFor = (set: object) =>
+      stepsOf(kind, { before: garment, inputs: set, applied: applied(kind, garment, set)!, context, ruler: 'in' })
+    const [first, ...rest] = stepsFor({ ...inputs, side: 'left' })
+    expect(first!.text).toMatch(/^Trace Front for cup B and Back out whole.* Trace Sleeve twice.* on the left side only\.$/)
+    expect(rest).toEqual(stepsFor(inputs))
   })
 
   it('tells which pieces were opened out, and which of them it is about', () => {

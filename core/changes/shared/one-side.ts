@@ -1,4 +1,4 @@
-import { distance } from '../../geometry'
+import { distance, type Point } from '../../geometry'
 import { openOut, opensOut } from '../../moves'
 import { beforeOpening, edgePath, findPiece, otherHalf, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -61,19 +61,23 @@ function parted<T>(piece: Piece, side: Side, on: Record<string, T>, off: Record<
   return Object.fromEntries([...Object.entries(on).filter(([id]) => isOn(id)), ...Object.entries(off).filter(([id]) => !isOn(id))])
 }
 
+/** Is a part on the half that was drawn? */
+const isOwn = (id: string): boolean => beforeOpening(id) === id
+
+/** Where the middle of a piece that was on the fold begins and ends: its half as drawn runs from there round to there. */
+export function middleOf(piece: Piece, sizeId: string): [Point, Point] {
+  const shape = shapeOf(piece, sizeId)
+  const startOf = (i: number): Point => edgePath(shape, piece.edges[i]!.id)[0]!.from
+  return [startOf(0), startOf(piece.edges.filter((e) => isOwn(e.id)).length)]
+}
+
 /** A whole piece with one half of it as it is in another: both run from the fold round to the fold. */
 function halfOf(was: Piece, is: Piece, side: Side): Result<Piece> {
-  const isOwn = (id: string) => beforeOpening(id) === id
   const takesOwn = sideOfPart(was, was.edges.find((e) => isOwn(e.id))!.id) === side
   const [own, other] = takesOwn ? [is, was] : [was, is]
-  const ends = (piece: Piece) => [0, piece.edges.filter((e) => isOwn(e.id)).length].map((i) => piece.corners[i]!.id)
   for (const sizeId of Object.keys(was.shapes)) {
-    const places = (piece: Piece) => {
-      const shape = shapeOf(piece, sizeId)
-      const [start, end] = ends(piece).map((id) => piece.corners.findIndex((c) => c.id === id)) as [number, number]
-      return [start, end].map((i) => edgePath(shape, piece.edges[i]!.id)[0]!.from)
-    }
-    if (places(was).some((p, i) => distance(p, places(is)[i]!) > EQUAL_MM))
+    const [old, now] = [middleOf(was, sizeId), middleOf(is, sizeId)]
+    if (old.some((p, i) => distance(p, now[i]!) > EQUAL_MM))
       return refuse('one-side-middle', was.name, 'this moves its middle, which both sides share.', 'Do it on both sides.')
   }
   const count = own.edges.filter((e) => isOwn(e.id)).length

@@ -77,8 +77,8 @@ function isOnHalf(garment: Garment, seam: Seam, piece: Piece, name: string): boo
 /** Can a piece be opened out: does it lie on the fold, or is it cut as a pair? */
 export const opensOut = (piece: Piece): boolean => piece.edges.some((e) => e.fold) || (piece.cut.mirrored && piece.cut.count >= 2)
 
-/** The mirror image in a line through two points. */
-function mirrorIn(from: Point, to: Point): Mirror {
+/** The mirror image of a place in a line through two points. */
+export function mirrorIn(from: Point, to: Point): Mirror {
   const along = unit(subtract(to, from))
   return (p) => {
     const v = subtract(p, from)
