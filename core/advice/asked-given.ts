@@ -60,7 +60,9 @@ function sidesOf(body: ChangeContext['body'], measureId: string | null | undefin
   const smaller = measureId ? smallerSide(body, measureId) : null
   if (!smaller) return null
   const { side, smallerMm, largerMm } = smaller
-  return `The ${side} is ${differenceToken(smallerMm, largerMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up.`
+  const kind = CHANGE_KINDS.find((k) => k.gives?.includes(measureId!) && k.sideOf)
+  const alone = kind ? `, or take it out on the ${side} alone: “${kind.title}” can be done on one side` : ''
+  return `The ${side} is ${differenceToken(smallerMm, largerMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up${alone}.`
 }
 
 type Figures = Pick<AskedGiven, 'id' | 'name' | 'what' | 'bodyMm' | 'askedMm' | 'boughtMm' | 'givenMm' | 'sides'>

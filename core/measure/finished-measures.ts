@@ -1,4 +1,4 @@
-import { findPiece, timesCut, type Garment } from '../pattern'
+import { beforeOpening, findPiece, otherHalf, timesCut, type Garment } from '../pattern'
 import { findZones, type Zone } from './find-zones'
 import type { Measure } from './measure-garment'
 import { ownZones, type OwnZone } from './own-zones'
@@ -27,16 +27,25 @@ export const zoneOn = (garment: Garment, zoneId: string, zoning: Zoning): Zone |
 
 /**
  * Finished measure of a zone in a size, mm: the widths on the seam lines, darts taken off, times how often each is cut;
- * of limbs, one (craft 4).
+ * of limbs, one, and the larger
+ * where left and right are cut differently (craft 4).
  *
  * @param zone as it lies on these pieces (see zoneOn)
  */
 export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsMm: Record<string, number> = {}): number {
-  const whole = zone.parts.reduce(
-    (sum, part) => sum + zoneWidth(garment, part, sizeId, shiftsMm[part.pieceId] ?? 0) * timesCut(findPiece(garment, part.pieceId)!),
-    0,
-  )
-  return zone.limb ? whole / 2 : whole
+  const widths = zone.parts.map(({ pieceId, ...part }) => ({
+    pieceId,
+    mm: zoneWidth(garment, { pieceId, ...part }, sizeId, shiftsMm[pieceId] ?? 0) * timesCut(findPiece(garment, pieceId)!),
+  }))
+  const sum = (of: typeof widths) => of.reduce((all, { mm }) => all + mm, 0)
+  if (!zone.limb) return sum(widths)
+  // A pair that was opened out is two pieces, one for each limb; one that was not is both.
+  const ids = new Set(widths.map((w) => w.pieceId))
+  const isOther = (id: string) => beforeOpening(id) !== id
+  const isParted = (id: string) => isOther(id) || ids.has(otherHalf(id))
+  const limb = (other: boolean) =>
+    sum(widths.flatMap((w) => (!isParted(w.pieceId) ? { ...w, mm: w.mm / 2 } : isOther(w.pieceId) === other ? w : [])))
+  return Math.max(limb(false), limb(true))
 }
 
 /** Kept per garment: each stop's garment is measured when it is made, as what came out, and as what comes before the next. */

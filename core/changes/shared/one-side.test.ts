@@ -3,6 +3,7 @@ import { begunOn, contextFor, DEMO } from '../../../demo/test-kinds'
 import { yokedBlouse } from '../../../demo/test-garments'
 import { measureLength, nearestPlace } from '../../geometry'
 import { walkGarment } from '../../match'
+import { findZones, finishedMm } from '../../measure'
 import { openLike } from '../../moves'
 import {
   beforeOpening,
@@ -166,6 +167,24 @@ describe('a change on one side of the body', () => {
         expect(kind.fields(garment, own).map((f) => f.key)).toContain('side')
       }
     })
+  })
+
+  it('is measured on the larger limb', () => {
+    const kind = SIDED.find((k) => k.kind === 'bicep-width')!
+    for (const [name, garment, begun] of begunOn(kind)) {
+      const bicepOf = (g: Garment) =>
+        finishedMm(
+          g,
+          findZones(g).find((z) => z.id === 'bicep')!,
+          g.baseSizeId,
+        )
+      const inputs = (mm: number) => kind.withAmount!(garment, begun, mm, contextFor(garment))
+      const [fuller, both, slimmer] = [{ ...inputs(20), side: 'left' }, inputs(20), { ...inputs(-12), side: 'left' }].map((set) =>
+        applied(kind, garment, set),
+      )
+      if (fuller && both) expect(bicepOf(fuller.garment), name).toBeCloseTo(bicepOf(both.garment), 6)
+      if (slimmer) expect(bicepOf(slimmer.garment), name).toBeCloseTo(bicepOf(garment), 6)
+    }
   })
 
   it('is dragged on its own side', () => {
