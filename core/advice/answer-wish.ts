@@ -78,7 +78,9 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const absent = notInPattern(wish, garment, context)
   if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
-  const ownSide = may.side && wish.said.has('one-side') ? onOneSideOnly(text, garment, again) : null
+  // “Left” is a name where a piece is called so by its maker, but not where it was opened out.
+  const isSide = wish.said.has('one-side') || !namesOn(garment).some((n) => /\b(?:left|right)\b/i.test(n.replace(/, (?:left|right)$/, '')))
+  const ownSide = may.side && isSide ? onOneSideOnly(text, garment, again) : null
   if (ownSide) return ownSide
   const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
   if (stated) return eitherWay(stated, again, wish.said.has('one-side') ? ONE_SIDE : '')

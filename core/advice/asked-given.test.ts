@@ -48,7 +48,8 @@ describe('asked, given, left over', () => {
     const row = (id: string) => rows.find((r) => r.id === id)!
     expect(row('bicep')).toMatchObject({
       bodyMm: 330,
-      sides: 'The right is {between 330 318} less: the pieces are for the left. Pin the difference out on the right in the mock-up, or take it out on the right alone: “Fuller or slimmer bicep” can be done on one side.',
+      sides:
+        'The right is {between 330 318} less: the pieces are for the left. Pin the difference out on the right in the mock-up, or take it out on the right alone: “Fuller or slimmer bicep” can be done on one side.',
     })
     expect(row('shoulder').bodyMm).toBe(127)
     expect(row('shoulder').sides).toContain('The left is {between 127 121} less')

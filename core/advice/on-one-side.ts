@@ -33,7 +33,8 @@ function onSide(offer: Offer, side: Side, isEach: boolean, garment: Garment): Of
   const whole = isEach ? null : (kind.forOneSide?.(offer.change.inputs) ?? null)
   const isWhole = whole !== null && kind.schema.safeParse(whole).success
   const { inputs } = offer.change
-  const change = newStop(kind.kind, { ...((isWhole ? whole : inputs) as object), side }, offer.change.note)
+  const set = { ...((isWhole ? whole : inputs) as object), side }
+  const change = newStop(kind.kind, kind.onItsSide?.(garment, set) ?? set, offer.change.note)
   const [first = '', ...more] = offer.sentence.replace(OF_BOTH, '').split('; ')
   const tokenOf = (of: unknown) => lengthToken(Math.abs(kind.describe(garment, of).amountMm ?? 0))
   const what = isWhole ? first.replace(tokenOf(inputs), tokenOf(whole)) : first

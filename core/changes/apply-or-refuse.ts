@@ -19,7 +19,7 @@ type Kind = ChangeKind<unknown>
 
 /** Applies a change, and measures what came out: a result that cannot be measured is no result. */
 function attempt(kind: Kind, garment: Garment, inputs: unknown, context: ChangeContext): Result<Applied> {
-  const done = kind.apply(garment, inputs, context)
+  const done = kind.apply(garment, kind.onItsSide?.(garment, inputs) ?? inputs, context)
   const side = kind.sideOf?.(inputs) ?? 'both'
   const applied = done.ok && side !== 'both' ? onOneSide(garment, done.value, side) : done
   if (!applied.ok) return applied

@@ -265,6 +265,8 @@ export interface ChangeKind<I, K extends string = string> {
   ofOneSide?: boolean
   /** On which side of the body it is done, where that can be chosen. */
   sideOf?(inputs: I): BodySide | undefined
+  /** The same inputs by the pieces of their side, where those that they name were opened out and lie on the other. */
+  onItsSide?(garment: Garment, inputs: I): I
   /** Inputs that give on one side what these give round the body, where both sides share that. */
   forOneSide?(inputs: I): I
   /** How a stop of this kind is kept under a name, and used on another garment; a kind that has none is not kept. */

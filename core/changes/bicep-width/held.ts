@@ -1,6 +1,6 @@
 import { measureLength, scale, tangentAt, turnRad, type Path } from '../../geometry'
-import { edgePath, type Garment } from '../../pattern'
-import { armholesWithSleeve, HALVES, measureArmhole, runLength, underarmEnd, type OpenedPiece } from '../../seams'
+import { edgePath, findPiece, type Garment } from '../../pattern'
+import { armholesWithSleeve, bicepPieces, HALVES, measureArmhole, runLength, underarmEnd, type OpenedPiece } from '../../seams'
 import { LENGTH_KEPT_MM } from '../../tolerances'
 import { bothShapes, holdGrain, holdMeasure, holdSeams } from '../shared/held'
 import { heldByPairs, sleeveSeams } from '../shared/held-pairs'
@@ -19,8 +19,15 @@ export function heldByBicep(
   const pairs = armholesWithSleeve(before)
   if (!pairs.ok) return []
   const held: HeldPromise[] = []
-  const openedMm = (done?.opened ?? []).reduce((sum, one) => sum + openedBy(before, after, one, sizeId), 0)
-  held.push(holdMeasure('bicep opens by', 'sleeve', inputs.amountMm, openedMm, LENGTH_KEPT_MM))
+  // Left and right have a sleeve each where they were opened out, and one that stands for both where not.
+  const opened = done?.opened ?? []
+  const arms = pairs.value.map((pair) => bicepPieces(before, pair, sizeId).map((p) => p.piece.id))
+  const distinct = arms.filter((ids, i) => arms.findIndex((other) => other[0] === ids[0]) === i)
+  for (const ids of distinct) {
+    const openedMm = opened.filter((one) => ids.includes(one.pieceId)).reduce((sum, one) => sum + openedBy(before, after, one, sizeId), 0)
+    const where = distinct.length > 1 ? findPiece(before, ids[0]!)!.name : 'sleeve'
+    held.push(holdMeasure('bicep opens by', where, inputs.amountMm, openedMm, LENGTH_KEPT_MM))
+  }
   const sleeves = new Set(pairs.value.flatMap((p) => p.sleeve.seam.sides[p.sleeve.side].map((r) => r.pieceId)))
   for (const pieceId of sleeves) {
     const { piece, was, is } = bothShapes(before, after, pieceId, sizeId)

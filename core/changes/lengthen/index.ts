@@ -7,9 +7,9 @@ import { familyOf, findPiece } from '../../pattern'
 import { defineChange } from '../define-change'
 import { beginAtLevels, firstLevel } from '../shared/levels/begin'
 import { dragLengthen, lengthenHandles } from './handles'
-import { applyLengthen } from './apply'
 import { lengthenSteps } from './paper-steps'
 import { sideFields, titleOnSide } from '../shared/one-side'
+import { applyOnBoth, levelsOnSide } from './levels-on-side'
 import { LengthenSchema } from './schema'
 
 /** Craft 6.1: lengthen or shorten at lines. */
@@ -48,6 +48,7 @@ export const lengthen = defineChange({
   gives: ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee', 'arm-length', 'crotch'],
   phase: 'lengths',
   sideOf: (inputs) => inputs.side,
+  onItsSide: levelsOnSide,
   costsAfter: {
     sizes: 'the sizes were blended at the old levels, so the changes from size to size no longer begin and end at the body’s.',
     sides: 'the sides were let out or taken in at the old levels, and the length now stretches or folds that line.',
@@ -87,7 +88,7 @@ export const lengthen = defineChange({
     const way = inputs.amountMm === 0 ? 'Lengthen or shorten' : inputs.amountMm < 0 ? 'Shorten' : 'Lengthen'
     return { title: titleOnSide(`${way} ${what}`, inputs.side), amountMm: inputs.amountMm }
   },
-  apply: applyLengthen,
+  apply: applyOnBoth,
   handles: lengthenHandles,
   drag: (_garment, inputs, handleId, byMm) => dragLengthen(inputs, handleId, byMm),
   paperSteps: lengthenSteps,

@@ -175,10 +175,13 @@ export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side): 
   const garment = { ...was, pieces, seams }
   const broken = findBrokenOutline(was, garment)
   if (broken !== null) return refuse('broken-outline', broken.where, `${broken.what}.`, 'Try a smaller figure.')
-  const touched = applied.touched.map((t) => {
+  const onThisSide = applied.touched.map((t) => {
     const twin = findPiece(garment, otherHalf(t.pieceId))
     return twin && sideOfPart(twin, twin.edges[0]!.id) === side ? { ...t, pieceId: twin.id } : t
   })
+  const touched = onThisSide.filter(
+    (t, i) => findPiece(garment, t.pieceId) !== findPiece(was, t.pieceId) && onThisSide.findIndex((o) => o.pieceId === t.pieceId) === i,
+  )
   const cautions: Caution<I>[] = opened.map((piece) => ({
     code: 'opened-out',
     pieceId: piece.id,
