@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { DEFAULT_TOLERANCES } from '../match'
 import { openOut, opensOut } from '../moves'
-import { checkGarment, findPiece, shapeOf, type Garment, halfNames } from '../pattern'
+import { checkGarment, type Garment } from '../pattern'
+import { bodySides, otherSide } from '../seams'
 import { applyOrRefuse } from './apply-or-refuse'
 import { contextOf } from './context-of'
 import { CHANGE_KINDS } from './registry'
@@ -19,20 +20,23 @@ const GARMENTS = ['demo-blouse', 'demo-piper', 'demo-tapered', 'demo-dress', 'de
 /** Made from half pieces alone, and said so: left and right would each want their own. */
 const OF_HALVES: readonly string[] = ['bust-amount', 'front-length', 'wrap-over', 'take-cup']
 
-/** Fronts and backs of a garment, or the first of them, opened out. */
-function opened(garment: Garment, howMany: number): Garment {
-  const ids = garment.pieces.filter((p) => opensOut(p) && /(?:front|back)$/.test(p.kind)).map((p) => p.id)
-  return ids.slice(0, howMany).reduce((g, id) => {
-    const piece = findPiece(g, id)!
-    return openOut(g, id, halfNames(piece, shapeOf(piece, g.baseSizeId)))
+const HOW = ['one piece', 'every front and back', 'every piece'] as const
+
+/** Pieces of a garment opened out: the first of its fronts and backs, all of them, or sleeves and bands too. */
+function opened(garment: Garment, how: (typeof HOW)[number]): Garment {
+  const all = garment.pieces.filter((p) => opensOut(p) && (how === 'every piece' || /(?:front|back)$/.test(p.kind)))
+  const sides = bodySides(garment)
+  return all.slice(0, how === 'one piece' ? 1 : all.length).reduce((g, { id }) => {
+    const side = sides.get(id)!
+    return openOut(g, id, [side, otherSide(side)])
   }, garment)
 }
 
 describe('what comes after a piece was opened out', () => {
-  it.each(GARMENTS.flatMap((p) => [1, 9].map((n) => [p.name, n === 1 ? 'one piece' : 'every front and back', p.garment, n] as const)))(
+  it.each(GARMENTS.flatMap((p) => HOW.map((how) => [p.name, how, p.garment] as const)))(
     '%s, %s: is begun, holds what it promises, or refuses as on half pieces',
-    (_, __, garment, howMany) => {
-      const whole = opened(garment, howMany)
+    (_, how, garment) => {
+      const whole = opened(garment, how)
       expect(checkGarment(whole)).toBeNull()
       const [half, own] = [garment, whole].map((g) => contextOf(g, null, null, DEFAULT_TOLERANCES)) as [never, never]
       let applied = 0

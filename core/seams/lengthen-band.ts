@@ -23,8 +23,8 @@ export interface SewnBand {
 }
 
 /**
- * Pieces of the kind “band” along seams that some edges lie in, each once: where a front was opened out, half a band is sewn to
- * either half of it.
+ * Pieces of the kind “band” along seams that some edges lie in, each edge of them once: where a front was opened out, half a band is sewn
+ * to either half of it, and a band that was opened out too has a half for each.
  */
 export function bandsAlong(garment: Garment, isOn: (run: { pieceId: string; edgeId: string }) => boolean): SewnBand[] {
   const all = garment.seams.flatMap((seam) =>
@@ -34,7 +34,9 @@ export function bandsAlong(garment: Garment, isOn: (run: { pieceId: string; edge
       return piece.kind === 'band' && own.every((r) => r.pieceId === piece.id) && other.some(isOn) ? [{ piece, seam, side }] : []
     }),
   )
-  return all.filter((band, i) => all.findIndex((b) => b.piece === band.piece) === i)
+  const edgesOf = ({ seam, side }: SewnBand) => seam.sides[side].map((r) => r.edgeId)
+  const isSame = (a: SewnBand, b: SewnBand) => a.piece === b.piece && edgesOf(a).some((id) => edgesOf(b).includes(id))
+  return all.filter((band, i) => all.findIndex((b) => isSame(b, band)) === i)
 }
 
 /** Is a band straight in a size: all of its edges ruled? Only then can it be made longer by moving its parts along it. */
