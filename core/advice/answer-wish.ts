@@ -18,7 +18,7 @@ import {
 import { butNot, eachOf, eitherWay, severalOf, type May } from './in-parts'
 import { lacking, type Lacking } from './lacking'
 import { begunOffer, nearestTo, notPossible, offerOf, whyTrade, type Candidate } from './make-offers'
-import { onOneSideOnly } from './on-one-side'
+import { onOneSideOnly, putOnSide, sideOn } from './on-one-side'
 import { saidMeasure } from './said-measure'
 import { MOST_OFFERS, sameOffers, type Offer, type WishAnswer } from './wish-answers'
 
@@ -78,9 +78,7 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const absent = notInPattern(wish, garment, context)
   if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
-  // “Left” is a name where a piece is called so by its maker, but not where it was opened out.
-  const isSide = wish.said.has('one-side') || !namesOn(garment).some((n) => /\b(?:left|right)\b/i.test(n.replace(/, (?:left|right)$/, '')))
-  const ownSide = may.side && isSide ? onOneSideOnly(text, garment, again) : null
+  const ownSide = may.side ? onOneSideOnly(text, garment, namesOn(garment), again) : null
   if (ownSide) return ownSide
   const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
   if (stated) return eitherWay(stated, again, wish.said.has('one-side') ? ONE_SIDE : '')
@@ -159,10 +157,12 @@ export function offerAs(
   garment: Garment,
   context: ChangeContext,
 ): Offer | null {
-  const wish = readWish(text, system, namesOn(garment))
+  const said = kind.sideOf ? sideOn(text, garment, namesOn(garment)) : null
+  const wish = readWish(said?.rest ?? text, system, namesOn(garment))
   const own = wish ? candidatesFor(wish, garment, context).filter((c) => c.kind === kind) : []
   const best = own.sort((a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure))[0]
-  return best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
+  const offer = best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)
+  return offer && said ? putOnSide(offer, said, garment) : offer
 }
 
 const ONE_SIDE = 'One side alone can be chosen for shoulders, sleeves, armholes, side seams, lengths and pinned folds. '

@@ -21,7 +21,13 @@ describe('the side of the body in a wish', () => {
   })
 
   it('is none where “right” says how near, or left and right are told apart', () => {
-    for (const text of ['1 wider right at the waist', 'shorten by 1', 'left shoulder 1/4 lower, right shoulder 1/4 higher'])
+    for (const text of [
+      '1 wider right at the waist',
+      '2 in too long, but the knee is right',
+      'shorten to the right length',
+      'shorten by 1',
+      'left shoulder 1/4 lower, right shoulder 1/4 higher',
+    ])
       expect(sideIn(text)).toBeNull()
   })
 })

@@ -5,22 +5,47 @@ import { lengthToken } from '../units'
 import type { Answer } from './in-parts'
 import { MOST_OFFERS, offersOf, type Offer, type WishAnswer } from './wish-answers'
 
-/** “On the left side only”: the words of a wish that say a side of the body. The left side seam is one; “right at the waist” says none. */
-const SAID =
-  /,?\s*\b(?:only\s+)?(?:(?:on|at|for|in)\s+)?(?:the\s+|my\s+|her\s+|his\s+)?(?:(left|right)(?!\s+(?:at|above|below|over|under|where|there|now|across)\b)(?:[- ]hand)?(?:\s+sides?\b(?!\s+seams?\b))?|one\s+side\b|one(?=\s+(?:shoulder|sleeve|arm|upper arm|bicep|leg|hip|armhole)\b))(?:\s+only\b)?/gi
+/** “The knee is right”, “right at the waist”, “the right length”: “right” that is no side. */
+const BEFORE_RIGHT = 'is|are|was|be|looks?|fits?|sits?|feels?|just|all|about|quite|not'
+const BEHIND_RIGHT = 'at|above|below|over|under|where|there|now|across|length|size|width|place|fit'
+/** What may stand before a side. */
+const BEFORE = '(?:only\\s+)?(?:(?:on|at|for|in)\\s+)?(?:the\\s+|my\\s+|her\\s+|his\\s+)?'
+/** “Left side”, but not the left side seam: that is a seam. */
+const A_SIDE = `(?<!\\b(?:${BEFORE_RIGHT})\\s)(left|right)(?!\\s+(?:${BEHIND_RIGHT})\\b)(?:[- ]hand)?(?:\\s+sides?\\b(?!\\s+seams?\\b))?`
+/** “One side”, “one shoulder lower”. */
+const ONE = 'one\\s+side\\b|one(?=\\s+(?:shoulder|sleeve|arm|upper arm|bicep|leg|hip|armhole)\\b)'
+/** The words of a wish that say a side of the body: “on the left side only”. */
+const SAID = new RegExp(`,?\\s*\\b${BEFORE}(?:${A_SIDE}|${ONE})(?:\\s+only\\b)?`, 'gi')
 /** “Both left and right sleeves”, “left and right alike”. */
 const BOTH = /\b(?:both\s+)?(?:the\s+)?(?:left\s+(?:and|&)\s+(?:the\s+)?right|right\s+(?:and|&)\s+(?:the\s+)?left)\b(?:\s+alike\b)?/gi
 const THE_OTHER = /\bthan the other(?: one)?\b/gi
 const plain = (text: string): string => text.replace(THE_OTHER, ' ').replace(/\s+/g, ' ').trim()
 
-/** What a wish says of the sides of the body, and the wish without that; null where it says nothing of them. */
-export function sideIn(text: string): { side: Side | 'one' | 'both'; rest: string } | null {
+/** A side of the body that a wish says, and the wish without that. */
+interface SideSaid {
+  side: Side | 'one' | 'both'
+  rest: string
+}
+
+/** What a wish says of the sides of the body; null where it says nothing of them. */
+export function sideIn(text: string): SideSaid | null {
   const both = text.replace(BOTH, ' ')
   if (both !== text) return { side: 'both', rest: plain(both) }
   const found = [...text.matchAll(SAID)]
   const sides = new Set(found.flatMap((m) => m[1]?.toLowerCase() ?? [])) as Set<Side>
   if (found.length === 0 || sides.size > 1) return null
   return { side: [...sides][0] ?? 'one', rest: plain(text.replace(SAID, ' ')) }
+}
+
+/**
+ * What a wish says of the sides of a garment; null where its sides cannot be told, or left and right are names that its maker gave.
+ * @param names what everything on the garment is called
+ */
+export function sideOn(text: string, garment: Garment, names: readonly string[]): SideSaid | null {
+  const said = sideIn(text)
+  // What opening out calls “armhole, left” is a side all the same.
+  const areNames = () => names.some((name) => /\b(?:left|right)\b/i.test(name.replace(/, (?:left|right)$/, '')))
+  return said && !areNames() && bodySides(garment).size > 0 ? said : null
 }
 
 /** What is said of both shoulders, and of one side as a share of the round. */
@@ -41,13 +66,17 @@ function onSide(offer: Offer, side: Side, isEach: boolean, garment: Garment): Of
   return { ...offer, change, sentence: [`${what}, on the ${side} side only`, ...more.filter(Boolean)].join('; ') }
 }
 
+/** A change that was read from the rest of a wish, on the side that it says. */
+export const putOnSide = (offer: Offer, { side, rest }: SideSaid, garment: Garment): Offer =>
+  side === 'left' || side === 'right' ? onSide(offer, side, EACH.test(rest), garment) : offer
+
 /**
  * A wish for one side of the body: what it would be for both, on that side; on either, where it is not said which. Null where it says nothing
  * of sides, or where nothing that is meant can be done on one side.
  */
-export function onOneSideOnly(text: string, garment: Garment, answer: Answer): WishAnswer | null {
-  const said = sideIn(text)
-  if (!said || bodySides(garment).size === 0) return null
+export function onOneSideOnly(text: string, garment: Garment, names: readonly string[], answer: Answer): WishAnswer | null {
+  const said = sideOn(text, garment, names)
+  if (!said) return null
   const both = answer(said.rest, { side: false })
   const { side } = said
   if (side === 'both') return both

@@ -28,6 +28,19 @@ export const sideFields = (garment: Garment): Field[] => (bodySides(garment).siz
 /** What a stop is called that is done on one side. */
 export const titleOnSide = (title: string, side: BodySide = 'both'): string => (side === 'both' ? title : `${title}, ${side} side`)
 
+/** The names of pieces, as in a sentence. */
+export const namesOf = (pieces: readonly Piece[]): string => {
+  const names = pieces.map((p) => p.name)
+  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`
+}
+
+/** The pieces that are opened out after a change, and were not before it. */
+export const openedBetween = (before: Garment, after: Garment): Piece[] =>
+  before.pieces.filter((piece) => {
+    const now = findPiece(after, piece.id)
+    return opensOut(piece) && (findPiece(after, otherHalf(piece.id)) !== undefined || (now !== undefined && !opensOut(now)))
+  })
+
 /** Both garments with the pieces opened out that differ between them, alike. */
 function openedAlike(before: Garment, after: Garment): Result<{ was: Garment; is: Garment; opened: Piece[] }> {
   const isChanged = (piece: Piece): boolean => {
@@ -182,11 +195,16 @@ export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side): 
   const touched = onThisSide.filter(
     (t, i) => findPiece(garment, t.pieceId) !== findPiece(was, t.pieceId) && onThisSide.findIndex((o) => o.pieceId === t.pieceId) === i,
   )
-  const cautions: Caution<I>[] = opened.map((piece) => ({
-    code: 'opened-out',
-    pieceId: piece.id,
-    message: `${piece.name} is opened out: left and right are cut differently now.`,
-  }))
+  const [first, ...others] = opened
+  const cautions: Caution<I>[] = first
+    ? [
+        {
+          code: 'opened-out',
+          pieceId: first.id,
+          message: `Opened out: ${namesOf(opened)}. Left and right are cut differently now${others.length > 0 ? ', each piece for its side' : ''}.`,
+        },
+      ]
+    : []
   return ok({
     ...applied,
     garment,
