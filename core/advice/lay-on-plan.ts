@@ -29,13 +29,20 @@ export function asOwn(change: Change): Change {
   return from === 'body' || from === undefined ? (own as Change) : change
 }
 
+/** The inputs of a stop with what another of its kind asks for; null where it cannot take that over, as on another side of the body. */
+function taken(there: NewChange, more: NewChange): unknown {
+  const kind = findKind(more.kind as string)
+  const sideOf = (inputs: unknown) => kind?.sideOf?.(inputs) ?? 'both'
+  return sideOf(there.inputs) === sideOf(more.inputs) ? (kind?.takesOver?.(there.inputs, more.inputs) ?? null) : null
+}
+
 /** One more stop to a plan: put to a stop that does the same already, else at the end. It is the person's own. */
 export function layMore(more: NewChange, plan: readonly Change[]): Exclude<LaidOn, { how: 'drop' }> {
   const { from: _body, ...stop } = more
   const kind = findKind(stop.kind as string)
   for (const one of plan.filter((c) => c.kind === stop.kind && c.on)) {
     const there = asOwn(one)
-    const inputs = kind?.takesOver?.(there.inputs, stop.inputs) ?? null
+    const inputs = taken(there, stop)
     // It does already what is asked for.
     if (inputs !== null && alike(inputs, there.inputs)) return { how: 'there', proposed: stop, changeId: there.id }
     // Two that are too much for one stop stay two.
@@ -46,11 +53,10 @@ export function layMore(more: NewChange, plan: readonly Change[]): Exclude<LaidO
 
 /** A proposed stop on a plan: a stop from the body that is the same, or about the same, else one of the person's own that takes it over. */
 function layOne(stop: NewChange, fromBody: readonly Change[], own: readonly Change[]): Exclude<LaidOn, { how: 'drop' }> {
-  const takesOver = findKind(stop.kind as string)?.takesOver
   const alikes = fromBody.filter((c) => c.kind === stop.kind)
   const same = alikes.find((c) => alike(c.inputs, stop.inputs))
   if (same) return { how: 'there', proposed: stop, changeId: same.id }
-  const about = alikes.find((c) => (takesOver?.(c.inputs, stop.inputs) ?? null) !== null)
+  const about = alikes.find((c) => taken(c, stop) !== null)
   if (about) return { how: 'set', proposed: stop, change: { ...withInputs(about, stop.inputs), note: stop.note } }
   const sized = isSizing(stop) ? own.find((c) => c.kind === stop.kind && alike(c.inputs, stop.inputs)) : undefined
   // What the person's own stops lack is put to the one that does the same; a new stop stays one from the body.

@@ -2,6 +2,7 @@ import { findKind, newStop, type ChangeKind } from '../changes'
 import type { Garment } from '../pattern'
 import { bodySides, type Side } from '../seams'
 import { lengthToken } from '../units'
+import { LONGEST_WISH } from '../wishes'
 import type { Answer } from './in-parts'
 import { MOST_OFFERS, offersOf, type Offer, type WishAnswer } from './wish-answers'
 
@@ -42,7 +43,7 @@ export function sideIn(text: string): SideSaid | null {
  * @param names what everything on the garment is called
  */
 export function sideOn(text: string, garment: Garment, names: readonly string[]): SideSaid | null {
-  const said = sideIn(text)
+  const said = text.length > LONGEST_WISH ? null : sideIn(text)
   // What opening out calls “armhole, left” is a side all the same.
   const areNames = () => names.some((name) => /\b(?:left|right)\b/i.test(name.replace(/, (?:left|right)$/, '')))
   return said && !areNames() && bodySides(garment).size > 0 ? said : null

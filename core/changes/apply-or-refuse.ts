@@ -21,7 +21,7 @@ type Kind = ChangeKind<unknown>
 function attempt(kind: Kind, garment: Garment, inputs: unknown, context: ChangeContext): Result<Applied> {
   const done = kind.apply(garment, kind.onItsSide?.(garment, inputs) ?? inputs, context)
   const side = kind.sideOf?.(inputs) ?? 'both'
-  const applied = done.ok && side !== 'both' ? onOneSide(garment, done.value, side) : done
+  const applied = done.ok && side !== 'both' ? onOneSide(garment, done.value, side, context.sizeId) : done
   if (!applied.ok) return applied
   const broken = findBrokenFigure(garment, applied.value.garment)
   if (broken !== null) return refuse('not-finite', broken, 'a line would run off to where no paper is.', 'Try a smaller figure.')

@@ -17,5 +17,6 @@ export function stepsOf(kind: ChangeKind<unknown>, input: StepInput<unknown>): P
     ...(pairs!.length > 0 ? [`Trace ${namesOf(pairs!)} twice, the second turned over, and mark them left and right.`] : []),
     `All that follows is done on the ${side} side only.`,
   ].join(' ')
-  return [{ text, drawing: null }, ...kind.paperSteps({ ...input, applied: { ...input.applied, garment: alike } })]
+  const inputs = kind.onItsSide?.(input.before, input.inputs) ?? input.inputs
+  return [{ text, drawing: null }, ...kind.paperSteps({ ...input, inputs, applied: alike })]
 }

@@ -73,8 +73,8 @@ export interface Applied<I = unknown> {
   arrows?: { pieceId: string; from: Point; to: Point; label: string }[]
   /** What the hands do, one move after the other, where there is something to turn or slide. */
   moves?: PlayMove[]
-  /** The garment with both sides of the body alike, where only one was changed: what the hands do, and how it is sewn, is told on it. */
-  alike?: Garment
+  /** What was done to both sides of the body alike, where only one is changed: what the hands do, and how it is sewn, is told on it. */
+  alike?: Applied
   /** The ease between cap and armhole was asked to be another: that it is no longer what it was needs no caution. */
   setsEase?: boolean
   /** The dart that the change is about, on the piece after it: shown folded. */

@@ -58,7 +58,8 @@ export function mendPin(pin: Pin, garment: Garment, context: ChangeContext): Fit
     const sentence = wordsWithAmount(kind.describe(garment, inputs.value))
     const offer: Offer = { change: newStop(kind.kind, inputs.value), sentence, towards: 0, asksAmount: false, field: null }
     const tried = tryOffer(offer, garment, context)
-    const alike = pin.side !== 'both' && !kind.ofOneSide ? [`Pinned on the ${pin.side} only: this change does both sides alike.`] : []
+    const isOnSide = kind.ofOneSide && (!kind.sideOf || kind.sideOf(inputs.value) !== undefined)
+    const alike = pin.side !== 'both' && !isOnSide ? [`Pinned on the ${pin.side} only: this change does both sides alike.`] : []
     if ('pieces' in tried) return { offers: [offer], whyNot: alike }
     return { offers: tried.largest ? [tried.largest] : [], whyNot: [tried.sentence, ...alike] }
   }

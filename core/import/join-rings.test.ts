@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { bounded } from '../budget'
 import type { DrawnShape } from '../formats'
 import { boundsOf, line, type Path, type Point, type Segment } from '../geometry'
+import { ok } from '../result'
 import type { Stroke } from './chain-strokes'
 import { joinRings } from './join-rings'
 
@@ -55,6 +57,16 @@ describe('small marks that are drawn part by part', () => {
       circle({ x: 50, y: 80 }, 3, 4).map((s, i) => strokeOf([s], i, { style: i < 2 ? 'black' : 'red' })),
     ])
       expect(joinRings(strokes)).toEqual(strokes)
+  })
+
+  it('are looked for once along a line of many chords that closes nowhere, or far away', () => {
+    const wavy = Array.from({ length: 20_000 }, (_, i) => ({ x: i * 0.1, y: Math.sin(i / 50) }))
+    const strokes = apart(wavy.slice(1).map((p, i) => line(wavy[i]!, p)))
+    const work = bounded('rings', () => ok(joinRings(strokes)), 10 * strokes.length)
+    expect(work.ok && work.value).toEqual(strokes)
+    const large = apart(circle({ x: 0, y: 0 }, 900, 20_000))
+    const walked = bounded('rings', () => ok(joinRings(large)), 10 * large.length)
+    expect(walked.ok && walked.value.length).toBe(large.length)
   })
 
   it('stay apart where another small line meets them, or they go in and out again', () => {

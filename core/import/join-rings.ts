@@ -27,10 +27,11 @@ export function joinRings(strokes: readonly Stroke[]): Stroke[] {
   const tried = new Set<Stroke>()
   for (const first of small) {
     if (tried.has(first)) continue
-    const of = partsOfRing(first, grid)
+    const { parts: of, isClosed } = partsOfRing(first, grid)
+    // What leads from a line that is no ring leads along it: none of it is walked again.
     of.forEach((s) => tried.add(s.stroke))
     const path = of.flatMap((s) => [...s.path])
-    if (path.length === 0 || !isSmall(path) || !goesRound(path)) continue
+    if (!isClosed || !isSmall(path) || !goesRound(path)) continue
     rings.set(first, { shape: { ...first.shape, closed: true }, path, of: of.map((s) => s.stroke) })
     of.forEach((s) => gone.add(s.stroke))
   }
@@ -47,8 +48,8 @@ function goesRound(path: Path): boolean {
   return Math.abs(measureArea(path)) > COVERS * (b.maxX - b.minX) * (b.maxY - b.minY)
 }
 
-/** The parts that lead from a stroke on, each turned so that it goes on, until they are back at its start; none where they do not come back. */
-function partsOfRing(first: Stroke, grid: PointGrid<Stroke>): { stroke: Stroke; path: Path }[] {
+/** The parts that lead from a stroke on, each turned so that it goes on, until they are back at its start, or end elsewhere. */
+function partsOfRing(first: Stroke, grid: PointGrid<Stroke>): { parts: { stroke: Stroke; path: Path }[]; isClosed: boolean } {
   const parts = [{ stroke: first, path: first.path }]
   const home = startOf(first.path)
   while (parts.length <= MOST_PARTS) {
@@ -57,11 +58,11 @@ function partsOfRing(first: Stroke, grid: PointGrid<Stroke>): { stroke: Stroke; 
     const tip = endOf(path)
     const there = grid.near(tip)
     if (parts.length > 1 && there.length === 2 && there.includes(first) && Math.hypot(tip.x - home.x, tip.y - home.y) <= SAME_END_MM)
-      return parts
+      return { parts, isClosed: true }
     const next = there.find((s) => s !== stroke)
-    if (there.length !== 2 || !next || next.shape.style !== first.shape.style) return []
+    if (there.length !== 2 || !next || next.shape.style !== first.shape.style) break
     const isTurned = Math.hypot(endOf(next.path).x - tip.x, endOf(next.path).y - tip.y) <= SAME_END_MM
     parts.push({ stroke: next, path: isTurned ? reversePath(next.path) : next.path })
   }
-  return []
+  return { parts, isClosed: false }
 }

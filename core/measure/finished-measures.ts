@@ -27,8 +27,8 @@ export const zoneOn = (garment: Garment, zoneId: string, zoning: Zoning): Zone |
 
 /**
  * Finished measure of a zone in a size, mm: the widths on the seam lines, darts taken off, times how often each is cut;
- * of limbs, one, and the larger
- * where left and right are cut differently (craft 4).
+ * of limbs, one,
+ * and the larger where left and right are cut differently (craft 4).
  *
  * @param zone as it lies on these pieces (see zoneOn)
  */

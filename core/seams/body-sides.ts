@@ -1,3 +1,4 @@
+import { spend } from '../budget'
 import { beforeOpening, findPiece, halfNames, shapeOf, type Garment, type Piece, type RunEdge } from '../pattern'
 import { opensOut } from '../moves'
 
@@ -31,24 +32,28 @@ export function bodySides(garment: Garment): Map<string, Side> {
     const piece = findPiece(garment, run.pieceId)!
     return calledSide(piece.edges.find((e) => e.id === run.edgeId)!.name) ?? sides.get(piece.id) ?? null
   }
-  const pairs = garment.seams.flatMap((seam) =>
-    seam.sides[0].flatMap((a) =>
-      seam.sides[1].flatMap((b): [RunEdge, RunEdge][] => [
-        [a, b],
-        [b, a],
-      ]),
-    ),
-  )
-  for (let found = true; found;) {
-    found = false
-    for (const [a, b] of pairs) {
-      const side = sideOf(a)
-      const piece = findPiece(garment, b.pieceId)!
-      if (!side || sides.has(piece.id) || !opensOut(piece)) continue
-      sides.set(piece.id, a.reversed === b.reversed ? otherSide(side) : side)
-      found = true
-    }
+  const beside = new Map<string, [RunEdge, RunEdge][]>()
+  const note = (a: RunEdge, b: RunEdge) => {
+    const there = beside.get(a.pieceId)
+    if (there) there.push([a, b])
+    else beside.set(a.pieceId, [[a, b]])
   }
+  for (const seam of garment.seams)
+    for (const a of seam.sides[0])
+      for (const b of seam.sides[1]) {
+        spend()
+        note(a, b)
+        note(b, a)
+      }
+  // From the pieces whose sides are known over their seams to the next ones, each once.
+  const known = garment.pieces.filter((p) => sides.has(p.id) || p.edges.some((e) => calledSide(e.name))).map((p) => p.id)
+  for (const id of known)
+    for (const [a, b] of beside.get(id) ?? []) {
+      const side = sideOf(a)
+      if (!side || sides.has(b.pieceId) || !opensOut(findPiece(garment, b.pieceId)!)) continue
+      sides.set(b.pieceId, a.reversed === b.reversed ? otherSide(side) : side)
+      known.push(b.pieceId)
+    }
   return sides
 }
 

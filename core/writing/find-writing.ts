@@ -86,6 +86,13 @@ const asked = (count: number): number[] => {
 /** A letter and the one that is nearest to it. */
 type Pair = [readonly Point[], readonly Point[]]
 
+/** So many places of an outline say how high and wide a letter is. */
+const MOST_PLACES = 60
+const thinned = (points: readonly Point[]): readonly Point[] => {
+  const step = Math.ceil(points.length / MOST_PLACES)
+  return step > 1 ? points.filter((_, i) => i % step === 0) : points
+}
+
 /**
  * How well each letter stands on the same line as the one that is nearest to it, when they are turned upright: 1 for each that stands
  * exactly so. Where they hang from a line rather than stand on one, they are upside down.
@@ -135,7 +142,7 @@ function outerOf(letters: readonly (readonly Point[])[]): (readonly Point[])[] {
 
 /** The direction in which most letters stand on lines: level or upright where about all do, and else whichever it is. */
 function directionOf(letters: readonly (readonly Point[])[]): { angleRad: number; isOver: boolean } {
-  const outer = outerOf(letters)
+  const outer = outerOf(letters).map(thinned)
   const middles = outer.map((points) => middleOf(boundsOfPoints(points)))
   const pairs = asked(outer.length).flatMap((i): Pair[] => {
     const near = nearestTo(i, middles)

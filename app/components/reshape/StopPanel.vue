@@ -48,7 +48,7 @@ const ways = computed(() => kind.value?.choices?.(props.before, props.change.inp
 const sewn = computed(() => {
   const { applied } = props.stop
   if (!applied) return []
-  return kind.value?.asSewn?.(props.before, props.change.inputs, applied, session.contextFor(props.before)) ?? []
+  return kind.value?.asSewn?.(props.before, props.change.inputs, applied.alike ?? applied, session.contextFor(props.before)) ?? []
 })
 
 /** What the place of this stop in the plan costs. */

@@ -1,5 +1,6 @@
 import { ok, refuse, type Result } from '../../result'
 import type { Garment } from '../../pattern'
+import { bodySides } from '../../seams'
 import { defineChange } from '../define-change'
 import { dragSide, hasSides, largestSide, sideHandles, zonesOnSides } from '../shared/side-drawing'
 import { sideFields, titleOnSide } from '../shared/one-side'
@@ -53,7 +54,12 @@ export const addAtEdge = defineChange({
     const out = (mm: number) => (pinned.isOut ? mm : 0 - mm)
     const begun = beginAdd(garment, context)
     return begun.ok
-      ? ok({ bustMm: out(pinned.bustMm), waistMm: out(pinned.waistMm), hipMm: out(pinned.hipMm), ...(side === 'both' ? {} : { side }) })
+      ? ok({
+          bustMm: out(pinned.bustMm),
+          waistMm: out(pinned.waistMm),
+          hipMm: out(pinned.hipMm),
+          ...(side === 'both' || bodySides(garment).size === 0 ? {} : { side }),
+        })
       : begun
   },
   begin: beginAdd,

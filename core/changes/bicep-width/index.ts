@@ -130,7 +130,7 @@ export const bicepWidth = defineChange({
   drag: (garment, inputs, _handle, byMm, context) => withBicep(garment, inputs, inputs.amountMm + byMm, context.sizeId),
   choices: (_garment, inputs) => ARMHOLES.map(({ value, label }) => ({ label: `armhole ${label}`, inputs: { ...inputs, armhole: value } })),
   paperSteps: bicepPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (garment, inputs, amountMm, context) => withBicep(garment, inputs, amountMm, context.sizeId),
 })
 

@@ -65,12 +65,13 @@ export const lengthen = defineChange({
     const piece = findPiece(garment, pieceId)
     return piece ? { ...inputs, pieceId, levels: [firstLevel(piece, context.sizeId)], leftOut: [] } : inputs
   },
-  fields: (garment) => [
+  fields: (garment, inputs) => [
     { type: 'growth', key: 'amountMm', label: 'How much', plus: 'Longer', minus: 'Shorter' },
     { type: 'piece', key: 'pieceId', label: 'Measured on' },
     { type: 'levels', key: 'levels', pieceKey: 'pieceId', label: 'Where' },
     { type: 'partners', key: 'leftOut', label: 'Changed with it' },
-    ...sideFields(garment),
+    // The middle of a piece on the fold is one for both sides.
+    ...(findPiece(garment, inputs.pieceId)?.edges.some((e) => e.fold) && !inputs.side ? [] : sideFields(garment)),
   ],
   describe(garment, inputs) {
     const piece = findPiece(garment, inputs.pieceId)

@@ -94,7 +94,7 @@ export const lowerArmhole = defineChange({
       ? CAPS.map(({ value, label }) => ({ label: `the cap ${label}`, inputs: { ...inputs, cap: value } }))
       : [],
   paperSteps: lowerPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 

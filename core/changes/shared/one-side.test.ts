@@ -20,6 +20,8 @@ import { armholesWithSleeve, bodySides, otherSide, sideOfPart, type Side } from 
 import { applyOrRefuse } from '../apply-or-refuse'
 import { handlesOf } from '../handles-of'
 import { stepsOf } from '../steps-of'
+import { onOneSide } from './one-side'
+import type { Result } from '../../result'
 import { CHANGE_KINDS } from '../registry'
 import type { Applied, ChangeKind } from '../types'
 
@@ -112,9 +114,19 @@ describe('a change on one side of the body', () => {
 
     it('changes its side as both would be, and leaves the other as it was', () => {
       expect(oneSided.length).toBeGreaterThan(3)
-      for (const { where, garment, both, side, one } of oneSided) {
+      for (const { where, garment, inputs, both, side, one } of oneSided) {
         expect(checkGarment(one.garment), where).toBeNull()
         expect(one.held.filter((h) => !h.held).length, where).toBe(both.held.filter((h) => !h.held).length)
+        // The steps on paper, and what is dragged, can be told of every one of them.
+        const context = contextFor(garment)
+        const set = { ...inputs, side }
+        expect(stepsOf(kind, { before: garment, inputs: set, applied: one, context, ruler: 'in' }).length, where).toBeGreaterThan(2)
+        for (const h of handlesOf(kind, garment, set, one, context)) expect(findPiece(one.garment, h.pieceId), where).toBeDefined()
+        for (const t of one.touched)
+          expect(
+            findPiece(one.garment, t.pieceId)!.edges.some((e) => sideOfPart(findPiece(one.garment, t.pieceId)!, e.id) === side),
+            where,
+          ).toBe(true)
         const [was, alike] = [edgesOf(openLike(garment, one.garment)), edgesOf(openLike(both.garment, one.garment))]
         const edges = edgesOf(one.garment)
         expect([...edges.keys()].sort(), where).toEqual([...was.keys()].sort())
@@ -219,6 +231,37 @@ describe('a change on one side of the body', () => {
     const [first, ...rest] = stepsFor({ ...inputs, side: 'left' })
     expect(first!.text).toMatch(/^Trace Front for cup B and Back out whole.* Trace Sleeve twice.* on the left side only\.$/)
     expect(rest).toEqual(stepsFor(inputs))
+  })
+
+  it('promises of the result that its side is as both would be, and the other as it was', () => {
+    const kind = SIDED.find((k) => k.kind === 'shoulder-slope')!
+    const [, garment, begun] = begunOn(kind)[0]!
+    const set = kind.withAmount!(garment, begun, 9, contextFor(garment))
+    const both = applied(kind, garment, set)!
+    const held = (one: Result<Applied>) => (one.ok ? one.value.held.slice(both.held.length) : [])
+    const one = onOneSide(garment, both, 'left', garment.baseSizeId)
+    expect(held(one).map((h) => h.label)).toContain('right side, edges')
+    expect(held(one).map((h) => h.label)).toContain('left side, edges as on both sides')
+    expect(held(one).every((h) => h.held && h.before > 100)).toBe(true)
+  })
+
+  it('is told on paper, and dragged, on the piece of its side where that was opened out before', () => {
+    const bicep = SIDED.find((k) => k.kind === 'bicep-width')!
+    const lengthen = SIDED.find((k) => k.kind === 'lengthen')!
+    const [, garment, begun] = begunOn(bicep)[0]!
+    const opened = applied(bicep, garment, { ...bicep.withAmount!(garment, begun, 20, contextFor(garment)), side: 'left' })!.garment
+    const context = contextFor(opened)
+    const sleeve = opened.pieces.find((p) => p.kind === 'sleeve')!
+    const level = { id: 'line-1', share: 1, mark: { by: 'line', id: sleeve.lines[0]!.id }, belowMm: 0 }
+    for (const side of SIDES) {
+      const set = { amountMm: -12, pieceId: sleeve.id, levels: [level], leftOut: [], side }
+      const one = applied(lengthen, opened, set)!
+      expect(one.touched.map((t) => findPiece(one.garment, t.pieceId)!.name)).toEqual([`Sleeve, ${side}`])
+      const steps = stepsOf(lengthen, { before: opened, inputs: set, applied: one, context, ruler: 'in' })
+      expect(steps.slice(1, 3).every((s) => s.text.startsWith(`Sleeve, ${side}:`))).toBe(true)
+      for (const h of handlesOf(lengthen, opened, set, one, context))
+        expect(findPiece(one.garment, h.pieceId)!.name).toBe(`Sleeve, ${side}`)
+    }
   })
 
   it('tells which pieces were opened out, and which of them it is about', () => {

@@ -1,4 +1,4 @@
-import { distance, type Point } from '../../geometry'
+import { distance, measureLength } from '../../geometry'
 import { openOut, opensOut } from '../../moves'
 import { beforeOpening, edgePath, findPiece, otherHalf, shapeOf, type Garment, type Piece, type Seam, type Shape } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
@@ -6,7 +6,8 @@ import { bodySides, otherSide, sideOfPart, type Side } from '../../seams'
 import { EQUAL_MM } from '../../tolerances'
 import { findBrokenOutline } from '../check-outlines'
 import { SideSchema, type BodySide } from '../pinned'
-import type { Applied, Caution, Field } from '../types'
+import type { Applied, Caution, Field, HeldPromise, TouchedPiece } from '../types'
+import { isOwn, middleOf, mirrorToSide } from './mirror-to-side'
 
 /** On which side of the body a change is done: on both alike where nothing is said. */
 export const DoneOnSchema = SideSchema.optional()
@@ -72,16 +73,6 @@ function openedAlike(before: Garment, after: Garment): Result<{ was: Garment; is
 function parted<T>(piece: Piece, side: Side, on: Record<string, T>, off: Record<string, T>): Record<string, T> {
   const isOn = (id: string) => sideOfPart(piece, id) === side
   return Object.fromEntries([...Object.entries(on).filter(([id]) => isOn(id)), ...Object.entries(off).filter(([id]) => !isOn(id))])
-}
-
-/** Is a part on the half that was drawn? */
-const isOwn = (id: string): boolean => beforeOpening(id) === id
-
-/** Where the middle of a piece that was on the fold begins and ends: its half as drawn runs from there round to there. */
-export function middleOf(piece: Piece, sizeId: string): [Point, Point] {
-  const shape = shapeOf(piece, sizeId)
-  const startOf = (i: number): Point => edgePath(shape, piece.edges[i]!.id)[0]!.from
-  return [startOf(0), startOf(piece.edges.filter((e) => isOwn(e.id)).length)]
 }
 
 /** A whole piece with one half of it as it is in another: both run from the fold round to the fold. */
@@ -156,19 +147,42 @@ function sideOfSeam(garment: Garment, seam: Seam): Side | null {
   return null
 }
 
+/** The edges of a piece that lie on a side of the body, or of both pieces of a pair, in a size: their lengths, mm. */
+const edgesOn = (garment: Garment, pieceId: string, side: Side, sizeId: string): Map<string, number> =>
+  new Map(
+    garment.pieces
+      .filter((p) => beforeOpening(p.id) === beforeOpening(pieceId))
+      .flatMap((piece) =>
+        piece.edges
+          .filter((e) => sideOfPart(piece, e.id) === side)
+          .map((e): [string, number] => [`${piece.id} ${e.id}`, measureLength(edgePath(shapeOf(piece, sizeId), e.id))]),
+      ),
+  )
+
+/** Every edge of a piece on a side of the body is as long on one garment as on another. */
+function heldEdges(label: string, wanted: Garment, is: Garment, piece: Piece, side: Side, sizeId: string): HeldPromise {
+  const [was, now] = [wanted, is].map((garment) => edgesOn(garment, piece.id, side, sizeId)) as [Map<string, number>, Map<string, number>]
+  const sum = (edges: Map<string, number>) => [...edges.values()].reduce((all, mm) => all + mm, 0)
+  const held = was.size === now.size && [...now].every(([id, mm]) => Math.abs(mm - (was.get(id) ?? Infinity)) <= EQUAL_MM)
+  return { label, where: piece.name, before: sum(was), after: sum(now), unit: 'mm', allowed: EQUAL_MM, held }
+}
+
 /**
  * What a change did to both sides of the body alike, done on one of them: the pieces that it altered are opened out, a piece on the fold as
- * a whole one, a pair as two; the other side stays as it was. What both sides share, the middle of a piece, may not move.
- * Refuses: a piece whose sides cannot be told, a change that moves a middle, one that leaves an outline crossing itself.
+ * a whole one, a pair as two; the other side stays as it was. What both sides share, the middle of a piece, may not move. Promises of the
+ * change are those of both sides; that the one is as they are, and that the other is as it was, is promised beside them.
+ * Refuses: a piece whose sides cannot be told, a change that moves a middle or has nothing on that side, one that leaves an outline
+ * crossing itself.
  *
  * @param before the garment before the change
  * @param applied what it did to both sides
  */
-export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side): Result<Applied<I>> {
+export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side, sizeId: string): Result<Applied<I>> {
   const both = openedAlike(before, applied.garment)
   if (!both.ok) return both
   const { was, is, opened } = both.value
-  if (!is.pieces.some((piece) => changesOn(findPiece(was, piece.id)!, piece, side)))
+  const changed = was.pieces.filter((piece) => changesOn(piece, findPiece(is, piece.id)!, side))
+  if (changed.length === 0)
     return refuse(
       'not-on-side',
       'garment',
@@ -178,9 +192,8 @@ export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side): 
   const pieces: Piece[] = []
   for (const piece of was.pieces) {
     const now = findPiece(is, piece.id)!
-    const isHalf =
-      piece.edges.some((e) => sideOfPart(piece, e.id) === side) && piece.edges.some((e) => sideOfPart(piece, e.id) === otherSide(side))
-    const own = isHalf && now !== piece ? halfOf(piece, now, side) : ok(sideOfPart(piece, piece.edges[0]!.id) === side ? now : piece)
+    const lies = new Set(piece.edges.map((e) => sideOfPart(piece, e.id)))
+    const own = lies.size > 1 && now !== piece ? halfOf(piece, now, side) : ok(lies.has(side) ? now : piece)
     if (!own.ok) return own
     pieces.push(own.value)
   }
@@ -188,30 +201,45 @@ export function onOneSide<I>(before: Garment, applied: Applied<I>, side: Side): 
   const garment = { ...was, pieces, seams }
   const broken = findBrokenOutline(was, garment)
   if (broken !== null) return refuse('broken-outline', broken.where, `${broken.what}.`, 'Try a smaller figure.')
-  const onThisSide = applied.touched.map((t) => {
-    const twin = findPiece(garment, otherHalf(t.pieceId))
-    return twin && sideOfPart(twin, twin.edges[0]!.id) === side ? { ...t, pieceId: twin.id } : t
-  })
-  const touched = onThisSide.filter(
-    (t, i) => findPiece(garment, t.pieceId) !== findPiece(was, t.pieceId) && onThisSide.findIndex((o) => o.pieceId === t.pieceId) === i,
-  )
-  const [first, ...others] = opened
-  const cautions: Caution<I>[] = first
-    ? [
-        {
-          code: 'opened-out',
-          pieceId: first.id,
-          message: `Opened out: ${namesOf(opened)}. Left and right are cut differently now${others.length > 0 ? ', each piece for its side' : ''}.`,
-        },
-      ]
-    : []
+  const off = otherSide(side)
+  const held = changed.flatMap((piece) => [
+    heldEdges(`${side} side, edges as on both sides`, is, garment, piece, side, sizeId),
+    heldEdges(`${off} side, edges`, was, garment, piece, off, sizeId),
+  ])
   return ok({
     ...applied,
     garment,
-    touched,
+    touched: touchedOn(applied.touched, was, garment, side, sizeId),
+    held: [...applied.held, ...held],
     moves: [],
     arrows: undefined,
-    cautions: [...cautions, ...applied.cautions],
-    alike: applied.garment,
+    cautions: [...openedCaution<I>(opened), ...applied.cautions],
+    alike: applied,
   })
+}
+
+/** The pieces that a change is about, on the side that it is done on, each once. */
+function touchedOn(touched: readonly TouchedPiece[], was: Garment, garment: Garment, side: Side, sizeId: string): TouchedPiece[] {
+  const there = touched.map((t): TouchedPiece => {
+    const level = t.levels[0]?.line.from ?? shapeOf(findPiece(garment, t.pieceId)!, sizeId).grain.from
+    const to = mirrorToSide(garment, t.pieceId, level, side, sizeId)
+    if (!to) return t
+    const levels = t.levels.map((l) => ({ ...l, line: { from: to.mirror(l.line.from), to: to.mirror(l.line.to) } }))
+    return { ...t, pieceId: to.pieceId, levels }
+  })
+  const isChanged = (id: string) => findPiece(garment, id) !== findPiece(was, id)
+  return there.filter((t, i) => isChanged(t.pieceId) && there.findIndex((o) => o.pieceId === t.pieceId) === i)
+}
+
+function openedCaution<I>(opened: readonly Piece[]): Caution<I>[] {
+  const [first, ...others] = opened
+  if (!first) return []
+  const each = others.length > 0 ? ', each piece for its side' : ''
+  return [
+    {
+      code: 'opened-out',
+      pieceId: first.id,
+      message: `Opened out: ${namesOf(opened)}. Left and right are cut differently now${each}.`,
+    },
+  ]
 }

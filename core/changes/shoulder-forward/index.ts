@@ -75,7 +75,7 @@ export const forwardShoulder = defineChange({
         ]
       : [],
   paperSteps: forwardPaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => usualFor(inputs, amountMm),
 })
 

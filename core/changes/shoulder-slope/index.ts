@@ -81,7 +81,7 @@ export const shoulderSlope = defineChange({
     { label: 'cap follows', inputs: { ...inputs, armhole: 'grows' as const } },
   ],
   paperSteps: slopePaperSteps,
-  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.alike ?? applied.garment, context.sizeId),
+  asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, amountMm }),
 })
 
