@@ -222,6 +222,22 @@ describe('proposed stops and a plan that has some already', () => {
       beforeId: null,
     })
   })
+  it('a stop on one side of the body takes nothing over that is for both, nor the other way round', () => {
+    const plan = taken([])
+    const there = plan.find((c) => c.kind === 'lengthen')!
+    const onLeft = { ...there, inputs: { ...there.inputs, side: 'left' } } as typeof there
+    expect(layMore({ ...there } as NewChange, [onLeft])).toMatchObject({ how: 'add' })
+    expect(layMore({ ...onLeft } as NewChange, [there])).toMatchObject({ how: 'add' })
+    expect(layMore({ ...onLeft } as NewChange, [onLeft])).toMatchObject({ how: 'set', change: { inputs: { side: 'left' } } })
+    const bicep = {
+      id: 'bicep',
+      kind: 'bicep-width',
+      inputs: { amountMm: 12, armhole: 'lower', side: 'right' },
+      on: true,
+      note: '',
+    } as Change
+    expect(layMore({ ...bicep, inputs: { amountMm: 30, armhole: 'lower' } } as NewChange, [bicep])).toMatchObject({ how: 'add' })
+  })
   it('a length that was changed by hand is not added twice: only what is missing goes to the same stop', () => {
     const whole = taken([])
     const [own] = laid([half(whole)])
