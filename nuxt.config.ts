@@ -83,6 +83,8 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    // Every component, of ours and of the libraries, is a set-up function.
+    vue: { features: { optionsAPI: false } },
     build: { rollupOptions },
     // Named as the page's own, so that what both contain is one file.
     worker: {

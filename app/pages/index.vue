@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Archive, ArchiveRestore, Ellipsis, FilePlus2, ListChecks, Sailboat, Search, Table2, Trash2, Users } from 'lucide-vue-next'
 import { useInfiniteScroll } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
@@ -176,27 +175,21 @@ const more = [
         <UiFileButton accept=".zip,.json,application/zip,application/json" label="Backup file to restore" test="restore" @file="restore"
           ><ArchiveRestore class="size-5" />Restore</UiFileButton
         >
-        <Menu as="div" class="relative">
-          <MenuButton class="btn px-2.5" aria-label="More for the wardrobe" data-test="wardrobe-menu"
+        <!-- Its room is kept until it has come. -->
+        <div class="min-h-11 min-w-10">
+          <LazyUiActMenu
+            label="More for the wardrobe"
+            test="wardrobe-menu"
+            button="btn px-2.5"
+            list="top-full mt-1 w-56"
+            :acts="more"
+            :disabled="!garments?.length && !wearers.all.length"
             ><Ellipsis class="size-5"
-          /></MenuButton>
-          <MenuItems class="absolute top-full right-0 z-20 mt-1 w-56 rounded-lg border border-edge bg-panel p-1 shadow-lg">
-            <MenuItem v-for="m in more" :key="m.test" v-slot="{ active }" :disabled="!garments?.length && !wearers.all.length">
-              <button
-                class="btn-quiet w-full justify-start"
-                :class="active && 'bg-act-pale'"
-                :disabled="!garments?.length && !wearers.all.length"
-                :data-test="m.test"
-                @click="m.run"
-              >
-                <component :is="m.icon" class="size-4" />{{ m.words }}
-              </button>
-            </MenuItem>
-          </MenuItems>
-        </Menu>
+          /></LazyUiActMenu>
+        </div>
       </div>
 
-      <WardrobeChosenBar
+      <LazyWardrobeChosenBar
         v-if="choosing"
         :count="chosenRows.length"
         @all="choosing = shown.map((g) => g.id)"
@@ -205,7 +198,7 @@ const more = [
         @remove="remove(chosenRows)"
         @end="choosing = null"
       />
-      <WardrobeFirstPage v-if="garments?.length === 0" :busy="loadingDemo" @demo="openDemo" />
+      <LazyWardrobeFirstPage v-if="garments?.length === 0" :busy="loadingDemo" @demo="openDemo" />
 
       <div v-if="(garments?.length ?? 0) >= MANY" class="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <label class="flex w-full max-w-md items-center gap-2">
@@ -244,7 +237,7 @@ const more = [
           @remove="remove([garment])"
         />
       </ul>
-      <WardrobeBackUpReminder v-if="hanging.length > 0" :first-at="firstAt" :changed-at="changedAt" @back-up="backUp" />
+      <LazyWardrobeBackUpReminder v-if="hanging.length > 0" :first-at="firstAt" :changed-at="changedAt" @back-up="backUp" />
       <LazyShellNewFit
         v-if="beginning"
         :garment-id="beginning.id"

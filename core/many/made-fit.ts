@@ -4,6 +4,7 @@ import {
   asOwn,
   layOnPlan,
   listFaults,
+  planFromBody,
   planSizes,
   askedGiven,
   foldOwnStops,
@@ -71,22 +72,28 @@ export interface OpenedFit {
   context: ChangeContext
 }
 
-/** The stops that a body asks for on a pattern that may be mended for everybody already. */
-function planFor(row: GarmentRow, context: ChangeContext, newId: () => string): Change[] {
+/** What a body asks for on a pattern that may be mended for everybody already, and the fold of it where it is known by then. */
+function planFor(row: GarmentRow, context: ChangeContext, newId: () => string): { plan: Change[]; folded?: FoldedPlan } {
+  if (row.mends.length === 0) {
+    const { folded } = planFromBody(row.garment, context)
+    const stops = folded.stops.map((s) => ({ ...s, change: withId(s.change, newId()) }))
+    return { plan: stops.map((s) => s.change), folded: { ...folded, stops } }
+  }
   const mended = foldPlan(row.garment, ownStops(row.mends), context)
   const own = mended.stops.filter((s) => s.status === 'applied').map((s) => s.change)
   const proposed = planSizes(mended.garment, context, own)
   // A stop for everybody is not set to the figures of one: what is still missing is a stop of this fit.
   const laid = layOnPlan(proposed, row.mends.map(asOwn))
-  return laid.flatMap((l) => (l.how === 'set' || l.how === 'add' ? [withId(l.proposed, newId())] : []))
+  return { plan: laid.flatMap((l) => (l.how === 'set' || l.how === 'add' ? [withId(l.proposed, newId())] : [])) }
 }
 
 /** Folds a fit: its own stops, or, where nothing of it is there, those that the body asks for. */
 export function openFit({ row, wearer, there }: Pair, tolerances: Tolerances, now: string, newId: () => string): OpenedFit {
   const begun = joinProject(row, there ?? emptyFit(newId(), row.id, wearer.id, now))
   const context = contextOf(row.garment, begun, wearer, tolerances)
-  const project = there ? begun : { ...begun, plan: planFor(row, context, newId) }
-  return { project, wearer, folded: foldPlan(row.garment, stopsOf(project), context), context }
+  const asked = there ? { plan: begun.plan } : planFor(row, context, newId)
+  const project = { ...begun, plan: asked.plan }
+  return { project, wearer, folded: foldPlan(row.garment, stopsOf(project), context, asked.folded), context }
 }
 
 /** A fit that was made before, opened again with its stops. */

@@ -68,7 +68,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       >
         <Redo2 class="size-5" />
       </button>
-      <ShellRulerChoice />
+      <!-- Its room is kept until it has come. -->
+      <div class="min-h-11 min-w-15"><LazyShellRulerChoice /></div>
       <button
         class="btn-quiet"
         :aria-label="prefs.dark ? 'Light screen' : 'Dark screen'"

@@ -26,7 +26,8 @@ const ICONS = { said: Info, done: CircleCheck, fault: CircleAlert }
 
 <template>
   <footer class="flex min-h-11 items-center gap-3 border-t border-edge bg-panel px-3 text-sm print:hidden">
-    <ShellActsLog />
+    <!-- Its room is kept until it has come. -->
+    <div class="min-h-11 min-w-18 shrink-0"><LazyShellActsLog /></div>
     <div class="flex min-w-0 flex-1 items-center gap-2" aria-live="polite" data-test="message">
       <template v-if="message">
         <component

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { intlFormatDistance } from 'date-fns'
 import { Copy, EllipsisVertical, Pencil, Tag, Trash2, UserPlus } from 'lucide-vue-next'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
@@ -123,18 +122,12 @@ const menu = [
         <h2 v-else class="flex-1 pt-1.5 text-lg font-semibold leading-tight">
           <NuxtLink :to="stationOf(fits[0]!)" class="hover:underline" tabindex="-1">{{ garment.name }}</NuxtLink>
         </h2>
-        <Menu as="div" class="relative">
-          <MenuButton class="btn-quiet -mr-1.5" :aria-label="`More for ${garment.name}`" data-test="garment-menu"
+        <!-- Its room is kept until it has come. -->
+        <div class="-mr-1.5 min-h-11 min-w-11">
+          <LazyUiActMenu :label="`More for ${garment.name}`" test="garment-menu" button="btn-quiet" list="bottom-11 w-52" :acts="menu"
             ><EllipsisVertical class="size-5"
-          /></MenuButton>
-          <MenuItems class="absolute right-0 bottom-11 z-10 w-52 rounded-lg border border-edge bg-panel p-1 shadow-lg">
-            <MenuItem v-for="m in menu" :key="m.test" v-slot="{ active }"
-              ><button class="btn-quiet w-full justify-start" :class="active && 'bg-act-pale'" :data-test="m.test" @click="m.run">
-                <component :is="m.icon" class="size-4" />{{ m.words }}
-              </button></MenuItem
-            >
-          </MenuItems>
-        </Menu>
+          /></LazyUiActMenu>
+        </div>
       </div>
       <form v-if="labelling" class="mb-1" @submit.prevent="finishLabels">
         <label class="text-sm text-soft"
