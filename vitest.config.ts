@@ -5,6 +5,9 @@ import { defineConfig } from 'vitest/config'
 // The aliases that Nuxt gives the application.
 const root = fileURLToPath(new URL('.', import.meta.url)).replace(/\/$/, '')
 
+// Read by Node.js itself: what is named from another module is reached at once there, and these tests compute more than they read.
+const NATIVE = { execArgv: ['--import', 'tsx'], experimental: { viteModuleRunner: false, nodeLoader: false } }
+
 export default defineConfig({
   resolve: { alias: { '~~': root, '~': `${root}/app` } },
   test: {
@@ -15,21 +18,19 @@ export default defineConfig({
     maxWorkers: '100%',
     projects: [
       // The core is pure: its files share one set of modules, so that the libraries are read once and not once a file.
-      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false, ...NATIVE } },
       {
         extends: true,
         test: {
           name: 'around the core',
-          include: [
-            'demo/**/*.test.ts',
-            'server/**/*.test.ts',
-            'tests/corpus/**/*.test.ts',
-            'scripts/**/*.test.ts',
-            'app/*.test.ts',
-            'app/{composables,workers}/**/*.test.ts',
-          ],
+          include: ['demo/**/*.test.ts', 'server/**/*.test.ts', 'tests/corpus/**/*.test.ts', 'scripts/**/*.test.ts'],
           isolate: false,
+          ...NATIVE,
         },
+      },
+      {
+        extends: true,
+        test: { name: 'beside the pages', include: ['app/*.test.ts', 'app/{composables,workers}/**/*.test.ts'], isolate: false },
       },
       // Stores and the browser's storage are one of each kind in a page: each file has its own.
       { extends: true, test: { name: 'application', include: ['app/{data,stores}/**/*.test.ts'] } },

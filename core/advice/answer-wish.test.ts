@@ -37,6 +37,37 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: sleeves end an inch above my wrist bone -> lengthen pieceId="sleeve" amountMm=1
+legs: the pants end 2" above her ankle -> lengthen amountMm=2
+blouse: sleeves to end 2 above the wrist -> asks
+blouse: I need another 2 inches round the hips -> add-at-edge hipMm=0.5 waistMm=0
+dress: needs an extra 1 at the waist -> add-at-edge waistMm=0.25
+legs: another inch in the back rise -> level-wedge pieceId="back" amountMm=1
+blouse: shoulder seam sits 1/2 inch behind the top of my shoulder -> shoulder-forward amountMm=0.5
+blouse: shoulder seam is 3/8" in front of my shoulder -> shoulder-forward amountMm=-0.375
+dress: skirt drags on the floor at the back by 1 1/4 -> uneven-hem centreBackMm=-1.25 sideMm=0
+dress: the hem is trailing the ground by 2 -> uneven-hem centreFrontMm=-2 sideMm=-2 centreBackMm=-2
+legs: when I sit the back pulls down 3/4 -> level-wedge pieceId="back" amountMm=0.75
+legs: when she sits down, the waistband slides down 1 -> level-wedge pieceId="back" amountMm=1
+tunic: front edge falls open -> take-in-fold edgeId="neck"
+dress: turn the waist dart into the side -> nothing
+suit: bust wider 2 -> add-at-edge bustMm=0.5
+suit: hips 1 bigger -> asks seam-stretch
+legs: my seat is flat, 1/2 -> level-wedge pieceId="back" amountMm=-0.5
+jacket: hunched shoulders -> asks shoulder-forward
+blouse: pull the side seams in 1 each at the waist -> add-at-edge waistMm=-1
+blouse: draw the waist in 1 -> add-at-edge waistMm=-0.25
+dress: the waist is 1 inch large -> add-at-edge waistMm=-0.25
+blouse: shoulders slide off, 1/2 too wide -> shoulder-width amountMm=-0.5
+jacket: sleeve width at the bicep plus 1 -> bicep-width amountMm=1
+jacket: back is too broad between armholes by 1/2 -> across-width half="back" amountMm=-0.5
+flared: make the flare 3 inches less -> hem-fullness amountMm=-1.5
+dress: skirt a line 4 -> hem-fullness pieceId="skirt-front" amountMm=1
+blouse: cap needs to be 1/2 taller -> asks cap-to-armhole
+legs: dropped crotch 1 -> asks
+dress: skirt longer at the back 2 -> uneven-hem centreBackMm=2 sideMm=0
+dress: the back of the skirt is 1 1/2 too long -> uneven-hem centreBackMm=-1.5 centreFrontMm=0
+dress: skirt 1 shorter in front -> uneven-hem centreFrontMm=-1
 blouse: upper arms are big, 1 inch -> bicep-width amountMm=1
 legs: thighs are big 1 -> asks seam-stretch
 blouse: sleeve is too small for armhole -> cap-to-armhole
@@ -937,10 +968,23 @@ describe('a wish that is not clear', () => {
       ['add-at-edge', 'Let the sides out {mm 6.35}; each edge, {mm 25.4} round the body'],
     ])
   })
+  it('offers what a sign on the body asks for: on the half that it is about, with its figure', () => {
+    for (const [name, text, pieceId, mm] of [
+      ['legs', 'belly sticks out 1/2', 'front', 12.7],
+      ['jacket', 'my tummy needs 1 more', 'front', 25.4],
+      ['dress', 'belly too tight', 'bodice-front', 0],
+    ] as const) {
+      const answer = answerOn(name, text)
+      const [first] = answer.how === 'asks' ? answer.offers : []
+      expect(first?.change, text).toMatchObject({ kind: 'level-wedge', inputs: { pieceId, amountMm: expect.closeTo(mm, 9) } })
+    }
+    const hump = answerOn('blouse', 'upper back is rounded')
+    expect(hump.how === 'asks' && hump.offers[0]!.change).toMatchObject({ kind: 'level-wedge', inputs: { hingeEdgeId: 'armhole' } })
+  })
   it('never offers a figure another way, or at another place, than was typed', () => {
     for (const [name, text] of [
       ['suit', 'leg opening 1/2 higher'],
-      ['suit', 'bust wider 2'],
+      ['suit', 'hips wider 2'],
       ['legs', 'waist 1 too high'],
     ] as const) {
       const answer = answerOn(name, text)

@@ -99,7 +99,7 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   if (trade !== undefined && !isMeasure) {
     // What takes account of every word and of the figure comes before what only begins.
     const whole = wish.amounts.length > 0 ? candidates.filter((c) => c.left === 0).map((c) => offerOf(c, garment, context)) : []
-    const nearest = nearestTo(trade, garment, context).filter((o) => whole.every((w) => w.change.kind !== o.change.kind))
+    const nearest = nearestTo(trade, garment, context, wish).filter((o) => whole.every((w) => w.change.kind !== o.change.kind))
     return {
       how: 'asks',
       why: whyTrade(trade, garment, context),

@@ -1,3 +1,4 @@
+import { findZones } from '../measure'
 import { familyOf, type EdgeRole, type Garment, type PieceFamily } from '../pattern'
 import type { Concept, Wish } from '../wishes'
 
@@ -9,8 +10,9 @@ const hasEdge = (garment: Garment, ...roles: EdgeRole[]) => garment.pieces.some(
 /** What a wish may be about that not every garment has, and what is said where it has none. */
 const THINGS: readonly {
   said: readonly Concept[]
-  /** With these something else is meant. */
+  /** With these something else is meant; with those it is meant all the same. */
   unless?: readonly Concept[]
+  evenWith?: readonly Concept[]
   isThere: (garment: Garment) => boolean
   /** Another piece has it: what is said of it may be meant of that. */
   isCutIn?: true
@@ -18,18 +20,32 @@ const THINGS: readonly {
 }[] = [
   {
     said: ['dart', 'dart-legs'],
-    // A dart inside a piece is made where there is none.
+    // A dart inside a piece is made where there is none; none is turned into another.
     unless: ['waist', 'two-tipped'],
+    evenWith: ['move', 'into', 'split', 'merge', 'change'],
     isThere: (g) => g.pieces.some((p) => p.darts.length > 0),
     why: 'This garment has no dart: what a dart would take is added or taken at its seams.',
   },
   { said: ['panel-seam'], isThere: (g) => hasEdge(g, 'panel'), why: 'This garment has no seam between panels.' },
   { said: ['sleeve', 'bicep', 'sleeve-cap', 'cap-ease'], isThere: (g) => isOf(g, 'sleeve'), why: 'This garment has no sleeve.' },
-  { said: ['leg', 'inseam', 'thigh', 'calf'], isThere: (g) => isOf(g, 'leg'), why: 'This garment has no legs as pieces of their own.' },
+  {
+    said: ['leg', 'inseam', 'thigh', 'calf'],
+    unless: ['skirt'],
+    isThere: (g) => isOf(g, 'leg'),
+    why: 'This garment has no legs as pieces of their own.',
+  },
   {
     said: ['crotch-depth', 'crotch-curve', 'front-rise', 'back-rise'],
     isThere: (g) => hasEdge(g, 'crotch'),
     why: 'This garment has no crotch.',
+  },
+  {
+    said: ['hip'],
+    // Of a seam's part, of a size or of a skirt it is said all the same.
+    unless: ['side', 'stretch-of-seam', 'size', 'skirt', 'longer', 'shorter', 'over'],
+    isThere: (g) => findZones(g).some((z) => z.id === 'hip') || isOf(g, 'skirt') || isOf(g, 'leg'),
+    isCutIn: true,
+    why: 'No hip line is known on this pattern: a part of its side seam can be let out or taken in.',
   },
   {
     said: ['skirt'],
@@ -54,9 +70,10 @@ export interface Lacking {
 
 /** What a wish is about that a garment lacks; null where it has all that is named. */
 export function lacking({ said }: Pick<Wish, 'said'>, garment: Garment): Lacking | null {
-  for (const { said: words, unless = [], isThere, isCutIn = false, why } of THINGS) {
+  const says = (words: readonly Concept[]) => words.some((w) => said.has(w))
+  for (const { said: words, unless = [], evenWith = [], isThere, isCutIn = false, why } of THINGS) {
     const concept = words.find((w) => said.has(w))
-    if (concept && !unless.some((w) => said.has(w)) && !isThere(garment)) return { concept, why, isCutIn }
+    if (concept && (!says(unless) || says(evenWith)) && !isThere(garment)) return { concept, why, isCutIn }
   }
   return null
 }

@@ -96,7 +96,21 @@ export function whyTrade(concept: Concept, garment: Garment, context: ChangeCont
 export const notPossible = (kind: ChangeKind<unknown>, problem: Problem): string =>
   `“${kind.title}” is not possible here: ${problemSentence(problem)}`
 
-/** What may help where a word is known and the change for it is not made, by the kinds' own order. */
-export function nearestTo(concept: Concept, garment: Garment, context: ChangeContext): Offer[] {
-  return kindsFor(concept).flatMap((k) => begunOffer(k, null, garment, context) ?? [])
+/**
+ * What may help where a word is known and the change for it is not made, by the kinds' own order.
+ *
+ * @param wish its one figure is taken by what goes the way that the word asks for
+ */
+export function nearestTo(concept: Concept, garment: Garment, context: ChangeContext, wish: Wish | null = null): Offer[] {
+  const [figure, ...more] = wish?.amounts ?? []
+  return kindsFor(concept).flatMap((kind): Offer[] => {
+    if (!kind.beginFor) return [begunOffer(kind, null, garment, context) ?? []].flat()
+    const begun = kind.beginFor(concept, garment, context)
+    if (!begun) return []
+    const { towards } = begun
+    const isSet = figure?.sign === 0 && more.length === 0 && towards !== 0
+    const set = isSet ? kind.withAmount?.(garment, begun.inputs, towards * figure.mm, context) : undefined
+    const inputs = kind.schema.safeParse(set).success ? set : begun.inputs
+    return [offerOf({ kind, reading: { inputs, uses: [], sure: false, ...(towards === 0 ? {} : { towards }) }, left: 0 }, garment, context)]
+  })
 }

@@ -235,6 +235,8 @@ export interface ChangeKind<I, K extends string = string> {
   reads?(wish: Wish, garment: Garment, context: ChangeContext, begun: () => I | null): Reading<I>[]
   /** Signs on the body that it may mend, and trade words that it is the nearest to: by the order in which it is tried. */
   mayMend?: Partial<Record<Concept, number>>
+  /** What it begins with for one of those, and its way (0 where that is asked); null where it has no place here. Left out, it begins as ever. */
+  beginFor?(sign: Concept, garment: Garment, context: ChangeContext): { inputs: I; towards: 1 | 0 | -1 } | null
   /** Measures of the body, by id, that it brings the garment to. */
   gives?: readonly string[]
   /**

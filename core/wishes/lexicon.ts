@@ -49,7 +49,7 @@ const WORDS = {
   'too-tight':
     'not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|strain|straining|pulls|pulling|dig in|dig into|cut into|bind|not wide enough|too snug|binds|no room',
   'too-loose':
-    'too steep|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hang off|hangs away|hang away|falls off|fall off|too full|too broad|empty',
+    'too steep|slides off|slide off|sliding off|slips off|slip off|slipping off|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hang off|hangs away|hang away|falls off|fall off|too full|too broad|empty',
   'too-high':
     'too shallow|not deep enough|kicks up|kick up|kicks out|kick out|hikes up|hike up|too high|sits above|sit above|sits too high|sit too high|rises|rides high|ride high|is above|are above|points above|point above|ends above|end above|lifts',
   'too-low':
@@ -72,7 +72,7 @@ const WORDS = {
     'along a stretch|along the stretch|part of a seam|part of the seam|stretch of a seam|stretch of the seam|part of the|for a stretch',
   armhole: 'armhole|armholes|armscye|arm hole',
   bust: 'bust|chest|full bust|bustline',
-  waist: 'waist|waistline|waste',
+  waist: 'waist|waists|waistline|waste',
   'waist-seam': 'waist seam|waistline seam|waist casing|casing',
   hip: 'hip|hips|hipline',
   knee: 'knee|knees|knee line',
@@ -136,14 +136,15 @@ const WORDS = {
   'front-rise': 'front rise|front crotch|front crotch seam|front crotch length|crotch length in front|rise in front',
   'back-rise': 'back rise|back crotch|back crotch seam|back crotch length|crotch length at the back|rise in back|rise at the back',
   'flat-seat':
-    'baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+    'seat is flat|bum is flat|butt is flat|bottom is flat|behind is flat|backside is flat|no bum|no butt|baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
     'bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat too small|too tight in the seat|too small in the seat|tight in the seat|tight across the seat|seat strains',
   seat: 'seat',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
     'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
-  'rounded-shoulders': 'rounded shoulders|round shoulders|rounded shoulder',
+  'rounded-shoulders':
+    'hunched shoulders|hunched shoulder|slouched shoulders|slumped shoulders|rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
     'narrower back|broader back|wider back|back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
@@ -224,6 +225,10 @@ export const PARTED: Readonly<Record<string, Readonly<Record<string, Concept>>>>
   come: { in: 'in', out: 'out', up: 'up', down: 'down' },
   bring: { in: 'in', out: 'out', up: 'up', down: 'down' },
   pull: { in: 'in', out: 'out', up: 'up', down: 'down' },
+  draw: { in: 'in', out: 'out', up: 'up', down: 'down' },
+  pinch: { in: 'in' },
+  bringing: { in: 'in', out: 'out', up: 'up', down: 'down' },
+  pulling: { in: 'in', out: 'out', up: 'up', down: 'down' },
   move: { up: 'up', down: 'down', out: 'out', in: 'in' },
   put: { in: 'more' },
   pivot: { in: 'in', out: 'out' },

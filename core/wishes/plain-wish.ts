@@ -41,6 +41,14 @@ const NOT_MEANT: readonly Said[] = [
 /** A word of a sentence; a dot within a figure is part of it. */
 const WITHIN = '(?:[^,;.]|[.](?=\\d))'
 
+/** A figure as it is typed, its unit with it, or in words. */
+const FIGURE =
+  '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?|(?:an? |one |three )?(?:half|quarters?|eighths?)(?: of)?(?: an?)? inch|an inch|one inch)'
+/** How far something lies from where it should, where that is said. */
+const MAYBE_SO_FAR = `(${FIGURE} ?|)`
+const LIES = '(?:sits|falls|lies|is)'
+const ON_SHOULDER = '(?:the |my |her |his )?(?:top of (?:the |my |her |his )?)?shoulders?(?: tops?| points?| bones?)?'
+
 /** Where something is, or is to be. */
 const PLACES: readonly Said[] = [
   // “From the knee down” says where, and no way.
@@ -53,8 +61,8 @@ const PLACES: readonly Said[] = [
   [/\btoo (?:close|near) to (?:the |my )?(?:nipple|(?:bust )?point|fullest (?:part|point))\b/gu, 'too close to the apex'],
   // Where a seam lies now, and not where it is to go.
   [/\b(?:sits|falls|lies) (?:to|toward|towards|too far to) the (front|back)\b/gu, 'too far to the $1'],
-  [/\b(?:sits|falls|lies) behind (?:the |my )?shoulders?\b/gu, 'too far to the back'],
-  [/\b(?:sits|falls|lies) in front of (?:the |my )?shoulders?\b/gu, 'too far to the front'],
+  [new RegExp(`\\b${LIES} ${MAYBE_SO_FAR}behind ${ON_SHOULDER}\\b`, 'gu'), '$1too far to the back'],
+  [new RegExp(`\\b${LIES} ${MAYBE_SO_FAR}in front of ${ON_SHOULDER}\\b`, 'gu'), '$1too far to the front'],
   [new RegExp(`\\b(rise|crotch) (${WITHIN}{0,30}?)\\b(?:at|in) (?:the )?(back|front)\\b`, 'gu'), '$3 $1 $2'],
 ]
 
@@ -65,9 +73,6 @@ const MUCH = `((?:(?!(?<!\\d ?)\\b(?:in|out|up)\\b)${WITHIN}){0,24}?)`
 const OFF_END =
   '\\b(?:off|(?<=\\d.{0,8})from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\\b(?! (?:to|up|toward|towards)\\b)'
 
-/** A figure as it is typed, its unit with it, or in words. */
-const FIGURE =
-  '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?|(?:an? |one |three )?(?:half|quarters?|eighths?)(?: of)?(?: an?)? inch|an inch|one inch)'
 const CAP = '(?:sleeve )?(?:cap|head)'
 /** Beside its armhole, a sleeve is as large as its cap. */
 const SLEEVE = `(?:${CAP}|sleeve)s?`
@@ -77,6 +82,7 @@ const FIGURES: readonly Said[] = [
   [/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high'],
   [/\b(?:wedgies?|camel ?toe)\b/gu, 'crotch too high'],
   [/\blow(?:er)? rise\b/gu, 'shorter rise'],
+  [new RegExp(`\\b(?:another|an? (?:additional|extra|further)|additional|extra|further) (${FIGURE})`, 'gu'), '$1 more '],
   [/\bhigh(?:er)? rise\b/gu, 'longer rise'],
   // What goes across the body is length.
   [new RegExp(`\\b(?:add|insert) (${FIGURE}) (above|below|under) (?:the |my )?(bust|waist)\\b`, 'gu'), 'lengthen $1 $2 the $3'],
@@ -84,7 +90,8 @@ const FIGURES: readonly Said[] = [
   [/\b(?:fold|pinch|tuck|pin)(?:ed|ing)? out\b/gu, 'pin'],
   [/\b(?:remove|less|reduce|take out|lose)(?: the)? waist shap(?:ing|e)\b/gu, 'boxier'],
   [/\b(?:(?:more|add|increase)(?: the)? waist shap(?:ing|e)|shape the waist(?: more| in)?)\b/gu, 'nipped waist'],
-  [/\ba-line(?: it)?(?= (?:by )?\d)/gu, 'flare the hem'],
+  [/\ba[- ]line(?: it)?(?= (?:by )?\d)/gu, 'flare the hem'],
+  [new RegExp(`\\b(flare|fullness) (?:by )?(${FIGURE}) ?(less|more)\\b`, 'gu'), '$3 $1 $2'],
   [/\b(?:isn’t|is not|not) level\b/gu, 'uneven'],
   // What is cut off an end makes the piece shorter: the end is no place of another change.
   [new RegExp(`\\b${CUT} ${MUCH}${OFF_END} (?:of|on)\\b`, 'gu'), 'shorten $1 '],
@@ -110,6 +117,22 @@ const FIGURES: readonly Said[] = [
     'cap does not fit the armhole',
   ],
   [new RegExp(`\\bcap (?=(?:is |are )?(?:${FIGURE} ?)?too (?:tall|high|flat|low|short|shallow)\\b)`, 'gu'), 'sleeve cap '],
+  [/\bcap (?=(?:needs|should|must|has|ought)(?: to)? be\b)/gu, 'sleeve cap '],
+  // Where it ends on a body, and should not.
+  [
+    new RegExp(
+      `\\b(sleeves?|legs?|trousers|pants) (?:ends?|stops?|finish|finishes) (${FIGURE}) ?above (?:my|her|his) (?:wrist|ankle)(?: ?bone)?s?\\b`,
+      'gu',
+    ),
+    '$1 too short by $2',
+  ],
+  [/\b(?:hem |skirt )?(?:drags|trails|sweeps|is dragging|is trailing) (?:(?:on|along) )?the (?:floor|ground)\b/gu, 'hem too long'],
+  [/\b(?:falls|swings|flaps|drops|comes|blows) open\b/gu, 'gapes'],
+  [/\bfront edge (?=gapes\b)/gu, 'wrap edge '],
+  [
+    /\bwhen (?:i|she|he|they) (?:sit|bend)s?(?: down| over)?,? (?:the |my |its )?(?:back|waist|waistband)(?: waist)? (?:pulls|goes|slides|slips|rides|drops|comes) down\b/gu,
+    'back rise too short',
+  ],
   // Where a sleeve is to end says how long it is to be, and no way by itself.
   [
     new RegExp(`\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? (?:${FIGURE} ?)?(above|below) (?:the )?(elbow|wrist)s?\\b`, 'gu'),
@@ -146,6 +169,7 @@ const FIGURES: readonly Said[] = [
 ]
 
 const SIGNS: readonly Said[] = [
+  [/\bplus (?=\d)/gu, '+'],
   [/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' '],
   [/(?<=\p{L})'(?=\p{L})/gu, '’'],
 ]

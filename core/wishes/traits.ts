@@ -102,7 +102,7 @@ const SHAPES: [string, Concept[]][] = [
 ]
 /** Lines that point to what is too small. */
 const DRAGGING: [string, Concept[]][] = [
-  ...['drag lines', 'drags', 'pulls'].flatMap((lines) =>
+  ...['drag lines', 'strain lines', 'stress lines', 'pull lines', 'drags', 'pulls'].flatMap((lines) =>
     ['from the', 'from', 'to the', 'toward the', 'towards the', 'at the', 'across the', 'pointing to the'].map((way) => `${lines} ${way}`),
   ),
   // Folds at a bust may be too much cloth.

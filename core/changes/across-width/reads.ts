@@ -7,7 +7,8 @@ import type { AcrossWidthInputs } from './schema'
 const BROADER: readonly Concept[] = ['out', 'more', 'too-tight', 'fuller']
 const NARROWER: readonly Concept[] = ['in', 'less', 'too-loose']
 /** What else names the chest between the armholes. */
-const OF_CHEST: readonly Concept[] = ['bust', 'front', 'armhole', 'between']
+const BETWEEN: readonly Concept[] = ['armhole', 'between']
+const OF_CHEST: readonly Concept[] = ['bust', 'front', ...BETWEEN]
 
 /** Said with the place itself, as of a body (“broad back”) and as of a garment (“back too narrow”): both ask for more. */
 const AS_BROADER =
@@ -31,7 +32,7 @@ export function readAcrossWidth(wish: Wish, has: (half: 'front' | 'back') => boo
   return [
     {
       inputs: { half, amountMm: mm === null ? 0 : isEach ? 2 * mm : mm },
-      uses: used(wish, 'back-width', 'back', 'each', 'round', ...(isChest ? OF_CHEST : []), ...BROADER, ...NARROWER),
+      uses: used(wish, 'back-width', 'back', 'each', 'round', ...(isChest ? OF_CHEST : BETWEEN), ...BROADER, ...NARROWER),
       sure: mm !== null && way !== 0,
       ...(way === 0 ? {} : { towards: way }),
       how: mm ? `${lengthToken(Math.abs(isEach ? mm : mm / 2))} at each armhole, halfway down` : '',

@@ -6,6 +6,7 @@ import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/read
 import { keptAmong } from '../shared/reading/kept'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
+import { wholeFront } from '../shared/no-front'
 import { chainsOf } from '../shared/side-drawing'
 import type { AddAtEdgeInputs } from './schema'
 
@@ -68,11 +69,11 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   if (!places) return []
   const { isHem, isSeat, kept, zones } = places
   const hasSide = says(wish, 'side')
-  // The bust by itself is made fuller from the apex; at the side it is let out.
+  // The bust by itself is made fuller from the apex, of a front that is a half piece; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
   const isWhole = [...wish.said].every((c) => OF_ALL.includes(c))
   // A bust that is to measure so much may be let out there, too: which is asked.
-  const isBust = zones.length === 1 && zones[0] === 'bust'
+  const isBust = zones.length === 1 && zones[0] === 'bust' && !wholeFront(garment)
   if (!hasSide && !isWhole && (zones.length === 0 || (isBust && wish.wantedMm === null))) return []
   const said = towards(wish, isHem ? [...LET_OUT, 'fuller'] : LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []

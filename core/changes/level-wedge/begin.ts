@@ -2,6 +2,7 @@ import { crossLevel, alongGrain, placeAt, measureLength, nearestPlace } from '..
 import { cutPiece } from '../../moves'
 import { edgePath, grainDirection, halfOf, shapeOf, type EdgeRole, type Garment, type Piece } from '../../pattern'
 import { type Result, ok, refuse } from '../../result'
+import type { Concept } from '../../wishes'
 import type { ChangeContext } from '../types'
 import { startsAbove, placeBelow } from './places'
 import type { LevelWedgeInputs } from './schema'
@@ -75,6 +76,28 @@ function wedgeTo(piece: Piece, sizeId: string, hinges: readonly EdgeRole[], wide
 
 /** A wedge begins at least this far from the ends of its edge, mm: there must be edge to rule straight on both sides. */
 const LEAST_MM = 20
+
+/** Signs on the body by the half that a wedge goes into, and its way. */
+const SIGNS: Partial<Record<Concept, { half: 'front' | 'back'; towards: 1 | -1; across?: 'blades' }>> = {
+  belly: { half: 'front', towards: 1 },
+  'full-seat': { half: 'back', towards: 1 },
+  'flat-seat': { half: 'back', towards: -1 },
+  'rounded-back': { half: 'back', towards: 1, across: 'blades' },
+}
+
+/** The wedge that a sign on the body asks for, nothing wide; null where no piece of that half has a place for it. */
+export function wedgeForSign(
+  sign: Concept,
+  garment: Garment,
+  context: ChangeContext,
+): { inputs: LevelWedgeInputs; towards: 1 | 0 | -1 } | null {
+  const meant = SIGNS[sign]
+  const wedgeOn = meant?.across === 'blades' ? wedgeAcrossBlades : firstWedge
+  const own = garment.pieces.filter((p) => halfOf(p) === meant?.half).flatMap((p) => wedgeOn(p, context.sizeId) ?? [])[0]
+  if (meant) return own ? { inputs: own, towards: meant.towards } : null
+  const begun = beginWedge(garment, context)
+  return begun.ok ? { inputs: begun.value, towards: 0 } : null
+}
 
 /** To begin with: nothing wide, level from the centre of a back to half of its side, else of another piece. */
 export function beginWedge(garment: Garment, context: ChangeContext): Result<LevelWedgeInputs> {

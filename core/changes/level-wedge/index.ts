@@ -10,7 +10,7 @@ import { applyLevelWedge, swingWedge } from './apply'
 import { startsAbove, placeBelow } from './places'
 import { LevelWedgeSchema, type LevelWedgeInputs } from './schema'
 import { wedgePaperSteps } from './paper-steps'
-import { beginWedge, firstWedge, levelAcross, wedgeAcrossBlades } from './begin'
+import { beginWedge, firstWedge, levelAcross, wedgeAcrossBlades, wedgeForSign } from './begin'
 
 /** Craft 6.4: level a wedge. */
 export const levelWedge = defineChange({
@@ -66,6 +66,7 @@ export const levelWedge = defineChange({
     'full-seat': 1,
     seat: 2,
   },
+  beginFor: wedgeForSign,
   phase: 'widths',
   begin: beginWedge,
   withPiece(garment, inputs, pieceId, context) {

@@ -23,7 +23,7 @@ export const seamStretch = defineChange({
   holds: 'Everything beyond the stretch, seams as equal as before, cap ease, grain.',
   schema: SeamStretchSchema,
   reads: (wish, garment, context) => readSeamStretch(wish, garment, context),
-  mayMend: { 'back-width': 4, seat: 5, 'flat-seat': 2, 'straight-leg': 2 },
+  mayMend: { 'back-width': 4, seat: 5, 'flat-seat': 2, 'straight-leg': 2, hip: 1 },
   gives: ['thigh', 'knee'],
   proposes: proposeLegs,
   phase: 'sides',

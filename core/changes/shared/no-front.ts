@@ -1,5 +1,14 @@
-import type { Garment } from '../../pattern'
+import type { Garment, Piece } from '../../pattern'
 import { refuse, type Result } from '../../result'
+
+/** The front of a garment that is cut whole and has both its sides; undefined where it has none. */
+export const wholeFront = (garment: Garment): Piece | undefined =>
+  garment.pieces.find(
+    (p) =>
+      p.kind === 'front' &&
+      p.edges.filter((e) => e.role === 'side').length > 1 &&
+      !p.edges.some((e) => e.fold || e.role === 'centre-front'),
+  )
 
 /**
  * Why a garment has no front that can be changed as a half piece: one that is cut whole, as after its two sides were parted, or none
@@ -8,12 +17,7 @@ import { refuse, type Result } from '../../result'
  * @param needs what such a front has: “an armhole and a side seam”
  */
 export function noFront(garment: Garment, needs: string): Result<never> {
-  const whole = garment.pieces.find(
-    (p) =>
-      p.kind === 'front' &&
-      p.edges.filter((e) => e.role === 'side').length > 1 &&
-      !p.edges.some((e) => e.fold || e.role === 'centre-front'),
-  )
+  const whole = wholeFront(garment)
   return whole
     ? refuse(
         'no-front',

@@ -27,7 +27,10 @@ export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeConte
     return []
   const places = PLACES.filter(([, words]) => says(wish, ...words))
   // Two figures at two places speak of a hem also where it is not named.
-  const isHem = says(wish, 'hem') || (wish.amounts.length > 1 && places.length > 1 && !says(wish, 'waist', 'bust', 'hip'))
+  // “Skirt 2 longer at the back” is said of its hem: its sides stay as long as they are.
+  const isSkirt = says(wish, 'skirt') && places.length === 1 && says(wish, 'longer', 'shorter', 'too-long', 'too-short')
+  const isBody = says(wish, 'waist', 'bust', 'hip')
+  const isHem = says(wish, 'hem') || ((isSkirt || (wish.amounts.length > 1 && places.length > 1)) && !isBody)
   if (!isHem || findHem(garment, context.sizeId).length === 0) return []
   const way = towards(wish, LONGER, SHORTER) || (says(wish, 'hem') ? 0 : 1)
   const inputs: UnevenHemInputs = { centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }
