@@ -37,6 +37,24 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: bust +2 -> bust-amount amountMm=1
+blouse: waist -1 in -> add-at-edge waistMm=-0.25
+blouse: hip + 1 -> add-at-edge hipMm=0.25
+blouse: shoulder -1/2 -> shoulder-width amountMm=-0.5
+blouse: sleeve length +1 -> lengthen pieceId="sleeve" amountMm=1
+blouse: length -2 -> asks lengthen
+legs: hem -1 -> asks
+dress: neckline -1/2 -> asks
+blouse: 1/2 off each sleeve -> asks lengthen
+blouse: loses 1 in length -> asks lengthen
+blouse: it's snug at the hip, add 1 -> add-at-edge hipMm=0.25
+blouse: hem is riding up at the front 1 -> uneven-hem centreFrontMm=1 sideMm=0
+blouse: convert the side dart into an armhole dart -> move-dart edgeId="armhole"
+blouse: collar too tight by 1/2 -> asks redraw-neckline
+blouse: my shoulders are square, about 3/8 -> shoulder-slope amountMm=0.375
+blouse: bodice needs 1/2 more length at the front -> front-length amountMm=0.5
+legs: pull lines at the hip -> add-at-edge
+tunic: wrap 2 further over -> wrap-over overlapMm=6.13386
 blouse: sleeves end an inch above my wrist bone -> lengthen pieceId="sleeve" amountMm=1
 legs: the pants end 2" above her ankle -> lengthen amountMm=2
 blouse: sleeves to end 2 above the wrist -> asks

@@ -11,7 +11,7 @@ const WORDS = {
   in: 'taper|tapers|tapered|tapering|take in|taken in|taking in|narrow|narrower|narrowing|slim|slimmer|smaller|tighter|less width|less ease|nip in|bring in|pull in|go in|goes in|cinch|cinch in',
   fuller: 'a-line|aline|fuller|more volume|more fabric|more cloth|more fullness|more flare|flare|flared|flare out|add flare|add fullness',
   more: 'add|adds|adding|more|increase|insert|put in|give|gain|grow',
-  less: 'remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|chop off|chopped off|cut away|take|takes|excess',
+  less: 'lose|loses|losing|remove|removing|less|reduce|decrease|take out|taken out|taking out|take off|take away|cut off|chop off|chopped off|cut away|take|takes|excess',
   up: 'raise|raises|raised|raising|higher|lift|move up|bring up|up|upward|upwards|pull up',
   down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
   deeper: 'deeper|deepen|deepens|deepened|deepening',
@@ -47,7 +47,7 @@ const WORDS = {
     'not so long|not as long|come down over|comes down over|points too close to the apex|ends too close to the apex|ends too near the apex|too close to the apex|too near the apex|too close to the bust point|too near the bust point|ends on the apex|ends at the apex|hang over|hangs over|too long|overlong|bunches|bunching|bunches up|folds up',
   'too-short': 'too short|not long enough|not enough length|rides up|ride up|pulls up|pull up',
   'too-tight':
-    'not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|strain|straining|pulls|pulling|dig in|dig into|cut into|bind|not wide enough|too snug|binds|no room',
+    'cuts in|snug|not enough room|not enough space|not enough ease|not enough width|digs in|digs into|cuts into|too tight|too small|too narrow|tight|strains|strain|straining|pulls|pulling|dig in|dig into|cut into|bind|not wide enough|too snug|binds|no room',
   'too-loose':
     'too steep|slides off|slide off|sliding off|slips off|slip off|slipping off|not so wide|not as wide|not so loose|not as loose|not so big|not as big|not so full|not as full|too loose|too big|too large|too wide|baggy|loose|too roomy|hangs off|hang off|hangs away|hang away|falls off|fall off|too full|too broad|empty',
   'too-high':
@@ -126,10 +126,11 @@ const WORDS = {
     'drags across the upper arm|drags across the arm|sleeve drags|drag lines across the upper arm|sleeve is tight|tight sleeve|tight sleeves',
   bicep: 'bicep|biceps|upper arm',
   'forward-shoulder': 'forward shoulder|forward shoulders|shoulder forward|shoulders forward',
-  'square-shoulder': 'square shoulder|square shoulders|squarer shoulder|squarer shoulders|squarer',
+  'square-shoulder':
+    'shoulders are square|shoulders are squarer|shoulder is square|square shoulder|square shoulders|squarer shoulder|squarer shoulders|squarer',
   slope: 'slope',
   'sloping-shoulder':
-    'slopes|slope more|sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
+    'shoulders are sloping|shoulders are sloped|slopes|slope more|sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
   'crotch-curve':
     'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|folds radiate from the crotch|folds at the crotch|seat hollow',
   'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|body rise|deeper crotch|crotch',

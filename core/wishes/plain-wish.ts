@@ -129,6 +129,19 @@ const FIGURES: readonly Said[] = [
   [/\b(?:hem |skirt )?(?:drags|trails|sweeps|is dragging|is trailing) (?:(?:on|along) )?the (?:floor|ground)\b/gu, 'hem too long'],
   [/\b(?:falls|swings|flaps|drops|comes|blows) open\b/gu, 'gapes'],
   [/\bfront edge (?=gapes\b)/gu, 'wrap edge '],
+  [/\b(?:(?:is|are|keeps?) )?(?:riding|hiking|hitching|creeping|pulling|climbing) up\b/gu, 'rides up'],
+  // A collar is as tight as the neckline that it is sewn to.
+  [new RegExp(`\\b(?:collar|neck ?band)(?= (?:is )?(?:${FIGURE} ?)?too (?:tight|small|loose|big|large|wide|narrow)\\b)`, 'gu'), 'neckline'],
+  [
+    /\b(?:drag|pull|strain|stress|tension) lines? (?:at|across|over|around|round|on) (?:the |my )?(hips?|waist|thighs?|knees?|calves|calf|seat|belly)\b/gu,
+    '$1 too tight',
+  ],
+  [new RegExp(`\\b(?:body |bodice )?needs? (${FIGURE}) more length (?:at|in) (?:the )?front\\b`, 'gu'), 'lengthen the front only by $1'],
+  [new RegExp(`\\b(${FIGURE}) ?(?:further|farther) over\\b`, 'gu'), '$1 more overlap'],
+  [
+    /\b(?:turn|convert|make|change)(?: all(?: of)?)? (?:the |my )?((?:side|bust|armhole|shoulder|waist|neck) dart) into (?:an? |the )?(waist|side|armhole|shoulder|neck)(?:line)?(?: dart)?\b/gu,
+    'move the $1 to the $2',
+  ],
   [
     /\bwhen (?:i|she|he|they) (?:sit|bend)s?(?: down| over)?,? (?:the |my |its )?(?:back|waist|waistband)(?: waist)? (?:pulls|goes|slides|slips|rides|drops|comes) down\b/gu,
     'back rise too short',

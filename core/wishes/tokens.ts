@@ -4,7 +4,7 @@ import { PARTED, PHRASES, SMALL_WORDS, type Concept } from './lexicon'
 import { slipOf } from './slips'
 import { LONGEST_PHRASE, PAIRS } from './traits'
 import { plainWish } from './plain-wish'
-import { complained, joinParted, neededAlone, turnedAlone } from './turned'
+import { complained, joinParted, neededAlone, signedAlone, turnedAlone } from './turned'
 
 /** One part of a wish, in its order. */
 export type Token =
@@ -246,5 +246,5 @@ export function readTokens(text: string, system: UnitSystem, known: ReadonlySet<
     if (token) tokens.push(token)
     at = to
   }
-  return neededAlone(turnedAlone(complained(joinParted(tokens))))
+  return neededAlone(signedAlone(turnedAlone(complained(joinParted(tokens)))))
 }

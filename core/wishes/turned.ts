@@ -95,6 +95,38 @@ const WAYS_SAID: readonly Concept[] = [
   ...(['too-tight', 'too-loose', 'too-long', 'too-short', 'too-high', 'too-low'] as const),
 ]
 
+/** What has one measure: so much more or less of it is wider or narrower, or longer or shorter. */
+const OF_ONE_MEASURE: readonly Concept[] = [
+  'bust',
+  'waist',
+  'hip',
+  'bicep',
+  'thigh',
+  'knee',
+  'calf',
+  'shoulder',
+  'length',
+  'sleeve',
+  'inseam',
+]
+
+/** “Waist -3”, “hip + 4”: a sign beside a thing says which way, where no word does. */
+export function signedAlone(tokens: readonly Token[]): Token[] {
+  const figures = tokens.filter((t) => t.is === 'amount')
+  const things = tokens.filter((t) => t.is === 'concept')
+  const isPlain = things.length > 0 && things.every((t) => OF_ONE_MEASURE.includes(t.concept))
+  if (figures.length !== 1 || figures[0]!.sign === 0 || !isPlain) return [...tokens]
+  const concept = figures[0]!.sign > 0 ? 'more' : 'less'
+  return tokens.flatMap((t): Token[] =>
+    t.is === 'amount'
+      ? [
+          { is: 'concept', concept, text: t.text[0]! },
+          { ...t, sign: 0 },
+        ]
+      : [t],
+  )
+}
+
 /** “The hips need 2 inches”: what needs so much needs so much more, where nothing else says which way. */
 export function neededAlone(tokens: readonly Token[]): Token[] {
   const at = tokens.findIndex((t, i) => t.is === 'small' && /^needs?$/.test(t.text) && tokens[i + 1]?.is === 'amount')

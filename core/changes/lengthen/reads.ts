@@ -83,7 +83,7 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
       ...uses,
       ...(said?.uses ?? []),
       ...(now?.uses ?? used(wish, 'side')),
-      ...(isLimb(piece) ? used(wish, 'hem', 'side') : []),
+      ...(isLimb(piece) ? used(wish, 'hem', 'side', 'each') : []),
       ...(says(wish, 'keep') ? used(wish, 'keep', 'hem', 'leg-opening', 'wrist', 'ankle') : []),
     ],
     takes: ['wanted'],
