@@ -37,6 +37,24 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: the sleeves won't come down to my wrist, 1 short -> lengthen pieceId="sleeve" amountMm=1
+blouse: sleeves don't reach my wrists by 1/2 -> lengthen pieceId="sleeve" amountMm=0.5
+blouse: sleeves need to come up 1 -> lengthen pieceId="sleeve" amountMm=-1
+blouse: shoulder seams extend 1/2 past my shoulders -> shoulder-width amountMm=-0.5
+blouse: shoulder seam hangs over my arm by 3/8 -> shoulder-width amountMm=-0.375
+blouse: shoulder seams don't reach my shoulder bone by 1/2 -> shoulder-width amountMm=0.5
+blouse: there's an inch too much at the waist -> add-at-edge waistMm=-0.25
+blouse: I can pinch 2 inches at the waist -> add-at-edge waistMm=-0.5
+blouse: won't close over the hips, 2 inches short -> add-at-edge hipMm=0.5
+blouse: buttons won't meet at the bust by 2 -> bust-amount amountMm=1
+blouse: front hem swings up 1/2 -> uneven-hem centreFrontMm=0.5 sideMm=0
+blouse: bust dart ends 1/2 too soon -> finish-dart
+legs: pants drag on the ground, 1 -> lengthen amountMm=-1
+legs: high waters, 2 longer -> lengthen amountMm=2
+dress: skirt flares too much, 4 less at the hem -> hem-fullness amountMm=-1
+dress: skirt isn't full enough, 6 more -> hem-fullness amountMm=1.5
+tunic: overlap is too small by 2 -> wrap-over overlapMm=6.13386
+dress: zip won't do up at the waist, 1 inch short -> add-at-edge waistMm=0.25
 blouse: bust +2 -> bust-amount amountMm=1
 blouse: waist -1 in -> add-at-edge waistMm=-0.25
 blouse: hip + 1 -> add-at-edge hipMm=0.25
@@ -985,6 +1003,15 @@ describe('a wish that is not clear', () => {
     expect(answer.how === 'asks' && answer.offers.map((o) => [o.change.kind, o.sentence])).toEqual([
       ['add-at-edge', 'Let the sides out {mm 6.35}; each edge, {mm 25.4} round the body'],
     ])
+  })
+  it('places a waist seam by how far it lies from the waist of the body', () => {
+    const wantedMm = (text: string) => {
+      const answer = answerOn('dress', text)
+      return answer.how === 'does' ? (answer.offer.change.inputs as { wantedMm: number }).wantedMm : null
+    }
+    const level = wantedMm('raise the waist seam 1')! + 25.4
+    expect(wantedMm('waist seam falls 1/2 below my waist')).toBeCloseTo(level - 12.7, 6)
+    expect(wantedMm('waist seam rides up 1')).toBeCloseTo(level + 25.4, 6)
   })
   it('offers what a sign on the body asks for: on the half that it is about, with its figure', () => {
     for (const [name, text, pieceId, mm] of [

@@ -1,6 +1,6 @@
 import { plainText } from '../units'
-
-type Said = readonly [said: RegExp, plain: string | ((...groups: string[]) => string)]
+import { FIGURE, MAYBE_SO_FAR, type Said } from './said'
+import { WORN } from './worn'
 
 /** Places that a wish may leave as they are. */
 const STAYS = '(bust|chest|waist|hips?|thighs?|knees?|shoulders?|sleeves?|neckline)'
@@ -41,11 +41,6 @@ const NOT_MEANT: readonly Said[] = [
 /** A word of a sentence; a dot within a figure is part of it. */
 const WITHIN = '(?:[^,;.]|[.](?=\\d))'
 
-/** A figure as it is typed, its unit with it, or in words. */
-const FIGURE =
-  '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?|(?:an? |one |three )?(?:half|quarters?|eighths?)(?: of)?(?: an?)? inch|an inch|one inch)'
-/** How far something lies from where it should, where that is said. */
-const MAYBE_SO_FAR = `(${FIGURE} ?|)`
 const LIES = '(?:sits|falls|lies|is)'
 const ON_SHOULDER = '(?:the |my |her |his )?(?:top of (?:the |my |her |his )?)?shoulders?(?: tops?| points?| bones?)?'
 
@@ -126,7 +121,10 @@ const FIGURES: readonly Said[] = [
     ),
     '$1 too short by $2',
   ],
-  [/\b(?:hem |skirt )?(?:drags|trails|sweeps|is dragging|is trailing) (?:(?:on|along) )?the (?:floor|ground)\b/gu, 'hem too long'],
+  [
+    /\b(?:hem |skirt )?(?:drags?|trails?|sweeps?|(?:is|are) (?:dragging|trailing)) (?:(?:on|along) )?the (?:floor|ground)\b/gu,
+    'hem too long',
+  ],
   [/\b(?:falls|swings|flaps|drops|comes|blows) open\b/gu, 'gapes'],
   [/\bfront edge (?=gapes\b)/gu, 'wrap edge '],
   [/\b(?:(?:is|are|keeps?) )?(?:riding|hiking|hitching|creeping|pulling|climbing) up\b/gu, 'rides up'],
@@ -193,6 +191,6 @@ const SIGNS: readonly Said[] = [
  * @example plainWish('Waist in, nothing at the bust') // 'waist in,  nothing-at-bust '
  */
 export const plainWish = (text: string): string =>
-  [SIGNS, LEFT_ALONE, NOT_MEANT, PLACES, FIGURES]
+  [SIGNS, LEFT_ALONE, NOT_MEANT, PLACES, WORN, FIGURES]
     .flat()
     .reduce((plain, [said, how]) => (typeof how === 'string' ? plain.replace(said, how) : plain.replace(said, how)), plainText(text))

@@ -1,0 +1,60 @@
+import { FIGURE, MAYBE_SO_FAR, type Said } from './said'
+
+const NOT = '(?:(?:do|does|will|can|could|is|are) not|cannot|don’t|dont|doesn’t|doesnt|won’t|wont|can’t|cant|isn’t|aren’t|not)'
+const OWN = '(?:the |my |her |his |their )?'
+const ROUND = '(bust|chest|waist|hips?|belly|seat|thighs?|calves|calf|biceps?|back)'
+
+/** What a garment does on a body, as what is wrong with it. */
+export const WORN: readonly Said[] = [
+  [
+    new RegExp(
+      `\\b(sleeves?|legs?|trousers|pants) ${NOT} (?:quite )?(?:reach|cover|come(?: down)? to|get to) ${OWN}(?:wrist|ankle)(?: ?bone)?s?\\b`,
+      'gu',
+    ),
+    '$1 too short',
+  ],
+  [
+    new RegExp(`\\bshoulders?(?: seams?)? ${NOT} (?:quite )?(?:reach|come to|get to) ${OWN}shoulder(?: bone| point| tip)?s?\\b`, 'gu'),
+    'shoulder too narrow',
+  ],
+  [
+    new RegExp(
+      `\\bshoulders?(?: seams?)? (?:extend|hang|fall|drop|sit|go|reach|stick out|is|are)s? ${MAYBE_SO_FAR}(?:past|beyond|over|off|outside) (?:of )?${OWN}(?:shoulder|arm|upper arm)(?: bone| point| tip)?s?\\b`,
+      'gu',
+    ),
+    'shoulder too wide $1',
+  ],
+  [
+    new RegExp(
+      `\\b(?:(?:the )?(?:buttons?|fronts?|front edges|edges|zip|zipper|it) )?${NOT} (?:quite )?(?:close|meet|button|zip|fasten|do up|go)(?: up)? (?:over|at|across|around|round) ${OWN}${ROUND}\\b`,
+      'gu',
+    ),
+    '$1 too tight',
+  ],
+  [new RegExp(`\\b(too (?:tight|short|narrow)[^,;.\\d]{0,12}),? (${FIGURE}) (?:too )?short\\b`, 'gu'), '$1 by $2'],
+  [
+    new RegExp(
+      `\\b(?:there(?:’s| is| are) )?(${FIGURE}) (?:too much|(?:of )?extra|(?:of )?excess)(?: fabric| cloth| room| width)? (?:at|in|around|round|across) ${OWN}${ROUND}\\b`,
+      'gu',
+    ),
+    '$2 too loose by $1',
+  ],
+  [
+    new RegExp(
+      `\\b(?:i |you |we |she |he )?can (?:pinch|grab|gather)(?: out)? (${FIGURE}) (?:at|in|around|round|across) ${OWN}${ROUND}\\b`,
+      'gu',
+    ),
+    '$2 too loose by $1',
+  ],
+  [/\b(?:swings|kicks|flips|tips|sticks) up\b/gu, 'rides up'],
+  [new RegExp(`\\bwaist seam (?:falls|lies|hits|lands|comes|hangs) (?=${FIGURE} ?(?:above|below))`, 'gu'), 'waist seam sits '],
+  [new RegExp(`\\bwaist seam (?:rides|creeps|pulls) up(?: by)? (?=${FIGURE})`, 'gu'), 'waist seam is too high by '],
+  [new RegExp(`\\b(darts?) (?:ends?|stops?) ${MAYBE_SO_FAR}too (?:soon|early)\\b`, 'gu'), '$1 too short $2'],
+  [new RegExp(`\\b(darts?) (?:ends?|stops?) ${MAYBE_SO_FAR}too (?:late|far)\\b`, 'gu'), '$1 too long $2'],
+  [/\b(sleeves?|cuffs?) (?:needs? to |has to |have to |should |must )?come up\b/gu, 'shorten the $1'],
+  [/\b(?:(?:is |are )?flooding|floods|high[- ]?waters?)\b/gu, 'leg too short'],
+  [new RegExp(`\\b(?:overlap|wrap) (?:is )?${MAYBE_SO_FAR}too (?:small|little|narrow|short)\\b`, 'gu'), 'more overlap $1'],
+  [new RegExp(`\\b(?:overlap|wrap) (?:is )?${MAYBE_SO_FAR}too (?:big|large|much|wide)\\b`, 'gu'), 'less overlap $1'],
+  [new RegExp(`\\b(skirt|hem|legs?|sleeves?) ${NOT} (?:full|flared|flary|wide) enough\\b`, 'gu'), 'fuller $1'],
+  [/\b(skirt|hem|legs?|sleeves?) flares? (?:out )?too much\b/gu, '$1 too full'],
+]
