@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoWardrobe } from '../../demo/wardrobe'
-import { applyOrRefuse, CHANGE_KINDS, contextOf, findKind, foldPlan } from '../changes'
+import { applyOrRefuse, CHANGE_KINDS, contextOf, findKind, foldPlan, withId } from '../changes'
 import { stopsOf } from '../formats'
 import { DEFAULT_TOLERANCES } from '../match'
+import { measureLength } from '../geometry'
+import { edgePath, shapeOf, type Garment } from '../pattern'
 import { INCH_MM, writeLengths } from '../units'
 import { PHRASES } from '../wishes/lexicon'
 import { answerWish, offerAs } from './answer-wish'
@@ -37,6 +39,21 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: side seams 1/2 in at waist, 1/2 out at hip -> asks
+blouse: let out side seams below the waist only 1/2 -> add-at-edge hipMm=0.125 waistMm=0
+blouse: let out the sides above the waist 1/2 -> add-at-edge bustMm=0.125 waistMm=0
+blouse: the waist falls above my natural waist by 1 -> asks lengthen
+blouse: make it sleeveless -> asks
+blouse: cut the sleeves at the elbow -> lengthen pieceId="sleeve"
+blouse: excess at the back armhole, 1/2 -> take-in-fold edgeId="armhole" amountMm=0.5
+blouse: horizontal fold at the back waist 3/4 -> level-wedge pieceId="back" amountMm=-0.75
+blouse: take a half inch tuck out of the back waist -> level-wedge pieceId="back" amountMm=-0.5
+blouse: hips 1 fuller -> add-at-edge hipMm=0.25
+blouse: too much length between shoulder and bust, 1/2 -> across-armhole half="front" amountMm=-0.5
+blouse: wrist to 11 -> hem-fullness pieceId="sleeve"
+legs: cuff 13 -> asks hem-fullness
+legs: fat knees -> asks seam-stretch
+legs: knee sits 1 low -> asks lengthen
 blouse: the sleeves won't come down to my wrist, 1 short -> lengthen pieceId="sleeve" amountMm=1
 blouse: sleeves don't reach my wrists by 1/2 -> lengthen pieceId="sleeve" amountMm=0.5
 blouse: sleeves need to come up 1 -> lengthen pieceId="sleeve" amountMm=-1
@@ -1003,6 +1020,20 @@ describe('a wish that is not clear', () => {
     expect(answer.how === 'asks' && answer.offers.map((o) => [o.change.kind, o.sentence])).toEqual([
       ['add-at-edge', 'Let the sides out {mm 6.35}; each edge, {mm 25.4} round the body'],
     ])
+  })
+  it('takes a wrist to what it is to measure, over both pieces of a sleeve', () => {
+    for (const name of ['blouse', 'jacket']) {
+      const { garment } = opened(name)
+      const round = (g: Garment) =>
+        g.pieces
+          .filter((p) => p.kind === 'sleeve')
+          .flatMap((p) => p.edges.filter((e) => e.role === 'hem').map((e) => measureLength(edgePath(shapeOf(p, g.baseSizeId), e.id))))
+          .reduce((sum, mm) => sum + mm, 0)
+      const answer = answerOn(name, 'make the wrist 11 around')
+      if (answer.how === 'nothing') throw new Error(name)
+      const stop = answer.how === 'does' ? answer.offer.change : answer.offers[0]!.change
+      expect(round(foldPlan(garment, [withId(stop, 's')], opened(name).context).garment), name).toBeCloseTo(11 * 25.4, 2)
+    }
   })
   it('places a waist seam by how far it lies from the waist of the body', () => {
     const wantedMm = (text: string) => {

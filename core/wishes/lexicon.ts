@@ -81,7 +81,7 @@ const WORDS = {
   ankle: 'ankle|ankles',
   elbow: 'elbow|elbows',
   wrist: 'wrist|wrists|cuff|cuffs|sleeve opening',
-  underarm: 'underarm|under the arm|under arm|armpit',
+  underarm: 'under the arms|under my arms|underarm|under the arm|under arm|armpit',
   'leg-opening': 'leg opening|leg openings|leg hole|leg holes|leghole|legholes',
   'centre-back': 'centre back|center back|cb|middle of the back|back centre|back center',
   'centre-front': 'centre front|center front|cf|middle of the front|front centre|front center',
@@ -184,7 +184,7 @@ const WORDS = {
     'swings back|swings to the back|swings backward|side seam swings back|side seam swings to the back|side seams swing back|side seams swing to the back|sides swing back|side swings back',
   'side-swings': 'side seam swings|side swings|side not upright|side seam not upright',
   'made-elsewhere':
-    'pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
+    'sleeveless|peplum|gusset|gussets|godet|godets|pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
   gathers: 'gathers|gather|gathered|gathering',
   'leg-stance':
     'bow legs|bow leg|bow-legs|bowlegs|bow legged|bow-legged|bowlegged|knock knees|knock-knees|knock knee|knock kneed|knock-kneed',

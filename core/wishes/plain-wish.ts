@@ -96,6 +96,10 @@ const FIGURES: readonly Said[] = [
     /\b(?:cut|crop|chop)((?: [\p{L}’-]+){0,3}?) off (?:at|above|below) (?:the )?(elbow|knee|calf|thigh|wrist|ankle|hip|waist)s?\b/gu,
     'shorten$1 to the $2',
   ],
+  [
+    /\bcut (?:the |my )?(sleeves?|legs?|pants|trousers) (?:off )?at (?:the )?(elbow|knee|calf|thigh|wrist|ankle)s?\b/gu,
+    'shorten the $1 to the $2',
+  ],
   [/\btrim (?=[^,;.]{0,20}\boff\b)/gu, 'cut '],
   // What a cap has too much of goes.
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too much ease(?: by)?\\b`, 'gu'), 'less ease in the cap $1'],
@@ -180,6 +184,8 @@ const FIGURES: readonly Said[] = [
 ]
 
 const SIGNS: readonly Said[] = [
+  // “1/2 in at the waist, 1/2 out at the hip”: beside “out” it is a way, and no unit.
+  [/(?<=\d) in (?=(?:at|from) [^,;]*(?:[,;]| and ) ?(?:\d[\d ./]*) out\b)/gu, ' inch in '],
   [/\bplus (?=\d)/gu, '+'],
   [/[“”"](?=\p{L})|(?<=\p{L})[“”"]/gu, ' '],
   [/(?<=\p{L})'(?=\p{L})/gu, '’'],

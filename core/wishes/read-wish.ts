@@ -127,12 +127,16 @@ function isWidth(part: readonly Token[], at: number): boolean {
 
 /** No change is as large: a figure that stands beside a thing without a verb is what the thing is to measure, mm. */
 export const LARGER_THAN_CHANGES_MM = 254
+/** Of what is narrow by itself, mm. */
+const LARGER_THAN_NARROW_MM = 130
+const NARROW: readonly Concept[] = ['wrist', 'ankle', 'bicep', 'calf']
 
 /** “Waist 30 in”: a thing and a figure of its size, and nothing that says what is to be done. */
 function isBareMeasure(part: readonly Token[], amount: Token & { is: 'amount' }): boolean {
   const verbs = part.filter((t) => t.is === 'concept' && (DIRECTIONS.includes(t.concept) || VERBS.includes(t.concept)))
   const isThing = part.some((t) => t.is === 'concept')
-  return isThing && verbs.length === 0 && amount.sign === 0 && amount.mm >= LARGER_THAN_CHANGES_MM
+  const isNarrow = part.some((t) => t.is === 'concept' && NARROW.includes(t.concept))
+  return isThing && verbs.length === 0 && amount.sign === 0 && amount.mm >= (isNarrow ? LARGER_THAN_NARROW_MM : LARGER_THAN_CHANGES_MM)
 }
 
 /**

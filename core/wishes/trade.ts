@@ -28,7 +28,7 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'side-swings': 'A side seam that swings asks for width moved between front and back: which way does it swing?',
   'swings-forward': 'A side seam that swings forward asks for width moved from the back to the front.',
   'swings-back': 'A side seam that swings back asks for width moved from the front to the back.',
-  'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here.',
+  'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here, and no piece is made that the pattern has not.',
   gathers: 'Gathers are what the longer edge has more: make the piece that is gathered slimmer or fuller at that edge.',
   'leg-stance': 'Legs that bow or knock want the whole leg swung about its knee, which is not made here yet.',
   'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and write down what you see under Fittings.',

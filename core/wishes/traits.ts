@@ -10,6 +10,7 @@ const ROUNDS: Parts = {
   waist: 'waist|middle',
   thigh: 'thigh|thighs',
   calf: 'calf|calves',
+  knee: 'knee|knees',
   neckline: 'neck',
 }
 const BUST: Parts = { bust: 'bust|chest|breasts' }
@@ -25,7 +26,7 @@ const TRAITS: readonly [adjectives: string, asks: Concept, parts: Parts][] = [
   ['short', 'shorter', LENGTHS],
   ['broad|wide', 'out', { shoulder: 'shoulder|shoulders' }],
   ['narrow|small', 'in', { shoulder: 'shoulder|shoulders' }],
-  ['full|fuller|large|larger|big|bigger|heavy|thick|wide|broad|fat|plump|muscular', 'out', ROUNDS],
+  ['full|fuller|large|larger|big|bigger|heavy|protruding|bulky|thick|wide|broad|fat|plump|muscular', 'out', ROUNDS],
   ['small|thin|slim|slender|skinny|narrow|lean', 'in', ROUNDS],
   // “Full bust” is the name of a measure.
   ['large|larger|big|bigger|heavy', 'out', BUST],

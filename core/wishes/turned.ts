@@ -69,7 +69,7 @@ const textOf = (t: Token) => ('text' in t ? t.text : '')
 function complainedIn(part: readonly Token[]): Token[] {
   const at = part.findIndex((t) => t.is !== 'amount' && COMPLAINTS[textOf(t)] !== undefined)
   const before = part.slice(0, at)
-  const verb = before.findLastIndex((t) => /^(?:is|are|was|were)$/.test(textOf(t)))
+  const verb = before.findLastIndex((t) => /^(?:is|are|was|were|sits?|falls?|hits?|lies?)$/.test(textOf(t)))
   const figure = before.findLastIndex((t) => t.is === 'amount')
   const amount = part.find((t) => t.is === 'amount')
   const isBody = before.some((t, i) => WHOSE.test(textOf(t)) && !OF_GARMENT.test(textOf(before[i + 1] ?? t)))

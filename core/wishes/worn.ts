@@ -57,4 +57,27 @@ export const WORN: readonly Said[] = [
   [new RegExp(`\\b(?:overlap|wrap) (?:is )?${MAYBE_SO_FAR}too (?:big|large|much|wide)\\b`, 'gu'), 'less overlap $1'],
   [new RegExp(`\\b(skirt|hem|legs?|sleeves?) ${NOT} (?:full|flared|flary|wide) enough\\b`, 'gu'), 'fuller $1'],
   [/\b(skirt|hem|legs?|sleeves?) flares? (?:out )?too much\b/gu, '$1 too full'],
+  [
+    new RegExp(`\\bwaist(?:line)? (?:falls|lies|hits|lands|comes|hangs|sits) ${MAYBE_SO_FAR}above ${OWN}natural waist(?:line)?\\b`, 'gu'),
+    'waist is too high $1',
+  ],
+  [
+    new RegExp(`\\bwaist(?:line)? (?:falls|lies|hits|lands|comes|hangs|sits) ${MAYBE_SO_FAR}below ${OWN}natural waist(?:line)?\\b`, 'gu'),
+    'waist is too low $1',
+  ],
+  [
+    new RegExp(
+      `\\b(?:excess|extra)(?: fabric| cloth| material)? (?:at|in|around) ${OWN}((?:front |back )?(?:armholes?|neckline|neck))\\b`,
+      'gu',
+    ),
+    '$1 gapes',
+  ],
+  [
+    new RegExp(
+      `\\b(?:horizontal )?(?:fold|tuck|crease|roll|wrinkle)s? (?:of (?:fabric|cloth) )?(?:at|above|across|in|out of) ${OWN}(?:back waist|small of ${OWN}back|lower back|waist (?:at|in) (?:the )?back)\\b`,
+      'gu',
+    ),
+    'swayback',
+  ],
+  [/\btoo much length\b/gu, 'too long'],
 ]

@@ -59,15 +59,18 @@ function saidPlaces(wish: Wish, garment: Garment) {
   // The seat of a skirt is its hip; of trousers it has changes of its own.
   const isSeat = says(wish, 'seat') && garment.pieces.every((p) => familyOf(p) !== 'leg')
   const kept = keptAmong(wish, ZONES)
-  const zones = ZONES.filter((z) => !kept.includes(z) && (wish.said.has(z) || (z === 'hip' && (isSeat || isHem))))
-  return { isHem, isSeat, kept, zones }
+  // “Below the waist” is the hip, above it the bust, where nothing else is named.
+  const beside =
+    says(wish, 'waist') && !says(wish, 'bust', 'hip') ? (says(wish, 'below') ? 'hip' : says(wish, 'above') ? 'bust' : null) : null
+  const zones = ZONES.filter((z) => !kept.includes(z) && (beside ? z === beside : wish.said.has(z) || (z === 'hip' && (isSeat || isHem))))
+  return { isHem, isSeat, kept, zones, isBeside: beside !== null }
 }
 
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
   const places = saidPlaces(wish, garment)
   if (!places) return []
-  const { isHem, isSeat, kept, zones } = places
+  const { isHem, isSeat, kept, zones, isBeside } = places
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex, of a front that is a half piece; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
@@ -75,7 +78,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   // A bust that is to measure so much may be let out there, too: which is asked.
   const isBust = zones.length === 1 && zones[0] === 'bust' && !wholeFront(garment)
   if (!hasSide && !isWhole && (zones.length === 0 || (isBust && wish.wantedMm === null))) return []
-  const said = towards(wish, isHem ? [...LET_OUT, 'fuller'] : LET_OUT, TAKE_IN)
+  const said = towards(wish, isHem || says(wish, 'hip', 'waist') ? [...LET_OUT, 'fuller'] : LET_OUT, TAKE_IN)
   if (said === 0 && wish.wantedMm === null) return []
   const chains = chainsOf(garment, context.sizeId)
   const there = ZONES.filter((z) => chains.some((c) => c.zones.some((x) => x.zone === z)))
@@ -108,7 +111,9 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
         'seam',
         'body',
         ...(isSeat ? (['seat'] as const) : []),
-        ...(isHem ? (['hem', 'fuller'] as const) : []),
+        ...(isBeside ? (['above', 'below'] as const) : []),
+        ...(isHem ? (['hem'] as const) : []),
+        ...(isHem || says(wish, 'hip', 'waist') ? (['fuller'] as const) : []),
         ...ZONES,
         ...LET_OUT,
         ...TAKE_IN,

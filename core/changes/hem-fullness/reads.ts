@@ -1,11 +1,11 @@
-import { familyOf, isLimb, timesCut, type Garment } from '../../pattern'
+import { familyOf, isLimb, shapeOf, timesCut, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { isAtEach, oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
 import { lengthToken } from '../../units'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
-import { hemAndTop, hemPartners } from './find-hems'
+import { hemAndTop, hemPartners, lengthOf } from './find-hems'
 import type { HemFullnessInputs } from './schema'
 
 const FULLER: readonly Concept[] = ['fuller', 'out', 'more', 'too-tight']
@@ -31,6 +31,16 @@ const isHem = (wish: Wish): boolean =>
   (says(wish, 'ankle') && !says(wish, 'keep', 'above', 'below')) ||
   (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
 
+/** What the lower end of one sleeve lacks of what a wish says it is to measure, mm: “wrist 7”; null where no such figure is said. */
+function missingAtWrist(wish: Wish, garment: Garment, sizeId: string): number | null {
+  if (wish.wantedMm === null || wish.amounts.length > 0 || says(wish, 'length')) return null
+  // Of a sleeve in two pieces both go round the arm.
+  const hems = garment.pieces
+    .filter((p) => familyOf(p) === 'sleeve')
+    .map((p) => lengthOf(shapeOf(p, sizeId), hemAndTop(p)?.hem ?? []) * timesCut(p))
+  return wish.wantedMm - hems.reduce((sum, mm) => sum + mm, 0) / LIMBS
+}
+
 /** Craft 6.8 as it is said: “fuller hem by 4”, “more flare in the skirt”, “take in the leg opening 1”. */
 export function readHemFullness(
   wish: Wish,
@@ -47,12 +57,16 @@ export function readHemFullness(
   const usual = begun()
   if (!usual) return []
   // “Leg opening 14”: what it lacks, or has too much, round one leg; of a skirt or a bodice round the body.
-  const zone = says(wish, 'leg-opening', 'ankle') ? 'leg-opening' : says(wish, 'hem') && !says(wish, 'sleeve', 'wrist') ? 'hem' : null
-  const missing = zone ? (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context)) : null
+  const hasSleeve = garment.pieces.some((p) => familyOf(p) === 'sleeve')
+  const isSleeve = hasSleeve && says(wish, 'sleeve', 'wrist')
+  const zone = says(wish, 'leg-opening', 'ankle', 'wrist') ? 'leg-opening' : says(wish, 'hem') ? 'hem' : null
+  const missing = isSleeve
+    ? missingAtWrist(wish, garment, context.sizeId)
+    : zone && (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context))
   const way = missing === null ? towards(wish, FULLER, SLIMMER) : missing < 0 ? -1 : 1
   const asked = askedPieces(garment, wish)
   // A hem of which nothing else is said is that of the body, where the garment has one.
-  const bodies = says(wish, 'wrist') ? [] : garment.pieces.filter((p) => p.kind !== 'sleeve')
+  const bodies = isSleeve ? [] : garment.pieces.filter((p) => p.kind !== 'sleeve')
   const meant = asked.pieces.length > 0 ? asked.pieces : bodies.length > 0 ? bodies : garment.pieces
   const piece = meant.find((p) => hemAndTop(p) !== null)
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
