@@ -39,6 +39,12 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: make it fit -> nothing
+blouse: I'm pear shaped -> nothing
+blouse: fit it to my measurements -> nothing
+blouse: two bust darts instead of one -> split-dart edgeId="shoulder"
+blouse: sleeve cap 1/2 too big for the armhole -> cap-to-armhole frontMm=-0.25 backMm=-0.25
+blouse: petite, 1 shorter -> asks lengthen
 blouse: side seams 1/2 in at waist, 1/2 out at hip -> asks
 blouse: let out side seams below the waist only 1/2 -> add-at-edge hipMm=0.125 waistMm=0
 blouse: let out the sides above the waist 1/2 -> add-at-edge bustMm=0.125 waistMm=0

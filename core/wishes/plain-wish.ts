@@ -69,6 +69,7 @@ const OFF_END =
   '\\b(?:off|(?<=\\d.{0,8})from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\\b(?! (?:to|up|toward|towards)\\b)'
 
 const CAP = '(?:sleeve )?(?:cap|head)'
+const FOR_ARMHOLE = 'for (?:the |its |their )?(?:armholes?|armscyes?)\\b'
 /** Beside its armhole, a sleeve is as large as its cap. */
 const SLEEVE = `(?:${CAP}|sleeve)s?`
 
@@ -108,11 +109,11 @@ const FIGURES: readonly Said[] = [
   [new RegExp(`\\b(?:too little|not enough) ease in (?:the )?${CAP}\\b`, 'gu'), 'more ease in the cap'],
   [new RegExp(`\\b(?:reduce|remove|lower|decrease|less|cut)(?: the)? ${CAP} ease\\b`, 'gu'), 'less ease in the cap'],
   [new RegExp(`\\b(?:increase|add|raise|more)(?: the)? ${CAP} ease\\b`, 'gu'), 'more ease in the cap'],
+  // With a figure, the cap has so much too much or too little ease.
+  [new RegExp(`\\b${SLEEVE} (?:is |are )?(${FIGURE}) ?too (?:big|large|wide|loose|long) ${FOR_ARMHOLE}`, 'gu'), 'less ease in the cap $1'],
+  [new RegExp(`\\b${SLEEVE} (?:is |are )?(${FIGURE}) ?too (?:small|narrow|tight|short) ${FOR_ARMHOLE}`, 'gu'), 'more ease in the cap $1'],
   [
-    new RegExp(
-      `\\b${SLEEVE} (?:is |are |does not |doesn’t )?(?:too )?(?:small|big|large|wide|narrow|tight|loose) for (?:the |its |their )?(?:armholes?|armscyes?)\\b`,
-      'gu',
-    ),
+    new RegExp(`\\b${SLEEVE} (?:is |are |does not |doesn’t )?(?:too )?(?:small|big|large|wide|narrow|tight|loose) ${FOR_ARMHOLE}`, 'gu'),
     'cap does not fit the armhole',
   ],
   [new RegExp(`\\bcap (?=(?:is |are )?(?:${FIGURE} ?)?too (?:tall|high|flat|low|short|shallow)\\b)`, 'gu'), 'sleeve cap '],
@@ -168,6 +169,7 @@ const FIGURES: readonly Said[] = [
     ),
     '$1 too long $2',
   ],
+  [/\btwo (bust|side|waist|armhole|shoulder|front|back) darts (instead of|out of|from|in place of) one\b/gu, '$1 two darts out of one'],
   [/\bpuff(?:y|ier|ed)? (?=sleeves?\b)/gu, 'fuller '],
   [/\b(sleeves?) (?:more )?puff(?:y|ier|ed)\b/gu, '$1 fuller'],
   // Half of one is no whole size.
