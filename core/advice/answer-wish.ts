@@ -72,15 +72,8 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const wish = readWish(text, system, namesOn(garment))
   if (!wish)
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
-  // “Bust 38, waist 30, hips 40”: a body, and no wish.
-  if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM && waysIn(a.beside).length === 0))
-    return { how: 'nothing', why: 'These are measures of a body: type them under Wearer, and Size makes a plan of them.' }
-  // “Make it fit”, “I am pear-shaped”: what should change is for the figures of a body to say.
-  if (OF_A_BODY.test(text) && wish.amounts.length === 0 && waysIn(wish.said).length === 0)
-    return {
-      how: 'nothing',
-      why: 'Say what should change and by how much; or type the body’s measures under Wearer, and Size makes a plan of them.',
-    }
+  const body = aboutBody(wish)
+  if (body) return body
   const absent = notInPattern(wish, garment, context)
   if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
@@ -171,7 +164,19 @@ export function offerAs(
   return offer && said ? putOnSide(offer, said, garment) : offer
 }
 
-/** What tells of a body, and of no part of it. */
+/** What is said of a body, and asks for no change by itself: its figures do. */
+function aboutBody(wish: Wish): WishAnswer | null {
+  // “Bust 38, waist 30, hips 40”: a body, and no wish.
+  if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM && waysIn(a.beside).length === 0))
+    return { how: 'nothing', why: 'These are measures of a body: type them under Wearer, and Size makes a plan of them.' }
+  if (!OF_A_BODY.test(wish.text) || wish.amounts.length > 0 || waysIn(wish.said).length > 0) return null
+  return {
+    how: 'nothing',
+    why: 'Say what should change and by how much; or type the body’s measures under Wearer, and Size makes a plan of them.',
+  }
+}
+
+/** What tells of a body, and of no part of it: “make it fit”, “I am pear-shaped”. */
 const OF_A_BODY =
   /\b(?:(?:make|have) it fit|fit (?:me|her|him|better)|(?:pear|apple|hourglass|triangle|column)[- ]?shaped?|petite|\d foot(?: \d+)? tall|plus[- ]size|(?:my|her|his) (?:own )?(?:measurements|measures|figure|body))\b/i
 

@@ -50,6 +50,8 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
   return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
 }
 
+type Places = NonNullable<ReturnType<typeof saidPlaces>>
+
 /** Where a wish speaks of the width at the sides, and in which words; null where another change has that width. */
 function saidPlaces(wish: Wish, garment: Garment) {
   // “Flare the hem 4” of a blouse: at the hip, and the side below it goes along.
@@ -66,11 +68,34 @@ function saidPlaces(wish: Wish, garment: Garment) {
   return { isHem, isSeat, kept, zones, isBeside: beside !== null }
 }
 
+/** Every word that speaks of the width at the sides. */
+function usesOf(wish: Wish, { isHem, isSeat, kept, isBeside }: Places): Concept[] {
+  // “More ease at the hip”; “ease in” is another thing.
+  return used(
+    wish,
+    ...(says(wish, 'more', 'less') ? (['ease'] as const) : []),
+    ...(kept.length > 0 ? (['keep'] as const) : []),
+    'side',
+    'each',
+    'round',
+    'from',
+    'seam',
+    'body',
+    ...(isSeat ? (['seat'] as const) : []),
+    ...(isBeside ? (['above', 'below'] as const) : []),
+    ...(isHem ? (['hem'] as const) : []),
+    ...(isHem || says(wish, 'hip', 'waist') ? (['fuller'] as const) : []),
+    ...ZONES,
+    ...LET_OUT,
+    ...TAKE_IN,
+  )
+}
+
 /** Craft 6.12 as it is said: “take in the sides 1/2”, “let the waist out 1”, “too tight at the hip”. Round the body, unless “each” is said. */
 export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeContext): Reading<AddAtEdgeInputs>[] {
   const places = saidPlaces(wish, garment)
   if (!places) return []
-  const { isHem, isSeat, kept, zones, isBeside } = places
+  const { isHem, zones } = places
   const hasSide = says(wish, 'side')
   // The bust by itself is made fuller from the apex, of a front that is a half piece; at the side it is let out.
   // “Let it out 1 all round” is said of the garment: of all levels.
@@ -99,25 +124,7 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
-      // “More ease at the hip”; “ease in” is another thing.
-      uses: used(
-        wish,
-        ...(says(wish, 'more', 'less') ? (['ease'] as const) : []),
-        ...(kept.length > 0 ? (['keep'] as const) : []),
-        'side',
-        'each',
-        'round',
-        'from',
-        'seam',
-        'body',
-        ...(isSeat ? (['seat'] as const) : []),
-        ...(isBeside ? (['above', 'below'] as const) : []),
-        ...(isHem ? (['hem'] as const) : []),
-        ...(isHem || says(wish, 'hip', 'waist') ? (['fuller'] as const) : []),
-        ...ZONES,
-        ...LET_OUT,
-        ...TAKE_IN,
-      ),
+      uses: usesOf(wish, places),
       ...takesWanted(missing),
       // “Let it out 1” may be said of the sides, and is asked.
       sure: mm !== null && !isAgainst && !isHem && (hasSide || !isBust) && (hasSide || !isWhole || says(wish, 'round')),

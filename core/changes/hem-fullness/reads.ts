@@ -41,6 +41,16 @@ function missingAtWrist(wish: Wish, garment: Garment, sizeId: string): number | 
   return wish.wantedMm - hems.reduce((sum, mm) => sum + mm, 0) / LIMBS
 }
 
+const isOfSleeve = (wish: Wish, garment: Garment): boolean =>
+  says(wish, 'sleeve', 'wrist') && garment.pieces.some((p) => familyOf(p) === 'sleeve')
+
+/** “Leg opening 14”: what it lacks, or has too much, round one leg; of a sleeve round the arm, of a skirt or a bodice round the body, mm. */
+function missingAtHem(wish: Wish, garment: Garment, context: ChangeContext): number | null {
+  if (isOfSleeve(wish, garment)) return missingAtWrist(wish, garment, context.sizeId)
+  const zone = says(wish, 'leg-opening', 'ankle', 'wrist') ? 'leg-opening' : says(wish, 'hem') ? 'hem' : null
+  return zone && (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context))
+}
+
 /** Craft 6.8 as it is said: “fuller hem by 4”, “more flare in the skirt”, “take in the leg opening 1”. */
 export function readHemFullness(
   wish: Wish,
@@ -56,17 +66,11 @@ export function readHemFullness(
     return []
   const usual = begun()
   if (!usual) return []
-  // “Leg opening 14”: what it lacks, or has too much, round one leg; of a skirt or a bodice round the body.
-  const hasSleeve = garment.pieces.some((p) => familyOf(p) === 'sleeve')
-  const isSleeve = hasSleeve && says(wish, 'sleeve', 'wrist')
-  const zone = says(wish, 'leg-opening', 'ankle', 'wrist') ? 'leg-opening' : says(wish, 'hem') ? 'hem' : null
-  const missing = isSleeve
-    ? missingAtWrist(wish, garment, context.sizeId)
-    : zone && (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context))
+  const missing = missingAtHem(wish, garment, context)
   const way = missing === null ? towards(wish, FULLER, SLIMMER) : missing < 0 ? -1 : 1
   const asked = askedPieces(garment, wish)
   // A hem of which nothing else is said is that of the body, where the garment has one.
-  const bodies = isSleeve ? [] : garment.pieces.filter((p) => p.kind !== 'sleeve')
+  const bodies = isOfSleeve(wish, garment) ? [] : garment.pieces.filter((p) => p.kind !== 'sleeve')
   const meant = asked.pieces.length > 0 ? asked.pieces : bodies.length > 0 ? bodies : garment.pieces
   const piece = meant.find((p) => hemAndTop(p) !== null)
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
