@@ -39,6 +39,7 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: the sleeve isn't wide enough, 1 more -> asks bicep-width
 blouse: make it fit -> nothing
 blouse: I'm pear shaped -> nothing
 blouse: fit it to my measurements -> nothing

@@ -164,7 +164,7 @@ const PARTICLES = new Set(['in', 'out', 'off', 'away'])
 /** One word that begins no known phrase. */
 function wordToken(word: string, next: string | undefined, known: ReadonlySet<string>): Token {
   if (PARTICLES.has(word)) return { is: 'small', text: word, turns: next === undefined || !FOLLOWED_BY_PLACE.test(next) }
-  if (SMALL_WORDS.has(word) || PARTED[word]) return { is: 'small', text: word, turns: false }
+  if (SMALL_WORDS.has(word) || Object.hasOwn(PARTED, word)) return { is: 'small', text: word, turns: false }
   if (known.has(word)) return { is: 'name', text: word }
   const slip = slipOf(word)
   return slip ? { is: 'concept', concept: PHRASES.get(slip)!, text: slip, typed: word } : { is: 'unknown', text: word }

@@ -55,7 +55,7 @@ export const WORN: readonly Said[] = [
   [/\b(?:(?:is |are )?flooding|floods|high[- ]?waters?)\b/gu, 'leg too short'],
   [new RegExp(`\\b(?:overlap|wrap) (?:is )?${MAYBE_SO_FAR}too (?:small|little|narrow|short)\\b`, 'gu'), 'more overlap $1'],
   [new RegExp(`\\b(?:overlap|wrap) (?:is )?${MAYBE_SO_FAR}too (?:big|large|much|wide)\\b`, 'gu'), 'less overlap $1'],
-  [new RegExp(`\\b(skirt|hem|legs?|sleeves?) ${NOT} (?:full|flared|flary|wide) enough\\b`, 'gu'), 'fuller $1'],
+  [new RegExp(`\\b(skirt|hem|legs?) ${NOT} (?:full|flared|flary) enough\\b`, 'gu'), 'fuller $1'],
   [/\b(skirt|hem|legs?|sleeves?) flares? (?:out )?too much\b/gu, '$1 too full'],
   [
     new RegExp(`\\bwaist(?:line)? (?:falls|lies|hits|lands|comes|hangs|sits) ${MAYBE_SO_FAR}above ${OWN}natural waist(?:line)?\\b`, 'gu'),
