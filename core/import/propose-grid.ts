@@ -3,10 +3,14 @@ import type { DrawnShape, PdfPage } from '../formats'
 import { tangentAt, type Box, type Point } from '../geometry'
 import { boxOf, byMeetingLines, RIM_MM, type Layout } from './meeting-lines'
 import { spotsSaid, type PageSpot } from './page-names'
+import { isLarge, quarterTurn, sheetPages, sizeOf, turned } from './sheet-pages'
 import { bySaidSpots, bySameLines, offsetsOf } from './same-lines'
 
-/** How it is known where pages lie: there is one; they are named so; they draw the same lines; cut lines meet; nothing tells, or a person said so. */
-export const GRID_WAYS = ['one-page', 'page-names', 'same-lines', 'meeting-lines', 'in-rows'] as const
+/**
+ * How it is known where pages lie: there is one; they are named so; they draw the same lines; cut lines meet; each is a sheet of its own;
+ * nothing tells, or a person said so.
+ */
+export const GRID_WAYS = ['one-page', 'page-names', 'same-lines', 'meeting-lines', 'apart', 'in-rows'] as const
 
 /** Where each page of a file lies on the sheet that they make together. */
 export interface PageGrid {
@@ -28,17 +32,6 @@ const LEAST_CHORD_MM = 2
 const CROSSES = 0.02
 /** Overlaps that pages are printed with, mm. */
 const OVERLAPS = [0, 5, 6, 6.35, 7, 8, 10, 12, 12.7, 15, 18, 20, 25, 25.4, 30]
-
-/** Pages of the size that most have, from the first with lines on it to the last: an empty one between them is part of the sheet. */
-function sheetPages(pages: readonly PdfPage[]): number[] {
-  const sizeOf = (p: PdfPage) => `${Math.round(p.width)}x${Math.round(p.height)}`
-  const times = new Map<string, number>()
-  for (const p of pages) if (p.shapes.length > 0) times.set(sizeOf(p), (times.get(sizeOf(p)) ?? 0) + 1)
-  const usual = [...times].sort((a, b) => b[1] - a[1])[0]?.[0]
-  const drawn = pages.flatMap((p, i) => (p.shapes.length > 0 && sizeOf(p) === usual ? [i] : []))
-  const [first, last] = [drawn[0] ?? 0, drawn[drawn.length - 1] ?? -1]
-  return pages.flatMap((p, i) => (i >= first && i <= last && sizeOf(p) === usual ? [i] : []))
-}
 
 /** The place near one side of a page at which lines of most pages end; null where none do. */
 function rimOf(ends: readonly { page: number; at: number }[], from: number, to: number): number | null {
@@ -133,6 +126,8 @@ function counted(n: number, columns: number, down: boolean): Layout {
   return { spots, columns: down ? Math.ceil(n / rows) : columns }
 }
 
+const layoutOf = (spots: PageSpot[]): Layout => ({ spots, columns: Math.max(...spots.map((s) => s.column)) + 1 })
+
 /**
  * Proposes how the pages of a file lie side by side: by lines that several of them draw whole, and the names on them; where lines were cut, by
  * where those that are cut at the edge of one page go on at another's, as the pages are named, else over the numbers of columns, with the usual
@@ -142,7 +137,12 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
   const list = sheetPages(pages)
   const place = (at: (i: number) => Point): (Point | null)[] => pages.map((_, i) => (list.includes(i) ? at(i) : null))
   if (list.length <= 1) return { places: place(() => ({ x: 0, y: 0 })), columns: 1, trim: null, how: 'one-page', sure: true }
-  const readings = spotsSaid(pages, list)
+  // Sheets that are not as large as each other are not parts of one.
+  if (new Set(list.map((i) => sizeOf(pages[i]!))).size > 1) return apart(pages, list)
+  const turn = quarterTurn(pages, list)
+  const named0 = spotsSaid(pages, list)
+  // Pages that lie on their side or upside down are named and counted in another direction.
+  const readings = [...named0, ...(turn === 0 ? [] : named0.map((spots) => turned(spots, turn)))]
   const { width, height } = pages[list[0]!]!
   const cutAt = frameOf(pages, list)
   const isCut = cutAt !== null && areCutAt(pages, list, cutAt)
@@ -150,8 +150,9 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
   if (same && !isCut) return sameGrid(same, place, null)
   const frame = cutAt ?? { minX: 0, minY: 0, maxX: width, maxY: height }
   const n = list.length
-  const named = readings.map((spots): Layout => ({ spots, columns: Math.max(...spots.map((s) => s.column)) + 1 }))
-  const inOrder = [false, true].flatMap((down) => Array.from({ length: n }, (_, i) => counted(n, i + 1, down)))
+  const named = readings.map(layoutOf)
+  const upright = [false, true].flatMap((down) => Array.from({ length: n }, (_, i) => counted(n, i + 1, down)))
+  const inOrder = [...upright, ...(turn === 0 ? [] : upright.map(({ spots }) => layoutOf(turned(spots, turn))))]
   const overlaps = [...OVERLAPS, ...(same ? overlapsOf(same.places, frame) : [])]
   // Names that lines do not bear out are none of places.
   for (const [layouts, how] of [
@@ -163,7 +164,22 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
     if (score > 0) return { ...laid(pages, list, layout, x, y, frame), how, sure: true }
   }
   if (same) return sameGrid(same, place, frame)
+  if (named.length === 0 && list.every((i) => isLarge(pages[i]!))) return apart(pages, list)
   return laid(pages, list, named[0] ?? counted(n, Math.ceil(Math.sqrt(n)), false), 0, 0, frame)
+}
+
+/** Between sheets that do not belong together, mm. */
+const APART_MM = 50
+
+/** Each page is a sheet of its own: they lie in one row, apart. */
+function apart(pages: readonly PdfPage[], list: readonly number[]): PageGrid {
+  const places: (Point | null)[] = pages.map(() => null)
+  let x = 0
+  for (const i of list) {
+    places[i] = { x, y: 0 }
+    x += pages[i]!.width + APART_MM
+  }
+  return { places, columns: list.length, trim: null, how: 'apart', sure: true }
 }
 
 /** Where pages lie by lines that several of them draw whole, and whether their names say so, too. */
@@ -209,7 +225,7 @@ export interface GridChoice {
 /** Pages in rows, or in columns, with an overlap, as a person says; those with no lines on them are left out. */
 export function gridInRows(pages: readonly PdfPage[], choice: GridChoice): PageGrid {
   const list = sheetPages(pages)
-  const { width, height } = pages[list[0] ?? 0]!
+  const [width, height] = [Math.max(...list.map((i) => pages[i]!.width)), Math.max(...list.map((i) => pages[i]!.height))]
   const frame = frameOf(pages, list) ?? { minX: 0, minY: 0, maxX: width, maxY: height }
   return laid(pages, list, counted(list.length, choice.columns, choice.down), choice.overlapX, choice.overlapY, frame)
 }

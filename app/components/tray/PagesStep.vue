@@ -37,6 +37,7 @@ const HOW = {
   'page-names': 'The pages were put together by the names on them, which say in which row and column each is.',
   'same-lines': 'The pages were put together by the lines that run over their edges onto the next.',
   'meeting-lines': 'The pages were put together where lines that end at the edge of one go on at the edge of another.',
+  apart: 'Each page is a sheet of its own: they lie beside each other.',
   'in-rows': 'Nothing on the pages shows how they lie. Say how many stand side by side.',
 } as const
 
