@@ -131,7 +131,7 @@ const layoutOf = (spots: PageSpot[]): Layout => ({ spots, columns: Math.max(...s
 /**
  * Proposes how the pages of a file lie side by side: by lines that several of them draw whole, and the names on them; where lines were cut, by
  * where those that are cut at the edge of one page go on at another's, as the pages are named, else over the numbers of columns, with the usual
- * overlaps and those that common lines tell; else in rows.
+ * overlaps and those that common lines tell; else large ones apart, and others in rows.
  */
 export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
   const list = sheetPages(pages)
@@ -140,9 +140,9 @@ export function proposeGrid(pages: readonly PdfPage[]): PageGrid {
   // Sheets that are not as large as each other are not parts of one.
   if (new Set(list.map((i) => sizeOf(pages[i]!))).size > 1) return apart(pages, list)
   const turn = quarterTurn(pages, list)
-  const named0 = spotsSaid(pages, list)
+  const said = spotsSaid(pages, list)
   // Pages that lie on their side or upside down are named and counted in another direction.
-  const readings = [...named0, ...(turn === 0 ? [] : named0.map((spots) => turned(spots, turn)))]
+  const readings = [...said, ...(turn === 0 ? [] : said.map((spots) => turned(spots, turn)))]
   const { width, height } = pages[list[0]!]!
   const cutAt = frameOf(pages, list)
   const isCut = cutAt !== null && areCutAt(pages, list, cutAt)
