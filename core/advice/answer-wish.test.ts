@@ -39,6 +39,10 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+blouse: the shoulder sticks out 1/2 past my shoulder bone -> shoulder-width amountMm=-0.5
+blouse: the seam of the shoulder goes beyond my shoulder by 3/8 -> shoulder-width amountMm=-0.375
+blouse: the sleeves don't fit me -> asks
+blouse: my back is round, make it fit -> asks level-wedge
 blouse: the sleeve isn't wide enough, 1 more -> asks bicep-width
 blouse: make it fit -> nothing
 blouse: I'm pear shaped -> nothing

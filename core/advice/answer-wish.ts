@@ -169,7 +169,7 @@ function aboutBody(wish: Wish): WishAnswer | null {
   // “Bust 38, waist 30, hips 40”: a body, and no wish.
   if (wish.isWantedGuessed && wish.amounts.some((a) => a.sign === 0 && a.mm >= LARGER_THAN_CHANGES_MM && waysIn(a.beside).length === 0))
     return { how: 'nothing', why: 'These are measures of a body: type them under Wearer, and Size makes a plan of them.' }
-  if (!OF_A_BODY.test(wish.text) || wish.amounts.length > 0 || waysIn(wish.said).length > 0) return null
+  if (!OF_A_BODY.test(wish.text) || wish.amounts.length > 0 || [...wish.said].some((c) => c !== 'shape' && !NEUTRAL.has(c))) return null
   return {
     how: 'nothing',
     why: 'Say what should change and by how much; or type the body’s measures under Wearer, and Size makes a plan of them.',
@@ -178,7 +178,7 @@ function aboutBody(wish: Wish): WishAnswer | null {
 
 /** What tells of a body, and of no part of it: “make it fit”, “I am pear-shaped”. */
 const OF_A_BODY =
-  /\b(?:(?:make|have) it fit|fit (?:me|her|him|better)|(?:pear|apple|hourglass|triangle|column)[- ]?shaped?|petite|\d foot(?: \d+)? tall|plus[- ]size|(?:my|her|his) (?:own )?(?:measurements|measures|figure|body))\b/i
+  /\b(?:(?:make|have) it fit|fits? (?:me|her|him|better)|(?:pear|apple|hourglass|triangle|column)[- ]?shaped?|petite|\d foot(?: \d+)? tall|plus[- ]size|(?:my|her|his) (?:own )?(?:measurements|measures|figure|body))\b/i
 
 const ONE_SIDE = 'One side alone can be chosen for shoulders, sleeves, armholes, side seams, lengths and pinned folds. '
 

@@ -1,24 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { bounded } from '../budget'
-import type { DrawnShape, PdfPage } from '../formats'
+import type { PdfPage } from '../formats'
 import { line, type Point } from '../geometry'
 import { ok } from '../result'
 import { proposeGrid } from './index'
+import { drawnStroke, type Stroke } from './test-outlines'
 
 const at = (x: number, y: number): Point => ({ x, y })
-type Stroke = readonly [Point, Point]
-
-const shapeOf = ([from, to]: Stroke, index: number): DrawnShape => ({
-  index,
-  name: '',
-  groups: [],
-  style: '#000',
-  isDashed: false,
-  isArea: false,
-  hasMarkers: false,
-  path: [line(from, to)],
-  closed: false,
-})
 
 const [W, H, RIM] = [190, 277, 10]
 
@@ -48,7 +36,7 @@ function pagesOf(strokes: readonly Stroke[], columns: number, rows: number, over
       const [a, b] = [shown[2 * i]!, shown[2 * i + 1]!]
       return [at(a.x - left + RIM, a.y - top + RIM), at(b.x - left + RIM, b.y - top + RIM)]
     })
-    return { number: k + 1, width: W + 2 * RIM, height: H + 2 * RIM, shapes: onPage.map(shapeOf), texts: [], pictures: 0 }
+    return { number: k + 1, width: W + 2 * RIM, height: H + 2 * RIM, shapes: onPage.map(drawnStroke), texts: [], pictures: 0 }
   })
 }
 
@@ -120,7 +108,7 @@ describe('how pages lie', () => {
   it('is not looked for beyond a budget, however many lines cross the edges', () => {
     const hatching = (k: number): Stroke[] =>
       Array.from({ length: 1500 }, (_, i): Stroke => [at(RIM, RIM + (i * H) / 1500), at(RIM + W, RIM + (((i * 7 + k) % 1500) * H) / 1500)])
-    const pages = pagesOf([], 4, 2, 0, true).map((p, k) => ({ ...p, shapes: hatching(k).map(shapeOf) }))
+    const pages = pagesOf([], 4, 2, 0, true).map((p, k) => ({ ...p, shapes: hatching(k).map(drawnStroke) }))
     expect(bounded('pages', () => ok(proposeGrid(pages)), 500_000)).toMatchObject({ ok: false, problem: { code: 'too-much-work' } })
   })
 
@@ -131,7 +119,7 @@ describe('how pages lie', () => {
     ]
     const pages = pagesOf(outlines(950, 831), 5, 3, 0, true).map((p) => ({
       ...p,
-      shapes: [...p.shapes, ...ticks.map((t, i) => shapeOf(t, 90 + i))],
+      shapes: [...p.shapes, ...ticks.map((t, i) => drawnStroke(t, 90 + i))],
     }))
     expect(proposeGrid(pages)).toMatchObject({ columns: 5, how: 'meeting-lines', trim: { minX: RIM, minY: RIM } })
   })

@@ -4,22 +4,30 @@ import { spotsSaid, type PageSpot } from './page-names'
 /** A page of at least this, more than three A4, holds pieces and no part of them: it may be a sheet of its own, mm². */
 const LARGE_MM2 = 200_000
 export const isLarge = (p: PdfPage): boolean => p.width * p.height >= LARGE_MM2
-export const sizeOf = (p: PdfPage): string => `${Math.round(p.width)}x${Math.round(p.height)}`
+const sizeOf = (p: PdfPage): string => `${Math.round(p.width)}x${Math.round(p.height)}`
+
+/** Those of some pages whose size covers most paper: one large sheet is more than the pages of its instructions. */
+export function ofOneSize(pages: readonly PdfPage[], list: readonly number[]): number[] {
+  const covered = new Map<string, number>()
+  for (const i of list) {
+    const page = pages[i]!
+    if (page.shapes.length > 0) covered.set(sizeOf(page), (covered.get(sizeOf(page)) ?? 0) + page.width * page.height)
+  }
+  const usual = [...covered].sort((a, b) => b[1] - a[1])[0]?.[0]
+  return list.filter((i) => sizeOf(pages[i]!) === usual)
+}
 
 /**
  * Pages of the size that covers most paper, from the first with lines on it to the last: an empty one between them is part of the sheet.
  * Where that is a large one, all large ones.
  */
 function drawnPages(pages: readonly PdfPage[]): number[] {
-  // One large sheet is more than the pages of its instructions.
-  const covered = new Map<string, number>()
-  for (const p of pages) if (p.shapes.length > 0) covered.set(sizeOf(p), (covered.get(sizeOf(p)) ?? 0) + p.width * p.height)
-  const usual = [...covered].sort((a, b) => b[1] - a[1])[0]?.[0]
-  const areLarge = pages.some((p) => sizeOf(p) === usual && isLarge(p))
-  const isOfSheet = (p: PdfPage) => sizeOf(p) === usual || (areLarge && isLarge(p))
-  const drawn = pages.flatMap((p, i) => (p.shapes.length > 0 && isOfSheet(p) ? [i] : []))
+  const usual = ofOneSize(pages, [...pages.keys()])
+  const areLarge = usual.some((i) => isLarge(pages[i]!))
+  const own = areLarge ? [...pages.keys()].filter((i) => isLarge(pages[i]!)) : usual
+  const drawn = own.filter((i) => pages[i]!.shapes.length > 0)
   const [first, last] = [drawn[0] ?? 0, drawn[drawn.length - 1] ?? -1]
-  return pages.flatMap((p, i) => (i >= first && i <= last && isOfSheet(p) ? [i] : []))
+  return own.filter((i) => i >= first && i <= last)
 }
 
 /** So many pages before and behind those of the sheet may be drawings of the instructions, as large as they. */

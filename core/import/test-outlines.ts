@@ -1,5 +1,5 @@
-import { readSvg, type Drawing } from '../formats'
-import { nearestPlace } from '../geometry'
+import { readSvg, type DrawnShape, type Drawing } from '../formats'
+import { line, nearestPlace, type Point } from '../geometry'
 import { outlineOf, shapeOf, type Piece } from '../pattern'
 import type { PieceDraft } from './build-piece'
 import { findOutlines, type FoundOutline } from './find-outlines'
@@ -30,3 +30,18 @@ export function offSeamLine(draft: PieceDraft, piece: Piece, sizeId: string): nu
     ...draft.edges.flatMap((e) => e.path.map((q) => nearestPlace(own, { x: q.from.x - by.x, y: q.from.y - by.y }).distanceMm)),
   )
 }
+
+export type Stroke = readonly [Point, Point]
+
+/** A straight stroke as a reader of files gives it. */
+export const drawnStroke = ([from, to]: Stroke, index: number): DrawnShape => ({
+  index,
+  name: '',
+  groups: [],
+  style: '#000',
+  isDashed: false,
+  isArea: false,
+  hasMarkers: false,
+  path: [line(from, to)],
+  closed: false,
+})

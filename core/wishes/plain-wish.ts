@@ -1,5 +1,5 @@
 import { plainText } from '../units'
-import { FIGURE, MAYBE_SO_FAR, type Said } from './said'
+import { FIGURE, MAYBE_SO_FAR, OWN, type Said } from './said'
 import { WORN } from './worn'
 
 /** Places that a wish may leave as they are. */
@@ -42,7 +42,7 @@ const NOT_MEANT: readonly Said[] = [
 const WITHIN = '(?:[^,;.]|[.](?=\\d))'
 
 const LIES = '(?:sits|falls|lies|is)'
-const ON_SHOULDER = '(?:the |my |her |his )?(?:top of (?:the |my |her |his )?)?shoulders?(?: tops?| points?| bones?)?'
+const ON_SHOULDER = `${OWN}(?:top of ${OWN})?shoulders?(?: tops?| points?| bones?)?`
 
 /** Where something is, or is to be. */
 const PLACES: readonly Said[] = [

@@ -6,3 +6,5 @@ export const FIGURE =
   '(?:\\d[\\d ./]*(?: ?(?:in|inch|inches|cm|mm|["”])(?![\\p{L}]))?|(?:an? |one |three )?(?:half|quarters?|eighths?)(?: of)?(?: an?)? inch|an inch|one inch)'
 /** How far something lies from where it should, where that is said. */
 export const MAYBE_SO_FAR = `(${FIGURE} ?|)`
+/** Whose it is, where that is said. */
+export const OWN = '(?:the |my |her |his |their )?'

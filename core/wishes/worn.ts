@@ -1,7 +1,7 @@
-import { FIGURE, MAYBE_SO_FAR, type Said } from './said'
+import { FIGURE, MAYBE_SO_FAR, OWN, type Said } from './said'
 
 const NOT = '(?:(?:do|does|will|can|could|is|are) not|cannot|don’t|dont|doesn’t|doesnt|won’t|wont|can’t|cant|isn’t|aren’t|not)'
-const OWN = '(?:the |my |her |his |their )?'
+const REACHES = '(?:(?:extend|hang|fall|drop|sit|lie|land|come)s?|go(?:es)?|reach(?:es)?|(?:stick|jut|poke)s? out|is|are)'
 const ROUND = '(bust|chest|waist|hips?|belly|seat|thighs?|calves|calf|biceps?|back)'
 
 /** What a garment does on a body, as what is wrong with it. */
@@ -19,7 +19,7 @@ export const WORN: readonly Said[] = [
   ],
   [
     new RegExp(
-      `\\bshoulders?(?: seams?)? (?:extend|hang|fall|drop|sit|go|reach|stick out|is|are)s? ${MAYBE_SO_FAR}(?:past|beyond|over|off|outside) (?:of )?${OWN}(?:shoulder|arm|upper arm)(?: bone| point| tip)?s?\\b`,
+      `\\bshoulders?(?: seams?)? ${REACHES} ${MAYBE_SO_FAR}(?:past|beyond|over|off|outside) (?:of )?${OWN}(?:shoulder|arm|upper arm)(?: bone| point| tip)?s?\\b`,
       'gu',
     ),
     'shoulder too wide $1',

@@ -3,7 +3,7 @@ import type { Concept, Wish } from '../../wishes'
 import { isAtEach, oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
 import { lengthToken } from '../../units'
-import { missingOf, takesWanted } from '../shared/reading/wanted'
+import { lackingOf, missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { hemAndTop, hemPartners, lengthOf } from './find-hems'
 import type { HemFullnessInputs } from './schema'
@@ -31,22 +31,18 @@ const isHem = (wish: Wish): boolean =>
   (says(wish, 'ankle') && !says(wish, 'keep', 'above', 'below')) ||
   (says(wish, 'fuller') && says(wish, 'skirt', 'leg', 'sleeve'))
 
-/** What the lower end of one sleeve lacks of what a wish says it is to measure, mm: “wrist 7”; null where no such figure is said. */
-function missingAtWrist(wish: Wish, garment: Garment, sizeId: string): number | null {
-  if (wish.wantedMm === null || wish.amounts.length > 0 || says(wish, 'length')) return null
-  // Of a sleeve in two pieces both go round the arm.
-  const hems = garment.pieces
+/** What the lower end of one sleeve measures, over both its pieces where it has two, mm. */
+const wristMm = (garment: Garment, sizeId: string): number =>
+  garment.pieces
     .filter((p) => familyOf(p) === 'sleeve')
-    .map((p) => lengthOf(shapeOf(p, sizeId), hemAndTop(p)?.hem ?? []) * timesCut(p))
-  return wish.wantedMm - hems.reduce((sum, mm) => sum + mm, 0) / LIMBS
-}
+    .reduce((sum, p) => sum + lengthOf(shapeOf(p, sizeId), hemAndTop(p)?.hem ?? []) * timesCut(p), 0) / LIMBS
 
 const isOfSleeve = (wish: Wish, garment: Garment): boolean =>
   says(wish, 'sleeve', 'wrist') && garment.pieces.some((p) => familyOf(p) === 'sleeve')
 
 /** “Leg opening 14”: what it lacks, or has too much, round one leg; of a sleeve round the arm, of a skirt or a bodice round the body, mm. */
 function missingAtHem(wish: Wish, garment: Garment, context: ChangeContext): number | null {
-  if (isOfSleeve(wish, garment)) return missingAtWrist(wish, garment, context.sizeId)
+  if (isOfSleeve(wish, garment)) return lackingOf(wish, wristMm(garment, context.sizeId))
   const zone = says(wish, 'leg-opening', 'ankle', 'wrist') ? 'leg-opening' : says(wish, 'hem') ? 'hem' : null
   return zone && (missingOf(wish, garment, zone, context) ?? missingOf(wish, garment, 'leg-opening', context))
 }
