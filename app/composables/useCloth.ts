@@ -163,6 +163,7 @@ export const useCloth = createSharedComposable(() => {
     cloth,
     cards,
     setCount,
+    counts,
     isAsked,
     lay,
     problem,

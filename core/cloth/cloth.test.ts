@@ -11,7 +11,7 @@ import { grainDirection, shapeOf, type Garment } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import { diceOf } from '../dice'
 import { bandsOf } from './bands'
-import { boughtMm, makeLay, usableMm, usualCloth, wantedOf, type Cloth, type Lay } from './index'
+import { boughtMm, makeLay, meetingsOf, usableMm, usualCloth, wantedOf, type Cloth, type Lay } from './index'
 import { flatItems } from './lay-items'
 import { pack } from './pack'
 import { stripePhases } from './stripes'
@@ -95,39 +95,70 @@ describe.each(GARMENTS.flatMap(([name, garment]) => CLOTHS.map(([how, cloth]) =>
 )
 
 describe('stripes', () => {
-  it('meet at the first notch of the side seam, front and back', () => {
-    const garment = draftTrousers(TAPERED)
-    const made = lay(garment, { ...usualCloth(), repeatMm: 50 })
-    const seam = garment.seams.find((s) => s.id === 'outseam')!
-    const [a, b] = seam.marks.find((m) => m.every((x) => 'notchId' in x))!
-    const at = (mark: typeof a) => {
-      const piece = garment.pieces.find((p) => p.id === mark.pieceId)!
-      const laid = made.laid.find((l) => l.pieceId === piece.id)!
-      const shape = shapeOf(piece, 'one')
-      const g = grainDirection(shape)
-      const along = (p: { x: number; y: number }) => p.x * g.x + p.y * g.y
-      const notch = piece.notches.find((n) => 'notchId' in mark && n.id === mark.notchId)!
-      const path = shape.edges[notch.edgeId]!
-      const place = shape.notches[notch.id]!
-      const points = flattenPath(path, 0.01)
-      let rest = place.distanceMm
-      if (place.from === 'end') points.reverse()
-      let point = points[0]!
-      for (let i = 1; i < points.length; i++) {
-        const step = Math.hypot(points[i]!.x - points[i - 1]!.x, points[i]!.y - points[i - 1]!.y)
-        const part = Math.min(1, rest / step)
-        point = {
-          x: points[i - 1]!.x + (points[i]!.x - points[i - 1]!.x) * part,
-          y: points[i - 1]!.y + (points[i]!.y - points[i - 1]!.y) * part,
-        }
-        if (rest <= step) break
-        rest -= step
+  const garment = draftTrousers(TAPERED)
+  const seam = garment.seams.find((s) => s.id === 'outseam')!
+  /** Where a notch lies along the cloth, measured on the outline as it is laid. */
+  const alongCloth = (made: Lay, mark: (typeof seam.marks)[number][0]) => {
+    const piece = garment.pieces.find((p) => p.id === mark.pieceId)!
+    const laid = made.laid.find((l) => l.pieceId === piece.id)!
+    const shape = shapeOf(piece, 'one')
+    const g = grainDirection(shape)
+    const along = (p: { x: number; y: number }) => p.x * g.x + p.y * g.y
+    const notch = piece.notches.find((n) => 'notchId' in mark && n.id === mark.notchId)!
+    const place = shape.notches[notch.id]!
+    const points = flattenPath(shape.edges[notch.edgeId]!, 0.01)
+    let rest = place.distanceMm
+    if (place.from === 'end') points.reverse()
+    let point = points[0]!
+    for (let i = 1; i < points.length; i++) {
+      const step = Math.hypot(points[i]!.x - points[i - 1]!.x, points[i]!.y - points[i - 1]!.y)
+      const part = Math.min(1, rest / step)
+      point = {
+        x: points[i - 1]!.x + (points[i]!.x - points[i - 1]!.x) * part,
+        y: points[i - 1]!.y + (points[i]!.y - points[i - 1]!.y) * part,
       }
-      const least = Math.min(...flattenPath(cutLineOf(piece, shape), 0.05).map(along))
-      return laid.xMm + along(point) - least
+      if (rest <= step) break
+      rest -= step
     }
-    const off = (((at(a) - at(b)) % 50) + 50) % 50
-    expect(Math.min(off, 50 - off)).toBeLessThan(0.6)
+    return laid.xMm + along(point) - Math.min(...flattenPath(cutLineOf(piece, shape), 0.05).map(along))
+  }
+  const offStripe = (made: Lay, [a, b]: (typeof seam.marks)[number], repeatMm: number) => {
+    const off = (((alongCloth(made, a) - alongCloth(made, b)) % repeatMm) + repeatMm) % repeatMm
+    return Math.min(off, repeatMm - off)
+  }
+  const notches = seam.marks.filter((m) => m.every((x) => 'notchId' in x))
+
+  it('meet at the first notch of the side seam, front and back', () => {
+    expect(offStripe(lay(garment, { ...usualCloth(), repeatMm: 50 }), notches[0]!, 50)).toBeLessThan(0.6)
+  })
+
+  it('meet at the notch of a seam that was chosen, and where others lead when it need not', () => {
+    const cut = new Set(garment.pieces.map((p) => p.id))
+    const [own] = meetingsOf(garment, cut, {}).filter((m) => m.seamId === seam.id)
+    expect(own!.metAt).toBe(own!.marks.find((m) => m.name.endsWith('notch'))!.id)
+    expect(own!.marks).toHaveLength(seam.marks.length)
+    // The inseam leads no longer: the outseam meets wherever it is told to.
+    const inseam = { inseam: null }
+    for (const [i, { id }] of own!.marks.entries()) {
+      if (!notches.includes(seam.marks[i]!)) continue
+      const made = lay(garment, { ...usualCloth(), repeatMm: 47, meets: { ...inseam, outseam: id } })
+      expect(offStripe(made, seam.marks[i]!, 47), id).toBeLessThan(0.6)
+      expect(made.unmatched).not.toContain(seam.name)
+    }
+    const free = meetingsOf(garment, cut, { outseam: null }).find((m) => m.seamId === 'outseam')!
+    expect(free.metAt).toBeNull()
+    expect(lay(garment, { ...usualCloth(), repeatMm: 47, meets: { outseam: null } }).unmatched).not.toContain(seam.name)
+    // A notch that has gone since is no reason to meet nowhere.
+    expect(meetingsOf(garment, cut, { outseam: 'front gone' })).toEqual(meetingsOf(garment, cut, {}))
+  })
+
+  it('are asked about only between pieces of one cloth, in an opened garment once', () => {
+    expect(meetingsOf(garment, new Set(['front']), {})).toEqual([])
+    const blouse = draftBlouse()
+    const { garment: opened } = flatItems(blouse, 'one', wantedOf(blouse, countsOf(blouse)), true)
+    const seams = meetingsOf(opened, new Set(opened.pieces.map((p) => p.id)), {}).map((m) => m.seamId)
+    expect(seams.length).toBeGreaterThan(2)
+    expect(new Set(seams).size).toBe(seams.length)
   })
 })
 
@@ -239,7 +270,7 @@ describe('stripes that cannot meet', () => {
   const garment = draftJacket()
   const phasesOf = (counts: Record<string, number>) => {
     const { garment: opened, items } = flatItems(garment, 'one', wantedOf(garment, counts), true)
-    return stripePhases(opened, items, 'one', 60)
+    return stripePhases(opened, items, 'one', { repeatMm: 60, meets: {} })
   }
   it('are named, each seam once, and only of what lies on this cloth', () => {
     const { unmatched } = phasesOf(countsOf(garment))

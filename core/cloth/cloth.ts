@@ -23,10 +23,12 @@ export const ClothSchema = z.strictObject({
   isFolded: z.boolean(),
   /** Nap, or a print that has an up and a down: every piece lies the same way. */
   isOneWay: z.boolean(),
-  /** From one stripe across the cloth to the next, mm; 0 for none. Seams meet on the same stripe at their first notch. */
+  /** From one stripe across the cloth to the next, mm; 0 for none. Seams meet on the same stripe at a mark (see meetings.ts). */
   repeatMm: Mm(0, MOST_REPEAT_MM),
   /** From one stripe along the cloth to the next, mm; 0 for none. Both make checks. Centres lie on a stripe. */
   repeatAcrossMm: Mm(0, MOST_REPEAT_MM).default(0),
+  /** The mark at which a seam meets on the same stripe, by seam; null where it need not meet, the seam's first notch where nothing is said. */
+  meets: z.record(z.string(), z.string().nullable()).default({}),
   /** Lost in the first wash, in hundredths. */
   shrinksAlong: Percent,
   shrinksAcross: Percent,
@@ -39,6 +41,7 @@ export const usualCloth = (): Cloth => ({
   isOneWay: false,
   repeatMm: 0,
   repeatAcrossMm: 0,
+  meets: {},
   shrinksAlong: 0,
   shrinksAcross: 0,
 })

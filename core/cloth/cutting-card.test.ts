@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
+import type { Point } from '../geometry'
+import { shapeOf } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import {
   biasCut,
   biasEdges,
+  cardNotes,
   cuttingCards,
   layFaults,
   makeLay,
@@ -59,6 +62,24 @@ describe('a cutting card', () => {
   it('tells the room that a piece needs along and across its grain', () => {
     expect(front!.alongMm).toBeGreaterThan(900)
     expect(back!.acrossMm).toBeGreaterThan(front!.acrossMm)
+  })
+})
+
+describe('a line as far as which one may be cut', () => {
+  const withLine = (role: 'other' | 'hip', from: Point, to: Point) => {
+    const piece = square('skirt')
+    const lines = { short: [{ kind: 'line' as const, from, to }] }
+    const shapes = { one: { ...shapeOf(piece, 'one'), lines } }
+    return garmentOf([{ ...piece, lines: [{ id: 'short', name: 'short hem', role }], shapes }])
+  }
+  const notesOf = (...line: Parameters<typeof withLine>) => cardNotes(cuttingCards(withLine(...line), 'one', usualCounts)[0]!).join(' ')
+  it('is one that runs from edge to edge, with ends that stop a little short or run past', () => {
+    expect(notesOf('other', at(0, 150), at(200, 150))).toMatch(/as far as “short hem”\? Transfer that line/)
+    expect(notesOf('other', at(2, 150), at(202, 140))).toContain('short hem')
+  })
+  it('is none that ends within the piece, nor one that belongs to the body', () => {
+    expect(notesOf('other', at(0, 150), at(120, 150))).not.toContain('short hem')
+    expect(notesOf('hip', at(0, 150), at(200, 150))).not.toContain('short hem')
   })
 })
 

@@ -1,6 +1,6 @@
-import { boundsOf, dot, mapPath, measureArea, measureLength, placeAt, type Point } from '../geometry'
+import { boundsOf, dot, mapPath, measureArea, measureLength, nearestPlace, placeAt, type Point } from '../geometry'
 import { cutLineOf } from '../paper'
-import { edgePath, grainDirection, shapeOf, type Garment, type Piece } from '../pattern'
+import { edgePath, grainDirection, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import { lengthToken } from '../units'
 import type { Use } from './cloth'
 
@@ -32,6 +32,25 @@ export interface BiasEdge {
   lengthMm: number
 }
 
+/** A line ends on the outline where it comes this near to it, mm: hand-drawn ones stop short, or run past it. */
+const ON_OUTLINE_MM = 3
+
+/**
+ * Printed lines that part a piece from one edge to another: where one is cut only as far as such a line, a shorter length, a facing or
+ * another colour, from the same sheet. Lines with a part of their own in the work (bust, waist, hip ...) are none.
+ */
+export function linesToTransfer(piece: Piece, sizeId: string): string[] {
+  const shape = shapeOf(piece, sizeId)
+  const outline = outlineOf(piece, shape)
+  return piece.lines
+    .filter((line) => {
+      const path = shape.lines[line.id]
+      if (line.role !== 'other' || !path) return false
+      return [path[0]!.from, path[path.length - 1]!.to].every((end) => nearestPlace(outline, end).distanceMm <= ON_OUTLINE_MM)
+    })
+    .map((line) => line.name)
+}
+
 /** What one needs to know of a piece before it is cut, worked out from its outline. */
 export interface CuttingCard {
   pieceId: string
@@ -49,6 +68,8 @@ export interface CuttingCard {
   isSmall: boolean
   /** Inner layers that nobody sees: they may be cut from lining. */
   hiddenLayers: number
+  /** Lines as far as which one may be cut from the same sheet, by name. */
+  transfers: string[]
 }
 
 /** Edges of a piece that run within 20 degrees of the bias, with how much of each does. */
@@ -90,12 +111,13 @@ export function cuttingCards(garment: Garment, sizeId: string, countsOf: (piece:
       biasEdges: biasEdges(piece, sizeId),
       isSmall: Math.abs(measureArea(cutLine)) * times <= SMALL_MM2 || piece.kind === 'band',
       hiddenLayers: piece.kind === 'band' ? Math.floor(piece.cut.count / 2) : 0,
+      transfers: linesToTransfer(piece, sizeId),
     }
   })
 }
 
 /** What to mind while a piece is cut, in sentences with lengths as tokens. */
-export function cardNotes({ onFold, isPair, isSmall, hiddenLayers, biasEdges: edges }: CuttingCard): string[] {
+export function cardNotes({ onFold, isPair, isSmall, hiddenLayers, biasEdges: edges, transfers }: CuttingCard): string[] {
   return [
     ...(onFold ? ['Its fold lies on a fold of the cloth.'] : []),
     ...(isPair ? ['Half of them are turned over.'] : []),
@@ -103,6 +125,9 @@ export function cardNotes({ onFold, isPair, isSmall, hiddenLayers, biasEdges: ed
     ...(hiddenLayers > 0
       ? [`${hiddenLayers === 1 ? 'One layer is' : `${hiddenLayers} layers are`} hidden: lining does there as well.`]
       : []),
+    ...transfers.map(
+      (name) => `Is one also cut only as far as “${name}”? Transfer that line to paper of its own, and add its seam allowance.`,
+    ),
     ...edges.map((e) => `${e.name}: ${lengthToken(e.lengthMm)} near the bias. Stay-stitch it, handle it gently.`),
   ]
 }

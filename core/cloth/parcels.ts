@@ -48,9 +48,10 @@ export interface Stretch {
 }
 
 /** Where stripes of a cloth lead its pieces. */
-export function onStripesOf({ garment, asBought, sizeId, items, firstStripeMm }: Stretch, { repeatMm, repeatAcrossMm }: Cloth): OnStripes {
-  const along = repeatMm > 0 ? stripePhases(garment, items, sizeId, repeatMm) : null
-  const across = repeatAcrossMm > 0 ? stripesAcross(garment, asBought, items, sizeId, repeatAcrossMm) : null
+export function onStripesOf({ garment, asBought, sizeId, items, firstStripeMm }: Stretch, cloth: Cloth): OnStripes {
+  const { repeatMm, repeatAcrossMm } = cloth
+  const along = repeatMm > 0 ? stripePhases(garment, items, sizeId, cloth) : null
+  const across = repeatAcrossMm > 0 ? stripesAcross(garment, asBought, items, sizeId, cloth) : null
   return {
     phases: along?.phases ?? new Map<string, number>(),
     across: across && { repeatMm: repeatAcrossMm, firstMm: firstStripeMm, stripes: across.stripes },

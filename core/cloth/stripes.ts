@@ -1,5 +1,7 @@
 import { beforeOpening, findPiece, type EdgeRole, type Garment, type Piece, type Seam } from '../pattern'
+import type { Cloth } from './cloth'
 import { edgeAcross, grainAcross, markAcross, markAlong, middleAcross, type LayItem } from './lay-items'
+import { pairThatMeets, type Meets } from './meetings'
 
 /** Stripes that meet within this are matched, mm. */
 export const STRIPE_MM = 0.5
@@ -16,21 +18,21 @@ interface End {
 /** An end across the grain: to which side of it its piece lies. */
 type EndAcross = End & { inward: 1 | -1 }
 
-/** The first notch of each of some seams between two pieces, or its first mark. */
+/** The marks of some seams that meet on one stripe, each with where it lies on its piece. */
 function linksOf<E extends End>(
   garment: Garment,
   seams: readonly Seam[],
+  meets: Meets,
   place: (piece: Piece, mark: Seam['marks'][number][0]) => Omit<E, 'pieceId'> | null,
 ): Link<E>[] {
   return seams.flatMap((seam): Link<E>[] => {
-    const pair = seam.marks.find((m) => m.every((mark) => 'notchId' in mark)) ?? seam.marks[0]
-    const ends = (pair ?? []).flatMap((mark): E[] => {
+    const ends = (pairThatMeets(seam, meets) ?? []).flatMap((mark): E[] => {
       const piece = findPiece(garment, mark.pieceId)
       const at = piece ? place(piece, mark) : null
       return at === null ? [] : [{ ...at, pieceId: mark.pieceId } as E]
     })
     const [a, b] = ends
-    return a && b && a.pieceId !== b.pieceId ? [{ seamName: seam.name, ends: [a, b] }] : []
+    return a && b ? [{ seamName: seam.name, ends: [a, b] }] : []
   })
 }
 
@@ -42,7 +44,7 @@ const isMatched = (offMm: number, repeatMm: number) => {
 
 /**
  * Where along the cloth each item may lie so that seams meet on the same stripe: its own beginning, to the nearest repeat, mm. Pieces
- * are led from one to the next by the first notches of the seams between them; a piece that meets two others keeps to the first.
+ * are led from one to the next by the marks of the seams between them that meet; a piece that meets two others keeps to the first.
  *
  * @returns by item, and the names of seams that could not be led so
  */
@@ -50,9 +52,9 @@ export function stripePhases(
   garment: Garment,
   items: readonly LayItem[],
   sizeId: string,
-  repeatMm: number,
+  { repeatMm, meets }: Pick<Cloth, 'repeatMm' | 'meets'>,
 ): { phases: ReadonlyMap<string, number>; unmatched: string[] } {
-  const links = linksOf<End>(garment, garment.seams, (piece, mark) => {
+  const links = linksOf<End>(garment, garment.seams, meets, (piece, mark) => {
     const atMm = markAlong(piece, sizeId, mark)
     return atMm === null ? null : { atMm }
   })
@@ -93,7 +95,7 @@ function centreAcross(piece: Piece, asBought: Piece | undefined, sizeId: string)
 
 /**
  * Where across its grain each piece has a stripe that runs along the cloth, mm: at its centre; where it has none, so that it meets the
- * piece beside it at the first notch of a side or panel seam, as far from the seam on both; else at its grainline, as the crease of a
+ * piece beside it at the mark of a side or panel seam that meets, as far from the seam on both; else at its grainline, as the crease of a
  * leg and the middle of a sleeve lie.
  *
  * @param asBought the garment before folds were opened
@@ -104,14 +106,14 @@ export function stripesAcross(
   asBought: Garment,
   items: readonly LayItem[],
   sizeId: string,
-  repeatMm: number,
+  { repeatAcrossMm, meets }: Pick<Cloth, 'repeatAcrossMm' | 'meets'>,
 ): { stripes: ReadonlyMap<string, number>; unmatched: string[] } {
   const pieces = [...new Set(items.map((i) => i.pieceId))].map((id) => findPiece(garment, id)!)
   const runsAs = (roles: readonly EdgeRole[]) =>
     garment.seams.filter((s) =>
       s.sides.flat().every((r) => roles.includes(findPiece(garment, r.pieceId)!.edges.find((e) => e.id === r.edgeId)!.role)),
     )
-  const linked = (seams: readonly Seam[]) => linksOf<EndAcross>(garment, seams, (piece, mark) => markAcross(piece, sizeId, mark))
+  const linked = (seams: readonly Seam[]) => linksOf<EndAcross>(garment, seams, meets, (piece, mark) => markAcross(piece, sizeId, mark))
   const stripes = new Map<string, number>()
   for (const piece of pieces) {
     const centre = centreAcross(piece, findPiece(asBought, beforeOpening(piece.id)), sizeId)
@@ -130,7 +132,7 @@ export function stripesAcross(
   const isOff = ({ ends: [a, b] }: Link<EndAcross>) => {
     const [at, other] = [stripes.get(a.pieceId), stripes.get(b.pieceId)]
     if (at === undefined || other === undefined) return false
-    return !isMatched((at - a.atMm) * a.inward - (other - b.atMm) * b.inward, repeatMm)
+    return !isMatched((at - a.atMm) * a.inward - (other - b.atMm) * b.inward, repeatAcrossMm)
   }
   return {
     stripes,

@@ -91,8 +91,9 @@ const setRepeat = (key: keyof typeof REPEATS, mm: number) =>
         @update:model-value="setRepeat(key, $event)"
       />
       <p class="text-sm text-soft">
-        0 for none, both for checks. Seams meet on the same stripe at their first notch; centres lie on a stripe along the cloth.
+        0 for none, both for checks. Seams meet on the same stripe at a notch; centres lie on a stripe along the cloth.
       </p>
+      <PaperStripeMeetings v-if="cloth.repeatMm > 0 || cloth.repeatAcrossMm > 0" />
     </div>
     <div class="grid grid-cols-2 gap-3">
       <FieldsNumberField
