@@ -2,12 +2,13 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { encode, Image } from 'image-js'
 import { makePhotograph, type Scene } from './photographs/make-photograph'
-import { LEG_SCENES, SAVED, SCENE } from './photographs/scenes'
+import { CROTCH_SCENE, LEG_SCENES, SAVED, SCENE } from './photographs/scenes'
 
 // npx tsx scripts/paper-photographs.ts: makes the photographs of paper pieces that the demo and the browser tests read, into public/demo-photographs.
 
 const OUT = 'public/demo-photographs'
 const SCENES: Record<string, Scene> = {
+  'paper-crotch': CROTCH_SCENE,
   'paper-front': SCENE,
   'paper-leg-upper': LEG_SCENES[0],
   'paper-leg-lower': LEG_SCENES[1],

@@ -18,8 +18,8 @@ const SPAN_MM = { least: 100, most: 1500 }
 
 const WHERE = 'crotch reading'
 
-/** Are points those of a curve along a body, with the inseam between its ends? */
-function checked(points: readonly { x: number; y: number }[], inseam: number): Result<CurvePoints> {
+/** Are points those of a curve along a body, with the inseam between its ends? Refuses what they lack. */
+export function checkCurve(points: readonly { x: number; y: number }[], inseam: number): Result<CurvePoints> {
   if (points.length < LEAST_POINTS || points.length > MOST_POINTS)
     return refuse(
       'curve-points',
@@ -32,7 +32,7 @@ function checked(points: readonly { x: number; y: number }[], inseam: number): R
       'curve-inseam',
       WHERE,
       'the point at the inseam is not between the two waist ends.',
-      'Put a * behind the line of the point that lies at the inseam.',
+      'Mark another one; in a list, by a * behind its line.',
     )
   const spans = (['x', 'y'] as const).map((k) => Math.max(...points.map((p) => p[k])) - Math.min(...points.map((p) => p[k])))
   const span = Math.max(...spans)
@@ -41,7 +41,7 @@ function checked(points: readonly { x: number; y: number }[], inseam: number): R
       'curve-span',
       WHERE,
       `its points span ${Math.round(span)} mm.`,
-      'Points are in millimetres, front waist first: look at their unit.',
+      `A body’s spans ${SPAN_MM.least} to ${SPAN_MM.most} mm: look at its unit, and at where it begins and ends.`,
     )
   return ok({ points: points.map((p) => ({ x: p.x, y: p.y })), inseam })
 }
@@ -68,7 +68,7 @@ export function readCurvePoints(text: string): Result<CurvePoints> {
         'it is not a reading: “unit”, “inseam” and “points” are needed.',
         'Save it again from the reader, or type the points.',
       )
-    return checked(
+    return checkCurve(
       read.data.points.map(([x, y]) => ({ x, y })),
       read.data.inseam,
     )
@@ -97,5 +97,5 @@ export function readCurvePoints(text: string): Result<CurvePoints> {
       marks.length === 0 ? 'no point is marked as the inseam.' : 'several points are marked as the inseam.',
       'Put a * behind the line of the one point that lies at the inseam.',
     )
-  return checked(points, marks[0] ?? 0)
+  return checkCurve(points, marks[0] ?? 0)
 }

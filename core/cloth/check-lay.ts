@@ -71,6 +71,7 @@ export function turnedRound(l: LaidOnCloth): LaidOnCloth {
     isOver: l.onFold ? !l.isOver : l.isOver,
     cutLine: mapPath(l.cutLine, turn),
     seamLine: mapPath(l.seamLine, turn),
+    notches: l.notches.map(turn),
     polygon: l.polygon.map(turn),
   }
 }

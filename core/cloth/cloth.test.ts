@@ -126,7 +126,7 @@ describe('stripes', () => {
     const off = (((alongCloth(made, a) - alongCloth(made, b)) % repeatMm) + repeatMm) % repeatMm
     return Math.min(off, repeatMm - off)
   }
-  const notches = seam.marks.filter((m) => m.every((x) => 'notchId' in x))
+  const notches: readonly (typeof seam.marks)[number][] = seam.marks.filter((m) => m.every((x) => 'notchId' in x))
 
   it('meet at the first notch of the side seam, front and back', () => {
     expect(offStripe(lay(garment, { ...usualCloth(), repeatMm: 50 }), notches[0]!, 50)).toBeLessThan(0.6)
@@ -144,6 +144,11 @@ describe('stripes', () => {
       const made = lay(garment, { ...usualCloth(), repeatMm: 47, meets: { ...inseam, outseam: id } })
       expect(offStripe(made, seam.marks[i]!, 47), id).toBeLessThan(0.6)
       expect(made.unmatched).not.toContain(seam.name)
+      // They are drawn where they were measured.
+      for (const mark of seam.marks[i]!) {
+        const laid = made.laid.find((l) => l.pieceId === mark.pieceId)!
+        expect(Math.min(...laid.notches.map((n) => Math.abs(laid.xMm + n.x - alongCloth(made, mark))))).toBeLessThan(0.05)
+      }
     }
     const free = meetingsOf(garment, cut, { outseam: null }).find((m) => m.seamId === 'outseam')!
     expect(free.metAt).toBeNull()

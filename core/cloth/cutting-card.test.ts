@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
-import type { Point } from '../geometry'
+import { nearestPlace, type Point } from '../geometry'
 import { shapeOf } from '../pattern'
 import { garmentOf, polygonPiece } from '../pattern/test-pieces'
 import {
@@ -106,7 +106,7 @@ describe('a lay changed by hand', () => {
     expect(round.polygon.map((p) => [p.x.toFixed(6), p.y.toFixed(6)])).toEqual(a!.polygon.map((p) => [p.x.toFixed(6), p.y.toFixed(6)]))
     expect(turnedRound(a!)).toMatchObject({ xMm: a!.xMm, yMm: a!.yMm, isTurned: !a!.isTurned })
   })
-  it('keeps what lies on the fold there', () => {
+  it('keeps what lies on the fold there, and its notches on its seam line', () => {
     const blouse = draftBlouse()
     const folded = makeLay(blouse, 'one', wantedOf(blouse, { front: 1 }), { ...usualCloth(), isFolded: true }, { rounds: 2 })
     if (!folded.ok) throw new Error(folded.problem.message)
@@ -114,7 +114,11 @@ describe('a lay changed by hand', () => {
     expect(front).toMatchObject({ onFold: true, yMm: 0 })
     expect(movedBy(front!, at(30, 50))).toMatchObject({ xMm: front!.xMm + 30, yMm: 0 })
     // Its fold lies on the fold of the cloth also when it is turned.
-    for (const l of [front!, turnedRound(front!)]) expect(l.polygon.filter((p) => p.y < 0.01).length).toBeGreaterThan(1)
+    expect(front!.notches.length).toBeGreaterThan(0)
+    for (const l of [front!, turnedRound(front!)]) {
+      expect(l.polygon.filter((p) => p.y < 0.01).length).toBeGreaterThan(1)
+      for (const n of l.notches) expect(nearestPlace(l.seamLine, n).distanceMm).toBeLessThan(0.01)
+    }
   })
 })
 

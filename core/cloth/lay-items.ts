@@ -10,6 +10,8 @@ export interface LayWay {
   isOver: boolean
   cutLine: Path
   seamLine: Path
+  /** Its notches, on the seam line. */
+  notches: Point[]
   polygon: Point[]
   widthMm: number
   /** Where something that lies at so many mm across the grain of the piece lies across the cloth: `flip` times it, and `originMm`. */
@@ -52,7 +54,11 @@ function wayOf(piece: Piece, sizeId: string, turn: { isTurned: boolean; isOver: 
   const cutLine = mapPath(cut, home)
   const polygon = flattenPath(cutLine, CHORD_MM).slice(0, -1)
   const seamLine = mapPath(mapPath(outlineOf(piece, shape), place), home)
-  return { ...turn, cutLine, seamLine, polygon, widthMm: box.maxY - box.minY, flip, originMm: -box.minY }
+  const notches = piece.notches.flatMap((n) => {
+    const at = notchPlace(piece, shape, n.id, measureLength)
+    return at ? [home(place(at.point))] : []
+  })
+  return { ...turn, cutLine, seamLine, notches, polygon, widthMm: box.maxY - box.minY, flip, originMm: -box.minY }
 }
 
 /** Does the fold of a piece run along its grain? Only then can it lie on the fold of the cloth. */

@@ -31,6 +31,7 @@ export interface LaidOnCloth {
   /** In its own place: moved by `xMm` along the cloth and `yMm` across it. */
   cutLine: Path
   seamLine: Path
+  notches: Point[]
   polygon: Point[]
   xMm: number
   yMm: number
@@ -140,7 +141,7 @@ function layPart(stretch: Stretch, cloth: Cloth, options: SearchOptions, known?:
     return refuse('no-place', 'cloth', 'the pieces find no place on it.', 'Take a wider cloth, or stripes that lie closer together.')
   const laid = packed.placed.map(({ way, row, xMm }, i): LaidOnCloth => {
     const { id, pieceId, name, words, onFold, ways } = items[i]!
-    const { isTurned, isOver, cutLine, seamLine, polygon } = ways[way]!
+    const { isTurned, isOver, cutLine, seamLine, notches, polygon } = ways[way]!
     const yMm = row * rowMm - parcels[i]![way]!.lowMm
     return {
       id,
@@ -153,6 +154,7 @@ function layPart(stretch: Stretch, cloth: Cloth, options: SearchOptions, known?:
       isOver,
       cutLine,
       seamLine,
+      notches,
       polygon,
       xMm,
       yMm,

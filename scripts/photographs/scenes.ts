@@ -50,6 +50,26 @@ export const SCENE: Scene = {
   dotsPerMm: 1.5,
 }
 
+/** Paper cut along a flexible curve, from the waist in front, by the inseam, to the waist at the back. */
+export const CROTCH_CURVE: Path = [
+  cubic(at(400, 60), at(396, 170), at(406, 296), at(474, 326)),
+  cubic(at(474, 326), at(560, 364), at(640, 230), at(632, 18)),
+]
+const CROTCH: Path = [
+  ...CROTCH_CURVE,
+  line(at(632, 18), at(700, 20)),
+  line(at(700, 20), at(690, 420)),
+  line(at(690, 420), at(330, 420)),
+  line(at(330, 420), at(330, 62)),
+  line(at(330, 62), at(400, 60)),
+]
+export const CROTCH_SCENE: Scene = {
+  ...SCENE,
+  pieces: [{ path: CROTCH, colour: [226, 216, 190] }],
+  camera: { ...SCENE.camera, at: at(360, 220), leansX: 5, turned: -6 },
+  seed: 41,
+}
+
 /** As they are saved for the demo: smaller than a phone saves them. */
 export const SAVED = { widthPx: 2000, heightPx: 1500, dotsPerMm: 2.5, noise: 2, blurPx: 1 }
 

@@ -3,9 +3,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Key, Origin } from 'selenium-webdriver'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { measureLength } from '../../core/geometry'
 import { byTest, click } from '../../scripts/browser'
 import { placeIn } from '../../scripts/photographs/make-photograph'
-import { LEG_MARKS, LEG_MOVED, LEG_SCENES, SAVED } from '../../scripts/photographs/scenes'
+import { CROTCH_CURVE, LEG_MARKS, LEG_MOVED, LEG_SCENES, SAVED } from '../../scripts/photographs/scenes'
 import { useApplication } from './session'
 
 const app = useApplication()
@@ -98,5 +99,31 @@ describe('a photograph of a paper piece', () => {
     await soon('refused', async () => /cannot read it as a picture/.test(await textOf('refused')))
     await click(app.driver(), 'undo')
     await soon('back', async () => (await textOf('tray-count')) === before)
+  })
+
+  it('that was cut along a flexible curve becomes a reading of the crotch, as long as the curve is', async () => {
+    await click(app.driver(), 'tray-clear')
+    await take(photograph('paper-crotch'))
+    await read()
+    await choose('photo-known', 'A4')
+    await soon('it is A4', async () => (await all('photo-proportion')).length === 0 && (await all('photo-read')).length > 0)
+    await click(app.driver(), 'confirm-photos')
+    await soon('an outline', async () => /^1 outline/.test(await textOf('tray-count')))
+    await app.openGarment('demo-tapered', 'wearer')
+    await soon('three readings', async () => (await all('crotch-curve')).length === 3)
+    await click(app.driver(), 'curve-outline')
+    const inseam = await byTest(app.driver(), 'place-inseamMm')
+    const proposed = await inseam.getAttribute('aria-valuenow')
+    await app.driver().actions().dragAndDrop(inseam, { x: -40, y: -6 }).perform()
+    expect(await inseam.getAttribute('aria-valuenow')).not.toBe(proposed)
+    await inseam.sendKeys(Key.ARROW_RIGHT)
+    await click(app.driver(), 'outline-keep')
+    await soon('a fourth', async () => (await all('crotch-curve')).length === 4)
+    expect((await textOf('crotch-curve')).replace(/\s+/g, ' ')).toMatch(/traced from paper-crotch\.jpg$/)
+    const lengthMm = await app.driver().executeScript<number>(
+      `const points = document.querySelector('[data-test="crotch-curve"] polyline').points
+       return [...points].slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - points[i].x, p.y - points[i].y), 0)`,
+    )
+    expect(Math.abs(lengthMm - measureLength(CROTCH_CURVE))).toBeLessThan(2)
   })
 })

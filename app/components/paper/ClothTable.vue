@@ -169,6 +169,7 @@ const canTurn = computed(
           vector-effect="non-scaling-stroke"
         />
         <path :d="seam" fill="none" stroke="var(--ink-soft)" stroke-width="1" stroke-dasharray="5 4" vector-effect="non-scaling-stroke" />
+        <circle v-for="(n, i) in l.notches" :key="i" :cx="n.x" :cy="n.y" r="5" fill="var(--ink)" />
         <path :d="arrow(at, size, l)" fill="none" stroke="var(--ink-soft)" stroke-width="1.3" vector-effect="non-scaling-stroke" />
         <text
           :x="at.x"

@@ -1,22 +1,22 @@
 <script setup lang="ts">
-import { Plus, Radio, Trash2 } from 'lucide-vue-next'
+import { Plus, Radio, Spline, Trash2 } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
-import { readCurvePoints, type CrotchCurve, type Wearer } from '~~/core/body'
+import { readCurvePoints, type CrotchCurve, type CurvePoints, type Wearer } from '~~/core/body'
 import { problemSentence } from '~~/core/result'
 import { showDay } from '~/days'
 import { useWearers } from '~/stores/wearers'
 
-/** A wearer's readings of the crotch by a flexible curve: typed as points, or taken from the simulated reader. */
+/** A wearer's readings of the crotch by a flexible curve: typed as points, taken from the simulated reader, or traced along an outline. */
 const props = defineProps<{ wearer: Wearer; /** Where acts are undone. */ scope: string }>()
 const wearers = useWearers()
 
 const curves = computed(() => [...(props.wearer.crotchCurves ?? [])].reverse())
-const adding = ref<'typed' | 'reader' | null>(null)
+const adding = ref<'typed' | 'reader' | 'outline' | null>(null)
 const text = ref('')
 const note = ref('')
 const problem = ref('')
 
-function open(way: 'typed' | 'reader') {
+function open(way: NonNullable<typeof adding.value>) {
   adding.value = adding.value === way ? null : way
   problem.value = ''
 }
@@ -24,12 +24,15 @@ function open(way: 'typed' | 'reader') {
 async function add() {
   const read = readCurvePoints(text.value)
   problem.value = read.ok ? '' : problemSentence(read.problem)
-  if (!read.ok) return
-  const stored = await wearers.addCurve(props.scope, props.wearer.id, { ...read.value, note: note.value.trim() })
-  if (!stored.ok) return
-  text.value = ''
-  note.value = ''
-  adding.value = null
+  if (read.ok && (await keep(read.value, note.value.trim()))) {
+    text.value = ''
+    note.value = ''
+  }
+}
+async function keep(curve: CurvePoints, words: string): Promise<boolean> {
+  const stored = await wearers.addCurve(props.scope, props.wearer.id, { ...curve, note: words })
+  if (stored.ok) adding.value = null
+  return stored.ok
 }
 
 function take(found: string) {
@@ -73,6 +76,7 @@ const lineOf = (c: CrotchCurve) => c.points.map((p) => `${p.x},${p.y}`).join(' '
     <div class="flex flex-wrap gap-2">
       <button class="btn" data-test="curve-type" @click="open('typed')"><Plus class="size-4" />Type points</button>
       <button class="btn" data-test="curve-read" @click="open('reader')"><Radio class="size-4" />Curve reader</button>
+      <button class="btn" data-test="curve-outline" @click="open('outline')"><Spline class="size-4" />From a photograph</button>
     </div>
     <form v-if="adding === 'typed'" class="mt-2 space-y-2" @submit.prevent="add">
       <label class="block"
@@ -91,6 +95,7 @@ const lineOf = (c: CrotchCurve) => c.points.map((p) => `${p.x},${p.y}`).join(' '
       <button class="btn btn-act" data-test="curve-add">Keep the reading</button>
     </form>
     <WearerCurveReader v-else-if="adding === 'reader'" @read="take" />
+    <LazyWearerOutlineCurve v-else-if="adding === 'outline'" @close="adding = null" @keep="keep" />
     <p v-if="problem" role="alert" class="mt-2 text-sm text-fault" data-test="curve-problem">{{ problem }}</p>
   </section>
 </template>
