@@ -11,6 +11,8 @@ export const planAnswers = (ask: Ask) => ({
   compareSchools: () => ask('the ways cannot be compared', (worker, key, asked) => worker.schools(key, asked)),
   /** The stop that brings one length to the body’s. */
   lengthStop: (lengthId: string) => ask('its stop cannot be worked out', (worker, key, asked) => worker.lengthStop(key, lengthId, asked)),
+  /** The stop that takes out on the smaller side of the body what the other side needs more. */
+  sideStop: (measureId: string) => ask('its stop cannot be worked out', (worker, key, asked) => worker.sideStop(key, measureId, asked)),
   /** What is left over, as bought or as the plan leaves it. */
   askedGiven: (isBought: boolean) =>
     ask('what is left over cannot be worked out', (worker, key, asked) => worker.askedGiven(key, isBought, asked)),

@@ -58,6 +58,19 @@ describe('the desk sizes a garment up', () => {
     }
     expect(desk.lengthStop(id, 'no-such-length', asked)).toBeNull()
   })
+  it('offers less on the smaller side of the body until a stop of the plan does it', () => {
+    const { id, asked, desk, project } = given('demo-blouse')
+    const wearer = wearers.find((w) => w.id === project.wearerId)!
+    const sets = wearer.sets.map((s) => ({ ...s, figures: { ...s.figures, bicep: { leftMm: 300, rightMm: 320 } } }))
+    const uneven = { ...asked, wearer: { ...wearer, sets } }
+    desk.compute(id, NOTHING, [], uneven)
+    expect(desk.sizeUp(id, [], uneven).sided).toContainEqual(['bicep', 'left'])
+    const { change, title } = desk.sideStop(id, 'bicep', uneven)!
+    expect(title).toMatch(/left side$/)
+    desk.compute(id, NOTHING, [{ ...change, id: 'side' }], uneven)
+    expect(desk.sizeUp(id, [], uneven).sided.map(([measureId]) => measureId)).not.toContain('bicep')
+    expect(desk.sideStop(project.id, 'waist', uneven)).toBeNull()
+  })
   it('compares the ways of choosing a size as the worksheet would choose by each', () => {
     const { id, asked, desk, compute, project } = given('demo-dress')
     compute()

@@ -1,5 +1,14 @@
-import { askedGiven, changeForLength, listFaults, sizeUp, type AskedGiven, type SizedUp } from '~~/core/advice'
-import { WearerSchema } from '~~/core/body'
+import {
+  askedGiven,
+  changeForLength,
+  listFaults,
+  sizeUp,
+  stopForSmallerSide,
+  stopOnOneSide,
+  type AskedGiven,
+  type SizedUp,
+} from '~~/core/advice'
+import { smallerSide, WearerSchema } from '~~/core/body'
 import { findKind, type ChangeContext, type FoldedPlan, type NewChange } from '~~/core/changes'
 import { finishedMeasures } from '~~/core/measure'
 import { makeNotebook, type Notebook } from '~~/core/paper/notebook'
@@ -16,13 +25,15 @@ export interface Sized extends SizedUp {
   asked: AskedGiven[]
   /** Lengths that one stop brings to the body’s. */
   addable: string[]
+  /** Measures whose smaller side a stop of its own can have, and which side that is. */
+  sided: [measureId: string, side: 'left' | 'right'][]
 }
 
 /** The same on its way to the page. */
 export type SentSized = Omit<Sized, 'traced'> & { traced: Parcel<Garment> }
 
-/** A stop that brings a length to the body’s, and what it is called. */
-export interface LengthStop {
+/** A stop that brings a measure to the body’s, and what it is called. */
+export interface OfferedStop {
   change: NewChange
   title: string
 }
@@ -53,9 +64,17 @@ export function sizeUpFor(session: Session, held: number[], asked: Asked): SentS
     sheet,
     altered: folded && folded.stops.length > 0 ? finished() : null,
     asked: leftOver(base, folded, now),
+    sided: sidedOf(after, folded?.stops ?? [], now),
     addable: lengthsOf(after, now).flatMap((l) => (changeForLength(after, l, now) ? [l.id] : [])),
   }
 }
+
+/** Measures whose sides differ on the body, and not yet on the pieces, where one stop makes them. */
+const sidedOf = (after: Garment, stops: FoldedPlan['stops'], now: ChangeContext): Sized['sided'] =>
+  Object.keys(now.body?.figures ?? {}).flatMap((id): Sized['sided'] => {
+    const smaller = smallerSide(now.body, id)
+    return smaller && !stopOnOneSide(stops, id) && stopForSmallerSide(after, id, now) ? [[id, smaller.side]] : []
+  })
 
 /** Lengths of pieces beside the body’s. */
 const lengthsOf = (garment: Garment, { body, sizing }: ChangeContext) => bodyLengths(garment, body, sizing.wantedMm)
@@ -67,13 +86,22 @@ export function schoolsFor(session: Session, asked: Asked): SchoolOutcome[] {
 }
 
 /** The stop that brings one length of the pieces, as the plan leaves them, to the body’s; null where none does. */
-export function lengthStopFor(session: Session, lengthId: string, asked: Asked): LengthStop | null {
+export function lengthStopFor(session: Session, lengthId: string, asked: Asked): OfferedStop | null {
   const now = readContext(session.base, asked)
   const after = session.folded?.garment ?? session.base
   const row = lengthsOf(after, now).find((l) => l.id === lengthId)
   const change = row ? changeForLength(after, row, now) : null
-  return change && { change, title: findKind(change.kind as string)!.describe(after, change.inputs).title }
+  return offered(after, change)
 }
+
+/** The stop that takes out on the smaller side of the body what the other side needs more; null where none does. */
+export function sideStopFor(session: Session, measureId: string, asked: Asked): OfferedStop | null {
+  const after = session.folded?.garment ?? session.base
+  return offered(after, stopForSmallerSide(after, measureId, readContext(session.base, asked)))
+}
+
+const offered = (garment: Garment, change: NewChange | null): OfferedStop | null =>
+  change && { change, title: findKind(change.kind as string)!.describe(garment, change.inputs).title }
 
 /** What the body asks for beside what the pieces give, as the plan leaves them or as bought. */
 export const askedGivenFor = ({ base, folded }: Session, isBought: boolean, asked: Asked): AskedGiven[] =>

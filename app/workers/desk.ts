@@ -36,9 +36,10 @@ import {
   lengthStopFor,
   notebookFor,
   schoolsFor,
+  sideStopFor,
   sizeUpFor,
-  type LengthStop,
   type NotebookPage,
+  type OfferedStop,
   type SentSized,
 } from './desk-sizes'
 import { pack, type Parcel } from './parcel'
@@ -202,7 +203,8 @@ export function makeDesk() {
     // What Size, tissue fitting and the notebook show.
     sizeUp: (key: string, held: number[], asked: Asked): SentSized => sizeUpFor(sessionOf(key), held, asked),
     schools: (key: string, asked: Asked): SchoolOutcome[] => schoolsFor(sessionOf(key), asked),
-    lengthStop: (key: string, lengthId: string, asked: Asked): LengthStop | null => lengthStopFor(sessionOf(key), lengthId, asked),
+    lengthStop: (key: string, lengthId: string, asked: Asked): OfferedStop | null => lengthStopFor(sessionOf(key), lengthId, asked),
+    sideStop: (key: string, measureId: string, asked: Asked): OfferedStop | null => sideStopFor(sessionOf(key), measureId, asked),
     askedGiven: (key: string, isBought: boolean, asked: Asked): AskedGiven[] => askedGivenFor(sessionOf(key), isBought, asked),
     notebook: (key: string, notes: string, mends: string[], asked: Asked): NotebookPage => notebookFor(sessionOf(key), notes, mends, asked),
 

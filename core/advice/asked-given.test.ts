@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { latestSet } from '../body'
-import { foldPlan, withId } from '../changes'
+import { findKind, foldPlan, withId } from '../changes'
 import { contextWith } from '../changes/test-context'
-import { askedGiven, planSizes } from './index'
+import { askedGiven, planSizes, stopForSmallerSide, stopOnOneSide } from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
 const take = (id: string, wearerId?: string) => {
@@ -54,6 +54,43 @@ describe('asked, given, left over', () => {
     expect(row('shoulder').bodyMm).toBe(127)
     expect(row('shoulder').sides).toContain('The left is {between 127 121} less')
     expect([row('arm-length').sides, row('waist').sides]).toEqual([null, null])
+  })
+  it.each([
+    ['demo-blouse', 'bicep', -12],
+    ['demo-jacket', 'bicep', -12],
+    ['demo-blouse', 'shoulder', -6],
+    ['demo-jacket', 'arm-length', -9],
+    ['demo-blouse', 'arm-length', -9],
+    // Less from the underarm to the waist: the armhole goes down.
+    ['demo-blouse', 'underarm-to-waist', 5],
+  ])('%s: less %s on one side is a stop of its own, which leaves the larger side as it was', (id, measureId, amountMm) => {
+    const { garment, context, folded, plan } = take(id, 'cook')
+    const figures = {
+      ...context.body!.figures,
+      bicep: { leftMm: 330, rightMm: 318 },
+      shoulder: { leftMm: 121, rightMm: 127 },
+      'arm-length': { leftMm: 580, rightMm: 571 },
+      'underarm-to-waist': { leftMm: 200, rightMm: 205 },
+    }
+    const uneven = { ...context, body: { ...context.body!, figures } }
+    const stop = stopForSmallerSide(folded.garment, measureId, uneven)!
+    expect(findKind(stop.kind)!.describe(folded.garment, stop.inputs).amountMm).toBeCloseTo(amountMm, 6)
+    const then = foldPlan(garment, [...plan, withId(stop, 'side')], uneven)
+    expect(then.stops.at(-1)!.applied!.held.filter((h) => !h.held)).toEqual([])
+    const rowOf = (f: typeof folded) => askedGiven(garment, f.garment, f.stops, uneven).find((r) => r.id === measureId)!
+    expect(Math.abs(rowOf(then).givenMm - rowOf(folded).givenMm)).toBeLessThan(0.1)
+    expect(rowOf(folded).sides).toContain('Pin the difference out')
+    expect(rowOf(then).sides).toContain('is for one side alone')
+    expect(stopOnOneSide(then.stops, measureId)!.change.id).toBe('side')
+  })
+  it('no stop is made for one side where both are alike, or no change does that', () => {
+    const { context, folded } = take('demo-blouse', 'cook')
+    const body = {
+      ...context.body!,
+      figures: { ...context.body!.figures, 'front-to-waist': { leftMm: 440, rightMm: 460 }, bicep: { mm: 330 } },
+    }
+    for (const id of ['bicep', 'waist', 'front-to-waist'])
+      expect(stopForSmallerSide(folded.garment, id, { ...context, body }), id).toBeNull()
   })
   it('every row of the Cook’s blouse that the plan can reach is reached, and names the stops that did it', () => {
     const { garment, context, folded } = take('demo-blouse')

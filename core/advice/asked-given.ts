@@ -1,5 +1,5 @@
 import { smallerSide } from '../body'
-import { CHANGE_KINDS, findKind, LEFT_OVER, type ChangeContext, type FoldedStop } from '../changes'
+import { CHANGE_KINDS, findKind, isOneSided, LEFT_OVER, type ChangeContext, type FoldedStop } from '../changes'
 import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
@@ -55,15 +55,22 @@ function reasonFor(id: string, pieceId: string | null, leftMm: number, what: Ask
   return kind ? `Nothing in the plan changes it; “${would}” would.` : would
 }
 
-/** Pieces are made for the larger side: what the other one needs less is said. */
-function sidesOf(body: ChangeContext['body'], measureId: string | null | undefined): string | null {
+/** Pieces are made for the larger side: what the other one needs less is said, or which stop gives each its own. */
+function sidesOf(body: ChangeContext['body'], measureId: string | null | undefined, stops: readonly Stop[]): string | null {
   const smaller = measureId ? smallerSide(body, measureId) : null
   if (!smaller) return null
   const { side, smallerMm, largerMm } = smaller
+  const less = `The ${side} is ${differenceToken(smallerMm, largerMm)} less:`
+  const done = stopOnOneSide(stops, measureId!)
+  if (done) return `${less} ${done.words.title} is for one side alone.`
   const kind = CHANGE_KINDS.find((k) => k.gives?.includes(measureId!) && k.sideOf)
   const alone = kind ? `, or take it out on the ${side} alone: “${kind.title}” can be done on one side` : ''
-  return `The ${side} is ${differenceToken(smallerMm, largerMm)} less: the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up${alone}.`
+  return `${less} the pieces are for the ${side === 'left' ? 'right' : 'left'}. Pin the difference out on the ${side} in the mock-up${alone}.`
 }
+
+/** The stop that gives a measure on one side of the body alone, where there is one that was not refused. */
+export const stopOnOneSide = (stops: readonly Stop[], measureId: string): Stop | undefined =>
+  stops.find((s) => s.status === 'applied' && isOneSided(s.change) && givesIt(s, measureId, null))
 
 type Figures = Pick<AskedGiven, 'id' | 'name' | 'what' | 'bodyMm' | 'askedMm' | 'boughtMm' | 'givenMm' | 'sides'>
 
@@ -99,7 +106,7 @@ export function askedGiven(
     const now = after.get(zone.id)
     if (bodyMm === null || !now) return []
     const mm = { bodyMm, askedMm: bodyMm + wantedMm, boughtMm: mmOf(bought, zone), givenMm: mmOf(given, now) }
-    return [rowOf({ id: zone.id, name: zone.name, what: 'zone', ...mm, sides: sidesOf(body, zone.measureId) }, null, stops, sizing)]
+    return [rowOf({ id: zone.id, name: zone.name, what: 'zone', ...mm, sides: sidesOf(body, zone.measureId, stops) }, null, stops, sizing)]
   })
   const measures = (garment: Garment) => [...bodyLengths(garment, body, sizing.wantedMm), ...otherMeasures(garment, body)]
   const now = new Map(measures(given).map((m) => [m.id, m]))
@@ -108,7 +115,7 @@ export function askedGiven(
     if (bodyMm === null || !is) return []
     const askedMm = is.missingMm === null ? null : is.garmentMm + is.missingMm
     const mm = { bodyMm, askedMm, boughtMm: garmentMm, givenMm: is.garmentMm }
-    return [rowOf({ id, name, what: 'length', ...mm, sides: sidesOf(body, id) }, pieceId, stops, sizing)]
+    return [rowOf({ id, name, what: 'length', ...mm, sides: sidesOf(body, id, stops) }, pieceId, stops, sizing)]
   })
   return [...zones, ...lengths]
 }

@@ -1,4 +1,4 @@
-import { alike, findKind, withId, withInputs, type Change, type NewChange, type Phase } from '../changes'
+import { alike, findKind, isOneSided, withId, withInputs, type Change, type NewChange, type Phase } from '../changes'
 
 /** Phases in which the worksheet gives each zone its size: it plans those stops itself, on what all others leave. */
 const SIZING: readonly Phase[] = ['new-sizes', 'sizes', 'sides']
@@ -8,10 +8,11 @@ const isSizing = (stop: NewChange): boolean => SIZING.includes(phaseOf(stop)!)
 const isFromBody = (stop: NewChange): boolean => stop.from === 'body'
 
 /**
- * The person's own stops, which worksheet and plan take as done: all but those that give the zones their sizes, and those that a plan
- * from the body has put there. These are proposed anew each time, so that asking again gives the same again.
+ * The person's own stops, which worksheet and plan take as done: all but those that give the zones their sizes, those that a plan from
+ * the body has put there, and those for one side alone. The first are proposed anew each time, so that asking again gives the same
+ * again; a plan makes both sides alike, and what one of them has besides comes after it.
  */
-export const ownStops = (plan: readonly Change[]): Change[] => plan.filter((c) => !isSizing(c) && !isFromBody(c))
+export const ownStops = (plan: readonly Change[]): Change[] => plan.filter((c) => !isSizing(c) && !isFromBody(c) && !isOneSided(c))
 
 /** What becomes of a proposed stop in a plan: it is there already, is new, or a stop of the plan is set to it; and what no longer is asked for. */
 export type LaidOn =
@@ -81,8 +82,9 @@ export function layOnPlan(proposed: readonly NewChange[], plan: readonly Change[
   const placed = laid.map((one, i): LaidOn => {
     if (one.how !== 'add') return one
     const next = laid.slice(i + 1).flatMap((l) => idOf(l) ?? [])[0]
-    // What is traced is chosen before anything is done to it.
-    return { ...one, beforeId: next ?? (phaseOf(one.proposed) === 'trace' ? (plan[0]?.id ?? null) : null) }
+    // What is traced is chosen before anything is done to it; what is for one side comes after all that is for both.
+    const last = phaseOf(one.proposed) === 'trace' ? plan[0] : plan.find((c) => c.on && isOneSided(c))
+    return { ...one, beforeId: next ?? last?.id ?? null }
   })
   return [...placed, ...fromBody.map((change): LaidOn => ({ how: 'drop', change }))]
 }

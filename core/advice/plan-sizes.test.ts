@@ -238,6 +238,24 @@ describe('proposed stops and a plan that has some already', () => {
     } as Change
     expect(layMore({ ...bicep, inputs: { amountMm: 30, armhole: 'lower' } } as NewChange, [bicep])).toMatchObject({ how: 'add' })
   })
+  it('is made for both sides alike: what is for one alone is no part of it, and comes after it', () => {
+    const context = contextFor(project, set)
+    const begun = findKind('bicep-width').begin(project.garment, context)
+    const fold = findKind('take-in-fold').begin(project.garment, context)
+    if (!begun.ok || !fold.ok) throw new Error('refused')
+    const sided: Change[] = [
+      { id: 'arm', kind: 'bicep-width', on: true, note: '', inputs: { ...begun.value, amountMm: -8, side: 'left' } },
+      { id: 'fold', kind: 'take-in-fold', on: true, note: '', inputs: { ...fold.value, amountMm: 9, sides: 'one' } },
+    ]
+    const plan = taken([])
+    for (const own of sided) {
+      expect(ownStops([own])).toEqual([])
+      expect(laid([...plan, own]).filter((l) => l.how !== 'there')).toEqual([])
+      const then = taken([own])
+      expect(wordsOf(then)).toEqual(wordsOf([...plan, own]))
+      expect(foldPlan(project.garment, then, context).stops.map((s) => s.status)).toEqual(then.map(() => 'applied'))
+    }
+  })
   it('a length that was changed by hand is not added twice: only what is missing goes to the same stop', () => {
     const whole = taken([])
     const [own] = laid([half(whole)])

@@ -1,7 +1,9 @@
-import { applyOrRefuse, CHANGE_KINDS, newStop, type ChangeContext, type NewChange } from '../changes'
+import { findMeasure, smallerSide } from '../body'
+import { applyOrRefuse, CHANGE_KINDS, newStop, type ChangeContext, type ChangeKind, type NewChange } from '../changes'
 import type { Garment } from '../pattern'
 import type { LengthRow } from '../size'
 import { EQUAL_MM } from '../tolerances'
+import { differenceToken } from '../units'
 
 /** A length is changed from this difference on, mm: less is within how exactly a body is measured. */
 export const LENGTH_MM = 3
@@ -35,13 +37,42 @@ export function stopForMeasure(
   context: ChangeContext,
   note = 'Seen in the tissue fitting.',
 ): NewChange | null {
+  const made = inputsFor(garment, measureId, missingMm, context, (_kind, inputs) => inputs)
+  return made && newStop(made.kind.kind, made.inputs, note)
+}
+
+/**
+ * The stop that takes out on the smaller side of the body what its larger side needs more, for pieces that are made for the larger one;
+ * tried, too. null where both sides are alike, or no change for that measure can be done on one side.
+ */
+export function stopForSmallerSide(garment: Garment, measureId: string, context: ChangeContext): NewChange | null {
+  const smaller = smallerSide(context.body, measureId)
+  if (!smaller) return null
+  const { side, smallerMm, largerMm } = smaller
+  const made = inputsFor(garment, measureId, smallerMm - largerMm, context, (kind, inputs) => {
+    if (!kind.sideOf) return null
+    const own = { ...(inputs as object), side }
+    return kind.onItsSide?.(garment, own) ?? own
+  })
+  const name = findMeasure(measureId)?.name ?? measureId
+  return made && newStop(made.kind.kind, made.inputs, `${name}: the ${side} is ${differenceToken(smallerMm, largerMm)} less.`)
+}
+
+/** Inputs of the first kind that give so much more of a measure, as they are made for it, and that are not refused; null where none are. */
+function inputsFor(
+  garment: Garment,
+  measureId: string,
+  missingMm: number,
+  context: ChangeContext,
+  made: (kind: ChangeKind<unknown>, inputs: unknown) => unknown,
+): { kind: ChangeKind<unknown>; inputs: unknown } | null {
   for (const kind of CHANGE_KINDS) {
     if (!kind.givesMore || !kind.gives?.includes(measureId)) continue
     const begun = kind.begin(garment, context)
-    if (!begun.ok) continue
-    const inputs = kind.givesMore(garment, begun.value, missingMm, context, measureId)
+    const given = begun.ok ? kind.givesMore(garment, begun.value, missingMm, context, measureId) : null
+    const inputs = given === null ? null : made(kind, given)
     if (inputs === null || !kind.schema.safeParse(inputs).success || !applyOrRefuse(kind, garment, inputs, context).ok) continue
-    return newStop(kind.kind, inputs, note)
+    return { kind, inputs }
   }
   return null
 }

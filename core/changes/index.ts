@@ -6,6 +6,7 @@ export {
   CHANGE_KINDS,
   ChangeSchema,
   findKind,
+  isOneSided,
   newStop,
   recipeAsStop,
   RecipeSchema,

@@ -106,6 +106,12 @@ export function findKind(kind: string): ChangeKind<unknown> | undefined {
   return BY_NAME.get(kind)
 }
 
+/** Is a stop done on one side of the body alone? Its pieces are opened out. */
+export function isOneSided({ kind, inputs }: { kind: string; inputs: unknown }): boolean {
+  const its = findKind(kind)
+  return its?.isOneSided?.(inputs) ?? (its?.sideOf?.(inputs) ?? 'both') !== 'both'
+}
+
 /** What proposed a stop: the body’s figures, Match, or what was seen in a fitting. One of one’s own has none. */
 const StopSourceSchema = z.enum(['body', 'match', 'fitting'])
 export type StopSource = z.infer<typeof StopSourceSchema>

@@ -267,6 +267,8 @@ export interface ChangeKind<I, K extends string = string> {
   ofOneSide?: boolean
   /** On which side of the body it is done, where that can be chosen. */
   sideOf?(inputs: I): BodySide | undefined
+  /** Is it done on one side alone, where that is said in another way? */
+  isOneSided?(inputs: I): boolean
   /** The same inputs by the pieces of their side, where those that they name were opened out and lie on the other. */
   onItsSide?(garment: Garment, inputs: I): I
   /** Inputs that give on one side what these give round the body, where both sides share that. */

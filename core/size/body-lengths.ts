@@ -1,6 +1,17 @@
 import { figureMm, findMeasure, type MeasureSet } from '../body'
+import { alongGrain, crossPoints, dot } from '../geometry'
 import { levelOfCorner, lineLevel, narrowestPlace } from '../measure'
-import { cornersBetween, shapeOf, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+import {
+  cornersBetween,
+  edgePath,
+  grainDirection,
+  neighbours,
+  shapeOf,
+  type EdgeRole,
+  type Garment,
+  type Piece,
+  type PieceKind,
+} from '../pattern'
 
 /** One length of the body beside the same length of the garment. */
 export interface LengthRow {
@@ -28,6 +39,9 @@ const OTHER_HEM_MM = 80
 /** An armhole lies this far below the arm where nothing else is said, mm: our own figure. */
 const ARMHOLE_BELOW_MM = 20
 
+/** A back neckline that lies this far below where it meets the shoulder does not begin at the neck: how far down it lies is its maker's, mm. */
+const LOW_NECK_MM = 60
+
 const FRONT: PieceKind[] = ['front']
 const BACK: PieceKind[] = ['back']
 const LOWER_FRONT: PieceKind[] = ['front', 'skirt-front']
@@ -42,29 +56,62 @@ function cornerLevel(piece: Piece, sizeId: string, a: EdgeRole[], b: EdgeRole[])
 }
 
 const CENTRE: EdgeRole[] = ['centre-front', 'centre-back']
+
+/**
+ * Level along the grain at which edges of some roles meet the centre: at its edge, or, on a piece that is whole, at the middle of their run
+ * from side to side; of that, the place that is met when one goes on along the grain halfway between both its ends.
+ */
+function centreLevel(piece: Piece, sizeId: string, roles: EdgeRole[]): number | null {
+  const atEdge = cornerLevel(piece, sizeId, roles, CENTRE)
+  if (atEdge !== null || piece.edges.some((e) => e.fold)) return atEdge
+  const shape = shapeOf(piece, sizeId)
+  const grain = grainDirection(shape)
+  const across = { x: -grain.y, y: grain.x }
+  const run = piece.edges.filter((e) => roles.includes(e.role))
+  const ends = run.flatMap((e) => {
+    const path = edgePath(shape, e.id)
+    const { before, after } = neighbours(piece, e.id)
+    const isEnd = (role: EdgeRole) => !roles.includes(role) && role !== 'dart-leg'
+    return [
+      ...(isEnd(before.role) ? [{ p: path[0]!.from, beside: before.role }] : []),
+      ...(isEnd(after.role) ? [{ p: path.at(-1)!.to, beside: after.role }] : []),
+    ]
+  })
+  const [a, b] = ends
+  if (!a || !b || ends.length > 2 || a.beside !== b.beside) return null
+  const middle = (dot(a.p, across) + dot(b.p, across)) / 2
+  const met = run.flatMap((e) => crossPoints(edgePath(shape, e.id), across, middle))
+  return met.length > 0 ? Math.min(...met.map((p) => alongGrain(p, grain))) : null
+}
 const SIDE: EdgeRole[] = ['side', 'outseam']
 
 function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | LengthRow['to'], at: 'centre' | 'side'): number | null {
-  const beside = at === 'centre' ? CENTRE : SIDE
+  const levelBeside = (roles: EdgeRole[]) => (at === 'centre' ? centreLevel(piece, sizeId, roles) : cornerLevel(piece, sizeId, roles, SIDE))
   const lineOf = (role: 'waist' | 'hip' | 'knee') => {
     const line = piece.lines.find((l) => l.role === role)
     return line ? lineLevel(shapeOf(piece, sizeId), line.id) : null
   }
   switch (place) {
     case 'neck':
-      return cornerLevel(piece, sizeId, ['neck'], CENTRE)
+      return centreLevel(piece, sizeId, ['neck'])
     case 'shoulder':
       return cornerLevel(piece, sizeId, ['neck'], ['shoulder'])
     case 'underarm':
       return cornerLevel(piece, sizeId, ['armhole'], ['side'])
     case 'waist':
-      return lineOf('waist') ?? cornerLevel(piece, sizeId, ['waist'], beside) ?? narrowestPlace(piece, shapeOf(piece, sizeId))
+      return lineOf('waist') ?? levelBeside(['waist']) ?? narrowestPlace(piece, shapeOf(piece, sizeId))
     case 'hip':
     case 'knee':
       return lineOf(place)
     case 'hem':
-      return cornerLevel(piece, sizeId, ['hem', 'leg-opening'], beside)
+      return levelBeside(['hem', 'leg-opening'])
   }
+}
+
+/** Does a length begin at a neckline that does not lie at the neck? Then the body's length says nothing of it. */
+function isLowNeck(piece: Piece, sizeId: string, from: LengthRow['from'], topMm: number): boolean {
+  const shoulder = from === 'neck' ? cornerLevel(piece, sizeId, ['neck'], ['shoulder']) : null
+  return shoulder !== null && topMm - shoulder > LOW_NECK_MM
 }
 
 type Wanted = [id: string, kinds: PieceKind[], from: LengthRow['from'], to: LengthRow['to'], at: 'centre' | 'side']
@@ -94,7 +141,10 @@ export function bodyLengths(garment: Garment, set: MeasureSet | null, wantedMm: 
       if (top === null || bottom === null || bottom <= top) continue
       const garmentMm = bottom - top
       const bodyMm = figureMm(set, id) ?? null
-      const isAsked = bodyMm !== null && (to !== 'hem' || Math.abs(bodyMm - garmentMm) <= OTHER_HEM_MM)
+      const isAsked =
+        bodyMm !== null &&
+        (to !== 'hem' || Math.abs(bodyMm - garmentMm) <= OTHER_HEM_MM) &&
+        !isLowNeck(piece, garment.baseSizeId, from, top)
       const easeMm = wantedMm[id] ?? (from === 'underarm' ? -ARMHOLE_BELOW_MM : 0)
       return [
         {

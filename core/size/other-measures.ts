@@ -1,6 +1,17 @@
 import { findMeasure, figureMm, type MeasureSet } from '../body'
 import { measureLength } from '../geometry'
-import { edgePath, shapeOf, timesCut, type EdgeRole, type Garment, type Piece, type PieceKind } from '../pattern'
+import {
+  beforeOpening,
+  edgePath,
+  findPiece,
+  otherHalf,
+  shapeOf,
+  timesCut,
+  type EdgeRole,
+  type Garment,
+  type Piece,
+  type PieceKind,
+} from '../pattern'
 import type { LengthRow } from './body-lengths'
 
 /** A measure of the body beside the same of the garment, where it is no length between two levels of one piece. */
@@ -14,8 +25,13 @@ const WIDE_NECK = 0.65
 /** A neck, mm, where nobody measured it. */
 const USUAL_NECK_MM = 380
 
-const edgesMm = (piece: Piece, sizeId: string, role: EdgeRole): number =>
-  piece.edges.filter((e) => e.role === role).reduce((sum, e) => sum + measureLength(edgePath(shapeOf(piece, sizeId), e.id)), 0)
+const edgesMm = (piece: Piece, sizeId: string, role: EdgeRole, isOf: (edgeId: string) => boolean = () => true): number =>
+  piece.edges
+    .filter((e) => e.role === role && isOf(e.id))
+    .reduce((sum, e) => sum + measureLength(edgePath(shapeOf(piece, sizeId), e.id)), 0)
+
+/** Is a piece, or an edge, the other half of one that was opened out? */
+const isOther = (id: string): boolean => beforeOpening(id) !== id
 
 const ofKind = (garment: Garment, kinds: readonly PieceKind[]) => garment.pieces.filter((p) => kinds.includes(p.kind))
 
@@ -36,21 +52,40 @@ interface Found {
   pieceId: string
 }
 
-/** The shoulder seam on one side, on a piece that has all of it from the neck to the armhole; better one whose neckline tells where it begins. */
-function shoulder(garment: Garment): (Found & { piece: Piece }) | null {
-  const piece = ofKind(garment, ['front', 'back'])
-    .filter((p) => (['neck', 'shoulder', 'armhole'] as const).every((role) => p.edges.some((e) => e.role === role)))
-    .sort((a, b) => Number(b.kind === 'back') - Number(a.kind === 'back'))[0]
-  return piece ? { mm: (edgesMm(piece, garment.baseSizeId, 'shoulder') * timesCut(piece)) / 2, pieceId: piece.id, piece } : null
+/** The shoulder seam of a piece on one side of the body; of sides that differ, the longer. */
+function shoulderMm(garment: Garment, piece: Piece): number {
+  const mm = (isOf?: (edgeId: string) => boolean) => edgesMm(piece, garment.baseSizeId, 'shoulder', isOf)
+  const other = mm(isOther)
+  if (other > 0)
+    return Math.max(
+      other,
+      mm((id) => !isOther(id)),
+    )
+  const isParted = isOther(piece.id) || findPiece(garment, otherHalf(piece.id)) !== undefined
+  return isParted ? mm() : (mm() * timesCut(piece)) / 2
 }
 
+/** The shoulder seam on one side, on a piece that has all of it from the neck to the armhole; better one whose neckline tells where it begins. */
+function shoulder(garment: Garment): (Found & { piece: Piece }) | null {
+  const whole = ofKind(garment, ['front', 'back']).filter((p) =>
+    (['neck', 'shoulder', 'armhole'] as const).every((role) => p.edges.some((e) => e.role === role)),
+  )
+  const backs = whole.filter((p) => p.kind === 'back')
+  const [found] = (backs.length > 0 ? backs : whole)
+    .map((piece) => ({ mm: shoulderMm(garment, piece), pieceId: piece.id, piece }))
+    .sort((a, b) => b.mm - a.mm)
+  return found ?? null
+}
+
+/** A sleeve from the top of its cap to its hem; of sleeves that differ, the longer. */
 function sleeve(garment: Garment): Found | null {
-  for (const piece of ofKind(garment, ['sleeve'])) {
+  const found = ofKind(garment, ['sleeve']).flatMap((piece): Found[] => {
     const cap = reach(piece, garment.baseSizeId, ['cap'])
     const hem = reach(piece, garment.baseSizeId, ['hem'])
-    if (cap && hem) return { mm: hem.to - cap.from, pieceId: piece.id }
-  }
-  return null
+    return cap && hem ? [{ mm: hem.to - cap.from, pieceId: piece.id }] : []
+  })
+  const [first] = found
+  return found.filter((f) => beforeOpening(f.pieceId) === beforeOpening(first!.pieceId)).sort((a, b) => b.mm - a.mm)[0] ?? null
 }
 
 function neck(garment: Garment): Found | null {
@@ -60,7 +95,8 @@ function neck(garment: Garment): Found | null {
 }
 
 function crotch(garment: Garment): Found | null {
-  const pieces = garment.pieces.filter((p) => p.edges.some((e) => e.role === 'crotch'))
+  // Of legs that were opened out, one of each pair.
+  const pieces = garment.pieces.filter((p) => !isOther(p.id) && p.edges.some((e) => e.role === 'crotch'))
   const mm = pieces.reduce((sum, p) => sum + edgesMm(p, garment.baseSizeId, 'crotch'), 0)
   return pieces[0] ? { mm, pieceId: pieces[0].id } : null
 }

@@ -5,8 +5,12 @@ import { chartOf, nestOf, STRAIGHT_EASE } from '../../demo/nest'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, TAPERED } from '../../demo/trousers'
+import { demoWardrobe } from '../../demo/wardrobe'
 import type { MeasureSet } from '../body'
 import { mapPath } from '../geometry'
+import { redrawNeckline } from '../changes/redraw-neckline'
+import { contextWith } from '../changes/test-context'
+import { openOut } from '../moves'
 import type { Garment, Seam } from '../pattern'
 import { findZones, finishedMm, ZONE_IDS, zoneLine, zonesOf } from '../measure'
 import {
@@ -23,6 +27,7 @@ import {
   listToTrace,
   makeWorksheet,
   NO_SIZING,
+  otherMeasures,
   readChart,
   takesSmaller,
   wantedEase,
@@ -297,6 +302,32 @@ describe('lengths', () => {
     expect(back.garmentMm).toBeCloseTo(412, 6)
     expect(back.missingMm).toBeCloseTo(-14, 6)
     expect(rows.find((r) => r.id === 'waist-to-hem-side')).toMatchObject({ bodyMm: null, missingMm: null })
+  })
+  it.each(demoWardrobe(new Date('2026-12-01')).projects.map((p) => [p.id, p.garment] as const))(
+    'of %s are the same where its pieces are drawn whole, and each of a pair by itself',
+    (_, garment) => {
+      const whole = garment.pieces.reduce((now, piece) => openOut(now, piece.id, ['left', 'right']), garment)
+      const figures = (of: Garment) => new Map([...bodyLengths(of, null), ...otherMeasures(of, null)].map((r) => [r.id, r.garmentMm]))
+      const [drawn, opened] = [figures(garment), figures(whole)]
+      expect([...opened.keys()]).toEqual([...drawn.keys()])
+      for (const [id, mm] of drawn) expect(opened.get(id), id).toBeCloseTo(mm, 3)
+    },
+  )
+  it('that begin at a neckline which lies low on the back are as they were designed', () => {
+    const body = setOf({ 'back-neck-to-waist': 430, 'underarm-to-waist': 170 })
+    const missing = (garment: Garment) => {
+      const rows = bodyLengths(garment, body)
+      return ['back-neck-to-waist', 'underarm-to-waist'].map((id) => rows.find((r) => r.id === id)!.missingMm)
+    }
+    const deeper = (backMm: number) => {
+      const done = redrawNeckline.apply(draftBlouse(), { frontMm: 0, backMm, widerMm: 0, band: 'follows' }, contextWith({}))
+      if (!done.ok) throw new Error(done.problem.message)
+      return done.value.garment
+    }
+    expect(missing(deeper(0))[0]).toBeCloseTo(18, 6)
+    expect(missing(deeper(25))[0]).toBeCloseTo(43, 3)
+    expect(missing(deeper(90))[0]).toBeNull()
+    expect(missing(deeper(90))[1]).toBeCloseTo(missing(deeper(0))[1]!, 6)
   })
   it('of trousers run from the waist to the knee line', () => {
     const knee = bodyLengths(draftTrousers(TAPERED), setOf({ 'waist-to-knee': 620 })).find((r) => r.id === 'waist-to-knee')!

@@ -9,8 +9,10 @@ defineProps<{
   isBought: boolean
   /** Lengths for which a stop can be taken into the plan at once. */
   addable?: ReadonlySet<string>
+  /** Measures whose smaller side can have a stop of its own, with that side. */
+  sided?: ReadonlyMap<string, 'left' | 'right'>
 }>()
-const emit = defineEmits<{ add: [id: string] }>()
+const emit = defineEmits<{ add: [id: string]; side: [id: string] }>()
 const isLeft = (r: AskedGiven) => r.reason !== null
 </script>
 
@@ -54,6 +56,14 @@ const isLeft = (r: AskedGiven) => r.reason !== null
               @click="emit('add', r.id)"
             >
               <ListPlus class="size-4" />Add as a stop
+            </button>
+            <button
+              v-if="sided?.has(r.id)"
+              class="btn-quiet min-h-8 px-2 text-sm whitespace-nowrap"
+              :data-test="`side-${r.id}`"
+              @click="emit('side', r.id)"
+            >
+              <ListPlus class="size-4" />Less on the {{ sided.get(r.id) }}
             </button>
           </td>
         </tr>

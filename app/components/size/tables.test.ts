@@ -80,8 +80,12 @@ describe('the worksheet', () => {
 
 describe('asked, given, left over', () => {
   const rows = askedGiven(dress.garment, dress.garment, [], { sizing: context.sizing, body: context.body! })
-  const table = (props: { rows: AskedGiven[]; isBought: boolean; addable?: ReadonlySet<string> }) =>
-    (mounted = mountOnPage(AskedGivenTable, { props }))
+  const table = (props: {
+    rows: AskedGiven[]
+    isBought: boolean
+    addable?: ReadonlySet<string>
+    sided?: ReadonlyMap<string, 'left' | 'right'>
+  }) => (mounted = mountOnPage(AskedGivenTable, { props }))
   it('has a row for every measure, with its reason where something is left', () => {
     const wrapper = table({ rows, isBought: true })
     expect(wrapper.findAll('tbody tr')).toHaveLength(rows.length)
@@ -99,6 +103,12 @@ describe('asked, given, left over', () => {
     expect(wrapper.findAll('button')).toHaveLength(1)
     await wrapper.find(byTest(`add-${left[0]!}`)).trigger('click')
     expect(wrapper.emitted('add')).toEqual([[left[0]]])
+  })
+  it('offers less on the smaller side, where one stop makes it', async () => {
+    const wrapper = table({ rows, isBought: false, addable: new Set(), sided: new Map([[rows[1]!.id, 'left']]) })
+    expect(wrapper.findAll('button').map((b) => b.text())).toEqual(['Less on the left'])
+    await wrapper.find(byTest(`side-${rows[1]!.id}`)).trigger('click')
+    expect(wrapper.emitted('side')).toEqual([[rows[1]!.id]])
   })
 })
 

@@ -49,6 +49,7 @@ export const takeInFoldKind = defineChange({
       (inputs, edgeId) => atEdge(garment, inputs, edgeId),
     ),
   ofOneSide: true,
+  isOneSided: (inputs) => inputs.sides !== 'both',
   ofPin(garment, pinned, side) {
     if (pinned.how !== 'fold') return null
     const { pieceId, edgeId, from, atMm, mm } = pinned

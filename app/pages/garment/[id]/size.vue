@@ -10,6 +10,7 @@ import { usePlanSession } from '~/stores/plan-session'
 import { useWork } from '~/stores/work'
 import { SCHOOL_NAMES } from '~/school-names'
 import { stationAt } from '~/stations'
+import type { OfferedStop } from '~/workers/desk-sizes'
 
 /** Station 2: body, finished measures and ease, zone by zone; the size to cut where, why, and what to trace. */
 const work = useWork()
@@ -74,8 +75,8 @@ watch(
 /** What the body asks for beside what the pieces give as the plan leaves them, and lengths that one stop brings to the body’s. */
 const asked = computed(() => sized.value?.asked ?? [])
 const addable = computed(() => new Set(sized.value?.addable))
-async function addLength(id: string) {
-  const stop = await session.lengthStop(id)
+const sided = computed(() => new Map(sized.value?.sided))
+async function add(stop: OfferedStop | null) {
   if (!stop || !(await work.takeProposed([layMore(stop.change, work.stops)]))) return
   sayDone(`“${stop.title}” taken into the plan.`)
 }
@@ -138,7 +139,14 @@ async function addLength(id: string) {
               : 'Measured on the pieces as bought. Asked is the body and the ease wanted there.'
           }}
         </p>
-        <SizeAskedGivenTable :rows="asked" :is-bought="work.stops.length === 0" :addable="addable" @add="addLength" />
+        <SizeAskedGivenTable
+          :rows="asked"
+          :is-bought="work.stops.length === 0"
+          :addable="addable"
+          :sided="sided"
+          @add="session.lengthStop($event).then(add)"
+          @side="session.sideStop($event).then(add)"
+        />
       </section>
 
       <SizeTraceList class="mt-5 print:mt-0" :garment="sized.traced" :sheet="sheet" :traced="sizing.traced" @tick="tick" />
