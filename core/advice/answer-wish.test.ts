@@ -523,6 +523,32 @@ blouse: take a wedge out at centre back 1/2 -> level-wedge amountMm=-0.5 pieceId
 blouse: swayback 1/2 -> level-wedge amountMm=-0.5 pieceId="back"
 blouse: sway back -> level-wedge amountMm=0 pieceId="back"
 blouse: pools above the back waist -> level-wedge amountMm=0 pieceId="back"
+blouse: bust points 1 further apart -> raise-dart asideMm=0.5
+blouse: each bust point 1/2 further apart -> raise-dart asideMm=0.5
+blouse: bust point 3/8 closer to the centre -> raise-dart asideMm=-0.375
+blouse: my bust points are closer together -> raise-dart
+blouse: bust darts too far apart -> asks raise-dart
+blouse: move the side dart toward the centre -> asks raise-dart
+blouse: remove the bust dart -> asks move-dart
+legs: get rid of the waist dart -> asks move-dart
+blouse: no darts please -> asks split-dart
+legs: the waist sits too high -> asks lengthen
+legs: waistband sits 1 below my waist -> asks lengthen
+legs: waist comes up too high -> asks lengthen
+blouse: back neckline gapes 1/2 -> asks take-in-fold
+blouse: back too tight when I reach forward -> across-width
+blouse: front too long by 1 -> asks front-length
+blouse: front 1/2 longer -> asks lengthen
+dress: bodice too long in the back only -> asks level-wedge
+blouse: the neck is too wide, my bra straps show -> asks redraw-neckline
+legs: too much fabric under my butt -> level-wedge
+legs: bum too flat -> level-wedge
+legs: big butt 1 -> level-wedge amountMm=1
+legs: too tight over my bum -> asks add-at-edge
+legs: straighter legs -> asks hem-fullness
+legs: bagging at the knees -> asks seam-stretch
+legs: waist 1 in -> asks add-at-edge
+legs: hip 1/2 -> asks add-at-edge
 blouse: centre back too long by 3/4 -> level-wedge amountMm=-0.75 pieceId="back"
 blouse: center front too short 1/2 -> level-wedge amountMm=0.5 pieceId="front"
 blouse: put in a wedge of 1/2 at centre front -> level-wedge amountMm=0.5 pieceId="front"
@@ -1072,13 +1098,23 @@ describe('a wish that is not clear', () => {
     for (const [name, text] of [
       ['suit', 'leg opening 1/2 higher'],
       ['suit', 'hips wider 2'],
-      ['legs', 'waist 1 too high'],
     ] as const) {
       const answer = answerOn(name, text)
       if (answer.how !== 'asks') throw new Error(`it ${answer.how}`)
       expect(answer.offers.length, text).toBeGreaterThan(0)
       expect(answer.offers.filter((o) => o.sentence.includes('{mm')).map((o) => o.sentence)).toEqual([])
     }
+  })
+  it('gives the waist of trousers its height in the rise, and asks which way a bare figure goes', () => {
+    const amounts = (name: string, text: string, key: string) => {
+      const answer = answerOn(name, text)
+      if (answer.how !== 'asks') throw new Error(`it ${answer.how}`)
+      return answer.offers.map((o) => Math.round((o.change.inputs as Record<string, number>)[key]! * 100) / 100)
+    }
+    expect(amounts('legs', 'waist 1 too high', 'amountMm')).toEqual([-25.4])
+    expect(amounts('legs', 'the waistband sits 1 below my waist', 'amountMm')).toEqual([25.4])
+    expect(amounts('legs', 'waist 1', 'waistMm')).toEqual([6.35, -6.35])
+    expect(amounts('blouse', 'front 1 too long', 'amountMm')).toEqual([-25.4, -25.4])
   })
   it('answers a heap of the same words as well, without taking it apart for ever', () => {
     for (const text of [

@@ -3,6 +3,7 @@ import {
   applyAffine,
   distance,
   dot,
+  findRoot,
   mix,
   isStraightPath,
   line,
@@ -19,11 +20,11 @@ import {
   type Point,
   placeOnRay,
 } from '../geometry'
-import { dartFigures, edgePath, grainDirection, type Dart, type NotchPlace, type Piece, type Shape } from '../pattern'
+import { dartFigures, edgePath, frameOf, grainDirection, type Dart, type NotchPlace, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM, STRAIGHT_MM } from '../tolerances'
 import { displacePath } from '../moves/displace/displace-path'
 import { middleLine } from './find-apex'
-import { drawLegsTo } from './finish-dart'
+import { drawLegsTo, drawTipBack } from './finish-dart'
 
 import { trueJoint } from './close-dart'
 import { angleFrom } from './turn-about-apex'
@@ -47,11 +48,70 @@ export function raiseDart(piece: Piece, shape: Shape, dart: Dart, apex: Point, u
       dot(up, middleLine(piece, shape, dart).along)
     return reach > 0 ? drawLegsTo(piece, { ...shape, points }, dart, add(d.tip, up)) : null
   }
+  const moved = reopened(piece, { ...shape, points }, dart, apex, raised, (closed, _beganMm, angle, leg) => {
+    const atMm = placeOnRay(closed, raised, unit(subtract(leg, apex)))
+    return atMm === null ? null : { atMm, angle }
+  })
+  return moved && drawLegsTo(piece, moved, dart, add(d.tip, up))
+}
+
+/** A dart that is turned opens by this part of its angle at least and at most. */
+const TURNED_TIMES = { least: 0.5, most: 1.5 }
+
+/**
+ * Turns a dart toward an apex that lies further to one side (craft 9: a dart that ends beside the apex is turned): it begins where it
+ * did, and its edge is redrawn with the dart folded closed, so that its legs are alike from the new apex. It is as wide there as keeps
+ * its edge as long as it was with the dart closed: by hand the shorter leg is let out to the longer one.
+ *
+ * @param aside from the old apex to the new one, mm
+ * @returns null where nothing of the dart would be left, or it begins at a corner of the piece
+ */
+export function turnDartAside(piece: Piece, shape: Shape, dart: Dart, apex: Point, aside: Point): Shape | null {
+  const d = dartFigures(piece, shape, dart)
+  const beside = add(apex, aside)
+  const points = Object.fromEntries(Object.entries(shape.points).map(([id, p]) => [id, distance(p, apex) <= SAME_POINT_MM ? beside : p]))
+  const backMm = distance(d.tip, apex)
+  const ahead = dot(subtract(beside, mix(d.first, d.second, 0.5)), middleLine(piece, shape, dart).along)
+  if (ahead <= Math.max(backMm, d.intakeMm / 2)) return null
+  const moved = reopened(piece, { ...shape, points }, dart, apex, beside, (closed, atMm, angle, _leg, growsMm) => {
+    const wide = Math.sign(angle) * 2 * Math.asin(Math.min(1, d.intakeMm / (2 * distance(placeAt(closed, atMm).point, beside))))
+    const times = findRoot((n) => growsMm(atMm, wide * n), TURNED_TIMES.least, TURNED_TIMES.most, SAME_POINT_MM)
+    return times === null ? null : { atMm, angle: wide * times }
+  })
+  return moved && drawTipBack(piece, drawLegsTo(piece, moved, dart, beside), dart, beside, backMm)
+}
+
+/**
+ * The edge of a dart with the dart closed about one apex and opened again about another; both far corners stay.
+ *
+ * @param open where along the closed edge it begins, mm, and by how much it is opened, rad; told where it began, by how much it was open,
+ *   its leg that is kept, and how much longer the edge would be with the dart closed
+ * @returns null where it would leave its edge
+ */
+function reopened(
+  piece: Piece,
+  shape: Shape,
+  dart: Dart,
+  apex: Point,
+  to: Point,
+  open: (
+    closed: Path,
+    beganMm: number,
+    angle: number,
+    leg: Point,
+    growsMm: (atMm: number, angle: number) => number,
+  ) => { atMm: number; angle: number } | null,
+): Shape | null {
+  const d = dartFigures(piece, shape, dart)
   // At a corner of the piece there is no one edge along which it could go.
   if (d.before.role !== d.after.role) return null
-  // The part above it is kept, the one below it led on, whichever way the outline runs.
-  const level = (edgeId: string) =>
-    dot(placeAt(edgePath(shape, edgeId), measureLength(edgePath(shape, edgeId)) / 2).point, grainDirection(shape))
+  // The part above it is kept, or nearer to the centre, and the other led on, whichever way the outline runs.
+  const { across, middle } = frameOf(piece, shape)
+  const isUpright = runsAlongGrain(piece, shape, dart)
+  const level = (edgeId: string) => {
+    const at = placeAt(edgePath(shape, edgeId), measureLength(edgePath(shape, edgeId)) / 2).point
+    return isUpright ? Math.abs(dot(at, across) - middle) : dot(at, grainDirection(shape))
+  }
   const isDown = level(d.before.id) <= level(d.after.id)
   const angle = (isDown ? 1 : -1) * angleFrom(apex, shape, dart)
   const led = (edgeId: string) => (isDown ? edgePath(shape, edgeId) : reversePath(edgePath(shape, edgeId)))
@@ -65,21 +125,23 @@ export function raiseDart(piece: Piece, shape: Shape, dart: Dart, apex: Point, u
   )
   const closed: Path = [...joined[0], ...joined[1]]
   const total = measureLength(closed)
-  const atMm = placeOnRay(closed, raised, unit(subtract(isDown ? d.first : d.second, apex)))
-  if (atMm === null || atMm <= SAME_POINT_MM || atMm >= total - SAME_POINT_MM) return null
-  const first = cutPath(closed, 0, atMm)
-  const open = turnAbout(raised, angle)
-  const opened = mapPath(cutPath(closed, atMm, total), (p) => applyAffine(open, p))
-  const corner = after[after.length - 1]!.to
-  const second = leadTo(opened, corner, after)
+  const beyond = (atMm: number, openAngle: number): Path => {
+    const turn = turnAbout(to, openAngle)
+    const opened = mapPath(cutPath(closed, atMm, total), (p) => applyAffine(turn, p))
+    return leadTo(opened, after[after.length - 1]!.to, after)
+  }
+  const wasMm = measureLength(before) + measureLength(after)
+  const growsMm = (atMm: number, openAngle: number) => atMm + measureLength(beyond(atMm, openAngle)) - wasMm
+  const at = open(closed, measureLength(joined[0]), angle, isDown ? d.first : d.second, growsMm)
+  if (at === null || at.atMm <= SAME_POINT_MM || at.atMm >= total - SAME_POINT_MM) return null
+  const first = cutPath(closed, 0, at.atMm)
+  const second = beyond(at.atMm, at.angle)
   const drawn = (path: Path) => (isDown ? path : reversePath(path))
-  const moved: Shape = {
+  return {
     ...shape,
     edges: { ...shape.edges, [upper.id]: drawn(first), [lower.id]: drawn(second) },
     notches: movedNotches(piece, shape, [upper.id, measureLength(first)], [lower.id, measureLength(second)], isDown),
-    points,
   }
-  return drawLegsTo(piece, moved, dart, add(d.tip, up))
 }
 
 /** Does a dart point rather along the grain than across it? */

@@ -16,6 +16,12 @@ const WORDS = {
   down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
   deeper: 'deeper|deepen|deepens|deepened|deepening',
   shallower: 'shallower|less deep',
+  apart: 'further apart|farther apart|wider apart|more apart|too close together|too near together',
+  together: 'closer together|nearer together|close together|too far apart|too wide apart',
+  'to-side':
+    'too close to the centre|too close to the center|too near the centre|too near the center|toward the side|towards the side|nearer the side|nearer to the side|closer to the side',
+  'to-centre':
+    'too close to the side|too near the side|toward the centre|towards the centre|toward the center|towards the center|nearer the centre|nearer the center|closer to the centre|closer to the center',
   change: 'change|changes|changing|convert|converts|turn into|make into',
   move: 'move|moves|moving|transfer|rotate|relocate',
   straighten: 'straighten|straightened|straightening|straight across|horizontal|horizontally',
@@ -89,7 +95,7 @@ const WORDS = {
   'two-tipped':
     'double ended dart|double-ended dart|double dart|fish-eye|fish-eye dart|fisheye dart|dart inside the piece|waist dart inside a piece',
   'dart-legs': 'dart legs|dart leg|legs of the dart|legs of a dart|leg of the dart|equal legs',
-  apex: 'apex|bust point',
+  apex: 'apex|apexes|bust point|bust points',
   notch: 'notch|notches',
   corner: 'corner|corners',
   fold: 'fold|pinned fold|folds|pinned|pin|pinned out|tuck',
@@ -137,17 +143,17 @@ const WORDS = {
   'front-rise': 'front rise|front crotch|front crotch seam|front crotch length|crotch length in front|rise in front',
   'back-rise': 'back rise|back crotch|back crotch seam|back crotch length|crotch length at the back|rise in back|rise at the back',
   'flat-seat':
-    'seat is flat|bum is flat|butt is flat|bottom is flat|behind is flat|backside is flat|no bum|no butt|baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
+    'bum too flat|butt too flat|seat too flat|bottom too flat|seat is flat|bum is flat|butt is flat|bottom is flat|behind is flat|backside is flat|no bum|no butt|baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
-    'bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat too small|too tight in the seat|too small in the seat|tight in the seat|tight across the seat|seat strains',
-  seat: 'seat',
+    'big butt|big behind|bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat too small|too tight in the seat|too small in the seat|tight in the seat|tight across the seat|seat strains',
+  seat: 'seat|bum|butt|buttocks|backside|my bottom|my behind|rear end',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
     'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders':
     'hunched shoulders|hunched shoulder|slouched shoulders|slumped shoulders|rounded shoulders|round shoulders|rounded shoulder',
   'back-width':
-    'narrower back|broader back|wider back|back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
+    'when i reach forward|when reaching forward|reaching forward|when i reach|when i drive|narrower back|broader back|wider back|back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
   'hollow-chest':
     'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',
@@ -166,9 +172,11 @@ const WORDS = {
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
   'sleeve-pitch':
     'sleeve pitch|pitch of the sleeve|rotate the sleeve|rotate the sleeves|turn the sleeve|turn the sleeves|sleeve twists|sleeves twist|sleeve hangs too far back|sleeve hangs too far forward|sleeves hang too far back|sleeves hang too far forward|sleeve swings forward|sleeve swings back',
+  'no-dart': 'no darts|no dart|no bust darts|no bust dart|without darts|without a dart|without the dart|dartless',
   'dart-pokes':
     'dart pokes|darts poke|dart points poke|dart point pokes|dart tips poke|dart tip pokes|darts pucker|dart puckers|dart bubbles|darts bubble|bubble at the end of the dart|dart pooches|darts pooch',
-  'straight-leg': 'straight leg|straight legs|straight leg pants|straighten the leg|straighten the legs|stovepipe|stovepipes',
+  'straight-leg':
+    'straighter leg|straighter legs|straight leg|straight legs|straight leg pants|straighten the leg|straighten the legs|stovepipe|stovepipes',
   'front-alone':
     'front alone|only the front|front only|front length|front waist length|front bodice length|length of the front|front balance',
   'front-rises':

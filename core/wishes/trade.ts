@@ -23,6 +23,7 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'sleeve-pitch':
     'How far forward a sleeve hangs is where the middle of its cap meets the shoulder seam: its notch is moved, or the cap slid with a forward shoulder.',
   'straight-leg': 'A straight leg is as wide at its hem as at the knee: make the hem fuller or slimmer, or a part of its seams.',
+  'no-dart': 'A dart is not left out, since it gives the piece its shape: it is moved where it is seen less, split, or made shallower.',
   'dart-pokes': 'A dart that pokes ends too close to the apex, or is sewn too blunt: finish it with its tip further back.',
   'neck-shape': 'A neckline is drawn deeper or higher at the centre, wider or narrower along the shoulders: how much?',
   'side-swings': 'A side seam that swings asks for width moved between front and back: which way does it swing?',

@@ -46,6 +46,23 @@ export const WORN: readonly Said[] = [
     ),
     '$2 too loose by $1',
   ],
+  [new RegExp(`\\bwaist(?:line|band)? comes? up ${MAYBE_SO_FAR}too high(?! (?:in|at) )`, 'gu'), 'waist is too high $1'],
+  [
+    new RegExp(
+      `\\b(?:(?:excess|extra|loose|baggy|too much)(?: fabric| cloth| material)?|bag(?:s|ging)?|sags?|sagging|folds?) (?:under|below|beneath) ${OWN}(?:seat|bum|butt|bottom|behind|backside|rear)\\b`,
+      'gu',
+    ),
+    'baggy under the seat',
+  ],
+  [/[,;]?\s*(?:and |so |because |since )?(?:my |the )?bra straps? (?:shows?|showing|peeks? out|are visible)\b/gu, ' neckline too wide'],
+  [
+    /\b(knees?|elbows?|legs?) (?:are |is )?bag(?:s|ging)?(?: out)?\b|\bbagging(?: out)? (?:at|in|around) (?:the |my )?(knees?|elbows?|legs?)\b/gu,
+    '$1$2 too loose',
+  ],
+  [
+    /\b(?:get(?:ting)? rid of|remove|eliminate|lose|leave out|do without|omit|delete|take away) (?:the |my |these |those |both |all )?(?:bust |side |front |back |waist |shoulder |armhole )?darts?\b/gu,
+    'no darts',
+  ],
   [/\b(?:swings|kicks|flips|tips|sticks) up\b/gu, 'rides up'],
   [new RegExp(`\\bwaist seam (?:falls|lies|hits|lands|comes|hangs) (?=${FIGURE} ?(?:above|below))`, 'gu'), 'waist seam sits '],
   [new RegExp(`\\bwaist seam (?:rides|creeps|pulls) up(?: by)? (?=${FIGURE})`, 'gu'), 'waist seam is too high by '],
@@ -58,11 +75,17 @@ export const WORN: readonly Said[] = [
   [new RegExp(`\\b(skirt|hem|legs?) ${NOT} (?:full|flared|flary) enough\\b`, 'gu'), 'fuller $1'],
   [/\b(skirt|hem|legs?|sleeves?) flares? (?:out )?too much\b/gu, '$1 too full'],
   [
-    new RegExp(`\\bwaist(?:line)? (?:falls|lies|hits|lands|comes|hangs|sits) ${MAYBE_SO_FAR}above ${OWN}natural waist(?:line)?\\b`, 'gu'),
+    new RegExp(
+      `\\bwaist(?:line|band)? (?:falls|lies|hits|lands|comes|hangs|sits|is) ${MAYBE_SO_FAR}above ${OWN}(?:natural )?waist(?:line)?\\b`,
+      'gu',
+    ),
     'waist is too high $1',
   ],
   [
-    new RegExp(`\\bwaist(?:line)? (?:falls|lies|hits|lands|comes|hangs|sits) ${MAYBE_SO_FAR}below ${OWN}natural waist(?:line)?\\b`, 'gu'),
+    new RegExp(
+      `\\bwaist(?:line|band)? (?:falls|lies|hits|lands|comes|hangs|sits|is) ${MAYBE_SO_FAR}below ${OWN}(?:natural )?waist(?:line)?\\b`,
+      'gu',
+    ),
     'waist is too low $1',
   ],
   [

@@ -2,7 +2,7 @@ import { findZones } from '../../measure'
 import { familyOf, findPiece, timesCut, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
-import { LET_OUT, oneAmount, says, TAKE_IN, towards, used } from '../shared/reading/amounts'
+import { LET_OUT, oneAmount, says, saysOnly, TAKE_IN, towards, used } from '../shared/reading/amounts'
 import { keptAmong } from '../shared/reading/kept'
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
@@ -104,7 +104,14 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   const isBust = zones.length === 1 && zones[0] === 'bust' && !wholeFront(garment)
   if (!hasSide && !isWhole && (zones.length === 0 || (isBust && wish.wantedMm === null))) return []
   const said = towards(wish, isHem || says(wish, 'hip', 'waist') ? [...LET_OUT, 'fuller'] : LET_OUT, TAKE_IN)
-  if (said === 0 && wish.wantedMm === null) return []
+  // “Waist 1” says not which way: it is asked.
+  const isBare =
+    said === 0 &&
+    wish.wantedMm === null &&
+    wish.amounts.length === 1 &&
+    says(wish, 'waist', 'hip') &&
+    saysOnly(wish, 'waist', 'hip', 'round')
+  if (said === 0 && wish.wantedMm === null && !isBare) return []
   const chains = chainsOf(garment, context.sizeId)
   const there = ZONES.filter((z) => chains.some((c) => c.zones.some((x) => x.zone === z)))
   const meant = zones.length > 0 ? zones : there
@@ -112,26 +119,27 @@ export function readAddAtEdge(wish: Wish, garment: Garment, context: ChangeConte
   if (!isThere) return []
   // “Set the waist to 30”: what it lacks, or has too much, all round.
   const missing = meant.length === 1 ? missingOf({ ...wish, amounts: [] }, garment, meant[0]!, context) : null
-  if (said === 0 && missing === null) return []
+  if (said === 0 && missing === null && !isBare) return []
   const way = missing === null ? said : missing < 0 ? -1 : 1
   const isAgainst = missing !== null && (missing * said < 0 || wish.amounts.length > 0)
-  const mm = missing ?? oneAmount(wish, way)
   const edges = edgesRound(garment, chains, meant[0]!)
   if (edges === 0) return []
   const isEach = missing === null && says(wish, 'each')
-  const perEdge = mm === null ? 0 : isEach ? mm : mm / edges
-  const at = (zone: (typeof ZONES)[number]) => (meant.includes(zone) ? perEdge : 0)
-  return [
-    {
+  const ways = isBare ? ([1, -1] as const) : [way]
+  return ways.map((towardsIt) => {
+    const mm = missing ?? oneAmount(wish, towardsIt)
+    const perEdge = mm === null ? 0 : isEach ? mm : mm / edges
+    const at = (zone: (typeof ZONES)[number]) => (meant.includes(zone) ? perEdge : 0)
+    return {
       inputs: { bustMm: at('bust'), waistMm: at('waist'), hipMm: at('hip') },
       uses: usesOf(wish, places),
       ...takesWanted(missing),
       // “Let it out 1” may be said of the sides, and is asked.
-      sure: mm !== null && !isAgainst && !isHem && (hasSide || !isBust) && (hasSide || !isWhole || says(wish, 'round')),
-      ...(way === 0 ? {} : { towards: way }),
+      sure: mm !== null && !isBare && !isAgainst && !isHem && (hasSide || !isBust) && (hasSide || !isWhole || says(wish, 'round')),
+      ...(towardsIt === 0 ? {} : { towards: towardsIt }),
       ...(zones[0] ? { field: `${zones[0]}Mm` } : {}),
       where: zones.length > 0 ? `at the ${zones.join(' and ')}${isHem ? ', and on to the hem' : ''}` : '',
       how: mm ? `each edge, ${lengthToken(Math.abs(perEdge * edges))} round the body` : '',
-    },
-  ]
+    }
+  })
 }

@@ -30,6 +30,7 @@ export const dartIntake = defineChange({
   holds: 'The tip, legs alike, every edge but the two beside the dart, the grain.',
   schema: DartIntakeSchema,
   reads: (wish, garment) => readDartIntake(wish, garment),
+  mayMend: { 'no-dart': 2 },
   phase: 'widths',
   takesOver: sumOfAmounts,
   onePiece: (inputs) => pieceOfRef(inputs.dart),

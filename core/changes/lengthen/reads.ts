@@ -155,10 +155,16 @@ function atTheWaist(wish: Wish): Wish | null {
   }
 }
 
-/** “Lower the waistline 1” of trousers: their waist is their upper edge, and goes with the rise; null for any other wish. */
+/** “Lower the waistline 1”, “waist sits too high” of trousers: their waist is their upper edge, and goes with the rise; null for any other wish. */
 function asRise(wish: Wish, garment: Garment): Wish | null {
   const isLegs = garment.pieces.some(isLeg) && garment.pieces.every((p) => familyOf(p) !== 'bodice')
-  if (!isLegs || !says(wish, 'waist') || !says(wish, 'up', 'down') || says(wish, 'front', 'back', 'dart', 'side', 'hem')) return null
+  if (
+    !isLegs ||
+    !says(wish, 'waist') ||
+    !says(wish, 'up', 'down', 'too-high', 'too-low') ||
+    says(wish, 'front', 'back', 'dart', 'side', 'hem')
+  )
+    return null
   return {
     ...wish,
     text: `${wish.text} rise`,

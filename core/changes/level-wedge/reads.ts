@@ -1,11 +1,13 @@
 import { familyOf, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
-import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { oneAmount, says, saysOnly, towards, used } from '../shared/reading/amounts'
 import type { Reading } from '../types'
 import type { LevelWedgeInputs } from './schema'
 
 const PUT_IN: readonly Concept[] = ['more', 'longer', 'too-short', 'open', 'full-seat', 'belly']
 const TAKE_OUT: readonly Concept[] = ['less', 'shorter', 'too-long', 'in', 'sway', 'fold', 'flat-seat']
+
+const LENGTHS: readonly Concept[] = ['longer', 'shorter', 'too-short', 'too-long']
 
 const HIGHER: readonly Concept[] = ['up', 'too-low']
 const LOWER: readonly Concept[] = ['down', 'too-high']
@@ -26,9 +28,14 @@ export function readLevelWedge(
   // “Crotch too short at the back” is the rise of that half.
   const isHalfCrotch = says(wish, 'crotch-depth') && says(wish, 'front') !== says(wish, 'back')
   const isLeg = hasLegs && (isHalfCrotch || says(wish, 'flat-seat', 'full-seat', 'belly', 'front-rise', 'back-rise') || isWaist)
-  if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg) || says(wish, 'dart', 'hem', 'pivot')) return []
+  // “Back too long by 1/2” may be said of its middle, or of the whole body, and is asked.
+  const isLong = says(wish, 'back') && saysOnly(wish, 'back', 'body', 'length', ...LENGTHS)
+  // A back neckline that gapes may have too much at its middle, or be taken into a dart.
+  const isGaping = says(wish, 'back') && says(wish, 'neckline') && saysOnly(wish, 'back', 'neckline', 'gapes', 'in', 'edge')
+  const isHalf = !hasLegs && (isLong || (isGaping && says(wish, 'gapes')))
+  if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg && !isHalf) || says(wish, 'dart', 'hem', 'pivot')) return []
   const rises = isWaist || isHalfCrotch || says(wish, 'front-rise', 'back-rise')
-  const way = towards(wish, [...PUT_IN, ...(rises ? HIGHER : [])], [...TAKE_OUT, ...(rises ? LOWER : [])])
+  const way = isGaping ? -1 : towards(wish, [...PUT_IN, ...(rises ? HIGHER : [])], [...TAKE_OUT, ...(rises ? LOWER : [])])
   if (way === 0 && !says(wish, 'wedge')) return []
   const isFront = says(wish, 'belly', 'front-rise', ...FRONT) && !says(wish, ...BACK)
   const piece = garment.pieces.find((p) => p.kind.includes(isFront ? 'front' : 'back') && wedgeOn(p.id) !== null)
@@ -46,6 +53,7 @@ export function readLevelWedge(
         'waist',
         'above',
         'crotch-depth',
+        ...(isHalf ? (['body', 'length', 'gapes', 'edge'] as const) : []),
         'front-rise',
         'back-rise',
         'neckline',
@@ -56,7 +64,7 @@ export function readLevelWedge(
         ...(rises ? [...HIGHER, ...LOWER] : []),
       ),
       // A waist edge may be meant, and not the seam below it; a neckline that gapes in front, and not the back.
-      sure: (amountMm !== null && !isWaist && !says(wish, 'neckline')) || (way === 0 && wish.amounts.length === 0),
+      sure: (amountMm !== null && !isWaist && !isHalf && !says(wish, 'neckline')) || (way === 0 && wish.amounts.length === 0),
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'fading to nothing at the side' : '',
     },

@@ -25,6 +25,7 @@ export const moveDartKind = defineChange({
   apply: applyMoveDart,
   paperSteps: moveDartSteps,
   begin: (garment) => beginDartMove(garment, 100),
+  mayMend: { 'no-dart': 0 },
   reads: (wish, garment) => readDartMove(wish, garment, 'move', 100),
 })
 

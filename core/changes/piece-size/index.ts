@@ -24,7 +24,7 @@ export const pieceSize = defineChange({
   holds: 'Every edge exactly as printed in that size, the seams between the pieces cut alike, the grain.',
   schema: PieceSizeSchema,
   reads: readPieceSize,
-  mayMend: { size: 2, bicep: 1, 'arm-drags': 1, 'sleeve-cap': 1 },
+  mayMend: { size: 2, bicep: 1, 'arm-drags': 1, 'sleeve-cap': 3 },
   phase: 'trace',
   leftOut: partnersIn,
   begin(garment) {

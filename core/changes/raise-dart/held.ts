@@ -1,5 +1,5 @@
-import { grainDirection, dartFigures, edgeFamily, findPiece, type Garment, type Piece, type Shape } from '../../pattern'
-import type { Point } from '../../geometry'
+import { grainDirection, dartFigures, edgeFamily, findPiece, frameOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
+import { distance, dot, scale, type Point } from '../../geometry'
 import { angleFrom, runsAlongGrain } from '../../darts'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { besideDart, familyMm, type FoundDart } from '../shared/darts/find-darts'
@@ -13,12 +13,27 @@ export function raisedApex(apex: Point, was: Shape, upMm: number): Point {
   return { x: apex.x - grain.x * upMm, y: apex.y - grain.y * upMm }
 }
 
+/** From an apex so far toward the side of its half of the piece, mm; toward the centre when negative. */
+export function asideOf(piece: Piece, shape: Shape, apex: Point, asideMm: number): Point {
+  const { across, middle } = frameOf(piece, shape)
+  return scale(across, asideMm * (dot(apex, across) < middle ? -1 : 1))
+}
+
+/** A dart that was turned aside has its legs alike. */
+export function heldByTurnAside(after: Garment, { piece, dart }: FoundDart, sizeId: string): HeldPromise {
+  const own = findPiece(after, piece.id)!
+  const { first, second, tip } = dartFigures(own, shapeOf(own, sizeId), dart)
+  return holdMeasure('both legs alike', piece.name, distance(first, tip), distance(second, tip), EQUAL_MM)
+}
+
 /**
- * The dart’s angle (its intake where it runs along the grain), its edge with the dart closed, every other edge.
+ * The dart’s angle as it is raised (its intake where it runs along the grain), its edge with the dart closed, every other edge.
+ * @param risen the pieces with the dart raised, and not yet turned aside
  * @param apex where the dart points before it is raised
  */
 export function heldByRaise(
   before: Garment,
+  risen: Garment,
   after: Garment,
   { piece, dart }: FoundDart,
   apex: Point,
@@ -26,6 +41,7 @@ export function heldByRaise(
   sizeId: string,
 ): HeldPromise[] {
   const { was, is } = bothShapes(before, after, piece.id, sizeId)
+  const up = shapeOf(findPiece(risen, piece.id)!, sizeId)
   const now = findPiece(after, piece.id)!
   const angleDeg = (shape: Shape, from: Point) => angleFrom(from, shape, dart) * DEG
   const own = besideDart(piece, was, dart)
@@ -33,8 +49,8 @@ export function heldByRaise(
   const sideMm = (p: Piece, shape: Shape) => [...new Set(own)].reduce((sum, f) => sum + familyMm(p, shape, f), 0)
   return [
     runsAlongGrain(piece, was, dart)
-      ? holdMeasure('intake', piece.name, dartFigures(piece, was, dart).intakeMm, dartFigures(now, is, dart).intakeMm, EQUAL_MM)
-      : holdMeasure('angle at the apex', piece.name, angleDeg(was, apex), angleDeg(is, raisedApex(apex, was, amountMm)), EQUAL_MM, 'deg'),
+      ? holdMeasure('intake', piece.name, dartFigures(piece, was, dart).intakeMm, dartFigures(piece, up, dart).intakeMm, EQUAL_MM)
+      : holdMeasure('angle at the apex', piece.name, angleDeg(was, apex), angleDeg(up, raisedApex(apex, was, amountMm)), EQUAL_MM, 'deg'),
     holdMeasure('its edge with the dart closed', piece.name, sideMm(piece, was), sideMm(now, is), SEAM_GOOD_MM),
     ...beside.map((e) => holdEdge(piece, was, is, e.id)),
     holdGrain(piece, was, is),

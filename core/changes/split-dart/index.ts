@@ -17,5 +17,6 @@ export const splitDart = defineChange({
   apply: applySplitDart,
   paperSteps: splitDartSteps,
   begin: (garment) => beginDartMove(garment, 50),
+  mayMend: { 'no-dart': 1 },
   reads: (wish, garment) => readDartMove(wish, garment, 'split', 50),
 })

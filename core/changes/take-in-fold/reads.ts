@@ -28,13 +28,14 @@ export function readTakeInFold(
   atEdge: (inputs: TakeInFoldInputs, edgeId: string) => TakeInFoldInputs,
 ): Reading<TakeInFoldInputs>[] {
   const edge = EDGES.find(([word]) => wish.said.has(word))
-  // It closes into a dart: what gapes at the neckline of the back, or at the waist, is another thing.
+  // It closes into a dart: what gapes at the waist is another thing.
   // A wedge at the neckline may be such a fold, or one of the back.
   const isWedge = says(wish, 'wedge') && edge?.[0] === 'neckline' && !says(wish, 'more', 'longer', 'too-short')
   if (!says(wish, 'gapes', 'fold') && !isWedge) return []
-  // Of the back it is the armhole alone, where the back has a dart to take it.
+  // Of the back it is the armhole, or perhaps the neckline, where the back has a dart to take it.
   const isBack = says(wish, 'back')
-  if (says(wish, 'sway', 'centre-back', 'waist', 'true') || (isBack && edge?.[0] !== 'armhole')) return []
+  const isBackNeck = isBack && edge?.[0] === 'neckline'
+  if (says(wish, 'sway', 'centre-back', 'waist', 'true') || (isBack && edge?.[0] !== 'armhole' && !isBackNeck)) return []
   if (says(wish, 'wedge') && !isWedge) return []
   const darts = dartsOf(garment).filter((d) => d.piece.kind === (isBack ? 'back' : 'front'))
   return darts.slice(0, 1).flatMap((d): Reading<TakeInFoldInputs>[] => {
@@ -64,7 +65,8 @@ export function readTakeInFold(
           'each',
           ...(edge ? [edge[0]] : []),
         ),
-        sure: edge !== undefined && !isWedge && wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0,
+        ...(isBack ? { where: `on the ${d.piece.name}` } : {}),
+        sure: edge !== undefined && !isWedge && !isBackNeck && wish.amounts.length <= 1 && (amount?.sign ?? 0) >= 0,
         how: [isOneSide ? `on the ${side} alone` : '', amount ? 'pinned, into the dart' : ''].filter(Boolean).join(', '),
       },
     ]

@@ -16,6 +16,8 @@ export const used = (wish: Wish, ...words: readonly Concept[]): Concept[] => wor
 /** Does a wish say one of these words? */
 export const says = (wish: Wish, ...words: readonly Concept[]): boolean => words.some((w) => wish.said.has(w))
 
+/** Is nothing said but some of these? */
+export const saysOnly = (wish: Wish, ...concepts: readonly Concept[]): boolean => [...wish.said].every((c) => concepts.includes(c))
 /** Is the waist spoken of, or the band that is sewn to it? */
 export const saysWaist = (wish: Wish): boolean => says(wish, 'waist') || wish.names.includes('waistband')
 
