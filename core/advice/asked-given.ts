@@ -4,7 +4,7 @@ import { finishedMm } from '../measure'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { bodyLengths, isTooTight, makeWorksheet, otherMeasures, tooTightWords } from '../size'
-import { capital, differenceToken, lengthToken } from '../units'
+import { capital, differenceToken } from '../units'
 
 /** A zone or a length that the body asks for, what the pieces give, and what is left over. */
 export interface AskedGiven {
@@ -37,7 +37,7 @@ const givesIt = ({ change, applied }: Stop, id: string, pieceId: string | null) 
   findKind(change.kind as string)?.gives?.includes(id) === true &&
   (pieceId === null || !applied || applied.touched.some((t) => t.pieceId === pieceId))
 
-function reasonFor(id: string, pieceId: string | null, leftMm: number, what: AskedGiven['what'], stops: readonly Stop[]): string {
+function reasonFor({ id, what, askedMm, givenMm }: Figures, pieceId: string | null, leftMm: number, stops: readonly Stop[]): string {
   const own = stops.filter((s) => givesIt(s, id, pieceId))
   const refused = own.find((s) => s.status === 'refused' && s.problem)
   if (refused) return `${refused.words.title} was refused: ${problemSentence(refused.problem!)}`
@@ -49,7 +49,8 @@ function reasonFor(id: string, pieceId: string | null, leftMm: number, what: Ask
   const [kind] = CHANGE_KINDS.filter((k) => k.gives?.includes(id)).sort((a, b) => a.gives!.length - b.gives!.length)
   const would = kind ? kind.title : 'No change alone: look at it in the mock-up.'
   if (stops.length === 0) return would
-  const much = lengthToken(Math.abs(leftMm))
+  // The difference of two figures that are shown beside it.
+  const much = differenceToken(givenMm, askedMm!)
   if (what === 'zone' && leftMm < 0) return `Roomier by ${much}: left as its maker meant it.`
   if (own.length > 0) return `Changed, but ${much} ${leftMm > 0 ? 'are missing' : 'are too much'} still: look at it in the mock-up.`
   return kind ? `Nothing in the plan changes it; “${would}” would.` : would
@@ -81,7 +82,7 @@ function rowOf(figures: Figures, pieceId: string | null, stops: readonly Stop[],
   const isLeft = leftMm !== null && Math.abs(leftMm) > LEFT_MM[what]
   const isTight = what === 'zone' && isTooTight(givenMm, bodyMm, sizing)
   const by = stops.filter((s) => s.status === 'applied' && givesIt(s, id, pieceId)).map((s) => s.words.title)
-  const reason = isTight ? `${capital(tooTightWords(bodyMm - givenMm))}.` : isLeft ? reasonFor(id, pieceId, leftMm, what, stops) : null
+  const reason = isTight ? `${capital(tooTightWords(bodyMm - givenMm))}.` : isLeft ? reasonFor(figures, pieceId, leftMm, stops) : null
   return { ...figures, leftMm, by, reason }
 }
 

@@ -25,24 +25,23 @@ const HANDLE = 10
 /** Least distance of a figure from the table's rim, px. */
 const RIM = 6
 
-/** Another handle lies where the figure above a place would stand. */
-const isTaken = (at: Point, width: number) =>
-  props.handles.some(
-    (h) =>
-      h.at.y < at.y &&
-      (at.y - h.at.y) * props.zoom < LABEL_AWAY + LABEL_HALF + HANDLE &&
-      Math.abs(h.at.x - at.x) * props.zoom < width / 2 + HANDLE,
-  )
+/** Another handle, or the figure of one before it, lies where the figure above a place would stand. */
+const isTaken = (at: Point, width: number, index: number) =>
+  props.handles.some((h, i) => {
+    const [aside, above] = [Math.abs(h.at.x - at.x) * props.zoom, (at.y - h.at.y) * props.zoom]
+    const isUnder = above > 0 && above < LABEL_AWAY + LABEL_HALF + HANDLE && aside < width / 2 + HANDLE
+    return isUnder || (i < index && Math.abs(above) < 2 * LABEL_HALF && aside < width)
+  })
 
 const shown = computed(() =>
-  props.handles.map(({ handle, at }) => {
+  props.handles.map(({ handle, at }, index) => {
     const labelled = handle.kind === 'level'
     const width = labelled ? 60 + 7.5 * handle.label.length : 84
     const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
     // An amount has its figure above it, or below: beside it lies what it changes, a dart or an edge.
     const stacked = handle.kind === 'amount'
     const offRim = at.y * props.zoom + props.fromY < LABEL_AWAY + LABEL_HALF
-    const away = stacked ? (offRim || isTaken(at, width) ? LABEL_AWAY : -LABEL_AWAY) : 0
+    const away = stacked ? (offRim || isTaken(at, width, index) ? LABEL_AWAY : -LABEL_AWAY) : 0
     // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
     // Near a rim it is pushed inward.
     const x = at.x * props.zoom + props.fromX

@@ -1,17 +1,14 @@
 import { readRaiseDart } from './reads'
-import { add, scale } from '../../geometry'
+import { scale } from '../../geometry'
 import { dartFigures, findPiece, grainDirection, pieceOfRef, shapeOf } from '../../pattern'
 import { ok, refuse } from '../../result'
 import { defineChange } from '../define-change'
-import { dartOptions, dartsOf } from '../shared/darts/find-darts'
+import { apexOf, dartOptions, dartsOf } from '../shared/darts/find-darts'
 import type { Handle } from '../types'
 import { asideOf } from './held'
 import { mainAmount, RaiseDartSchema } from './schema'
 import { applyRaise } from './apply'
 import { raiseSteps } from './paper-steps'
-
-/** The handle that turns a dart stands beside that which raises it, mm. */
-const ASIDE_HANDLE_MM = 22
 
 /** Craft 6.11 and 9: raise or lower a dart with its apex, or turn it toward one that lies beside it. */
 export const raiseDartKind = defineChange({
@@ -61,6 +58,7 @@ export const raiseDartKind = defineChange({
     const piece = findPiece(applied.garment, found.piece.id)!
     const shape = shapeOf(piece, context.sizeId)
     const at = dartFigures(piece, shape, found.dart).tip
+    const apex = apexOf({ ...found, piece })(context.sizeId)
     return [
       {
         id: 'amount',
@@ -75,9 +73,9 @@ export const raiseDartKind = defineChange({
       {
         id: 'aside',
         pieceId: piece.id,
-        at: add(at, asideOf(piece, shape, at, ASIDE_HANDLE_MM)),
-        axis: asideOf(piece, shape, at, 1),
-        label: 'aside',
+        at: apex,
+        axis: asideOf(piece, shape, apex, 1),
+        label: 'apex',
         valueMm: inputs.asideMm,
         isGrowth: true,
         kind: 'amount',
