@@ -1,8 +1,9 @@
 import { DEG } from '../core/units'
 import fc from 'fast-check'
 import { draftBlouse } from './blouse'
+import { draftDartless } from './dart-blouses'
 import { draftJacket } from './jacket'
-import { countInflections, cutPath, line, measureLength, tangentAt, turnRad, type Path } from '../core/geometry'
+import { countInflections, cubic, cutPath, line, measureLength, reversePath, tangentAt, turnRad, type Path } from '../core/geometry'
 import { checkGarment, edgePath, findPiece, shapeOf, type Garment, type Piece } from '../core/pattern'
 
 /** For tests: the sharpest turn at a join inside a path, deg. */
@@ -109,6 +110,115 @@ export function yokedBlouse(): Garment {
           [
             { pieceId: 'sleeve', notchId: 'top' },
             { pieceId: 'front', cornerId: 'at-armhole' },
+          ],
+        ],
+      },
+      {
+        id: 'sleeve',
+        name: 'sleeve seam',
+        sides: [[run('sleeve', 'seam-front')], [run('sleeve', 'seam-back', true)]],
+        wantedEase: none,
+        marks: [],
+      },
+    ],
+  }
+}
+
+/** For tests: the blouse without darts, its front and back parted by a seam each from the middle of the shoulder to the hem. */
+export function panelledBlouse(): Garment {
+  const blouse = draftDartless()
+  const edge = (id: string, role: Piece['edges'][number]['role'], isFold = false) => ({
+    id,
+    name: id,
+    role,
+    fold: isFold,
+    allowanceMm: isFold ? 0 : 10,
+  })
+  const parted = (half: 'front' | 'back'): [Piece, Piece] => {
+    const whole = findPiece(blouse, half)!
+    const shape = shapeOf(whole, 'one')
+    const path = (id: string) => edgePath(shape, id)
+    const hem = path('hem')
+    const shoulder: Path = [line(path('neck').at(-1)!.to, path('armhole')[0]!.from)]
+    const half1 = measureLength(shoulder) / 2
+    // The hem runs from the side to the fold.
+    const atHem = measureLength(hem) * 0.55
+    const [inner, outer] = [cutPath(shoulder, 0, half1), cutPath(shoulder, half1, 2 * half1)]
+    const [hemOut, hemIn] = [cutPath(hem, 0, atHem), cutPath(hem, atHem, measureLength(hem))]
+    const [from, to] = [inner.at(-1)!.to, hemIn[0]!.from]
+    const down = to.y - from.y
+    const panel: Path = [cubic(from, { x: from.x, y: from.y + down / 3 }, { x: to.x, y: from.y + (2 * down) / 3 }, to)]
+    const piece = (id: string, edges: ReturnType<typeof edge>[], paths: Path[], grainX: number): Piece => ({
+      ...whole,
+      id,
+      name: id,
+      edges,
+      corners: edges.map((e) => ({ id: `at-${e.id}`, name: `at ${e.id}` })),
+      cut: id === half ? whole.cut : { count: 2, mirrored: true },
+      notches: [],
+      darts: [],
+      lines: [],
+      points: [],
+      shapes: {
+        one: {
+          edges: Object.fromEntries(edges.map((e, i) => [e.id, paths[i]!])),
+          notches: {},
+          lines: {},
+          points: {},
+          grain: { from: { x: grainX, y: 250 }, to: { x: grainX, y: 450 } },
+        },
+      },
+    })
+    const fold = half === 'front' ? 'centre-front' : 'centre-back'
+    return [
+      piece(
+        half,
+        [edge('neck', 'neck'), edge('shoulder', 'shoulder'), edge('panel', 'panel'), edge('hem', 'hem'), edge('fold', fold, true)],
+        [path('neck'), inner, panel, hemIn, path('fold')],
+        from.x / 2,
+      ),
+      piece(
+        `side-${half}`,
+        [edge('shoulder', 'shoulder'), edge('armhole', 'armhole'), edge('side', 'side'), edge('hem', 'hem'), edge('panel', 'panel')],
+        [outer, path('armhole'), path('side'), hemOut, reversePath(panel)],
+        (to.x + hem[0]!.from.x) / 2,
+      ),
+    ]
+  }
+  const run = (pieceId: string, edgeId: string, reversed = false) => ({ pieceId, edgeId, reversed })
+  const none = { minMm: 0, maxMm: 0 }
+  const panels = (['front', 'back'] as const).map((half) => ({
+    id: `panel-${half}`,
+    name: `${half} panel seam`,
+    sides: [[run(half, 'panel')], [run(`side-${half}`, 'panel', true)]] as Garment['seams'][number]['sides'],
+    wantedEase: none,
+    marks: [],
+  }))
+  return {
+    ...blouse,
+    pieces: [...parted('front'), ...parted('back'), findPiece(blouse, 'sleeve')!],
+    seams: [
+      {
+        id: 'shoulder',
+        name: 'shoulder seam',
+        sides: [
+          [run('front', 'shoulder'), run('side-front', 'shoulder')],
+          [run('back', 'shoulder'), run('side-back', 'shoulder')],
+        ],
+        wantedEase: { minMm: -20, maxMm: 20 },
+        marks: [],
+      },
+      ...panels,
+      { id: 'side', name: 'side seam', sides: [[run('side-front', 'side')], [run('side-back', 'side')]], wantedEase: none, marks: [] },
+      {
+        id: 'armhole',
+        name: 'armhole seam',
+        sides: [[run('sleeve', 'cap')], [run('side-back', 'armhole', true), run('side-front', 'armhole')]],
+        wantedEase: { minMm: 15, maxMm: 30 },
+        marks: [
+          [
+            { pieceId: 'sleeve', notchId: 'top' },
+            { pieceId: 'side-front', cornerId: 'at-armhole' },
           ],
         ],
       },

@@ -17,6 +17,7 @@ import {
 } from '../pattern'
 import { levelOfCorner, lineLevel } from './levels'
 import { narrowestPlace } from './narrowest-place'
+import { zoneLevel } from './zone-level'
 
 export const ZONE_IDS = ['high-bust', 'bust', 'waist', 'hip', 'bicep', 'thigh', 'knee', 'hem', 'leg-opening'] as const
 export type ZoneId = (typeof ZONE_IDS)[number]
@@ -27,6 +28,11 @@ export type ZonePart =
   | { pieceId: string; by: 'corner'; cornerId: string; belowMm: number; overApex?: true }
   | { pieceId: string; by: 'narrowest' }
   | { pieceId: string; by: 'edges'; edgeIds: string[] }
+  /** At the level that its neighbour has, met across the seam between them. */
+  | { pieceId: string; by: 'seam'; seamId: string; of: ZonePart }
+
+/** Is a zone measured at a narrowest place there, its own or its neighbour's? It moves when what lies above and below it changes. */
+export const isNarrowest = (part: ZonePart): boolean => part.by === 'narrowest' || (part.by === 'seam' && isNarrowest(part.of))
 
 /** A level round the body or a limb that is measured on the pieces. */
 export interface Zone {
@@ -167,10 +173,39 @@ export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
       parts = parts.filter((p) => !under.has(p.pieceId))
     }
+    if (ROUND_TRUNK.includes(id)) parts = overPanels(garment, id, parts)
     return parts.length > 0 ? [{ id, ...ZONE_FACTS[id], parts }] : []
   })
   ;(options.sewnTwice ? alongSeams : roundBody).set(garment, found)
   return found
+}
+
+/** Seams that such a zone crosses. */
+const UPRIGHT: readonly EdgeRole[] = ['panel', 'side', 'centre-back', 'centre-front']
+/** Zones that go round the body over every panel. */
+const ROUND_TRUNK: readonly ZoneId[] = ['high-bust', 'bust', 'waist', 'hip']
+
+/**
+ * The parts of a zone with those of pieces that have neither its line nor its corner, as panels: the zone goes on there at the level at
+ * which it meets their seam, or they would be left out of the round.
+ */
+function overPanels(garment: Garment, zone: ZoneId, parts: readonly ZonePart[]): ZonePart[] {
+  const found = [...parts]
+  const on = (pieceId: string) => found.find((p) => p.pieceId === pieceId)
+  const isUpright = (runs: Garment['seams'][number]['sides'][0]) =>
+    runs.every((r) => findPiece(garment, r.pieceId)!.edges.some((e) => e.id === r.edgeId && UPRIGHT.includes(e.role)))
+  const beside = garment.seams.filter((s) => s.sides.every(isUpright)).flatMap((s) => ([0, 1] as const).map((side) => ({ s, side })))
+  for (let before = -1; before < found.length;) {
+    before = found.length
+    for (const { s, side } of beside) {
+      const pieceId = s.sides[side][0]!.pieceId
+      const of = on(s.sides[side === 0 ? 1 : 0][0]!.pieceId)
+      if (!of || of.by === 'edges' || on(pieceId) || !FOR[zone].includes(familyOf(findPiece(garment, pieceId)!))) continue
+      const part: ZonePart = { pieceId, by: 'seam', seamId: s.id, of }
+      if (zoneLevel(garment, part, garment.baseSizeId) !== null) found.push(part)
+    }
+  }
+  return garment.pieces.flatMap((p) => found.filter((part) => part.pieceId === p.id))
 }
 
 /** Kept per garment: every place along every side asks for them. */

@@ -1,7 +1,7 @@
 export { narrowestPlace } from './narrowest-place'
 export { widthAt } from './width-at'
 export { levelOfCorner, lineLevel } from './levels'
-export { findZones, ZONE_FACTS, ZONE_IDS, type FoundZone, type Zone, type ZoneId, type ZonePart } from './find-zones'
+export { findZones, isNarrowest, ZONE_FACTS, ZONE_IDS, type FoundZone, type Zone, type ZoneId, type ZonePart } from './find-zones'
 export { newZone, ownZones, OwnZoneSchema, type OwnZone } from './own-zones'
 export { zoneLevel } from './zone-level'
 export { zoneWidth } from './zone-width'

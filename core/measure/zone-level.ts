@@ -1,5 +1,6 @@
 import { findPiece, shapeOf, type Garment } from '../pattern'
 import type { ZonePart } from './find-zones'
+import { levelOverSeam } from './level-over-seam'
 import { levelOfCorner, lineLevel } from './levels'
 import { narrowestPlace } from './narrowest-place'
 
@@ -11,6 +12,11 @@ export function zoneLevel(garment: Garment, part: ZonePart, sizeId: string, shif
   const piece = findPiece(garment, part.pieceId)!
   const shape = shapeOf(piece, sizeId)
   if (part.by === 'edges') return null
+  if (part.by === 'seam') {
+    const beside = zoneLevel(garment, part.of, sizeId)
+    const met = beside === null ? null : levelOverSeam(garment, part.seamId, part.pieceId, beside, sizeId)
+    return met === null ? null : met + shiftMm
+  }
   const at =
     part.by === 'line'
       ? addTo(lineLevel(shape, part.lineId), part.belowMm)

@@ -11,7 +11,7 @@ export function zoneWidth(garment: Garment, part: ZonePart, sizeId: string, shif
   const shape = shapeOf(piece, sizeId)
   if (part.by === 'edges') return part.edgeIds.reduce((sum, id) => sum + measureLength(edgePath(shape, id)), 0)
   // A band that was moved is measured across where it lies.
-  const bust = part.by !== 'narrowest' && part.overApex && shiftMm === 0 ? bustWidth(garment, piece, sizeId) : null
+  const bust = 'overApex' in part && part.overApex && shiftMm === 0 ? bustWidth(garment, piece, sizeId) : null
   if (bust !== null) return bust
   const level = zoneLevel(garment, part, sizeId, shiftMm)
   return level === null ? 0 : widthAt(piece, shape, level)

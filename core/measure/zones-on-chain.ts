@@ -17,8 +17,7 @@ export const zonesOnChain = (garment: Garment, chain: SideChain, sizeId: string)
       const part = zone.parts.find((p) => p.pieceId === chain.pieceId)
       if (!part) return []
       const own = () => placeOnChain(garment, part, chain, sizeId)
-      const atMm =
-        part.by !== 'narrowest' && part.by !== 'edges' && part.overApex ? (bustOnPartner(garment, chain, sizeId) ?? own()) : own()
+      const atMm = 'overApex' in part && part.overApex ? (bustOnPartner(garment, chain, sizeId) ?? own()) : own()
       return atMm === null ? [] : [{ zone: zone.id, atMm }]
     })
     .sort((a, b) => a.atMm - b.atMm)

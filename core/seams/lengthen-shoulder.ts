@@ -37,7 +37,7 @@ function runOn(path: Path, byMm: number): Path {
  * Refuses: less than a short stretch of the seam would be left, outside a dart in it.
  */
 export function lengthenShoulder(garment: Garment, half: readonly RunEdge[], sizeId: string, amountMm: number): Result<Garment> {
-  const { piece, shoulder, armhole } = shoulderAbove(garment, half)
+  const { piece, shoulder, armhole } = shoulderAbove(garment, half, sizeId)
   const shape = shapeOf(piece, sizeId)
   const outer = shoulder.at(-1)
   const seam = outer && !outer.isLeg ? walked(shape, outer) : null

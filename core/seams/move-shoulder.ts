@@ -30,19 +30,22 @@ import { keepNotches, type StillEnd } from './keep-notches'
 import { letOutAcross } from './let-out-across'
 import { runLength } from './measure-armhole'
 import { closeDartsIn } from './over-darts'
+import { laidShoulder, meetPanel, panelBeside, type PanelShoulder } from './shoulder-panel'
 import { endOf, startOf, walked } from './walked'
 
 /** The shoulder seam of a piece from the neck to the tip, with the legs of a dart that parts it, and the armhole below it. */
 export interface ShoulderOf {
   piece: Piece
-  /** From the neck outward. */
+  /** From the neck outward, on this piece. */
   shoulder: (RunEdge & { isLeg: boolean })[]
   /** From the tip down, on this piece. */
   armhole: RunEdge[]
+  /** Where it goes on to the neck beyond a panel seam; null where it begins at the neck, and where a dart parts it. */
+  panel: PanelShoulder | null
 }
 
-/** The shoulder above half an armhole. */
-export function shoulderAbove(garment: Garment, half: readonly RunEdge[]): ShoulderOf {
+/** The shoulder above half an armhole. @param sizeId in which a panel is laid beside it */
+export function shoulderAbove(garment: Garment, half: readonly RunEdge[], sizeId: string): ShoulderOf {
   const first = half[0]!
   const piece = findPiece(garment, first.pieceId)!
   const next = half.findIndex((r) => r.pieceId !== piece.id)
@@ -57,7 +60,14 @@ export function shoulderAbove(garment: Garment, half: readonly RunEdge[]): Shoul
     if (edge.role !== 'shoulder' && edge.role !== 'dart-leg') break
     shoulder.unshift({ pieceId: piece.id, edgeId: edge.id, reversed: first.reversed, isLeg: edge.role === 'dart-leg' })
   }
-  return { piece, shoulder, armhole }
+  const isWhole = shoulder.length > 0 && shoulder.every((s) => !s.isLeg)
+  return { piece, shoulder, armhole, panel: isWhole ? panelBeside(garment, shoulder[0]!, sizeId) : null }
+}
+
+/** The length of a shoulder seam with its dart closed, over all its pieces, mm. */
+export function shoulderLength(garment: Garment, { piece, shoulder, panel }: ShoulderOf, sizeId: string): number {
+  const runs: RunEdge[] = [...shoulder.filter((s) => !s.isLeg), ...(panel ? [panel.shoulder] : [])]
+  return runs.reduce((mm, r) => mm + measureLength(edgePath(shapeOf(findPiece(garment, r.pieceId ?? piece.id)!, sizeId), r.edgeId)), 0)
 }
 
 /** How much of the armhole is redrawn below a tip that was moved, as a part of it on this piece. */
@@ -73,11 +83,16 @@ export interface ClosedShoulder {
   dart: { tip: Point; mouth: Point; turnRad: number } | null
 }
 
-export function closeShoulder({ piece, shoulder }: ShoulderOf, shape: Shape): Result<ClosedShoulder> {
+export function closeShoulder(
+  garment: Garment,
+  { piece, shoulder, panel }: ShoulderOf,
+  shape: Shape,
+  sizeId: string,
+): Result<ClosedShoulder> {
   const legs = shoulder.filter((s) => s.isLeg)
   const paths = shoulder.map((s) => walked(shape, s))
   if (legs.length === 0) {
-    const path = paths.flat()
+    const path = [...(panel ? laidShoulder(garment, panel, sizeId) : []), ...paths.flat()]
     return ok({ path, neck: startOf(path), tip: endOf(path), dart: null })
   }
   const first = shoulder.findIndex((s) => s.isLeg)
@@ -140,10 +155,10 @@ export interface ShoulderMove {
 export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId: string, move: ShoulderMove): Result<Garment> {
   const wantedMm = runLength(garment, half, sizeId) + move.growMm
   const crossed = letOutAcross(garment, half, sizeId, move.acrossMm)
-  const above = shoulderAbove(crossed, half)
-  const { piece, shoulder, armhole } = above
+  const above = shoulderAbove(crossed, half, sizeId)
+  const { piece, armhole } = above
   const { shape, reopen } = closeDartsIn(piece, shapeOf(piece, sizeId), armhole, 'first')
-  const closed = closeShoulder(above, shape)
+  const closed = closeShoulder(crossed, above, shape, sizeId)
   if (!closed.ok) return closed
   const { neck, tip, path: seam } = closed.value
   const reach = distance(neck, tip)
@@ -180,33 +195,50 @@ export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId:
   const drawnFirst = firstRun.reversed ? reversePath(edges[firstRun.edgeId]!) : edges[firstRun.edgeId]!
   const turn = turnRad(subtract(tip, neck), subtract(startOf(drawnFirst), neck))
   const turned = turnedShoulder(
+    crossed,
     above,
     shape,
     closed.value,
     mapPath(seam, (p) => rotateAbout(p, neck, turn)),
     startOf(drawnFirst),
+    sizeId,
   )
   if (!turned) return tooMuch
-  const all = { ...edges, ...turned }
-  const ends: StillEnd[] = [
-    ...armhole.map((r) => ({ ...r, still: 'last' as const })),
-    ...shoulder.map((r) => ({ ...r, still: 'first' as const })),
-  ]
-  return ok(withEdges(crossed, piece.id, sizeId, all, keepNotches(piece, shapeOf(findPiece(garment, piece.id)!, sizeId), all, ends)))
+  const all = { ...edges, ...turned.own }
+  const ends: StillEnd[] = [...armhole.map((r) => ({ ...r, still: 'last' as const })), ...stillEnds(above)]
+  const drawn = withEdges(crossed, piece.id, sizeId, all, keepNotches(piece, shapeOf(findPiece(garment, piece.id)!, sizeId), all, ends))
+  return ok(turned.beside(drawn))
 }
+
+/** Ends of a turned shoulder that stay where they are: its notches keep their distance from these. */
+export const stillEnds = ({ shoulder, panel }: ShoulderOf): StillEnd[] => [
+  ...shoulder.map((r) => ({ ...r, still: 'first' as const })),
+  ...(panel ? [{ ...panel.outer, still: 'last' as const }] : []),
+]
 
 /** How far along its run a tip is looked for: so many times the amount, and so much more, mm. */
 const MOST_TIMES = 2
 const MOST_MORE_MM = 20
 
-/** The edges of a shoulder seam after it was turned: parted at its dart, whose legs run to it. Null where it misses the dart. */
+/** A shoulder that was turned: the edges of the piece with the armhole, and what draws the piece beyond its panel seam. */
+export interface TurnedShoulder {
+  own: Record<string, Path>
+  beside: (garment: Garment) => Garment
+}
+
+/**
+ * The edges of a shoulder seam after it was turned: parted at its dart, whose legs run to it, or at a panel seam, which begins on it. Null
+ * where it misses these.
+ */
 export function turnedShoulder(
-  { shoulder }: ShoulderOf,
+  garment: Garment,
+  { shoulder, panel }: ShoulderOf,
   shape: Shape,
   closed: ClosedShoulder,
   seam: Path,
   tip: Point,
-): Record<string, Path> | null {
+  sizeId: string,
+): TurnedShoulder | null {
   const keep = (runs: readonly (typeof shoulder)[number][], path: Path): Record<string, Path> => {
     // Several edges keep their shares of the line.
     const lengths = runs.map((r) => measureLength(edgePath(shape, r.edgeId)))
@@ -221,7 +253,21 @@ export function turnedShoulder(
   }
   const last = seam[seam.length - 1]!
   const ended: Path = [...seam.slice(0, -1), { ...last, to: tip }]
-  if (!closed.dart) return keep(shoulder, ended)
+  const alone = (own: Record<string, Path>): TurnedShoulder => ({ own, beside: (g) => g })
+  if (panel) {
+    const beside = shapeOf(findPiece(garment, panel.piece.id)!, sizeId)
+    const met = meetPanel(panel, shape, beside, ended)
+    if (!met) return null
+    const notches = keepNotches(panel.piece, beside, met.beside, [
+      { ...panel.shoulder, still: 'first' },
+      { ...panel.inner, still: 'last' },
+    ])
+    return {
+      own: { ...keep(shoulder, met.shoulder), [panel.outer.edgeId]: met.outer },
+      beside: (g) => withEdges(g, panel.piece.id, sizeId, met.beside, notches),
+    }
+  }
+  if (!closed.dart) return alone(keep(shoulder, ended))
   const { dart } = closed
   const along = unit(subtract(dart.mouth, dart.tip))
   const at = findRoot((mm) => cross(along, subtract(placeAt(ended, mm).point, dart.tip)), 0, measureLength(ended), LENGTH_FOUND_MM / 10)
@@ -232,10 +278,10 @@ export function turnedShoulder(
   const first = shoulder.findIndex((s) => s.isLeg)
   const [legIn, legOut] = [shoulder[first]!, shoulder[first + 1]!]
   const legs = { in: [line(back(meets), dart.tip)], out: [line(dart.tip, meets)] }
-  return {
+  return alone({
     ...keep(shoulder.slice(0, first), mapPath(cutPath(ended, 0, at), back)),
     ...keep(shoulder.slice(first + 2), cutPath(ended, at, measureLength(ended))),
     [legIn.edgeId]: legIn.reversed ? reversePath(legs.in) : legs.in,
     [legOut.edgeId]: legOut.reversed ? reversePath(legs.out) : legs.out,
-  }
+  })
 }

@@ -5,7 +5,7 @@ import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 import { displaceRuns, withEdges } from './displace-runs'
-import { closeShoulder, REACH_PART, shoulderAbove, turnedShoulder } from './move-shoulder'
+import { closeShoulder, REACH_PART, shoulderAbove, stillEnds, turnedShoulder } from './move-shoulder'
 import { moveSideTop, outwardAt, underarmEnd } from './move-underarm'
 import { closeDartsIn } from './over-darts'
 
@@ -25,10 +25,10 @@ export function slopeShoulder(
   upMm: number,
   carriedMm: number | null,
 ): Result<Garment> {
-  const above = shoulderAbove(garment, half)
-  const { piece, shoulder, armhole } = above
+  const above = shoulderAbove(garment, half, sizeId)
+  const { piece, armhole } = above
   const shape = shapeOf(piece, sizeId)
-  const closed = closeShoulder(above, shape)
+  const closed = closeShoulder(garment, above, shape, sizeId)
   if (!closed.ok) return closed
   const { neck, tip, path: seam } = closed.value
   const down = grainDirection(shape)
@@ -63,21 +63,23 @@ export function slopeShoulder(
   const first = armhole[0]!
   const drawnFirst = first.reversed ? reversePath(edges[first.edgeId]!) : edges[first.edgeId]!
   const turned = turnedShoulder(
+    garment,
     above,
     shape,
     closed.value,
     mapPath(seam, (p) => rotateAbout(p, neck, turn)),
     drawnFirst[0]!.from,
+    sizeId,
   )
   if (!turned) return tooMuch
-  const all = { ...edges, ...turned }
+  const all = { ...edges, ...turned.own }
   const end = carriedMm !== null ? underarmEnd(garment, half) : null
   const notches = keepNotches(piece, shape, all, [
     ...armhole.map((r) => ({ ...r, still: 'last' as const })),
-    ...shoulder.map((r) => ({ ...r, still: 'first' as const })),
+    ...stillEnds(above),
     ...(end?.side.slice(0, 1).map((s) => ({ ...s, still: 'last' as const })) ?? []),
   ])
-  return ok(withEdges(garment, piece.id, sizeId, all, notches))
+  return ok(turned.beside(withEdges(garment, piece.id, sizeId, all, notches)))
 }
 
 /** The side seam under an armhole that goes by a vector: begun at its level, then led out or in to it, so that the width under the arm stays. */

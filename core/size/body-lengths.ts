@@ -1,6 +1,6 @@
 import { figureMm, findMeasure, type MeasureSet } from '../body'
 import { alongGrain, crossPoints, dot } from '../geometry'
-import { levelOfCorner, lineLevel, narrowestPlace } from '../measure'
+import { findZones, levelOfCorner, lineLevel, narrowestPlace, zoneLevel } from '../measure'
 import {
   cornersBetween,
   edgePath,
@@ -85,7 +85,8 @@ function centreLevel(piece: Piece, sizeId: string, roles: EdgeRole[]): number | 
 }
 const SIDE: EdgeRole[] = ['side', 'outseam']
 
-function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | LengthRow['to'], at: 'centre' | 'side'): number | null {
+function levelOf(garment: Garment, piece: Piece, place: LengthRow['from'] | LengthRow['to'], at: 'centre' | 'side'): number | null {
+  const sizeId = garment.baseSizeId
   const levelBeside = (roles: EdgeRole[]) => (at === 'centre' ? centreLevel(piece, sizeId, roles) : cornerLevel(piece, sizeId, roles, SIDE))
   const lineOf = (role: 'waist' | 'hip' | 'knee') => {
     const line = piece.lines.find((l) => l.role === role)
@@ -99,7 +100,7 @@ function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | Length
     case 'underarm':
       return cornerLevel(piece, sizeId, ['armhole'], ['side'])
     case 'waist':
-      return lineOf('waist') ?? levelBeside(['waist']) ?? narrowestPlace(piece, shapeOf(piece, sizeId))
+      return lineOf('waist') ?? levelBeside(['waist']) ?? narrowestPlace(piece, shapeOf(piece, sizeId)) ?? waistOverSeam(garment, piece)
     case 'hip':
     case 'knee':
       return lineOf(place)
@@ -112,6 +113,13 @@ function levelOf(piece: Piece, sizeId: string, place: LengthRow['from'] | Length
 function isLowNeck(piece: Piece, sizeId: string, from: LengthRow['from'], topMm: number): boolean {
   const shoulder = from === 'neck' ? cornerLevel(piece, sizeId, ['neck'], ['shoulder']) : null
   return shoulder !== null && topMm - shoulder > LOW_NECK_MM
+}
+
+/** The waist of a panel that has no place for it itself: where that of its neighbour meets their seam. */
+function waistOverSeam(garment: Garment, piece: Piece): number | null {
+  const waist = findZones(garment, { sewnTwice: true }).find((z) => z.id === 'waist')
+  const part = waist?.parts.find((p) => p.pieceId === piece.id && p.by === 'seam')
+  return part ? zoneLevel(garment, part, garment.baseSizeId) : null
 }
 
 type Wanted = [id: string, kinds: PieceKind[], from: LengthRow['from'], to: LengthRow['to'], at: 'centre' | 'side']
@@ -136,8 +144,8 @@ const LENGTHS: readonly Wanted[] = [
 export function bodyLengths(garment: Garment, set: MeasureSet | null, wantedMm: Readonly<Record<string, number>> = {}): LengthRow[] {
   return LENGTHS.flatMap(([id, kinds, from, to, at]): LengthRow[] => {
     for (const piece of garment.pieces.filter((p) => kinds.includes(p.kind))) {
-      const top = levelOf(piece, garment.baseSizeId, from, at)
-      const bottom = levelOf(piece, garment.baseSizeId, to, at)
+      const top = levelOf(garment, piece, from, at)
+      const bottom = levelOf(garment, piece, to, at)
       if (top === null || bottom === null || bottom <= top) continue
       const garmentMm = bottom - top
       const bodyMm = figureMm(set, id) ?? null

@@ -12,6 +12,7 @@ import {
   type Piece,
   type PieceKind,
 } from '../pattern'
+import { findArmholes, shoulderAbove, shoulderLength } from '../seams'
 import type { LengthRow } from './body-lengths'
 
 /** A measure of the body beside the same of the garment, where it is no length between two levels of one piece. */
@@ -74,7 +75,15 @@ function shoulder(garment: Garment): (Found & { piece: Piece }) | null {
   const [found] = (backs.length > 0 ? backs : whole)
     .map((piece) => ({ mm: shoulderMm(garment, piece), pieceId: piece.id, piece }))
     .sort((a, b) => b.mm - a.mm)
-  return found ?? null
+  return found ?? overPanels(garment)
+}
+
+/** The shoulder seam of a back, or a front, that is parted by a panel seam. */
+function overPanels(garment: Garment): (Found & { piece: Piece }) | null {
+  const sizeId = garment.baseSizeId
+  const above = findArmholes(garment).flatMap((a) => [a.back, a.front].map((half) => shoulderAbove(garment, half, sizeId)))
+  const [parted] = above.filter((s) => s.panel !== null)
+  return parted?.panel ? { mm: shoulderLength(garment, parted, sizeId), pieceId: parted.piece.id, piece: parted.panel.piece } : null
 }
 
 /** A sleeve from the top of its cap to its hem; of sleeves that differ, the longer. */

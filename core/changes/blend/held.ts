@@ -1,4 +1,4 @@
-import { findZones, finishedMm } from '../../measure'
+import { findZones, finishedMm, isNarrowest } from '../../measure'
 import { type Garment, sideLength } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
 import { holdMeasure } from '../shared/held'
@@ -9,7 +9,7 @@ export function heldByBlend(before: Garment, after: Garment, inputs: BlendInputs
   const sizeId = before.baseSizeId
   const held: HeldPromise[] = findZones(before)
     // A narrowest place moves when what lies above and below it changes: it is no measure of its size.
-    .filter((z) => (z.id === 'bust' || z.id === 'waist' || z.id === 'hip') && z.parts.every((p) => p.by !== 'narrowest'))
+    .filter((z) => (z.id === 'bust' || z.id === 'waist' || z.id === 'hip') && !z.parts.some(isNarrowest))
     .map((zone) => {
       const from = inputs[zone.id as 'bust' | 'waist' | 'hip']
       const name = before.sizes.find((s) => s.id === from)!.name

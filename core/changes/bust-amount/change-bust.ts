@@ -33,7 +33,7 @@ import { EQUAL_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { slitAt } from '../shared/darts/find-darts'
 import { freeId, openSideDart } from '../shared/darts/open-side-dart'
-import { halfBustMm } from './half-bust'
+import { bustPieces, halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 import { takeOutAtSide } from './take-out-at-side'
 
@@ -73,11 +73,14 @@ const ROUNDS = 4
 /** The whole change in every size, or why it cannot be. */
 export function changeBust(garment: Garment, inputs: BustAmountInputs): Result<BustDone> {
   // A side that is led in below the dart, or drawn smooth over what opened, can cut a little of the bust off: that much more is spread.
-  const half = (g: Garment) => halfBustMm(g, [inputs.pieceId], g.baseSizeId)
+  const piece = findPiece(garment, inputs.pieceId)
+  const front = piece && frontKind(garment, piece)
+  const half = (g: Garment) => (front ? halfBustMm(g, bustPieces(front), g.baseSizeId) : null)
   let asked = inputs.amountMm
   for (let round = 0; ; round++) {
     const done = spreadFront(garment, { ...inputs, amountMm: asked })
-    if (!done.ok || !done.value.spread || round === ROUNDS) return done
+    const isSet = done.ok && (done.value.spread !== null || front?.how === 'panels')
+    if (!done.ok || !isSet || round === ROUNDS) return done
     const [was, is] = [half(garment), half(done.value.garment)]
     if (was === null || is === null || Math.abs(is - was - inputs.amountMm) <= EQUAL_MM) return done
     asked += inputs.amountMm - (is - was)

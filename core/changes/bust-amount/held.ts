@@ -6,7 +6,7 @@ import { familyMm } from '../shared/darts/find-darts'
 import { holdMeasure, holdGrain, holdSeam } from '../shared/held'
 import type { HeldPromise } from '../types'
 import type { BustDone } from './change-bust'
-import { halfBustMm } from './half-bust'
+import { bustPieces, halfBustMm } from './half-bust'
 import type { BustAmountInputs } from './schema'
 
 /** What the change holds still, measured. */
@@ -15,7 +15,7 @@ export function heldByBust(before: Garment, done: BustDone, front: FrontKind, in
   const piece = findPiece(after, front.piece.id)!
   const [was, is] = [shapeOf(front.piece, sizeId), shapeOf(piece, sizeId)]
   const held: HeldPromise[] = []
-  const [had, has] = [before, after].map((g) => halfBustMm(g, [front.piece.id], sizeId))
+  const [had, has] = [before, after].map((g) => halfBustMm(g, bustPieces(front), sizeId))
   if (had != null && has != null) held.push(holdMeasure('half bust grows by', piece.name, inputs.amountMm, has - had, SEAM_KEPT_MM))
   if (spread) {
     const [fell, falls] = [lowerFallMm(front.piece, was), lowerFallMm(piece, is)]

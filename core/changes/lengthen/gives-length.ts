@@ -1,5 +1,5 @@
 import { alongGrain } from '../../geometry'
-import { levelOfCorner, lineLevel } from '../../measure'
+import { findZones, levelOfCorner, lineLevel, zoneLevel } from '../../measure'
 import {
   cornersBetween,
   dartFigures,
@@ -143,8 +143,27 @@ function levelsFor(garment: Garment, row: LengthRow): Level[] {
   return rest ? [...one, at(from, (rest.fromMm + rest.toMm) / 2, 'line-2')] : one
 }
 
+/**
+ * The same length on the panel beside its piece that has the underarm, where its own has not: a line there goes on over their seam. The
+ * same row where its own piece has it, or none beside it.
+ */
+function besideUnderarm(garment: Garment, row: LengthRow): LengthRow {
+  const sizeId = garment.baseSizeId
+  const hasStart = (piece: Piece) => upperEnd(piece, sizeId, row.from) !== undefined
+  if (row.to !== 'waist' || hasStart(findPiece(garment, row.pieceId)!)) return row
+  const waist = findZones(garment, { sewnTwice: true }).find((z) => z.id === 'waist')
+  const beside = garment.seams.filter((s) => s.sides.flat().some((r) => r.pieceId === row.pieceId)).flatMap((s) => s.sides.flat())
+  for (const { pieceId } of beside) {
+    const part = waist?.parts.find((p) => p.pieceId === pieceId)
+    const toLevelMm = part && hasStart(findPiece(garment, pieceId)!) ? zoneLevel(garment, part, sizeId) : null
+    if (toLevelMm !== null) return { ...row, pieceId, toLevelMm }
+  }
+  return row
+}
+
 /** A length that ends above the hem, put in or taken out at one line, or shared by two. */
-export function lengthAtLines(garment: Garment, row: LengthRow): LengthenInputs | null {
+export function lengthAtLines(garment: Garment, asked: LengthRow): LengthenInputs | null {
+  const row = besideUnderarm(garment, asked)
   const levels = row.to === 'hem' ? [] : levelsFor(garment, row)
   // Back and front are lengthened alike; what one of them alone misses, and how deep the armhole lies, are changes of their own.
   const isAlike = row.from !== 'shoulder' && row.from !== 'underarm'

@@ -29,6 +29,7 @@ import {
   type Armhole,
   type BodyCurve,
   type Crotch,
+  type PanelShoulder,
 } from '../../seams'
 import { lengthToken } from '../../units'
 import type { SewnPicture } from '../types'
@@ -45,12 +46,20 @@ function backAtShoulder(garment: Garment, armhole: Armhole, sizeId: string): Aff
   const frontId = armhole.front[0]!.pieceId
   const isFirst = shoulder.sides[0].some((r) => r.pieceId === frontId)
   const seam = isFirst ? shoulder : { ...shoulder, sides: [shoulder.sides[1], shoulder.sides[0]] as typeof shoulder.sides }
-  const own = shoulderAbove(garment, armhole.front).shoulder
+  const own = shoulderAbove(garment, armhole.front, sizeId).shoulder
   const outer = own[own.length - 1]!
   // The tip lies at that end of the seam where its outermost edge is walked last.
   const runs = seam.sides[0]
   const at = runs[runs.length - 1]!.edgeId === outer.edgeId && (runs.length > 1 || runs[0]!.reversed === outer.reversed) ? 'end' : 'start'
   return layTogether(garment, seam, at, sizeId)
+}
+
+/** The shoulder and the neckline of a piece beyond a panel seam, laid beside the piece with the armhole. */
+function laidPanel({ piece, lay, shoulder }: PanelShoulder, sizeId: string): { shoulder: Path; necks: Path[] } {
+  const shape = shapeOf(piece, sizeId)
+  const laid = (path: Path) => mapPath(path, (p) => applyAffine(lay, p))
+  const necks = piece.edges.filter((e) => e.role === 'neck').map((e) => laid(edgePath(shape, e.id)))
+  return { shoulder: laid(joinRuns(shape, [shoulder])), necks }
 }
 
 /** Front and back laid together at the shoulder, before and after: armhole and neckline as they run on across it. */
@@ -60,7 +69,7 @@ function shoulderStrokes(before: Garment, after: Garment, sizeId: string): Strok
     if (!own) return []
     const back = backAtShoulder(garment, own, sizeId)
     return HALVES.flatMap((half): Stroke[] => {
-      const { piece, shoulder, armhole: runs } = shoulderAbove(garment, own[half])
+      const { piece, shoulder, armhole: runs, panel } = shoulderAbove(garment, own[half], sizeId)
       const shape = shapeOf(piece, sizeId)
       const at = half === 'back' ? back : null
       const first = shoulder.findIndex((s) => s.isLeg)
@@ -75,9 +84,12 @@ function shoulderStrokes(before: Garment, after: Garment, sizeId: string): Strok
           at,
         )
       }
-      const necks = piece.edges.filter((e) => e.role === 'neck').map((e) => edgePath(shape, e.id))
+      const ownNecks = piece.edges.filter((e) => e.role === 'neck').map((e) => edgePath(shape, e.id))
+      const necks = panel ? laidPanel(panel, sizeId).necks : ownNecks
+      const beyond = panel ? [laidPanel(panel, sizeId).shoulder] : []
       const [inner, outer] = first < 0 ? [[], shoulder] : [shoulder.slice(0, first), shoulder.slice(first + 2)]
-      const seams = kind === 'was' ? [] : [...inner.map((s) => closed(joinRuns(shape, [s]))), carried(joinRuns(shape, outer), at)]
+      const ownSeams = [...inner.map((s) => closed(joinRuns(shape, [s]))), carried(joinRuns(shape, outer), at)]
+      const seams = kind === 'was' ? [] : [...beyond.map((path) => carried(path, at)), ...ownSeams]
       return [
         { path: carried(joinRuns(closeDartsIn(piece, shape, runs, 'first').shape, runs), at), kind },
         ...necks.map((path): Stroke => ({ path: closed(path), kind })),
@@ -96,7 +108,7 @@ export function armholeAsSewn(before: Garment, after: Garment, sizeId: string): 
   const figures = pairs.ok ? measureArmhole(after, pairs.value[0]!, sizeId) : null
   const back = backAtShoulder(after, armhole, sizeId)
   const paths = HALVES.map((half) => {
-    const { piece, armhole: runs } = shoulderAbove(after, armhole[half])
+    const { piece, armhole: runs } = shoulderAbove(after, armhole[half], sizeId)
     const { shape } = closeDartsIn(piece, shapeOf(piece, sizeId), runs, 'first')
     return carried(joinRuns(shape, runs), half === 'back' ? back : null)
   })

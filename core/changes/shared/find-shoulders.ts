@@ -1,5 +1,5 @@
 import { cross, distance, flattenPath, measureLength, subtract, unit } from '../../geometry'
-import { edgePath, neighbours, runsOfEdges, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
+import { edgePath, findPiece, neighbours, runsOfEdges, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { refuse, type Result } from '../../result'
 import { closeDartsIn, joinRuns } from '../../seams'
 import { FLATTEN_MM } from '../../tolerances'
@@ -53,6 +53,16 @@ function hollowOf(piece: Piece, open: Shape, end: ShoulderEnd): number {
   return Math.max(...points.map((p) => Math.abs(cross(along, subtract(p, first))))) / chord
 }
 
+/** Does the shoulder of a piece go on to the armhole on another one, beyond a panel seam? */
+const goesOnOutward = (garment: Garment, piece: Piece): boolean =>
+  garment.seams.some((seam) =>
+    seam.sides.some(
+      (side) =>
+        side.some((r) => r.pieceId === piece.id && piece.edges.some((e) => e.id === r.edgeId && e.role === 'shoulder')) &&
+        side.some((r) => r.pieceId !== piece.id && shoulderEnds(findPiece(garment, r.pieceId)!).length > 0),
+    ),
+  )
+
 /**
  * Why the shoulders of a garment cannot be made broader or narrower at the armhole, or null when they can: a sleeve cut
  * in one with the body, a dropped shoulder whose seam is meant to sit on the upper arm, or no shoulder seam at all.
@@ -61,7 +71,7 @@ export function whyNoShoulder(garment: Garment, sizeId: string): Result<never> |
   const withShoulder = garment.pieces.filter((p) => p.edges.some((e) => e.role === 'shoulder'))
   if (withShoulder.length === 0)
     return refuse('no-shoulder', 'garment', 'it has no shoulder seam.', 'Name the shoulder edges first, if there are some.')
-  const inOne = withShoulder.find((p) => shoulderEnds(p).length === 0)
+  const inOne = withShoulder.find((p) => shoulderEnds(p).length === 0 && !goesOnOutward(garment, p))
   if (inOne)
     return refuse(
       'sleeve-in-one',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { begunOn, contextFor, DEMO } from '../../../demo/test-kinds'
-import { yokedBlouse } from '../../../demo/test-garments'
+import { panelledBlouse, yokedBlouse } from '../../../demo/test-garments'
 import { measureLength, nearestPlace } from '../../geometry'
 import { walkGarment } from '../../match'
 import { findZones, finishedMm } from '../../measure'
@@ -50,7 +50,7 @@ const seamsOf = (garment: Garment) => new Map(walkGarment(garment, garment.baseS
 
 describe('the sides of the body', () => {
   it('are told alike by fronts, backs and seams, for every garment', () => {
-    for (const [name, garment] of [...DEMO, ['yoked', yokedBlouse()]] as [string, Garment][]) {
+    for (const [name, garment] of [...DEMO, ['yoked', yokedBlouse()], ['panelled', panelledBlouse()]] as [string, Garment][]) {
       const sides = bodySides(garment)
       for (const seam of garment.seams)
         for (const a of seam.sides[0])

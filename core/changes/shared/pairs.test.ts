@@ -80,7 +80,7 @@ describe('a forward shoulder on made garments', () => {
         expect(Math.abs(sum(after) - sum(garment))).toBeLessThan(0.05)
         expect(runLength(after, a!.back, 'one') - runLength(garment, a!.back, 'one')).toBeCloseTo(amountMm, 1)
         for (const half of HALVES) {
-          const runs = shoulderAbove(garment, a![half]).shoulder.filter((s) => !s.isLeg)
+          const runs = shoulderAbove(garment, a![half], 'one').shoulder.filter((s) => !s.isLeg)
           expect(Math.abs(runLength(after, runs, 'one') - runLength(garment, runs, 'one'))).toBeLessThan(0.05)
           expect(Math.abs(easesOf(after)[half] - easesOf(garment)[half])).toBeLessThan(0.3)
         }

@@ -1,5 +1,5 @@
 import { dot, measureLength, reversePath, scale, type Path, type Point } from '../../geometry'
-import { findZones, sideChains, zonesOnChain, zoneWidth, type SideChain } from '../../measure'
+import { findZones, sideChains, zonesOnChain, zoneWidth, type SideChain, isNarrowest } from '../../measure'
 import { displacePath, easeIn, redrawMoved } from '../../moves'
 import { edgePath, frameOf, neighbours, shapeOf, type Garment, type NotchPlace, type Piece, type Shape } from '../../pattern'
 import { EQUAL_MM } from '../../tolerances'
@@ -83,7 +83,7 @@ export function widenSides(garment: Garment, inputs: SideAmounts | ((piece: Piec
   const sides = new Map(garment.pieces.map((p) => [p.id, sideChains(p, shapeOf(p, sizeId)).length]))
   const parts = zones.flatMap((zone) =>
     zone.parts
-      .filter((p) => p.by !== 'narrowest' && sides.get(p.pieceId)! > 0)
+      .filter((p) => !isNarrowest(p) && sides.get(p.pieceId)! > 0)
       .map((part) => ({ key: SIDE_KEYS[zone.id as SideZone], part, wasMm: zoneWidth(garment, part, sizeId) })),
   )
   const own = new Map<string, SideAmounts>()

@@ -1,9 +1,10 @@
-import { distance, measureLength } from '../../geometry'
-import { edgePath, findPiece, shapeOf, type Garment, type RunEdge } from '../../pattern'
-import { HALVES, runLength, shoulderAbove, type Armhole, type Half } from '../../seams'
+import { distance } from '../../geometry'
+import { findPiece, shapeOf, type Garment, type RunEdge } from '../../pattern'
+import { HALVES, joinRuns, runLength, shoulderAbove, type Armhole, type Half } from '../../seams'
 import { EQUAL_MM, LENGTH_KEPT_MM } from '../../tolerances'
-import { bothShapes, holdMeasure, holdTheRest } from '../shared/held'
+import { holdMeasure, holdSeam, holdTheRest } from '../shared/held'
 import { heldByPairs } from '../shared/held-pairs'
+import { heldShoulder, neckRun, shoulderRuns } from '../shared/held-shoulder'
 import type { HeldPromise } from '../types'
 import type { ForwardShoulderInputs } from './schema'
 
@@ -22,19 +23,15 @@ export function heldByForward(
     const sum = (g: Garment) => HALVES.reduce((mm, half) => mm + runLength(g, armhole[half], sizeId), 0)
     held.push(holdMeasure('front and back armhole together', 'armhole', sum(before), sum(after), LENGTH_KEPT_MM))
     for (const half of HALVES) {
-      const above = shoulderAbove(before, armhole[half])
-      const { piece, was, is } = bothShapes(before, after, above.piece.id, sizeId)
+      const above = shoulderAbove(before, armhole[half], sizeId)
+      const { piece } = above
       const grew = runLength(after, armhole[half], sizeId) - runLength(before, armhole[half], sizeId)
       held.push(holdMeasure(`${half} armhole grows by`, piece.name, signOf(half) * inputs.amountMm, grew, LENGTH_KEPT_MM))
-      const seams = above.shoulder.filter((s) => !s.isLeg)
-      const mm = (shape: typeof was) => seams.reduce((total, s) => total + measureLength(edgePath(shape, s.edgeId)), 0)
-      held.push(holdMeasure('shoulder seam, length', piece.name, mm(was), mm(is), LENGTH_KEPT_MM))
-      const neck = (g: Garment) => {
-        const path = edgePath(shapeOf(findPiece(g, piece.id)!, sizeId), above.shoulder[0]!.edgeId)
-        return above.shoulder[0]!.reversed ? path[path.length - 1]!.to : path[0]!.from
-      }
+      held.push(heldShoulder(before, after, above, sizeId))
+      if (above.panel) held.push(holdSeam(before, after, above.panel.seam, sizeId))
+      const neck = (g: Garment) => joinRuns(shapeOf(findPiece(g, neckRun(above).pieceId)!, sizeId), [neckRun(above)])[0]!.from
       held.push(holdMeasure('neck point, moved by', piece.name, 0, distance(neck(before), neck(after)), EQUAL_MM))
-      redrawn.push(...above.shoulder, ...armhole[half])
+      redrawn.push(...shoulderRuns(above), ...armhole[half])
     }
   }
   return [...held, ...holdTheRest(before, after, redrawn, sizeId), ...heldByPairs(before, after, sizeId)]

@@ -21,7 +21,7 @@ describe('a forward shoulder', () => {
           expect(is.back - was.back, sizeId).toBeCloseTo(amountMm, 1)
           expect(was.front - is.front, sizeId).toBeCloseTo(amountMm, 1)
           for (const half of HALVES) {
-            const { piece, shoulder } = shoulderAbove(garment, findArmholes(garment)[0]![half])
+            const { piece, shoulder } = shoulderAbove(garment, findArmholes(garment)[0]![half], 'one')
             const seam = shoulder.filter((r) => !r.isLeg)
             expect(Math.abs(runLength(applied.garment, seam, sizeId) - runLength(garment, seam, sizeId))).toBeLessThan(0.05)
             const neck = (g: Garment) => {

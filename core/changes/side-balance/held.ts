@@ -1,4 +1,4 @@
-import { findZones, sideChains, finishedMm } from '../../measure'
+import { findZones, sideChains, finishedMm, isNarrowest } from '../../measure'
 import { type Garment, halfOf, type Piece, shapeOf, timesCut } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
 import { holdMeasure, bothShapes, holdGrain, holdSeams } from '../shared/held'
@@ -11,7 +11,7 @@ export function heldByMoving(before: Garment, after: Garment, inputs: SideBalanc
   const held: HeldPromise[] = []
   for (const zone of findZones(before)) {
     const key = SIDE_KEYS[zone.id as SideZone]
-    if (!key || zone.parts.some((p) => p.by === 'narrowest')) continue
+    if (!key || zone.parts.some(isNarrowest)) continue
     const front = zone.parts.filter((part) => wayOf(before.pieces.find((p) => p.id === part.pieceId)!) === 1)
     const edges = front.reduce((sum, part) => {
       const piece = before.pieces.find((p) => p.id === part.pieceId)!
