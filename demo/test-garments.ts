@@ -157,13 +157,14 @@ export function panelledBlouse(): Garment {
       cut: id === half ? whole.cut : { count: 2, mirrored: true },
       notches: [],
       darts: [],
-      lines: [],
+      // Printed on the side alone: toward the centre they go on over the seam.
+      lines: id === half ? [] : whole.lines,
       points: [],
       shapes: {
         one: {
           edges: Object.fromEntries(edges.map((e, i) => [e.id, paths[i]!])),
           notches: {},
-          lines: {},
+          lines: id === half ? {} : shape.lines,
           points: {},
           grain: { from: { x: grainX, y: 250 }, to: { x: grainX, y: 450 } },
         },

@@ -5,7 +5,7 @@ import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 import { displaceRuns, withEdges } from './displace-runs'
-import { shoulderAbove } from './move-shoulder'
+import { shoulderAbove } from './shoulder-above'
 import { closeDartsIn } from './over-darts'
 import { endOf, walked } from './walked'
 

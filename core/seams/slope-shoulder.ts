@@ -5,9 +5,10 @@ import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 import { displaceRuns, withEdges } from './displace-runs'
-import { closeShoulder, REACH_PART, shoulderAbove, stillEnds, turnedShoulder } from './move-shoulder'
+import { REACH_PART } from './move-shoulder'
 import { moveSideTop, outwardAt, underarmEnd } from './move-underarm'
 import { closeDartsIn } from './over-darts'
+import { closeShoulder, shoulderAbove, stillEnds, turnedShoulder } from './shoulder-above'
 
 /**
  * A shoulder made squarer or more sloping: its outer end goes up or down, the seam turned stiffly about the neck point (craft 6.7).

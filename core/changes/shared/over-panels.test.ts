@@ -92,9 +92,7 @@ describe('a blouse whose halves are parted by a seam from the shoulder to the he
       const rows = askedGiven(panelled, folded.garment, folded.stops, context)
       const left = (id: string) => rows.find((r) => r.id === id)?.leftMm ?? 0
       for (const id of ['bust', 'waist']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(2)
-      for (const id of ['shoulder', 'arm-length']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(3)
-      // No waist is drawn: its narrowest place moves a little when the sides are led in or out.
-      expect(Math.abs(left('back-neck-to-waist')), `${seed}`).toBeLessThan(5)
+      for (const id of ['shoulder', 'arm-length', 'back-neck-to-waist']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(3)
       for (const seam of walkGarment(folded.garment, folded.garment.baseSizeId).seams)
         expect(Math.abs(seam.offMm), `${seed} ${seam.seam.id}`).toBeLessThan(0.5)
     }
