@@ -20,7 +20,8 @@ import {
 } from './svg-attributes'
 import { badSvg, readRoot } from './svg-root'
 import { finishDrawing, type Drawing, type DrawnShape, type DrawnText, type ScaleFrom } from './drawing'
-import { readText } from './svg-text'
+import { readForeign, readText } from './svg-text'
+import { nestedBox, sideOf, windowOf } from './svg-window'
 import { wholeTexts } from './whole-texts'
 import { pathDataOf, readStrokes } from './svg-shapes'
 
@@ -85,6 +86,12 @@ function walk(el: XmlElement, within: Within, state: State): void {
   const style = styleWithin(within.style, el)
   if (el.localName === 'use') return walkUse(el, { to: here, groups, style, depth }, state, where)
   if (el.localName === 'text') return void state.texts.push(...readText(el, { to: here, groups, style, depth }))
+  if (el.localName === 'foreignObject') return void state.texts.push(...readForeign(el, { to: here, groups, style, depth }))
+  if (el.localName === 'switch') {
+    const one = chosenOf(el)
+    if (one) walk(one, { to: here, groups, style, depth: depth + 1 }, state)
+    return
+  }
   const data = pathDataOf(el, state.page)
   if (data !== null) {
     if (isUnseen(style)) return
@@ -112,7 +119,7 @@ function walk(el: XmlElement, within: Within, state: State): void {
     return
   }
   const name = nameOf(el)
-  const inner = el.localName === 'g' || el.localName === 'svg' || el.localName === 'a' || el.localName === 'switch'
+  const inner = el.localName === 'g' || el.localName === 'svg' || el.localName === 'a'
   if (!inner) return
   // A nested svg has its own window.
   const box = depth > 0 && el.localName === 'svg' ? nestedBox(el) : IDENTITY
@@ -125,13 +132,14 @@ function walk(el: XmlElement, within: Within, state: State): void {
       )
 }
 
-function nestedBox(el: XmlElement): Affine {
-  const view = (el.getAttribute('viewBox') ?? '').split(/[\s,]+/).map(Number)
-  const x = userUnits(el.getAttribute('x'))
-  const y = userUnits(el.getAttribute('y'))
-  if (view.length !== 4 || view.some((v) => !Number.isFinite(v)) || view[2]! <= 0) return { ...IDENTITY, e: x, f: y }
-  const s = userUnits(el.getAttribute('width'), view[2]!) / view[2]!
-  return { a: s, b: 0, c: 0, d: s, e: x - view[0]! * s, f: y - view[1]! * s }
+/** Of what a file offers for one place, what is drawn here: lines and words before a page that is set in, the language of this program. */
+function chosenOf(el: XmlElement): XmlElement | null {
+  const offered: XmlElement[] = []
+  for (let child: XmlNode | null = el.firstChild; child; child = child.nextSibling)
+    if (child.nodeType === 1) offered.push(child as XmlElement)
+  const plain = offered.filter((e) => e.localName !== 'foreignObject' && !e.getAttribute('requiredExtensions'))
+  const spoken = plain.find((e) => /^en\b/i.test(e.getAttribute('systemLanguage') ?? 'en'))
+  return spoken ?? plain[0] ?? offered[0] ?? null
 }
 
 function walkUse(el: XmlElement, within: Within, state: State, where: string): void {
@@ -143,7 +151,10 @@ function walkUse(el: XmlElement, within: Within, state: State, where: string): v
   const moved = chain(within.to, { ...IDENTITY, e: userUnits(el.getAttribute('x')), f: userUnits(el.getAttribute('y')) })
   const inside = { ...within, to: moved, depth: within.depth + 1 }
   if (target.localName !== 'symbol') return walk(target, inside, state)
-  for (let child = target.firstChild; child; child = child.nextSibling) if (child.nodeType === 1) walk(child as XmlElement, inside, state)
+  // A symbol has a window as large as is said where it is used, else with itself, else as the page.
+  const side = (name: 'width' | 'height') => sideOf(el, name) ?? sideOf(target, name) ?? (state.page[name] || null)
+  const windowed = { ...inside, to: chain(moved, windowOf(target, { width: side('width'), height: side('height') })) }
+  for (let child = target.firstChild; child; child = child.nextSibling) if (child.nodeType === 1) walk(child as XmlElement, windowed, state)
 }
 
 function collect(el: XmlElement, state: State): boolean {

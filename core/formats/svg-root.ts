@@ -1,5 +1,6 @@
 import { DOMParser, type Element as XmlElement } from '@xmldom/xmldom'
 import { ok, refuse, type Result } from '../result'
+import { withEntities } from './svg-entities'
 
 /** Bytes beyond which a file is not read: real pattern files are under 5 MB. */
 const MAX_BYTES = 20_000_000
@@ -8,7 +9,7 @@ const MAX_BYTES = 20_000_000
 export const badSvg = (where: string, message: string): Result<never> =>
   refuse('svg-unreadable', where, message, 'Save it again as plain SVG from the drawing program; nothing was changed here.')
 
-/** The root element of an SVG file; refuses text that is too long, no whole XML, no SVG, or that declares entities. */
+/** The root element of an SVG file; refuses text that is too long, no whole XML, no SVG, or that declares entities of others. */
 export function readRoot(text: string): Result<XmlElement> {
   if (text.length > MAX_BYTES)
     return refuse(
@@ -17,7 +18,8 @@ export function readRoot(text: string): Result<XmlElement> {
       `it has ${Math.round(text.length / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are read.`,
       'Take pictures and hidden parts out of it and save it again; nothing was changed here.',
     )
-  if (/<!(?:ENTITY|ELEMENT|ATTLIST)/i.test(text)) return badSvg('file', 'it declares entities, which are not read.')
+  const whole = withEntities(text, MAX_BYTES)
+  if (whole === null) return badSvg('file', 'it declares entities that are not read: from elsewhere, or of others.')
   let complaint: string | null = null
   let root: XmlElement | null = null
   try {
@@ -26,7 +28,7 @@ export function readRoot(text: string): Result<XmlElement> {
         if (level !== 'warning')
           complaint ??= `${message} (line ${(context as { locator?: { lineNumber?: number } }).locator?.lineNumber ?? '?'})`
       },
-    }).parseFromString(text, 'image/svg+xml')
+    }).parseFromString(whole, 'image/svg+xml')
     root = doc.documentElement
   } catch (error) {
     complaint ??= String(error instanceof Error ? error.message : error).split('\n')[0]!

@@ -80,3 +80,54 @@ function joined(lines: Writing['lines']): Writing['lines'] {
   }
   return out
 }
+
+/** Elements of a page that begin a line of their own. */
+const BLOCK = /^(?:div|p|li|h[1-6]|tr|br|pre|section|body)$/i
+/** From one line of a page to the next, as a part of its letters. */
+const LINE_HEIGHT = 1.2
+
+/**
+ * The lines of words of a page that is set into a drawing (`foreignObject`), as programs for diagrams write them: from its upper left
+ * corner down, or in the middle of its box where they are centred.
+ */
+export function readForeign(el: XmlElement, { to, groups, style }: Within): DrawnText[] {
+  const lines: { text: string; letters: number }[] = []
+  let isNew = true
+  let centred = false
+  const walk = (node: XmlNode, own: StrokeStyle, depth: number) => {
+    spend()
+    if (node.nodeType === 3 || node.nodeType === 4) {
+      const words = (node.nodeValue ?? '').replace(/\s+/g, ' ')
+      if (words.trim() === '') return
+      if (isNew || lines.length === 0) lines.push({ text: words, letters: own.letters })
+      else lines.at(-1)!.text += words
+      isNew = false
+    }
+    if (node.nodeType !== 1 || depth === 0) return
+    const element = node as XmlElement
+    const within = styleWithin(own, element)
+    const isBlock = BLOCK.test(element.localName ?? '')
+    centred ||= /text-align:\s*center|justify-content:\s*(?:unsafe )?center/i.test(element.getAttribute('style') ?? '')
+    if (isBlock) isNew = true
+    for (let child: XmlNode | null = element.firstChild; child; child = child.nextSibling) walk(child, within, depth - 1)
+    if (isBlock) isNew = true
+  }
+  for (let child: XmlNode | null = el.firstChild; child; child = child.nextSibling) walk(child, style, DEEPEST)
+  const [x, y, width, height] = ['x', 'y', 'width', 'height'].map((side) => userUnits(el.getAttribute(side))) as [
+    number,
+    number,
+    number,
+    number,
+  ]
+  const scale = Math.sqrt(Math.abs(to.a * to.d - to.b * to.c))
+  const tall = lines.reduce((sum, l) => sum + l.letters * LINE_HEIGHT, 0)
+  let down = y + (centred && height > tall ? (height - tall) / 2 : 0)
+  return lines.slice(0, MOST_LINES).flatMap(({ text, letters }): DrawnText[] => {
+    const words = text.slice(0, MOST_LETTERS).trim()
+    const long = letterWidth(words) * letters
+    const begin = x + (centred ? Math.max(0, (width - long) / 2) : 0)
+    down += letters * LINE_HEIGHT
+    const at = (part: number): Point => applyAffine(to, { x: begin + long * part, y: down - letters * LINE_HEIGHT * 0.5 })
+    return words === '' ? [] : [{ text: words, at: at(0), middle: at(0.5), end: at(1), heightMm: letters * scale, groups }]
+  })
+}
