@@ -68,9 +68,18 @@ const NUMBER =
   /^\s*(?:(?:no|nr|nº|pc|pcs|piece|part|pattern piece)\b\.?\s*|#\s*)?[a-z]?\d{1,3}[a-z]?\s*[.:)\]–—-]*\s+(?=[a-z])|^\s*(?:piece|part|pattern piece|name)\s*:\s*|^\s*[a-z]\s*[.:)–—-]\s+(?=[a-z])/i
 const PARTED = /\s+[-–—|·•/]+\s+|\s*[|·•;\n]\s*|\s+[–—]\s*|,\s+|\s*:\s+|\s*[([]\s*|\s*[)\]]\s*/
 
+/** A letter by itself tells one of several: “Pocket bag C”, “Front A”. */
+const LETTER = /(?<![\p{L}’'])(?:[b-hj-z](?!\p{L})|a(?=\W*$))/gu
+
 /** Words all in capitals are written as a sentence. */
 const calm = (text: string): string =>
-  text === text.toUpperCase() && /[A-Z]{3}/.test(text) ? text.charAt(0) + text.slice(1).toLowerCase() : text
+  text === text.toUpperCase() && /[A-Z]{3}/.test(text)
+    ? text.charAt(0) +
+      text
+        .slice(1)
+        .toLowerCase()
+        .replace(LETTER, (letter) => letter.toUpperCase())
+    : text
 
 /** A part of a line without what says how it is cut: what is left of it may be a name. */
 function nameIn(part: string): string | null {
