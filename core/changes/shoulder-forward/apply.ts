@@ -6,6 +6,7 @@ import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { heldByForward, signOf } from './held'
+import { playSlide } from './moves'
 import { SLIDE_FROM_MM } from './reads'
 import type { ForwardShoulderInputs } from './schema'
 
@@ -55,6 +56,7 @@ export function applyForwardShoulder(
     leftOut: [],
     held: heldByForward(garment, after, armholes, inputs, context.sizeId),
     cautions: cautionsOf(inputs),
+    moves: inputs.sleeve === 'slide' && inputs.amountMm !== 0 ? playSlide(garment, inputs.amountMm, context.sizeId) : [],
   })
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { flattenPath } from '../../geometry'
 import { findArmholes, HALVES, runLength, shoulderAbove } from '../../seams'
 import { edgePath, shapeOf, type Garment } from '../../pattern'
 import { armholeFigures, begunOn, done, isSleeved, tried } from '../../../demo/test-kinds'
@@ -53,6 +54,41 @@ describe('a forward shoulder', () => {
             expect(Math.abs(ease(after) - ease(garment)), `${sleeve}, ${half}, ${sizeId}`).toBeLessThan(0.3)
           }
       }
+    },
+  )
+  it.each(begunOn(forwardShoulder))(
+    '%s: a cap on one piece is played as it is cut off and slid, the way that it then lies',
+    (_, garment, begun) => {
+      for (const amountMm of [14, -12]) {
+        const applied = tried(forwardShoulder, garment, { ...begun, amountMm, sleeve: 'slide', acrossMm: 0 })
+        if (!applied) continue
+        const caps = garment.pieces.filter((p) => p.edges.some((e) => e.role === 'cap'))
+        expect(applied.moves!.length > 0).toBe(caps.length === 1)
+        for (const { pieceId, by, parts, cut, pin } of applied.moves!) {
+          expect(pin).toBeNull()
+          expect(Math.hypot(by.x, by.y)).toBeCloseTo(Math.abs(amountMm), 6)
+          // The cap alone, closed along the line that is cut.
+          const [{ outline }] = parts as [(typeof parts)[0]]
+          expect(outline.at(-1)!.to).toEqual(outline[0]!.from)
+          expect([cut![0]!.from, cut![0]!.to]).toEqual([outline[0]!.from, outline.at(-1)!.from])
+          // Places halfway up both sides of the cap have gone that way together.
+          const capOf = (g: Garment) => g.pieces.find((p) => p.id === pieceId)!
+          const sides = (g: Garment) => {
+            const path = capOf(g)
+              .edges.filter((e) => e.role === 'cap')
+              .flatMap((e) => edgePath(shapeOf(capOf(g), g.baseSizeId), e.id))
+            const points = flattenPath(path, 0.1)
+            return [points[Math.floor(points.length / 4)]!, points[Math.floor((points.length * 3) / 4)]!]
+          }
+          const gone = sides(applied.garment).reduce((sum, p, i) => {
+            const q = sides(garment)[i]!
+            return sum + (p.x - q.x) * by.x + (p.y - q.y) * by.y
+          }, 0)
+          expect(gone).toBeGreaterThan(0)
+        }
+      }
+      const notched = tried(forwardShoulder, garment, { ...begun, amountMm: 5, sleeve: 'notch' })
+      expect(notched?.moves ?? []).toEqual([])
     },
   )
   it('works at every millimetre up to what works at most: a line that is drawn in one curve or in two leaves no gaps', () => {
