@@ -523,6 +523,15 @@ blouse: take a wedge out at centre back 1/2 -> level-wedge amountMm=-0.5 pieceId
 blouse: swayback 1/2 -> level-wedge amountMm=-0.5 pieceId="back"
 blouse: sway back -> level-wedge amountMm=0 pieceId="back"
 blouse: pools above the back waist -> level-wedge amountMm=0 pieceId="back"
+blouse: the armhole is bigger than the sleeve -> asks cap-to-armhole
+blouse: armhole too small for the sleeve -> asks cap-to-armhole
+blouse: too many gathers in the sleeve head -> asks cap-to-armhole
+blouse: lengthen the front by 1 at the apex -> asks front-length
+blouse: side seams don't match -> asks
+blouse: dart legs different lengths -> equal-legs
+suit: torso length +2 -> lengthen amountMm=2
+legs: leg length -1 -> lengthen amountMm=-1
+blouse: body -1 -> lengthen amountMm=-1
 blouse: bust points 1 further apart -> raise-dart asideMm=0.5
 blouse: each bust point 1/2 further apart -> raise-dart asideMm=0.5
 blouse: bust point 3/8 closer to the centre -> raise-dart asideMm=-0.375

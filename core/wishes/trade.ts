@@ -33,6 +33,7 @@ export const TRADE: Partial<Record<Concept, string>> = {
   gathers: 'Gathers are what the longer edge has more: make the piece that is gathered slimmer or fuller at that edge.',
   'leg-stance': 'Legs that bow or knock want the whole leg swung about its knee, which is not made here yet.',
   'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and write down what you see under Fittings.',
+  'no-match': 'Match shows by how much the sides of each seam miss each other, where, and which change mends it.',
   'grain-line': 'The grain of a piece stays as it is.',
 }
 
@@ -42,7 +43,8 @@ const NEVER: readonly Concept[] = ['dart', 'fold', 'gapes', 'wedge', 'true', 'no
 
 /** The trade word of a wish, named or put together: “lower the armhole”. */
 export function tradeOf(said: ReadonlySet<Concept>): Concept | undefined {
-  const named = [...said].find((c) => TRADE[c] !== undefined)
+  // Gathers in the head of a sleeve are ease of its cap.
+  const named = said.has('sleeve-cap') ? 'sleeve-cap' : [...said].find((c) => TRADE[c] !== undefined)
   const says = (words: readonly Concept[]) => words.some((w) => said.has(w))
   if (named || says(NEVER)) return named
   // The length of one half of it is said of that half.

@@ -110,13 +110,18 @@ const OF_ONE_MEASURE: readonly Concept[] = [
   'inseam',
 ]
 
+/** What a figure with a sign makes longer or shorter: “torso length +4”, “leg -2”. */
+const OF_LENGTH: readonly Concept[] = ['body', 'leg', 'skirt', 'length']
+
 /** “Waist -3”, “hip + 4”: a sign beside a thing says which way, where no word does. */
 export function signedAlone(tokens: readonly Token[]): Token[] {
   const figures = tokens.filter((t) => t.is === 'amount')
   const things = tokens.filter((t) => t.is === 'concept')
-  const isPlain = things.length > 0 && things.every((t) => OF_ONE_MEASURE.includes(t.concept))
-  if (figures.length !== 1 || figures[0]!.sign === 0 || !isPlain) return [...tokens]
-  const concept = figures[0]!.sign > 0 ? 'more' : 'less'
+  const areOf = (list: readonly Concept[]) => things.length > 0 && things.every((t) => list.includes(t.concept))
+  const isLength = areOf(OF_LENGTH)
+  if (figures.length !== 1 || figures[0]!.sign === 0 || !(isLength || areOf(OF_ONE_MEASURE))) return [...tokens]
+  const isMore = figures[0]!.sign > 0
+  const concept = isLength ? (isMore ? 'longer' : 'shorter') : isMore ? 'more' : 'less'
   return tokens.flatMap((t): Token[] =>
     t.is === 'amount'
       ? [

@@ -54,6 +54,10 @@ export const WORN: readonly Said[] = [
     ),
     'baggy under the seat',
   ],
+  [
+    /\barmholes? (?:is |are )?(?:too )?(?:bigger|larger|smaller|longer|shorter|big|small|large) (?: ?than-|for (?:the |my )?)(?:sleeves?|caps?|sleeve caps?)\b/gu,
+    'sleeve cap',
+  ],
   [/[,;]?\s*(?:and |so |because |since )?(?:my |the )?bra straps? (?:shows?|showing|peeks? out|are visible)\b/gu, ' neckline too wide'],
   [
     /\b(knees?|elbows?|legs?) (?:are |is )?bag(?:s|ging)?(?: out)?\b|\bbagging(?: out)? (?:at|in|around) (?:the |my )?(knees?|elbows?|legs?)\b/gu,

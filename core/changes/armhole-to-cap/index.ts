@@ -23,6 +23,7 @@ export const armholeToCap = defineChange({
   holds: 'Ease of front and back each, shoulder, side seams equal, hem.',
   schema: ArmholeToCapSchema,
   reads: (wish, _garment, _context, begun) => readsPair(wish, 'armhole', begun()),
+  mayMend: { 'sleeve-cap': 2 },
   phase: 'true',
   begin(garment) {
     const pairs = armholesWithSleeve(garment)
