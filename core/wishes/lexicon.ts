@@ -172,8 +172,7 @@ const WORDS = {
   'sleeve-cap': 'sleeve cap|cap height|cap pulls|cap folds|sleeve head',
   'sleeve-pitch':
     'sleeve pitch|pitch of the sleeve|rotate the sleeve|rotate the sleeves|turn the sleeve|turn the sleeves|sleeve twists|sleeves twist|sleeve hangs too far back|sleeve hangs too far forward|sleeves hang too far back|sleeves hang too far forward|sleeve swings forward|sleeve swings back',
-  'no-match':
-    "do not match|does not match|don’t match|doesn’t match|don't match|doesn't match|seams not matching|seam not matching|sides not matching|mismatch|mismatched|unequal seams|unequal sides",
+  'no-match': 'do not match|does not match|don’t match|doesn’t match|not matching|mismatch|mismatched|unequal seams',
   'no-dart': 'no darts|no dart|no bust darts|no bust dart|without darts|without a dart|without the dart|dartless',
   'dart-pokes':
     'dart pokes|darts poke|dart points poke|dart point pokes|dart tips poke|dart tip pokes|darts pucker|dart puckers|dart bubbles|darts bubble|bubble at the end of the dart|dart pooches|darts pooch',
