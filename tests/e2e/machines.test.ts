@@ -5,7 +5,7 @@ import { byTest, click } from '../../scripts/browser'
 import { useApplication } from './session'
 
 const app = useApplication()
-const { all, textOf, soon, freshDemo, openGarment, retype, download } = app
+const { all, textOf, soon, freshDemo, openGarment, retype, choose, download } = app
 let driver: WebDriver
 beforeAll(() => {
   driver = app.driver()
@@ -41,6 +41,30 @@ describe('cloth', () => {
     const pdf = await download('.pdf')
     const { execFileSync } = await import('node:child_process')
     expect(execFileSync('pdftotext', [pdf, '-'], { encoding: 'utf8' })).toMatch(/Main cloth: .* in/)
+  })
+
+  it('with stripes is asked where each seam meets, and keeps what was chosen', async () => {
+    await openGarment('demo-tapered', 'paper')
+    await click(driver, 'tab-cloth')
+    await laid('laid')
+    expect(await all('stripe-meetings')).toHaveLength(0)
+    await retype(await byTest(driver, 'cloth-repeat'), '60 mm')
+    await laid('on stripes')
+    await (await byTest(driver, 'stripe-meetings')).findElement(By.css('summary')).click()
+    const chosen = await driver.findElements(By.css('[data-test="meets-outseam"] option'))
+    const names = await Promise.all(chosen.map((o) => o.getText()))
+    expect(names.at(-1)).toBe('need not meet')
+    expect(names.length).toBeGreaterThan(2)
+    await choose('meets-inseam', 'need not meet')
+    await choose('meets-outseam', names[1]!)
+    await laid('anew')
+    expect(await all('cloth-faults')).toHaveLength(0)
+    await driver.navigate().refresh()
+    await click(driver, 'tab-cloth')
+    await laid('as it was settled')
+    await (await byTest(driver, 'stripe-meetings')).findElement(By.css('summary')).click()
+    const kept = await driver.findElement(By.css('[data-test="meets-outseam"] option:checked'))
+    expect(await kept.getText()).toBe(names[1])
   })
 
   it('of a piece that is wider than the cloth says so; nothing to cut needs nothing', async () => {

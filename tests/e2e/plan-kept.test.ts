@@ -90,6 +90,23 @@ describe('the plan keeps its word', () => {
     expect(new Set(titles).size, titles.join(' | ')).toBe(titles.length)
   })
 
+  it('less on the smaller side of the body is one click, after which the plan stands as it was', async () => {
+    await app.freshDemo()
+    await openGarment('demo-blouse', 'size')
+    await press('make-plan')
+    await soon('taken', async () => (await all('make-plan')).length === 0)
+    await openGarment('demo-blouse', 'size')
+    await soon('said', async () => (await leftOf('bicep')).includes('Pin the difference out on the left'))
+    await press('side-bicep')
+    await soon('done', async () => (await leftOf('bicep')).includes('is for one side alone'))
+    expect(await all('side-bicep')).toHaveLength(0)
+    // Nothing is proposed anew for pieces that were opened out.
+    expect(await all('make-plan')).toHaveLength(0)
+    expect(await leftOf('back-neck-to-waist')).toContain('nothing')
+    await press('station-match')
+    await soon('its seams match', async () => /match/i.test(await textOf('match-summary')))
+  })
+
   it('says what a wish makes of a straight dress, before anything is cut', async () => {
     await app.freshDemo()
     await openGarment('demo-dress', 'size')
