@@ -168,12 +168,15 @@ export function findZones(garment: Garment, options: { sewnTwice?: boolean } = {
   if (known) return known
   const found = ZONE_IDS.flatMap((id): FoundZone[] => {
     let parts = garment.pieces.flatMap((p) => zonePartOf(garment, id, p) ?? [])
-    if (id === 'hip') parts = parts.filter((part) => reachesHip(garment, findPiece(garment, part.pieceId)!))
+    if (ROUND_TRUNK.includes(id)) parts = overPanels(garment, id, parts)
+    if (id === 'hip') {
+      const hips = new Set(parts.map((part) => part.pieceId))
+      parts = parts.filter((part) => reachesHip(garment, findPiece(garment, part.pieceId)!, hips))
+    }
     if ((id === 'waist' || id === 'hip') && !options.sewnTwice) {
       const under = new Set(parts.filter((part) => joinsUpper(garment, part, parts)).map((p) => p.pieceId))
       parts = parts.filter((p) => !under.has(p.pieceId))
     }
-    if (ROUND_TRUNK.includes(id)) parts = overPanels(garment, id, parts)
     return parts.length > 0 ? [{ id, ...ZONE_FACTS[id], parts }] : []
   })
   ;(options.sewnTwice ? alongSeams : roundBody).set(garment, found)
@@ -214,10 +217,10 @@ const roundBody = new WeakMap<Garment, FoundZone[]>()
 const alongSeams = new WeakMap<Garment, FoundZone[]>()
 
 /** A hip goes all the way round: where one of the pieces that have a waist ends above it, none of them measures it. */
-function reachesHip(garment: Garment, piece: Piece): boolean {
+function reachesHip(garment: Garment, piece: Piece, hips: ReadonlySet<string>): boolean {
   return garment.pieces
     .filter((p) => isBody(p) && familyOf(p) === familyOf(piece) && zonePartOf(garment, 'waist', p) !== null)
-    .every((p) => zonePartOf(garment, 'hip', p) !== null)
+    .every((p) => hips.has(p.id))
 }
 
 /** Is this part's edge sewn to an edge of another part of the same zone, on a piece higher up? */
