@@ -165,6 +165,13 @@ describe('stripes', () => {
     expect(seams.length).toBeGreaterThan(2)
     expect(new Set(seams).size).toBe(seams.length)
   })
+  it('meet at a mark between pieces of this cloth, where the first one of a seam is to a piece of another', () => {
+    // The first mark of an armhole is between sleeve and back: with the back of another cloth sleeve and front meet at theirs.
+    const blouse = draftBlouse()
+    const [own] = meetingsOf(blouse, new Set(['front', 'sleeve']), {}).filter((m) => m.seamId === 'armhole')
+    const met = own!.marks.find((m) => m.id === own!.metAt)
+    expect(met?.name).toBe('front cap notch')
+  })
 })
 
 describe('a lay', () => {

@@ -22,11 +22,12 @@ type EndAcross = End & { inward: 1 | -1 }
 function linksOf<E extends End>(
   garment: Garment,
   seams: readonly Seam[],
+  here: ReadonlySet<string>,
   meets: Meets,
   place: (piece: Piece, mark: Seam['marks'][number][0]) => Omit<E, 'pieceId'> | null,
 ): Link<E>[] {
   return seams.flatMap((seam): Link<E>[] => {
-    const ends = (pairThatMeets(seam, meets) ?? []).flatMap((mark): E[] => {
+    const ends = (pairThatMeets(seam, here, meets) ?? []).flatMap((mark): E[] => {
       const piece = findPiece(garment, mark.pieceId)
       const at = piece ? place(piece, mark) : null
       return at === null ? [] : [{ ...at, pieceId: mark.pieceId } as E]
@@ -54,7 +55,9 @@ export function stripePhases(
   sizeId: string,
   { repeatMm, meets }: Pick<Cloth, 'repeatMm' | 'meets'>,
 ): { phases: ReadonlyMap<string, number>; unmatched: string[] } {
-  const links = linksOf<End>(garment, garment.seams, meets, (piece, mark) => {
+  // What is cut from another cloth has no stripe to meet.
+  const here = new Set(items.map((i) => i.pieceId))
+  const links = linksOf<End>(garment, garment.seams, here, meets, (piece, mark) => {
     const atMm = markAlong(piece, sizeId, mark)
     return atMm === null ? null : { atMm }
   })
@@ -71,10 +74,7 @@ export function stripePhases(
     // Each round leads at least one more piece, or is the last.
     while (links.filter(lead).length > 0);
   }
-  const here = new Set(items.map((i) => i.pieceId))
-  // What is cut from another cloth has no stripe to meet.
-  const isOff = ({ ends: [a, b] }: Link<End>) =>
-    here.has(a.pieceId) && here.has(b.pieceId) && !isMatched(phaseOf.get(a.pieceId)! + a.atMm - phaseOf.get(b.pieceId)! - b.atMm, repeatMm)
+  const isOff = ({ ends: [a, b] }: Link<End>) => !isMatched(phaseOf.get(a.pieceId)! + a.atMm - phaseOf.get(b.pieceId)! - b.atMm, repeatMm)
   return {
     phases: new Map(items.map((i) => [i.id, phaseOf.get(i.pieceId) ?? 0])),
     unmatched: [...new Set(links.filter(isOff).map((l) => l.seamName))],
@@ -113,7 +113,9 @@ export function stripesAcross(
     garment.seams.filter((s) =>
       s.sides.flat().every((r) => roles.includes(findPiece(garment, r.pieceId)!.edges.find((e) => e.id === r.edgeId)!.role)),
     )
-  const linked = (seams: readonly Seam[]) => linksOf<EndAcross>(garment, seams, meets, (piece, mark) => markAcross(piece, sizeId, mark))
+  const here = new Set(pieces.map((p) => p.id))
+  const linked = (seams: readonly Seam[]) =>
+    linksOf<EndAcross>(garment, seams, here, meets, (piece, mark) => markAcross(piece, sizeId, mark))
   const stripes = new Map<string, number>()
   for (const piece of pieces) {
     const centre = centreAcross(piece, findPiece(asBought, beforeOpening(piece.id)), sizeId)
