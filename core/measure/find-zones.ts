@@ -129,7 +129,9 @@ function findPart(garment: Garment, zone: ZoneId, piece: Piece): ZonePart | null
   if (zone === 'waist') {
     const edges = piece.edges.filter((e) => e.role === 'waist')
     if (edges.length > 0) return { pieceId: piece.id, by: 'edges', edgeIds: edges.map((e) => e.id) }
-    if (narrowestPlace(piece, shapeOf(piece, garment.baseSizeId)) !== null) return { pieceId: piece.id, by: 'narrowest' }
+    // A panel between others may be narrowest anywhere.
+    const hasSide = piece.edges.some((e) => e.role === 'side' || e.role === 'outseam')
+    if (hasSide && narrowestPlace(piece, shapeOf(piece, garment.baseSizeId)) !== null) return { pieceId: piece.id, by: 'narrowest' }
   }
   if (zone === 'hip') {
     const shape = shapeOf(piece, garment.baseSizeId)

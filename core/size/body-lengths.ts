@@ -100,7 +100,7 @@ function levelOf(garment: Garment, piece: Piece, place: LengthRow['from'] | Leng
     case 'underarm':
       return cornerLevel(piece, sizeId, ['armhole'], ['side'])
     case 'waist':
-      return lineOf('waist') ?? levelBeside(['waist']) ?? narrowestPlace(piece, shapeOf(piece, sizeId)) ?? waistOverSeam(garment, piece)
+      return lineOf('waist') ?? levelBeside(['waist']) ?? waistOverSeam(garment, piece) ?? narrowestPlace(piece, shapeOf(piece, sizeId))
     case 'hip':
     case 'knee':
       return lineOf(place)

@@ -27,8 +27,9 @@ export function middleOf(garment: Garment, half: readonly RunEdge[], sizeId: str
 
 /** How far half an armhole has gone out across the cloth at the level of its old middle, mm; in when negative, nothing where it no longer reaches there. */
 export function wentOutMm(before: Garment, after: Garment, half: readonly RunEdge[], sizeId: string): number {
-  const { at, out } = middleOf(before, half, sizeId)
-  const { open, path } = partOf(after, half, sizeId)
+  const { at, out, pieceId } = middleOf(before, half, sizeId)
+  const own = half.filter((r) => r.pieceId === pieceId)
+  const { open, path } = partOf(after, own, sizeId)
   const grain = grainDirection(open)
   const by = crossPoints(path, grain, alongGrain(at, grain)).map((p) => dot(subtract(p, at), out))
   return by.length === 0 ? 0 : by.reduce((nearest, mm) => (Math.abs(mm) < Math.abs(nearest) ? mm : nearest))
