@@ -124,8 +124,8 @@ export function yokedBlouse(): Garment {
   }
 }
 
-/** For tests: the blouse without darts, its front and back parted by a seam each from the middle of the shoulder to the hem. */
-export function panelledBlouse(): Garment {
+/** For tests: the blouse without darts, its front and back parted by a seam each from the middle of the shoulder, or of the armhole, to the hem. */
+export function panelledBlouse(begins: 'shoulder' | 'armhole' = 'shoulder'): Garment {
   const blouse = draftDartless()
   const edge = (id: string, role: Piece['edges'][number]['role'], isFold = false) => ({
     id,
@@ -139,15 +139,18 @@ export function panelledBlouse(): Garment {
     const shape = shapeOf(whole, 'one')
     const path = (id: string) => edgePath(shape, id)
     const hem = path('hem')
+    const isFromShoulder = begins === 'shoulder'
     const shoulder: Path = [line(path('neck').at(-1)!.to, path('armhole')[0]!.from)]
-    const half1 = measureLength(shoulder) / 2
+    const upper = isFromShoulder ? shoulder : path('armhole')
+    const atUpper = measureLength(upper) * (isFromShoulder ? 0.5 : 0.45)
     // The hem runs from the side to the fold.
     const atHem = measureLength(hem) * 0.55
-    const [inner, outer] = [cutPath(shoulder, 0, half1), cutPath(shoulder, half1, 2 * half1)]
+    const [inner, outer] = [cutPath(upper, 0, atUpper), cutPath(upper, atUpper, measureLength(upper))]
     const [hemOut, hemIn] = [cutPath(hem, 0, atHem), cutPath(hem, atHem, measureLength(hem))]
     const [from, to] = [inner.at(-1)!.to, hemIn[0]!.from]
     const down = to.y - from.y
-    const panel: Path = [cubic(from, { x: from.x, y: from.y + down / 3 }, { x: to.x, y: from.y + (2 * down) / 3 }, to)]
+    const lead = isFromShoulder ? { x: from.x, y: from.y + down / 3 } : { x: from.x - 55, y: from.y + 20 }
+    const panel: Path = [cubic(from, lead, { x: to.x, y: from.y + (isFromShoulder ? 2 / 3 : 0.4) * down }, to)]
     const piece = (id: string, edges: ReturnType<typeof edge>[], paths: Path[], grainX: number): Piece => ({
       ...whole,
       id,
@@ -174,20 +177,37 @@ export function panelledBlouse(): Garment {
     return [
       piece(
         half,
-        [edge('neck', 'neck'), edge('shoulder', 'shoulder'), edge('panel', 'panel'), edge('hem', 'hem'), edge('fold', fold, true)],
-        [path('neck'), inner, panel, hemIn, path('fold')],
-        from.x / 2,
+        [
+          edge('neck', 'neck'),
+          edge('shoulder', 'shoulder'),
+          ...(isFromShoulder ? [] : [edge('armhole', 'armhole')]),
+          edge('panel', 'panel'),
+          edge('hem', 'hem'),
+          edge('fold', fold, true),
+        ],
+        [path('neck'), ...(isFromShoulder ? [] : [shoulder]), inner, panel, hemIn, path('fold')],
+        to.x / 2,
       ),
       piece(
         `side-${half}`,
-        [edge('shoulder', 'shoulder'), edge('armhole', 'armhole'), edge('side', 'side'), edge('hem', 'hem'), edge('panel', 'panel')],
-        [outer, path('armhole'), path('side'), hemOut, reversePath(panel)],
+        [
+          ...(isFromShoulder ? [edge('shoulder', 'shoulder')] : []),
+          edge('armhole', 'armhole'),
+          edge('side', 'side'),
+          edge('hem', 'hem'),
+          edge('panel', 'panel'),
+        ],
+        [...(isFromShoulder ? [outer, path('armhole')] : [outer]), path('side'), hemOut, reversePath(panel)],
         (to.x + hem[0]!.from.x) / 2,
       ),
     ]
   }
   const run = (pieceId: string, edgeId: string, reversed = false) => ({ pieceId, edgeId, reversed })
   const none = { minMm: 0, maxMm: 0 }
+  const pieces = [...parted('front'), ...parted('back'), findPiece(blouse, 'sleeve')!]
+  /** An edge of a half over the pieces that have one, from the neck on. */
+  const over = (half: string, edgeId: string) =>
+    pieces.filter((p) => p.id.endsWith(half) && p.edges.some((e) => e.id === edgeId)).map((p) => run(p.id, edgeId))
   const panels = (['front', 'back'] as const).map((half) => ({
     id: `panel-${half}`,
     name: `${half} panel seam`,
@@ -197,15 +217,12 @@ export function panelledBlouse(): Garment {
   }))
   return {
     ...blouse,
-    pieces: [...parted('front'), ...parted('back'), findPiece(blouse, 'sleeve')!],
+    pieces,
     seams: [
       {
         id: 'shoulder',
         name: 'shoulder seam',
-        sides: [
-          [run('front', 'shoulder'), run('side-front', 'shoulder')],
-          [run('back', 'shoulder'), run('side-back', 'shoulder')],
-        ],
+        sides: [over('front', 'shoulder'), over('back', 'shoulder')],
         wantedEase: { minMm: -20, maxMm: 20 },
         marks: [],
       },
@@ -214,12 +231,20 @@ export function panelledBlouse(): Garment {
       {
         id: 'armhole',
         name: 'armhole seam',
-        sides: [[run('sleeve', 'cap')], [run('side-back', 'armhole', true), run('side-front', 'armhole')]],
+        sides: [
+          [run('sleeve', 'cap')],
+          [
+            ...over('back', 'armhole')
+              .reverse()
+              .map((r) => ({ ...r, reversed: true })),
+            ...over('front', 'armhole'),
+          ],
+        ],
         wantedEase: { minMm: 15, maxMm: 30 },
         marks: [
           [
             { pieceId: 'sleeve', notchId: 'top' },
-            { pieceId: 'side-front', cornerId: 'at-armhole' },
+            { pieceId: over('front', 'armhole')[0]!.pieceId, cornerId: 'at-armhole' },
           ],
         ],
       },

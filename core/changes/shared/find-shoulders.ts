@@ -1,7 +1,7 @@
 import { cross, distance, flattenPath, measureLength, subtract, unit } from '../../geometry'
 import { edgePath, findPiece, neighbours, runsOfEdges, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import { refuse, type Result } from '../../result'
-import { closeDartsIn, joinRuns } from '../../seams'
+import { closeDartsIn, findArmholes, joinRuns } from '../../seams'
 import { FLATTEN_MM } from '../../tolerances'
 
 /** Where a shoulder seam ends at an armhole. */
@@ -79,7 +79,13 @@ export function whyNoShoulder(garment: Garment, sizeId: string): Result<never> |
       'its shoulder seam does not end at an armhole: sleeve and body are cut in one.',
       'There is no seam line on the shoulder to move here; change the width at the side, or the slope of the shoulder.',
     )
-  for (const piece of withShoulder) {
+  // Of an armhole that goes on over a panel seam, the part below the shoulder is nearly straight.
+  const parted = new Set(
+    findArmholes(garment)
+      .flatMap((a) => [a.front, a.back])
+      .flatMap((half) => (half.some((r) => r.pieceId !== half[0]!.pieceId) ? [half[0]!.pieceId] : [])),
+  )
+  for (const piece of withShoulder.filter((p) => !parted.has(p.id))) {
     const shape = shapeOf(piece, sizeId)
     if (shoulderEnds(piece).some((end) => hollowOf(piece, shape, end) < HOLLOW_PART))
       return refuse(

@@ -29,6 +29,21 @@ function atPanel(garment: Garment, half: Half): { turnDeg: number; apartMm: numb
 }
 
 describe('a blouse whose halves are parted by a seam from the shoulder to the hem', () => {
+  it('measures round the body alike, wherever the seam begins', () => {
+    const fromArmhole = panelledBlouse('armhole')
+    for (const id of ['high-bust', 'bust', 'waist']) {
+      const [a, b] = [panelled, fromArmhole].map((g) =>
+        finishedMm(
+          g,
+          findZones(g).find((z) => z.id === id)!,
+          'one',
+        ),
+      )
+      expect(Math.abs(a! - b!), id).toBeLessThan(2)
+    }
+    const away = walkGarment(fromArmhole, 'one').seams.map((s) => Math.abs(s.offMm))
+    expect(Math.max(...away)).toBeLessThan(0.01)
+  })
   it('measures as the same blouse unparted: round the body, its lengths, its shoulders', () => {
     for (const zone of findZones(whole).filter((z) => ['high-bust', 'bust', 'waist'].includes(z.id))) {
       const same = findZones(panelled).find((z) => z.id === zone.id)!
@@ -83,18 +98,23 @@ describe('a blouse whose halves are parted by a seam from the shoulder to the he
     for (const half of HALVES) expect(atPanel(applied.garment, half).turnDeg).toBeLessThan(5)
   })
 
-  it('a body is planned for on all its panels: bust and waist, the back to the waist, shoulders and sleeves', () => {
-    for (const seed of [1, 2, 6, 12]) {
-      const context = contextWith({ sizeId: 'one', body: makeBody(seed), bought: panelled })
-      const { stops, folded } = planFromBody(panelled, context)
-      expect(stops.length).toBeGreaterThan(3)
-      expect(folded.stops.flatMap((s) => s.applied?.held ?? []).filter((h) => !h.held)).toEqual([])
-      const rows = askedGiven(panelled, folded.garment, folded.stops, context)
-      const left = (id: string) => rows.find((r) => r.id === id)?.leftMm ?? 0
-      for (const id of ['bust', 'waist']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(2)
-      for (const id of ['shoulder', 'arm-length', 'back-neck-to-waist']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(3)
-      for (const seam of walkGarment(folded.garment, folded.garment.baseSizeId).seams)
-        expect(Math.abs(seam.offMm), `${seed} ${seam.seam.id}`).toBeLessThan(0.5)
-    }
-  })
+  it.each(['shoulder', 'armhole'] as const)(
+    'parted from the %s, a body is planned for on all its panels: bust and waist, the back to the waist, shoulders and sleeves',
+    (begins) => {
+      const garment = panelledBlouse(begins)
+      expect(checkGarment(garment)).toBeNull()
+      for (const seed of [1, 2, 6, 12]) {
+        const context = contextWith({ sizeId: 'one', body: makeBody(seed), bought: garment })
+        const { stops, folded } = planFromBody(garment, context)
+        expect(stops.length).toBeGreaterThan(3)
+        expect(folded.stops.flatMap((s) => s.applied?.held ?? []).filter((h) => !h.held)).toEqual([])
+        const rows = askedGiven(garment, folded.garment, folded.stops, context)
+        const left = (id: string) => rows.find((r) => r.id === id)?.leftMm ?? 0
+        for (const id of ['bust', 'waist']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(2)
+        for (const id of ['shoulder', 'arm-length', 'back-neck-to-waist']) expect(Math.abs(left(id)), `${seed} ${id}`).toBeLessThan(3)
+        for (const seam of walkGarment(folded.garment, folded.garment.baseSizeId).seams)
+          expect(Math.abs(seam.offMm), `${seed} ${seam.seam.id}`).toBeLessThan(0.5)
+      }
+    },
+  )
 })
