@@ -83,6 +83,8 @@ function joined(lines: Writing['lines']): Writing['lines'] {
 
 /** Elements of a page that begin a line of their own. */
 const BLOCK = /^(?:div|p|li|h[1-6]|tr|br|pre|section|body)$/i
+/** Pages nest their words in boxes within boxes. */
+const DEEPEST_PAGE = 40
 /** From one line of a page to the next, as a part of its letters. */
 const LINE_HEIGHT = 1.2
 
@@ -112,7 +114,7 @@ export function readForeign(el: XmlElement, { to, groups, style }: Within): Draw
     for (let child: XmlNode | null = element.firstChild; child; child = child.nextSibling) walk(child, within, depth - 1)
     if (isBlock) isNew = true
   }
-  for (let child: XmlNode | null = el.firstChild; child; child = child.nextSibling) walk(child, style, DEEPEST)
+  for (let child: XmlNode | null = el.firstChild; child; child = child.nextSibling) walk(child, style, DEEPEST_PAGE)
   const [x, y, width, height] = ['x', 'y', 'width', 'height'].map((side) => userUnits(el.getAttribute(side))) as [
     number,
     number,
