@@ -11,11 +11,13 @@ import {
   scale,
   subtract,
   tangentAt,
+  turnRad,
   type Affine,
   type Path,
 } from '../geometry'
 import { findPiece, neighbours, shapeOf, type Garment, type Piece, type RunEdge, type Seam, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
+import { DEG } from '../units'
 import { cornerOfRun } from './find-armholes'
 import { layTogether, unlay } from './lay-together'
 import { startOf, walked } from './walked'
@@ -140,4 +142,11 @@ export function meetPanel(
     outer: asDrawn(panel.outer, drawnOuter),
     beside: { [panel.shoulder.edgeId]: asDrawn(panel.shoulder, ended), [panel.inner.edgeId]: asDrawn(panel.inner, drawnInner) },
   }
+}
+
+/** How far a shoulder turns where it crosses its panel seam as sewn, deg. */
+export function turnAtPanel(garment: Garment, panel: PanelShoulder, outer: RunEdge, sizeId: string): number {
+  const inner = laidShoulder(garment, panel, sizeId)
+  const on = walked(shapeOf(findPiece(garment, outer.pieceId)!, sizeId), outer)
+  return Math.abs(turnRad(tangentAt(inner[inner.length - 1]!, 1), tangentAt(on[0]!, 0))) * DEG
 }

@@ -47,7 +47,9 @@ const view = computed(() => {
 const part = (share: number) => sideMm.value * share
 
 const svg = ref<SVGSVGElement | null>(null)
-const pointAt = (mm: number): Point => placeAt(outline.value, ((mm % totalMm.value) + totalMm.value) % totalMm.value).point
+/** A length along the outline, which goes round and round. */
+const round = (mm: number) => ((mm % totalMm.value) + totalMm.value) % totalMm.value
+const pointAt = (mm: number): Point => placeAt(outline.value, round(mm)).point
 const setTo = (key: Place, p: Point) => (places.value = { ...places.value, [key]: nearestPlace(outline.value, p).lengthMm })
 /** Where the place in hand was when it was grabbed. */
 let from: Point = { x: 0, y: 0 }
@@ -67,7 +69,7 @@ function onKey(event: KeyboardEvent, key: Place) {
   const way = arrowOf(event)
   if (!way) return
   const mm = places.value[key] + (way.x + way.y) * (event.shiftKey ? 1 : STEP_MM)
-  places.value = { ...places.value, [key]: ((mm % totalMm.value) + totalMm.value) % totalMm.value }
+  places.value = { ...places.value, [key]: round(mm) }
 }
 function swap() {
   places.value = { ...places.value, frontMm: places.value.backMm, backMm: places.value.frontMm }
@@ -151,6 +153,10 @@ function keep() {
       </svg>
       <p v-if="read && !read.ok" role="alert" class="mt-2 text-sm text-fault" data-test="outline-problem">
         {{ problemSentence(read.problem) }}
+      </p>
+      <p class="mt-2 text-sm text-soft">
+        Is this not the paper that was cut along the curve? Photograph that, and
+        <NuxtLink to="/import" class="underline">take it into the tray</NuxtLink> first.
       </p>
     </template>
     <template #buttons>

@@ -81,7 +81,7 @@ export function applyRaise(garment: Garment, inputs: RaiseDartInputs, context: C
     leftOut: [],
     held: [
       ...heldByRaise(garment, risen, after, found, apex(sizeId), inputs.amountMm, sizeId),
-      ...(inputs.asideMm === 0 ? [] : [heldByTurnAside(after, then, sizeId)]),
+      ...(inputs.asideMm === 0 ? [] : heldByTurnAside(risen, after, then, up(sizeId), inputs.asideMm, sizeId)),
     ],
     folded: { pieceId: piece.id, dartId: dart.id },
     cautions: dartCautions(after, found, dart.id, at, sizeId).filter((c) => c.code !== 'middle-misses'),

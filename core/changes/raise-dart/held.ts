@@ -1,6 +1,6 @@
 import { grainDirection, dartFigures, edgeFamily, findPiece, frameOf, shapeOf, type Garment, type Piece, type Shape } from '../../pattern'
-import { distance, dot, scale, type Point } from '../../geometry'
-import { angleFrom, runsAlongGrain } from '../../darts'
+import { distance, dot, scale, subtract, type Point } from '../../geometry'
+import { angleFrom, findApex, missOfApex, runsAlongGrain } from '../../darts'
 import { EQUAL_MM, SEAM_GOOD_MM } from '../../tolerances'
 import { besideDart, familyMm, type FoundDart } from '../shared/darts/find-darts'
 import { bothShapes, holdEdge, holdGrain, holdMeasure } from '../shared/held'
@@ -19,11 +19,28 @@ export function asideOf(piece: Piece, shape: Shape, apex: Point, asideMm: number
   return scale(across, asideMm * (dot(apex, across) < middle ? -1 : 1))
 }
 
-/** A dart that was turned aside has its legs alike. */
-export function heldByTurnAside(after: Garment, { piece, dart }: FoundDart, sizeId: string): HeldPromise {
+/**
+ * A dart that was turned aside points to an apex that lies so far aside, and has its legs alike.
+ * @param apex where it points before it is turned
+ */
+export function heldByTurnAside(
+  before: Garment,
+  after: Garment,
+  { piece, dart }: FoundDart,
+  apex: Point,
+  asideMm: number,
+  sizeId: string,
+): HeldPromise[] {
+  const was = shapeOf(findPiece(before, piece.id)!, sizeId)
   const own = findPiece(after, piece.id)!
-  const { first, second, tip } = dartFigures(own, shapeOf(own, sizeId), dart)
-  return holdMeasure('both legs alike', piece.name, distance(first, tip), distance(second, tip), EQUAL_MM)
+  const is = shapeOf(own, sizeId)
+  const { first, second, tip } = dartFigures(own, is, dart)
+  const wentMm = dot(subtract(findApex(own, is, dart).point, apex), asideOf(piece, was, apex, 1))
+  return [
+    holdMeasure('where it points, toward the side by', piece.name, asideMm, wentMm, EQUAL_MM),
+    holdMeasure('its middle line beside the apex', piece.name, 0, missOfApex(own, is, dart, findApex(own, is, dart).point), EQUAL_MM),
+    holdMeasure('both legs alike', piece.name, distance(first, tip), distance(second, tip), EQUAL_MM),
+  ]
 }
 
 /**

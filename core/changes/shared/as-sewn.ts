@@ -84,12 +84,11 @@ function shoulderStrokes(before: Garment, after: Garment, sizeId: string): Strok
           at,
         )
       }
-      const ownNecks = piece.edges.filter((e) => e.role === 'neck').map((e) => edgePath(shape, e.id))
-      const necks = panel ? laidPanel(panel, sizeId).necks : ownNecks
-      const beyond = panel ? [laidPanel(panel, sizeId).shoulder] : []
+      const beyond = panel && laidPanel(panel, sizeId)
+      const necks = beyond?.necks ?? piece.edges.filter((e) => e.role === 'neck').map((e) => edgePath(shape, e.id))
       const [inner, outer] = first < 0 ? [[], shoulder] : [shoulder.slice(0, first), shoulder.slice(first + 2)]
       const ownSeams = [...inner.map((s) => closed(joinRuns(shape, [s]))), carried(joinRuns(shape, outer), at)]
-      const seams = kind === 'was' ? [] : [...beyond.map((path) => carried(path, at)), ...ownSeams]
+      const seams = kind === 'was' ? [] : [...(beyond ? [carried(beyond.shoulder, at)] : []), ...ownSeams]
       return [
         { path: carried(joinRuns(closeDartsIn(piece, shape, runs, 'first').shape, runs), at), kind },
         ...necks.map((path): Stroke => ({ path: closed(path), kind })),

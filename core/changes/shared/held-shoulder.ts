@@ -1,5 +1,5 @@
 import type { Garment, RunEdge } from '../../pattern'
-import { shoulderLength, type ShoulderOf } from '../../seams'
+import { shoulderAbove, shoulderLength, turnAtPanel, type ShoulderOf } from '../../seams'
 import { LENGTH_KEPT_MM } from '../../tolerances'
 import type { HeldPromise } from '../types'
 import { holdMeasure } from './held'
@@ -13,12 +13,25 @@ export const shoulderRuns = ({ shoulder, panel }: ShoulderOf): RunEdge[] => [
   ...(panel ? [panel.shoulder, panel.inner, panel.outer] : []),
 ]
 
-/** A shoulder that is turned keeps its length over all its pieces. */
-export const heldShoulder = (before: Garment, after: Garment, above: ShoulderOf, sizeId: string): HeldPromise =>
-  holdMeasure(
-    'shoulder seam, length',
-    above.piece.name,
-    shoulderLength(before, above, sizeId),
-    shoulderLength(after, above, sizeId),
-    LENGTH_KEPT_MM,
-  )
+/** How far a shoulder may turn more than it did where it crosses a panel seam, deg: less than shows. */
+const STRAIGHT_DEG = 1
+
+/**
+ * A shoulder that is turned keeps its length over all its pieces, and runs on over a panel seam as it did.
+ * @param half the half of the armhole below it
+ */
+export function heldShoulder(before: Garment, after: Garment, half: readonly RunEdge[], sizeId: string): HeldPromise[] {
+  const above = shoulderAbove(before, half, sizeId)
+  const { name } = above.piece
+  const mm = (garment: Garment) => shoulderLength(garment, above, sizeId)
+  const turnDeg = (garment: Garment) => {
+    const { panel, shoulder } = shoulderAbove(garment, half, sizeId)
+    return panel ? turnAtPanel(garment, panel, shoulder[0]!, sizeId) : 0
+  }
+  return [
+    holdMeasure('shoulder seam, length', name, mm(before), mm(after), LENGTH_KEPT_MM),
+    ...(above.panel
+      ? [holdMeasure(`shoulder, its turn across the ${above.panel.seam.name}`, name, turnDeg(before), turnDeg(after), STRAIGHT_DEG, 'deg')]
+      : []),
+  ]
+}

@@ -27,7 +27,7 @@ export function heldByForward(
       const { piece } = above
       const grew = runLength(after, armhole[half], sizeId) - runLength(before, armhole[half], sizeId)
       held.push(holdMeasure(`${half} armhole grows by`, piece.name, signOf(half) * inputs.amountMm, grew, LENGTH_KEPT_MM))
-      held.push(heldShoulder(before, after, above, sizeId))
+      held.push(...heldShoulder(before, after, armhole[half], sizeId))
       if (above.panel) held.push(holdSeam(before, after, above.panel.seam, sizeId))
       const neck = (g: Garment) => joinRuns(shapeOf(findPiece(g, neckRun(above).pieceId)!, sizeId), [neckRun(above)])[0]!.from
       held.push(holdMeasure('neck point, moved by', piece.name, 0, distance(neck(before), neck(after)), EQUAL_MM))

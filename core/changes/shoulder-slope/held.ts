@@ -27,7 +27,7 @@ export function heldBySlope(
     const { piece, was } = bothShapes(before, after, above.piece.id, sizeId)
     const up = -dot(subtract(tipOf(after, runs, sizeId), tipOf(before, runs, sizeId)), grainDirection(was))
     held.push(holdMeasure('shoulder end, up by', piece.name, inputs.amountMm, up, LENGTH_KEPT_MM))
-    held.push(heldShoulder(before, after, above, sizeId))
+    held.push(...heldShoulder(before, after, runs, sizeId))
     if (inputs.armhole === 'kept') {
       const [wasMm, isMm] = [runLength(before, runs, sizeId), runLength(after, runs, sizeId)]
       held.push(holdMeasure(`${half} armhole, length`, piece.name, wasMm, isMm, LENGTH_KEPT_MM))
