@@ -74,6 +74,22 @@ describe('darts', () => {
     })
   })
 
+  it('that can go two ways shows the figures of both apart, be they turned or not', async () => {
+    await openGarment('demo-dancer', 'reshape')
+    const overlapping = () =>
+      app.driver().executeScript<number>(
+        `const [a, b] = [...document.querySelectorAll('[data-handle] rect')].map((figure) => figure.getBoundingClientRect())
+         return Math.min(Math.min(a.right, b.right) - Math.max(a.left, b.left), Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top))`,
+      )
+    await ask('apex too close to the side', 'raise-dart')
+    await soon('both handles', async () => (await all('handle-amount')).length === 1 && (await all('handle-aside')).length === 1)
+    expect(await overlapping()).toBeLessThan(0)
+    await retype(await field('field-asideMm'), '1/2')
+    await soon('turned', async () => (await textOf('stop-title')).startsWith('Turn'))
+    await held()
+    expect(await overlapping()).toBeLessThan(0)
+  })
+
   it('a gaping armhole is taken in, two darts are merged, and a front without one gets a fuller bust', async () => {
     await openGarment('demo-dancer', 'reshape')
     await press('stop-0')

@@ -25,30 +25,37 @@ const HANDLE = 10
 /** Least distance of a figure from the table's rim, px. */
 const RIM = 6
 
-/** Another handle, or the figure of one before it, lies where the figure above a place would stand. */
-const isTaken = (at: Point, width: number, index: number) =>
-  props.handles.some((h, i) => {
-    const [aside, above] = [Math.abs(h.at.x - at.x) * props.zoom, (at.y - h.at.y) * props.zoom]
-    const isUnder = above > 0 && above < LABEL_AWAY + LABEL_HALF + HANDLE && aside < width / 2 + HANDLE
-    return isUnder || (i < index && Math.abs(above) < 2 * LABEL_HALF && aside < width)
-  })
+interface Figure {
+  x: number
+  y: number
+  width: number
+}
+/** No handle lies where a figure would stand, and no figure that already stands. */
+const isFree = (figure: Figure, handles: Point[], standing: Figure[]) =>
+  !handles.some((h) => Math.abs(h.x - figure.x) < figure.width / 2 + HANDLE && Math.abs(h.y - figure.y) < LABEL_HALF + HANDLE) &&
+  !standing.some((f) => Math.abs(f.x - figure.x) < (f.width + figure.width) / 2 && Math.abs(f.y - figure.y) < 2 * LABEL_HALF)
 
-const shown = computed(() =>
-  props.handles.map(({ handle, at }, index) => {
+const shown = computed(() => {
+  const places = props.handles.map(({ at }) => ({ x: at.x * props.zoom + props.fromX, y: at.y * props.zoom + props.fromY }))
+  const standing: Figure[] = []
+  return props.handles.map(({ handle, at }, index) => {
+    const { x, y } = places[index]!
     const labelled = handle.kind === 'level'
     const width = labelled ? 60 + 7.5 * handle.label.length : 84
-    const flip = at.x * props.zoom + props.fromX + 15 + width > props.width
+    const flip = x + 15 + width > props.width
     // An amount has its figure above it, or below: beside it lies what it changes, a dart or an edge.
     const stacked = handle.kind === 'amount'
-    const offRim = at.y * props.zoom + props.fromY < LABEL_AWAY + LABEL_HALF
-    const away = stacked ? (offRim || isTaken(at, width, index) ? LABEL_AWAY : -LABEL_AWAY) : 0
-    // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
     // Near a rim it is pushed inward.
-    const x = at.x * props.zoom + props.fromX
     const inward = stacked ? Math.min(0, props.width - RIM - width / 2 - x) + Math.max(0, width / 2 + RIM - x) : 0
+    const above = { x: x + inward, y: y - LABEL_AWAY, width }
+    const others = places.filter((_, i) => i !== index)
+    const isAbove = y >= LABEL_AWAY + LABEL_HALF && isFree(above, others, standing)
+    const away = !stacked ? 0 : isAbove ? -LABEL_AWAY : LABEL_AWAY
+    standing.push({ x: stacked ? x + inward : x + (flip ? -1 : 1) * (15 + width / 2), y: y + away, width })
+    // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
     return { handle, at, width, flip, stacked, away, inward, quiet: labelled && !handle.line }
-  }),
-)
+  })
+})
 
 const { grab } = useDrag<{ handle: Handle; alongMm: number }>({
   move({ handle, alongMm }, by) {
