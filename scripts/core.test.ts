@@ -128,6 +128,79 @@ describe('the command line', () => {
     expect(refused.stdout).toBe('')
     expect(refused.stderr).toMatch(/at most/)
   })
+  it('understands a typed wish as the page does, and adds it to the plan before any command', async () => {
+    const wish = async (say: string) =>
+      JSON.parse((await core('wish', file, '--garment', '1', '--units', 'in', '--say', say)).stdout) as {
+        how: string
+        why: string | null
+        offers: { sentence: string; asksAmount: boolean }[]
+      }
+    expect(await wish('take 3/4 off the sleeve length')).toMatchObject({ how: 'does', offers: [{ sentence: 'Shorten the sleeve 3/4 in' }] })
+    // More than works is asked about, with the most that does.
+    const tooMuch = await wish('shorten the body by 40')
+    expect(tooMuch).toMatchObject({ how: 'asks', why: expect.stringContaining('at most') as string })
+    expect(tooMuch.offers[0]!.sentence).toMatch(/^Shorten the body .* in, the largest that works$/)
+    const lengthOf = async (...said: string[]) => {
+      const { measures } = JSON.parse((await core('measure', file, '--garment', '1', ...said)).stdout) as {
+        measures: { id: string; mm: number }[]
+      }
+      return measures.find((m) => m.id === 'edge:sleeve:seam-front')!.mm
+    }
+    const [was, is] = [await lengthOf(), await lengthOf('--say', 'shorten the sleeve by 2', '--say', 'shorten the sleeve by 1')]
+    expect(was - is).toBeCloseTo(30, 0)
+    const applied = JSON.parse((await core('apply', file, '--garment', '1', '--say', 'neckline 1 deeper')).stdout) as {
+      stops: { title: string; status: string }[]
+    }
+    expect(applied.stops.at(-1)).toMatchObject({ title: 'Deeper neckline in front', status: 'applied' })
+    // What is not clear adds nothing, and says what it may mean.
+    const refusals: [string, RegExp][] = [
+      ['armhole gapes', /say by how much: the depth that is pinned out at the edge/],
+      ['sleeve', /Is one of these meant\?\n - /],
+      ['flurb the wibble', /Say what should change/],
+    ]
+    for (const [say, why] of refusals) {
+      const refused = await core('apply', file, '--garment', '1', '--say', say)
+      expect(refused).toMatchObject({ status: 1, stdout: '', stderr: expect.stringMatching(why) as string })
+    }
+    expect((await core('apply', file, '--garment', '1')).status).toBe(2)
+    expect((await core('wish', file, '--garment', '1')).status).toBe(2)
+  })
+  it('takes the plan that the body asks for: asked again it asks for nothing, and what is left over is told', async () => {
+    const taken = join(dir, 'taken.json')
+    expect((await core('export', file, '--garment', '5', '--from-body', '--format', 'json', '--out', taken)).status).toBe(0)
+    const { proposed } = JSON.parse((await core('plan', taken)).stdout) as { proposed: { how: string }[] }
+    expect(proposed.length).toBeGreaterThan(1)
+    expect(new Set(proposed.map((p) => p.how))).toEqual(new Set(['there']))
+    const tissue = JSON.parse((await core('tissue', taken)).stdout) as {
+      given: { id: string; leftMm: number | null; by: string[] }[]
+      rows: { id: string; verdict: string }[]
+    }
+    const bust = tissue.given.find((g) => g.id === 'bust')!
+    expect(Math.abs(bust.leftMm!)).toBeLessThan(2)
+    expect(bust.by.length).toBeGreaterThan(0)
+    expect(tissue.rows.find((r) => r.id === 'bust')!.verdict).toBe('agrees')
+    const nobody = join(dir, 'nobody.json')
+    writeFileSync(nobody, writeProjectFile({ ...contents, wearers: [] }, new Date('2026-01-01')))
+    expect((await core('apply', nobody, '--garment', '5', '--from-body')).stderr).toMatch(/no wearer with figures/)
+  })
+  it('prints only the pieces that a plan changes, within a rim, in all sizes, as often as they are cut, or on one page for a projector', async () => {
+    const pdf = join(dir, 'some.pdf')
+    const pages = async (...options: string[]) => {
+      const made = await core('export', file, '--garment', '13', '--format', 'pdf', '--out', pdf, ...options)
+      expect(made.stderr).toBe('')
+      return Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [pdf], { encoding: 'utf8' }))![1])
+    }
+    const all = await pages()
+    expect(await pages('--only-changed')).toBeLessThanOrEqual(all)
+    expect(await pages('--margin', '25')).toBeGreaterThan(all)
+    expect(await pages('--every-layer')).toBeGreaterThan(all)
+    expect((await core('export', file, '--garment', '13', '--format', 'projector', '--out', pdf)).status).toBe(0)
+    expect(execFileSync('pdfinfo', [pdf], { encoding: 'utf8' })).toMatch(/Pages:\s+1\n/)
+    const svg = async (...options: string[]) => (await core('export', file, '--garment', '5', ...options)).stdout.length
+    expect(await svg('--all-sizes')).toBeGreaterThan((await svg()) * 1.5)
+    expect((await core('export', file, '--garment', '1', '--only-changed', '--at', '0')).stderr).toMatch(/changes no piece/)
+    expect((await core('export', file, '--garment', '1', '--format', 'pdf', '--margin', '400')).status).toBe(2)
+  })
   it('measures and checks', async () => {
     const faults = JSON.parse((await core('check', file, '--garment', '3')).stdout) as { faults: { message: string }[] }
     expect(faults.faults[0]!.message).toMatch(/seam: Front leg, (out|in)seam is 0.8 cm too long/)

@@ -9,5 +9,5 @@ export { asOwn, layMore, layOnPlan, planWith, ownStops, type LaidOn } from './la
 export { adviseOrder, type OrderAdvice } from './advise-order'
 export { foldOwnStops, sizeUp, type SizedUp } from './size-up'
 export { answerWish, offerAs } from './answer-wish'
-export type { Offer, WishAnswer } from './wish-answers'
+export { offersOf, type Offer, type WishAnswer } from './wish-answers'
 export { answerAsTried, tryOffer } from './try-offer'

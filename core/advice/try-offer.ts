@@ -1,4 +1,4 @@
-import { CHANGE_KINDS, changedPieces, newStop, withLargest, type ChangeContext, type ChangeKind } from '../changes'
+import { applyOrRefuse, CHANGE_KINDS, changedPieces, newStop, withLargest, type ChangeContext, type ChangeKind } from '../changes'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { limitToken } from '../units'
@@ -29,7 +29,7 @@ export function tryOffer(
   context: ChangeContext,
 ): { pieces: string[] } | { sentence: string; largest: Offer | null } {
   const kind = CHANGE_KINDS.find((k) => k.kind === offer.change.kind)!
-  const applied = kind.apply(garment, offer.change.inputs, context)
+  const applied = applyOrRefuse(kind, garment, offer.change.inputs, context)
   if (!applied.ok) {
     const { largestMm } = applied.problem
     const inputs = largestMm ? withLargest(kind, garment, offer.change.inputs, largestMm, context) : null

@@ -4,21 +4,17 @@ export { bestLayout } from './best-layout'
 export { layOut, footprintOf, type Layout, type LaidPiece, type Footprint } from './lay-out'
 export { makeNotebook, type Fitted, type Notebook, type NotebookStop } from './notebook'
 export {
-  arrange,
   cutWords,
   drawPieces,
   grainStrokes,
-  layOutSheet,
   markStrokes,
   notchStrokes,
-  sheetFor,
   type DrawnPieces,
   type OtherLine,
-  type Sheet,
   type SheetChoice,
-  type SheetPiece,
   type SheetWords,
-} from './sheet'
+} from './draw-pieces'
+export { arrange, layOutSheet, sheetFor, type Sheet, type SheetPiece } from './sheet'
 export { tightCautions } from './cautions-in-words'
 export { changesInWords, stopInWords } from './stop-in-words'
 export { meetsChord, roomOf, widthOfWords, type PlacedWords, type Room } from './place-words'
@@ -35,6 +31,6 @@ export {
   type PaperId,
   type PaperSize,
 } from './paper-sizes'
-export { frontPages, JOINT_MM, tapeFor, tilePages, withoutPages, type Joint, type Page, type Tiling } from './tile-pages'
+export { frontPages, JOINT_MM, pageEdgesOf, tapeFor, tilePages, withoutPages, type Joint, type Page, type Tiling } from './tile-pages'
 export { makeFittingLog, type LoggedFitting, type LoggedItem } from './fitting-log'
 export { calibrate, ProjectorSchema, SQUARE_PX, throwMatrix, type Projector, type Throw } from './projector'

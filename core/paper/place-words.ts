@@ -97,31 +97,38 @@ export interface Ground {
   within: readonly Point[]
   /** Everything drawn, as chords. */
   lines: readonly Chord[]
+  /** Edges of the pages that it is printed on, as chords: words that lie over one are cut in two, and stand elsewhere where they can. */
+  pageEdges: readonly Chord[]
   taken: Room[]
 }
 
 /** Kept free between words and lines, mm. */
 const CLEAR_MM = 0.7
 
-/** Can all these lines of words stand there, on no line and on no other words? */
-export function isFree(ground: Ground, words: readonly PlacedWords[]): boolean {
-  return words.every((w) => {
-    const own = roomOf(w)
-    const room = { ...own, halfMm: own.halfMm + CLEAR_MM, highMm: own.highMm + CLEAR_MM }
-    return (
-      containsPoint(ground.within, room.middle) &&
-      !ground.lines.some((c) => meetsChord(room, c)) &&
-      !ground.taken.some((other) => meetsRoom(room, other))
-    )
-  })
+const clearRoom = (words: PlacedWords): Room => {
+  const own = roomOf(words)
+  return { ...own, halfMm: own.halfMm + CLEAR_MM, highMm: own.highMm + CLEAR_MM }
 }
 
-/** The first of some proposals that has room, now taken; null where none has. */
+/** Can words stand in these rooms, on no line and on no other words? */
+const isFree = (ground: Ground, rooms: readonly Room[]): boolean =>
+  rooms.every(
+    (room) =>
+      containsPoint(ground.within, room.middle) &&
+      !ground.lines.some((c) => meetsChord(room, c)) &&
+      !ground.taken.some((other) => meetsRoom(room, other)),
+  )
+
+/** The first of some proposals that has room on one page, else the first that has room at all, now taken; null where none has. */
 export function placeFirst(ground: Ground, proposals: Iterable<readonly PlacedWords[]>): readonly PlacedWords[] | null {
+  let first: readonly PlacedWords[] | null = null
   for (const words of proposals) {
-    if (!isFree(ground, words)) continue
-    ground.taken.push(...words.map(roomOf))
-    return words
+    const rooms = words.map(clearRoom)
+    const onOnePage = rooms.every((room) => !ground.pageEdges.some((c) => meetsChord(room, c)))
+    if ((first && !onOnePage) || !isFree(ground, rooms)) continue
+    first = words
+    if (onOnePage) break
   }
-  return null
+  if (first) ground.taken.push(...first.map(roomOf))
+  return first
 }

@@ -1,57 +1,16 @@
-import {
-  add,
-  boundsOf,
-  distance,
-  line,
-  mapPath,
-  measureLength,
-  placeAt,
-  scale,
-  leftOf,
-  subtract,
-  unit,
-  type Box,
-  type Path,
-  type Point,
-} from '../geometry'
-import { cornerPoint, edgePath, FOLDED_ROLES, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
-import type { Ruler } from '../units'
-import { cutLineOf } from './cut-line'
-import { layersOf } from './layers'
+import { boundsOf, mapPath, type Box, type Path, type Point } from '../geometry'
+import type { Garment } from '../pattern'
+import { drawPieces, type DrawnPieces, type PieceLines, type SheetChoice, type SheetWords } from './draw-pieces'
 import { layOut } from './lay-out'
 import { OVERLAP_MM, paperFor, roomAcross, type PaperChoice } from './paper-sizes'
 import type { PlacedWords } from './place-words'
-import { tilePages, type Tiling } from './tile-pages'
-import { notchNumbers, writeOnPiece } from './write-on-piece'
+import { cutIntoPages, pageEdgesOf, tilePages, type Tiling } from './tile-pages'
 
 /** Everything drawn of one piece on paper, in sheet coordinates, mm. */
-export interface SheetPiece {
-  piece: Piece
-  cutLine: Path
-  seamLine: Path
-  /** Each a short stroke from the seam line to the cut line. */
-  notches: Path[]
-  grain: { from: Point; to: Point }
-  /** A bracket along each fold, its ends pointing to it. */
-  folds: Path[]
-  /** With those inside which cloth is folded away: darts and pleats. */
-  innerLines: { name: string; path: Path; folded: boolean }[]
-  points: { name: string; at: Point }[]
-  /** Where its edges meet, by name. */
-  corners: { name: string; at: Point }[]
+export interface SheetPiece extends PieceLines {
   /** All words on it, none on a line or on another. */
   words: PlacedWords[]
-  /** The same piece in other sizes, or for other people. */
-  others: OtherLine[]
   box: Box
-}
-
-/** A piece as another size or another person has it, laid on the one that is drawn in full: each line is cut out by itself. */
-export interface OtherLine {
-  name: string
-  cutLine: Path
-  seamLine: Path
-  notches: Path[]
 }
 
 export interface Sheet {
@@ -62,201 +21,32 @@ export interface Sheet {
   heightMm: number
 }
 
-/** What is written on every piece besides what the piece itself says. */
-export interface SheetWords {
-  garmentName: string
-  wearerName: string | null
-  sizeName: string
-  /** Already written for people. */
-  date: string
-  /** One sentence a change. */
-  changes: string[]
-  /** What is not to be cut before it is settled, as sentences, each for the pieces that it is about. */
-  cautions?: readonly { text: string; pieceIds: readonly string[] }[]
-  /** What allowances are written by. */
-  ruler: Ruler
-}
-
-/** Which pieces are laid out, and how often. */
-export interface SheetChoice {
-  /** All when left out. */
-  pieceIds?: readonly string[]
-  /** Each piece as often as it is cut, pairs turned over, those on the fold opened out: for cloth that lies flat. */
-  everyLayer?: boolean
-  /** Other sizes that are drawn over it, by id. */
-  otherSizes?: readonly string[]
-  /** Lines of other people that are drawn over a piece, by its id, in its own coordinates. */
-  otherLines?: ReadonlyMap<string, readonly OtherLine[]>
-}
-
 /** Kept free around all pieces, so that no line is printed on a page's own edge, mm. */
 const RIM_MM = 3
 
 /** Between two pieces on the sheet, mm. */
 const GAP_MM = 12
 
-/** Length of a notch mark when the edge has no allowance, mm. */
-const NOTCH_MM = 6
-
-/** The marks of a piece’s notches, each a short stroke from its seam line to its cut line. */
-export function notchStrokes(piece: Piece, sizeId: string): Path[] {
-  const shape = shapeOf(piece, sizeId)
-  return piece.notches.flatMap((n) => {
-    const place = notchPlace(piece, shape, n.id, measureLength)
-    if (!place) return []
-    const edge = piece.edges.find((e) => e.id === n.edgeId)!
-    const out = leftOf(place.tangent)
-    const reach = edge.allowanceMm > 0 ? edge.allowanceMm : NOTCH_MM
-    return [
-      [
-        line(
-          add(place.point, scale(out, edge.allowanceMm > 0 ? 0 : -reach)),
-          add(place.point, scale(out, edge.allowanceMm > 0 ? reach : 0)),
-        ),
-      ],
-    ]
-  })
+/** Pieces that have their places on a sheet, with what is yet to be written on each of them. */
+interface LaidPieces {
+  blank: Sheet
+  /** The sheet with all words on it, by the edges of the pages that it is printed on. */
+  write(pageEdges: readonly Path[]): Sheet
 }
 
-/** A fold’s bracket stands so far within, over so much of it, with such heads on its ends, mm. */
-const BRACKET = { insideMm: 9, part: 0.12, headMm: 2.6 }
-
-function foldBrackets(piece: Piece, sizeId: string): Path[] {
-  const shape = shapeOf(piece, sizeId)
-  return piece.edges
-    .filter((e) => e.fold)
-    .flatMap((e) => {
-      const path = edgePath(shape, e.id)
-      const total = measureLength(path)
-      const ends = [BRACKET.part, 1 - BRACKET.part].map((part) => placeAt(path, total * part))
-      const feet = ends.map((p) => p.point)
-      const corners = ends.map((p) => add(p.point, scale(leftOf(p.tangent), -BRACKET.insideMm)))
-      const along = unit(subtract(feet[1]!, feet[0]!))
-      const heads = feet.flatMap((foot, i) => {
-        const back = unit(subtract(corners[i]!, foot))
-        return [-1, 1].map((way) => [line(foot, add(add(foot, scale(back, BRACKET.headMm)), scale(along, (way * BRACKET.headMm) / 2)))])
-      })
-      return [[line(feet[0]!, corners[0]!), line(corners[0]!, corners[1]!), line(corners[1]!, feet[1]!)], ...heads]
-    })
-}
-
-/** How often to cut, in words: “cut 2, half of them turned over”, “cut 1 on the fold”. */
-export function cutWords(piece: Piece): string {
-  const fold = piece.edges.some((e) => e.fold) ? ' on the fold' : ''
-  const turned = piece.cut.mirrored && piece.cut.count > 1 ? ', half of them turned over' : ''
-  return `cut ${piece.cut.count}${fold}${turned}`
-}
-
-/** One drawing of a piece, in its own coordinates. */
-type Drawing = Omit<SheetPiece, 'box'>
-
-/** Both ends of the grain’s arrow, each with two strokes. */
-export function grainStrokes({ from, to }: { from: Point; to: Point }): Path[] {
-  const length = distance(from, to)
-  if (length === 0) return []
-  const u = scale(subtract(to, from), 1 / length)
-  const head = (tip: Point, back: number): Path[] =>
-    [-1, 1].map((side) => [line(tip, { x: tip.x + back * 5 * u.x - side * 2.2 * u.y, y: tip.y + back * 5 * u.y + side * 2.2 * u.x })])
-  return [[line(from, to)], ...head(from, 1), ...head(to, -1)]
-}
-
-/** The two strokes of a mark inside a piece. */
-export const markStrokes = (at: Point): Path[] => [
-  [line({ x: at.x - 3, y: at.y }, { x: at.x + 3, y: at.y })],
-  [line({ x: at.x, y: at.y - 3 }, { x: at.x, y: at.y + 3 })],
-]
-
-function drawPiece(
-  garment: Garment,
-  piece: Piece,
-  sizeId: string,
-  words: SheetWords,
-  numbers: ReadonlyMap<string, number>,
-  layer: string,
-  otherSizes: readonly string[],
-  otherLines: readonly OtherLine[],
-): Drawing {
-  const shape = shapeOf(piece, sizeId)
-  const drawing = {
-    piece,
-    cutLine: cutLineOf(piece, shape),
-    seamLine: outlineOf(piece, shape),
-    notches: notchStrokes(piece, sizeId),
-    grain: shape.grain,
-    folds: foldBrackets(piece, sizeId),
-    innerLines: piece.lines.map((l) => ({ name: l.name, path: shape.lines[l.id]!, folded: FOLDED_ROLES.includes(l.role) })),
-    points: piece.points.map((p) => ({ name: p.name, at: shape.points[p.id]! })),
-    corners: piece.corners.map((c) => ({ name: c.name, at: cornerPoint(piece, shape, c.id)! })),
-    others: [
-      ...otherSizes.map((id) => ({
-        name: garment.sizes.find((s) => s.id === id)?.name ?? id,
-        cutLine: cutLineOf(piece, shapeOf(piece, id)),
-        seamLine: outlineOf(piece, shapeOf(piece, id)),
-        notches: notchStrokes(piece, id),
-      })),
-      ...otherLines,
-    ],
-  }
-  const lines = [
-    piece.name,
-    layer || cutWords(piece),
-    words.garmentName,
-    `size: ${words.sizeName}`,
-    ...(words.wearerName ? [`for ${words.wearerName}`] : []),
-    words.date,
-    ...(words.changes.length > 0 ? [`changed: ${words.changes.join('; ')}`] : ['as bought']),
-    ...(words.cautions ?? []).filter((c) => c.pieceIds.includes(piece.id)).map((c) => c.text),
-  ]
-  const drawn = [
-    drawing.cutLine,
-    ...drawing.notches,
-    ...drawing.folds,
-    ...grainStrokes(shape.grain),
-    ...drawing.innerLines.map((l) => l.path),
-    ...drawing.points.flatMap((p) => markStrokes(p.at)),
-    ...drawing.others.flatMap((o) => [o.cutLine, o.seamLine, ...o.notches]),
-  ]
-  const named = otherLines.map((o) => ({ name: o.name, path: o.cutLine }))
-  return { ...drawing, words: writeOnPiece(garment, piece, shape, lines, drawn, numbers, words.ruler, named) }
-}
-
-/** Pieces drawn and written on, before they have their place on a sheet. */
-export interface DrawnPieces {
-  sizeName: string
-  drawings: Drawing[]
-}
-
-/** Draws the altered pieces at true scale, with all that is written on them. */
-export function drawPieces(garment: Garment, sizeId: string, words: SheetWords, choice: SheetChoice = {}): DrawnPieces {
-  const chosen = garment.pieces.filter((p) => !choice.pieceIds || choice.pieceIds.includes(p.id))
-  const layers = choice.everyLayer ? layersOf(garment, chosen, sizeId).layers : chosen.map((piece) => ({ piece, words: '' }))
-  const numbers = notchNumbers(garment)
-  const others = (choice.otherSizes ?? []).filter((id) => id !== sizeId)
-  return {
-    sizeName: words.sizeName,
-    drawings: layers.map(({ piece, words: layer }) =>
-      drawPiece(garment, piece, sizeId, words, numbers, layer, others, choice.otherLines?.get(piece.id) ?? []),
-    ),
-  }
-}
-
-/**
- * Lays drawn pieces side by side on one big sheet.
- *
- * @param sheetWidthMm wanted width of the layout
- */
-export function arrange({ sizeName, drawings }: DrawnPieces, sheetWidthMm: number): Sheet {
+function layDrawings({ sizeName, drawings }: DrawnPieces, sheetWidthMm: number): LaidPieces {
   const layout = layOut(
     drawings.map((d, i) => ({ pieceId: String(i), box: boundsOf([...d.cutLine, ...d.others.flatMap((o) => [...o.cutLine])]) })),
     sheetWidthMm - 2 * RIM_MM,
     GAP_MM,
   )
-  const pieces = layout.pieces.map((laid): SheetPiece => {
-    const d = drawings[Number(laid.pieceId)]!
-    const move = (p: Point): Point => ({ x: p.x + laid.dx + RIM_MM, y: p.y + laid.dy + RIM_MM })
+  const laid = layout.pieces.map(({ pieceId, dx, dy, box }) => {
+    const { write, ...d } = drawings[Number(pieceId)]!
+    const move = (p: Point): Point => ({ x: p.x + dx + RIM_MM, y: p.y + dy + RIM_MM })
+    const back = (p: Point): Point => ({ x: p.x - dx - RIM_MM, y: p.y - dy - RIM_MM })
     const moved = (path: Path) => mapPath(path, move)
-    return {
-      piece: d.piece,
+    const piece: SheetPiece = {
+      ...d,
       cutLine: moved(d.cutLine),
       seamLine: moved(d.seamLine),
       notches: d.notches.map(moved),
@@ -265,26 +55,38 @@ export function arrange({ sizeName, drawings }: DrawnPieces, sheetWidthMm: numbe
       innerLines: d.innerLines.map((l) => ({ ...l, path: moved(l.path) })),
       points: d.points.map((p) => ({ ...p, at: move(p.at) })),
       corners: d.corners.map((c) => ({ ...c, at: move(c.at) })),
-      words: d.words.map((w) => ({ ...w, at: move(w.at) })),
+      words: [],
       others: d.others.map((o) => ({ ...o, cutLine: moved(o.cutLine), seamLine: moved(o.seamLine), notches: o.notches.map(moved) })),
-      box: { minX: laid.box.minX + RIM_MM, minY: laid.box.minY + RIM_MM, maxX: laid.box.maxX + RIM_MM, maxY: laid.box.maxY + RIM_MM },
+      box: { minX: box.minX + RIM_MM, minY: box.minY + RIM_MM, maxX: box.maxX + RIM_MM, maxY: box.maxY + RIM_MM },
     }
+    const words = (pageEdges: readonly Path[]) => write(pageEdges.map((path) => mapPath(path, back))).map((w) => ({ ...w, at: move(w.at) }))
+    return { piece, words }
   })
-  return { sizeName, pieces, widthMm: layout.widthMm + 2 * RIM_MM, heightMm: layout.heightMm + 2 * RIM_MM }
+  const blank = { sizeName, pieces: laid.map((l) => l.piece), widthMm: layout.widthMm + 2 * RIM_MM, heightMm: layout.heightMm + 2 * RIM_MM }
+  return { blank, write: (pageEdges) => ({ ...blank, pieces: laid.map((l) => ({ ...l.piece, words: l.words(pageEdges) })) }) }
 }
+
+/**
+ * Lays drawn pieces side by side on one big sheet that is not cut into pages.
+ *
+ * @param sheetWidthMm wanted width of the layout
+ */
+export const arrange = (drawn: DrawnPieces, sheetWidthMm: number): Sheet => layDrawings(drawn, sheetWidthMm).write([])
 
 /** Pages across that are tried for the fewest pages. */
 const COLUMNS = [1, 2, 3, 4, 5, 6, 8]
 
-/** The sheet that needs the fewest pages of a paper, and its pages. */
+/** The sheet that needs the fewest pages of a paper, and its pages; what is written on a piece stands on one page where it can. */
 export function sheetFor(drawn: DrawnPieces, choice: PaperChoice): { sheet: Sheet; tiling: Tiling } {
   const room = roomAcross(choice)
   const tried = (choice.paper === 'roll' ? [1] : COLUMNS).map((columns) => {
-    const sheet = arrange(drawn, columns * (room - OVERLAP_MM) + OVERLAP_MM)
-    const tiling = tilePages(sheet, paperFor(choice, sheet.heightMm), choice.marginMm)
-    return { sheet, tiling, pages: tiling.pages.filter((p) => !p.empty).length }
+    const laid = layDrawings(drawn, columns * (room - OVERLAP_MM) + OVERLAP_MM)
+    const grid = cutIntoPages(laid.blank, paperFor(choice, laid.blank.heightMm), choice.marginMm)
+    return { laid, grid, pages: grid.pages.filter((p) => !p.empty).length }
   })
-  return tried.reduce((a, b) => (b.pages < a.pages ? b : a))
+  const { laid, grid } = tried.reduce((a, b) => (b.pages < a.pages ? b : a))
+  const sheet = laid.write(pageEdgesOf(grid))
+  return { sheet, tiling: tilePages(sheet, grid.paper, choice.marginMm) }
 }
 
 /** Draws pieces and lays them side by side at once: for files, whose sheet has no pages. */

@@ -1,4 +1,4 @@
-import { flattenPath, type Point } from '../geometry'
+import { flattenPath, line, type Path, type Point } from '../geometry'
 import { FLATTEN_MM } from '../tolerances'
 import { roomOf } from './place-words'
 import { MARGIN_MM, OVERLAP_MM, type PaperSize } from './paper-sizes'
@@ -30,7 +30,8 @@ export interface Joint {
   lengthMm: number
 }
 
-export interface Tiling {
+/** The pages of a sheet. */
+export interface PageGrid {
   paper: PaperSize
   marginMm: number
   columns: number
@@ -39,6 +40,10 @@ export interface Tiling {
   windowWidthMm: number
   windowHeightMm: number
   pages: Page[]
+}
+
+/** The pages of a sheet with the marks by which they are put together. */
+export interface Tiling extends PageGrid {
   joints: Joint[]
 }
 
@@ -111,6 +116,17 @@ export const tapeFor = (tiling: Tiling): { joints: number; tapeMm: number } => (
   tapeMm: tiling.joints.reduce((sum, j) => sum + j.lengthMm, 0),
 })
 
+/** The lines on which pages end within a sheet, and those on which the next ones begin: across the whole of it. */
+export function pageEdgesOf({ columns, rows, windowWidthMm, windowHeightMm }: PageGrid): Path[] {
+  const steps = (count: number, windowMm: number) =>
+    Array.from({ length: count - 1 }, (_, i) => (i + 1) * (windowMm - OVERLAP_MM)).flatMap((mm) => [mm, mm + OVERLAP_MM])
+  const [right, bottom] = [columns * windowWidthMm, rows * windowHeightMm]
+  return [
+    ...steps(columns, windowWidthMm).map((x) => [line({ x, y: 0 }, { x, y: bottom })]),
+    ...steps(rows, windowHeightMm).map((y) => [line({ x: 0, y }, { x: right, y })]),
+  ]
+}
+
 /** The map of more pages than this has a page of its own. */
 const PAGES_BESIDE_MAP = 4
 
@@ -126,13 +142,24 @@ export function withoutPages(tiling: Tiling, names: readonly string[]): Tiling {
   }
 }
 
+/** All long lines on a sheet, the grain too, as chords close to them: they say which pages are not empty. */
+const longChords = (sheet: Sheet): (readonly [Point, Point])[] =>
+  sheet.pieces.flatMap((p) =>
+    [
+      ...[p.cutLine, p.seamLine, ...p.others.map((o) => o.cutLine)].map((path) => flattenPath(path, FLATTEN_MM)),
+      [p.grain.from, p.grain.to],
+    ].flatMap((points) => points.slice(1).map((b, i) => [points[i]!, b] as const)),
+  )
+
 /**
- * Cuts a sheet into pages: neighbouring windows share an overlap; pages on which nothing is drawn are marked empty; every two pages
- * that meet share a mark with a letter.
+ * Cuts a sheet into pages: neighbouring windows share an overlap; pages on which nothing is drawn are marked empty.
  *
  * @param marginMm rim that the printer leaves white
  */
-export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM): Tiling {
+export const cutIntoPages = (sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM): PageGrid =>
+  gridOver(longChords(sheet), sheet, paper, marginMm)
+
+function gridOver(chords: readonly (readonly [Point, Point])[], sheet: Sheet, paper: PaperSize, marginMm: number): PageGrid {
   const windowWidthMm = paper.widthMm - 2 * marginMm
   const windowHeightMm = paper.heightMm - 2 * marginMm
   const stepX = windowWidthMm - OVERLAP_MM
@@ -149,13 +176,6 @@ export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM):
       for (let column = first(Math.min(a.x, b.x), stepX, windowWidthMm); column <= last(Math.max(a.x, b.x), stepX, columns); column++)
         if (touches(a, b, windowAt(column, row))) hit.add(`${column} ${row}`)
   }
-  const chords = sheet.pieces.flatMap((p) =>
-    // Chords close to the curves, and the grain.
-    [
-      ...[p.cutLine, p.seamLine, ...p.others.map((o) => o.cutLine)].map((path) => flattenPath(path, FLATTEN_MM)),
-      [p.grain.from, p.grain.to],
-    ].flatMap((points) => points.slice(1).map((b, i) => [points[i]!, b] as const)),
-  )
   for (const [a, b] of chords) mark(a, b)
   const pages: Page[] = []
   for (let row = 0; row < rows; row++)
@@ -163,6 +183,17 @@ export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM):
       const { x, y } = windowAt(column, row)
       pages.push({ column, row, name: `${columnName(column)}${row + 1}`, x, y, empty: !hit.has(`${column} ${row}`) })
     }
+  return { paper, marginMm, columns, rows, windowWidthMm, windowHeightMm, pages }
+}
+
+/**
+ * The pages of a sheet; every two that meet share a mark with a letter, where nothing is drawn or written.
+ *
+ * @param marginMm rim that the printer leaves white
+ */
+export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM): Tiling {
+  const chords = longChords(sheet)
+  const grid = gridOver(chords, sheet, paper, marginMm)
   const within = sheet.pieces.flatMap((p) =>
     [...p.notches, ...p.folds, ...p.innerLines.map((l) => l.path)].flat().map((s) => [s.from, s.to] as const),
   )
@@ -174,14 +205,5 @@ export function tilePages(sheet: Sheet, paper: PaperSize, marginMm = MARGIN_MM):
       ({ middle, halfMm }) =>
         Math.abs(middle.x - box.x - box.w / 2) < halfMm + box.w / 2 && Math.abs(middle.y - box.y - box.h / 2) < halfMm + box.h / 2,
     )
-  return {
-    paper,
-    marginMm,
-    columns,
-    rows,
-    windowWidthMm,
-    windowHeightMm,
-    pages,
-    joints: jointsOf(pages, windowWidthMm, windowHeightMm, isFree),
-  }
+  return { ...grid, joints: jointsOf(grid.pages, grid.windowWidthMm, grid.windowHeightMm, isFree) }
 }

@@ -5,7 +5,21 @@ import { stopsOf } from '../formats'
 import { boundsOf, nearestPlace, type Path, type Point } from '../geometry'
 import { DEFAULT_TOLERANCES } from '../match'
 import { shapeOf } from '../pattern'
-import { drawPieces, edgeWords, grainStrokes, notchNumbers, roomOf, widthOfWords, type PlacedWords } from './index'
+import {
+  arrange,
+  drawPieces,
+  edgeWords,
+  grainStrokes,
+  MARGIN_MM,
+  notchNumbers,
+  pageEdgesOf,
+  ROLL_MM,
+  roomOf,
+  sheetFor,
+  widthOfWords,
+  type PlacedWords,
+  type SheetPiece,
+} from './index'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-05-01'))
 /** One of each sort of garment, and a small neckband. */
@@ -38,37 +52,47 @@ function pointsIn(words: PlacedWords): Point[] {
   )
 }
 
+/** The words of a piece that lie on a line or on other words, as they were printed. */
+function onLines(d: SheetPiece): string[] {
+  const lines: Path[] = [d.cutLine, d.seamLine, ...d.notches, ...d.folds, ...grainStrokes(d.grain), ...d.innerLines.map((l) => l.path)]
+  const near = lines.map((line) => ({ line, box: boundsOf(line) }))
+  const touches = (p: Point) =>
+    near.some(
+      ({ line, box }) =>
+        !(p.x < box.minX - 1 || p.x > box.maxX + 1 || p.y < box.minY - 1 || p.y > box.maxY + 1) && nearestPlace(line, p).distanceMm <= 0.15,
+    )
+  const isIn = (other: PlacedWords, p: Point) => {
+    const { middle, along, halfMm, highMm } = roomOf(other)
+    const [u, v] = [(p.x - middle.x) * along.x + (p.y - middle.y) * along.y, (p.x - middle.x) * along.y - (p.y - middle.y) * along.x]
+    return Math.abs(u) < halfMm - 0.01 && Math.abs(v) < highMm - 0.01
+  }
+  return d.words.flatMap((w) => {
+    const points = pointsIn(w)
+    const on = [
+      ...(points.some(touches) ? ['a line'] : []),
+      ...d.words.flatMap((o) => (o !== w && points.some((p) => isIn(o, p)) ? [o.text] : [])),
+    ]
+    return on.map((what) => `${d.piece.name}: “${w.text}” on ${what}`)
+  })
+}
+
 describe.each(shown)('the words on the pieces of $name', ({ garment, drawn }) => {
-  it('lie on no line and on no other words', () => {
-    for (const d of drawn.drawings) {
-      const lines: Path[] = [d.cutLine, d.seamLine, ...d.notches, ...d.folds, ...grainStrokes(d.grain), ...d.innerLines.map((l) => l.path)]
-      const near = lines.map((line) => ({ line, box: boundsOf(line) }))
-      for (const words of d.words)
-        for (const p of pointsIn(words))
-          for (const { line, box } of near) {
-            if (p.x < box.minX - 1 || p.x > box.maxX + 1 || p.y < box.minY - 1 || p.y > box.maxY + 1) continue
-            expect(nearestPlace(line, p).distanceMm, `${d.piece.name}: “${words.text}”`).toBeGreaterThan(0.15)
-          }
-      const corners = d.words.map((w) => pointsIn(w))
-      corners.forEach((points, i) =>
-        d.words.forEach((other, k) => {
-          if (i === k) return
-          const { middle, along, halfMm, highMm } = roomOf(other)
-          const inside = points.filter((p) => {
-            const [u, v] = [
-              (p.x - middle.x) * along.x + (p.y - middle.y) * along.y,
-              (p.x - middle.x) * along.y - (p.y - middle.y) * along.x,
-            ]
-            return Math.abs(u) < halfMm - 0.01 && Math.abs(v) < highMm - 0.01
-          })
-          expect(inside.length, `${d.piece.name}: “${d.words[i]!.text}” on “${other.text}”`).toBe(0)
-        }),
-      )
-    }
+  const whole = arrange(drawn, 1500)
+  const { sheet, tiling } = sheetFor(drawn, { paper: 'a4', marginMm: MARGIN_MM, rollMm: ROLL_MM.usual })
+  it('lie on no line and on no other words, on one sheet or on pages', () => {
+    for (const d of [...whole.pieces, ...sheet.pieces]) expect(onLines(d)).toEqual([])
+  })
+  it('stand on one page, but for those that no page has room for', () => {
+    const edges = pageEdgesOf(tiling)
+    expect(edges.length).toBeGreaterThan(2)
+    const cut = ({ words }: SheetPiece) =>
+      words.filter((w) => edges.some((edge) => pointsIn(w).some((p) => nearestPlace(edge, p).distanceMm < w.sizeMm / 2)))
+    const all = sheet.pieces.flatMap((d) => d.words)
+    expect(sheet.pieces.flatMap(cut).length / all.length).toBeLessThan(0.05)
   })
   it('tell the name, the cut and the size of every piece, and nearly every edge with what it is sewn to', () => {
     let [edges, named] = [0, 0]
-    for (const d of drawn.drawings) {
+    for (const d of whole.pieces) {
       const told = d.words.map((w) => w.text).join(' ')
       for (const word of [d.piece.name, `cut ${d.piece.cut.count}`, 'size: 4', '1 May 2026', 'the Cook']) expect(told).toContain(word)
       for (const edge of d.piece.edges.filter((e) => e.role !== 'dart-leg' && !e.fold)) {

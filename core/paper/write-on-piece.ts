@@ -99,12 +99,12 @@ function ownWords(ground: Ground, lines: readonly string[], wanted: Point): read
   // On a low piece several facts share a line.
   const shared = [4, 3, 2, 1].map((count) => [lines[0]!, ...inLines(lines.slice(1), count)])
   const least = [lines[0]!, lines[1]!]
-  const proposals = function* (): Generator<PlacedWords[]> {
-    for (const of of [told, ...shared, least])
+  const proposals = function* (blocks: readonly string[][]): Generator<PlacedWords[]> {
+    for (const of of blocks)
       for (const sizeMm of LETTERS_MM)
         for (const turnRad of [0, -Math.PI / 2]) for (const corner of around(wanted, box)) yield block(of, corner, sizeMm, turnRad)
   }
-  return placeFirst(ground, proposals())
+  return placeFirst(ground, proposals([told, ...shared])) ?? placeFirst(ground, proposals([least]))
 }
 
 /** Places along an edge for its words, from its middle outward, and how far within they stand, in letters. */
@@ -167,6 +167,7 @@ const chordsOf = (path: Path): Chord[] => {
  *
  * @param drawn every line of the piece, in its own coordinates, but for the seam line
  * @param named lines among them that are somebody else’s: each has its name along it, where there is room
+ * @param pageEdges edges of pages across it: words stand on one page where they can
  */
 export function writeOnPiece(
   garment: Garment,
@@ -177,9 +178,15 @@ export function writeOnPiece(
   numbers: ReadonlyMap<string, number>,
   ruler: Ruler,
   named: readonly { name: string; path: Path }[] = [],
+  pageEdges: readonly Path[] = [],
 ): PlacedWords[] {
   const seamLine = piece.edges.flatMap((e) => [...edgePath(shape, e.id)])
-  const ground: Ground = { within: flattenPath(seamLine, CHORD_MM), lines: [...chordsOf(seamLine), ...drawn.flatMap(chordsOf)], taken: [] }
+  const ground: Ground = {
+    within: flattenPath(seamLine, CHORD_MM),
+    lines: [...chordsOf(seamLine), ...drawn.flatMap(chordsOf)],
+    pageEdges: pageEdges.flatMap(chordsOf),
+    taken: [],
+  }
   const { grain } = shape
   const wanted = { x: (grain.from.x + grain.to.x) / 2 + 8, y: grain.from.y + (grain.to.y - grain.from.y) * 0.3 }
   const own = ownWords(ground, lines, wanted) ?? block([lines[0]!], wanted, LETTERS_MM.at(-1)!, 0)

@@ -38,7 +38,8 @@ describe('zones that are smaller than the body', () => {
     const cautions = tightCautions(tightZones(blouse, woven, body), 'cm')
     const { drawings } = drawPieces(blouse, 'one', { ...words, cautions })
     const said = drawings.filter((d) =>
-      d.words
+      d
+        .write([])
         .map((w) => w.text)
         .join(' ')
         .includes('hip smaller than the body by 1.6 cm'),

@@ -1,4 +1,16 @@
-import { adviseOrder, foldOwnStops, layOnPlan, listFaults, nameProposed, planFromBody, sizeUp } from '../../core/advice'
+import {
+  adviseOrder,
+  askedGiven,
+  foldOwnStops,
+  layOnPlan,
+  listFaults,
+  nameProposed,
+  offersOf,
+  planFromBody,
+  sizeUp,
+  type Offer,
+  type WishAnswer,
+} from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, stepsOf, type ChangeContext, type FoldedPlan } from '../../core/changes'
 import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
@@ -23,6 +35,7 @@ import { makeFittingLog, makeNotebook } from '../../core/paper'
 import { cornerPoint, edgePath, shapeOf, type Garment, type Piece } from '../../core/pattern'
 import { problemSentence } from '../../core/result'
 import { chosenSizes, listToTrace } from '../../core/size'
+import { tissueRows } from '../../core/tissue'
 import { unitsOf, writeLengths, type Ruler } from '../../core/units'
 
 /** A garment with its plan folded, as every answer looks at it. */
@@ -78,7 +91,7 @@ export const shapesAnswer = ({ project, folded }: Opened, sizeId: string) => ({
 })
 
 /** The pieces that the worksheet is made of: as the stops leave them that do not give the zones their sizes, and as traced. */
-function workedOn({ folded, context }: Opened) {
+export function workedOn({ folded, context }: Opened) {
   const before = foldOwnStops(folded, context)
   return { own: before.stops.filter((s) => s.status === 'applied').map((s) => s.change), garment: before.garment }
 }
@@ -160,6 +173,31 @@ export function stepsAnswer({ project, folded, context, ruler }: Opened) {
     return [{ id: stop.change.id, title: stop.words.title, steps: steps.map((s) => s.text) }]
   })
   return { garment: project.name, units: unitsOf(ruler), stops }
+}
+
+/** What every zone and length was asked for, what the pieces give, and what is left over; then the tissue fitting, from the top down. */
+export function tissueAnswer({ project, folded, context, ruler }: Opened) {
+  const words = (text: string | null) => text && writeLengths(text, ruler)
+  const given = askedGiven(folded.base, folded.garment, folded.stops, context)
+  return {
+    garment: project.name,
+    given: given.map((g) => ({ ...g, reason: words(g.reason), sides: words(g.sides) })),
+    rows: (context.body ? tissueRows(folded.garment, given, context.body) : []).map((r) => ({ ...r, says: words(r.says) })),
+  }
+}
+
+/** What is understood of a typed wish: the change that is meant, or those that may be. */
+export function wishAnswer({ project, ruler }: Opened, said: string, answer: WishAnswer) {
+  const words = (text: string | null) => text && writeLengths(text, ruler)
+  const offered = ({ change, sentence, asksAmount }: Offer) => ({ sentence: words(sentence), asksAmount, change })
+  return {
+    garment: project.name,
+    said,
+    how: answer.how,
+    why: 'why' in answer ? words(answer.why) : null,
+    measure: 'measure' in answer ? words(answer.measure) : null,
+    offers: offersOf(answer).map(offered),
+  }
 }
 
 /** The page for the folder. */

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util'
 import { CLOTH_MM, MOST_REPEAT_MM, usualCloth, type Cloth } from '../../core/cloth'
+import { PAPER_IDS, type PaperId } from '../../core/paper'
 import { RULERS, type Ruler } from '../../core/units'
 
 /** Wrong use of the command: exit 2. */
@@ -12,12 +13,14 @@ export const COMMANDS = [
   'plan',
   'stops',
   'steps',
+  'tissue',
   'notebook',
   'fittings',
   'compare',
   'cloth',
   'fit',
   'check',
+  'wish',
   'apply',
   'export',
   'import',
@@ -31,19 +34,22 @@ export const USE = `Use: npm run -s core -- COMMAND FILE [options]
   plan FILE                 the stops that the wearer's figures ask for, and what the order of the plan costs
   stops FILE                the stops of the plan: promises, cautions, ledger
   steps FILE                the plan with ruler and scissors
+  tissue FILE               asked, given and left over of every zone and length, and the tissue fitting from the top down
   notebook FILE             the page for the folder: body, sizes and ease before and after, stops with their why, what is left over
   fittings FILE             its fittings with what may mend what is still open, and its versions with what each of them changed
   compare FILE --version V  every figure of that version beside those of the plan
   cloth FILE                how its pieces lie on a cloth, how much is needed, and what to mind while cutting
   fit FILE --wearers CSV    every garment of the file, or that of --garment, for every wearer of a table: a folder of files for each into --out DIR
   check FILE                seams walked, and the faults worst first; exit 0 also when there are faults
-  apply FILE --change C     the plan with the changes of file C added: as stops, with the new plan
-  export FILE               the altered pieces as a file: --format svg|pdf|dxf|dxf-plain|hpgl|json (default svg)
+  wish FILE --say TEXT      what is understood of a sentence such as “shorten the sleeve by 2”: the change that is meant, or those that may be
+  apply FILE                the plan with what --from-body, --change and --say add: as stops, with the new plan
+  export FILE               the altered pieces as a file: --format svg|pdf|projector|dxf|dxf-plain|hpgl|json (default svg)
   import FILE               an SVG, PDF or DXF file, or a photograph of paper pieces, as a project file: pieces, first guesses, proposed seams
 Options: --garment X (which garment of the file, by its name or from 1), --fit N (which of its fits, from 1; the one last worked on), --at N (after stop N of the plan, 0 is as bought),
   --size NAME (another size than the one that lies there: measure, shapes; which size of a nest lies there: import), --units in|cm (of sentences and steps; default cm),
   --mark 1/16|1/8|1mm|0.5mm (the finest that they are written to; default 1/16 in, 1 mm),
-  --change FILE, --version NAME, --wearers CSV (fit), --no-cloth (fit: do not lay the pieces, which takes longest), --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --folded, --one-way, --stripes MM, --stripes-along MM (of the cloth: from one stripe across it, or along it, to the next),
+  --from-body (the plan that the wearer's figures ask for, taken), --change FILE (changes from a file), --say TEXT (a sentence that is clear; may be given again): added to the plan before any command,
+  --version NAME, --wearers CSV (fit), --no-cloth (fit: do not lay the pieces, which takes longest), --format NAME, --paper a4|letter|a3|a0|roll, --width MM (of the cloth, or the roll), --margin MM (the rim that the printer leaves white), --only-changed, --every-layer (each piece as often as it is cut), --all-sizes (export: over each other), --folded, --one-way, --stripes MM, --stripes-along MM (of the cloth: from one stripe across it, or along it, to the next), --meets "SEAM=NOTCH" (where a seam meets on the same stripe, or nowhere),
   --pages N[,MM] (import: pages of a PDF side by side, and their overlap), --layer NAME=WHAT (import: what a layer of the file holds: cut line, seam line, grain, notch, fold line, drill hole, inner line, nothing), --rules FILE (import: the rule table that goes with a DXF), --beside a4|letter|a3|a5|card|LONGxSHORT, --corners X,Y,X,Y,X,Y,X,Y (import: what lies beside the pieces of a photograph, mm, and where, dots),
   --out FILE (instead of standard output)`
 
@@ -55,6 +61,8 @@ const OPTIONS = {
   units: { type: 'string' },
   mark: { type: 'string' },
   change: { type: 'string' },
+  say: { type: 'string', multiple: true },
+  'from-body': { type: 'boolean' },
   wearers: { type: 'string' },
   'no-cloth': { type: 'boolean' },
   version: { type: 'string' },
@@ -66,10 +74,15 @@ const OPTIONS = {
   corners: { type: 'string' },
   paper: { type: 'string' },
   width: { type: 'string' },
+  margin: { type: 'string' },
+  'only-changed': { type: 'boolean' },
+  'every-layer': { type: 'boolean' },
+  'all-sizes': { type: 'boolean' },
   folded: { type: 'boolean' },
   'one-way': { type: 'boolean' },
   stripes: { type: 'string' },
   'stripes-along': { type: 'string' },
+  meets: { type: 'string', multiple: true },
   out: { type: 'string' },
 } as const
 type Named = typeof OPTIONS
@@ -109,12 +122,25 @@ function rulerOf({ units = 'cm', mark }: Options): Ruler {
 }
 
 /** A length in millimetres as it was asked for by an option. @throws WrongUse where it is none between two bounds */
-function mmOf(options: Options, name: 'width' | 'stripes' | 'stripes-along', usual: number, least: number, most: number): number {
+export function mmOf(
+  options: Options,
+  name: 'width' | 'margin' | 'stripes' | 'stripes-along',
+  usual: number,
+  least: number,
+  most: number,
+): number {
   const text = options[name]
   if (text === undefined) return usual
   const mm = Number(text)
   if (!(mm >= least && mm <= most)) throw new WrongUse(`--${name} is between ${least} and ${most} mm, not ${text}.`)
   return mm
+}
+
+/** The paper that is asked for. @throws WrongUse */
+export function paperOf({ paper: asked = 'a4' }: Options): PaperId {
+  const paper = PAPER_IDS.find((id) => id === asked)
+  if (!paper) throw new WrongUse(`--paper is ${PAPER_IDS.slice(0, -1).join(', ')} or ${PAPER_IDS.at(-1)}, not ${asked}.`)
+  return paper
 }
 
 /** A width in millimetres as it was asked for. @throws WrongUse where it is none between two bounds */
