@@ -13,7 +13,6 @@ import {
 } from '../../core/advice'
 import type { Wearer } from '../../core/body'
 import { findKind, foldPlan, stepsOf, type ChangeContext, type FoldedPlan } from '../../core/changes'
-import { cuttingCards, lengthToBuy, makeLay, usualCounts, wantedOf, type Cloth } from '../../core/cloth'
 import {
   compareFigures,
   mendPin,
@@ -27,12 +26,11 @@ import {
   type FittingMend,
   type Version,
 } from '../../core/fittings'
-import { toPathData, type Contents, type Project } from '../../core/formats'
-import { measureLength, placeAt } from '../../core/geometry'
+import type { Contents, Project } from '../../core/formats'
 import { walkGarment } from '../../core/match'
 import { compareMeasures, measureGarment } from '../../core/measure'
 import { makeFittingLog, makeNotebook } from '../../core/paper'
-import { cornerPoint, edgePath, shapeOf, type Garment, type Piece } from '../../core/pattern'
+import type { Garment } from '../../core/pattern'
 import { problemSentence } from '../../core/result'
 import { chosenSizes, listToTrace } from '../../core/size'
 import { tissueRows } from '../../core/tissue'
@@ -53,41 +51,6 @@ export const measureAnswer = ({ project, folded, context }: Opened, sizeId: stri
   garment: project.name,
   size: sizeId,
   measures: measureGarment(folded.garment, sizeId, context.sizing),
-})
-
-function pieceAsData(piece: Piece, sizeId: string) {
-  const shape = shapeOf(piece, sizeId)
-  const { id, name, kind, cut } = piece
-  return {
-    id,
-    name,
-    kind,
-    cut,
-    grain: shape.grain,
-    edges: piece.edges.map((e) => {
-      const path = edgePath(shape, e.id)
-      return { ...e, lengthMm: measureLength(path), from: path[0]!.from, to: path[path.length - 1]!.to, path: toPathData(path, false) }
-    }),
-    corners: piece.corners.map((c) => ({ ...c, at: cornerPoint(piece, shape, c.id) })),
-    notches: piece.notches.map((n) => {
-      const place = shape.notches[n.id]!
-      const path = edgePath(shape, n.edgeId)
-      const atMm = place.from === 'start' ? place.distanceMm : measureLength(path) - place.distanceMm
-      return { ...n, ...place, at: placeAt(path, atMm).point }
-    }),
-    darts: piece.darts,
-    lines: piece.lines.map((l) => ({ ...l, path: toPathData(shape.lines[l.id]!, false) })),
-    points: piece.points.map((p) => ({ ...p, at: shape.points[p.id]! })),
-  }
-}
-
-/** The altered pieces as data, in millimetres, y downward. */
-export const shapesAnswer = ({ project, folded }: Opened, sizeId: string) => ({
-  garment: project.name,
-  size: sizeId,
-  sizes: folded.garment.sizes,
-  pieces: folded.garment.pieces.map((p) => pieceAsData(p, sizeId)),
-  seams: folded.garment.seams,
 })
 
 /** The pieces that the worksheet is made of: as the stops leave them that do not give the zones their sizes, and as traced. */
@@ -253,37 +216,6 @@ export function fittingsAnswer({ project, folded, context, ruler }: Opened, log:
     return { name, madeAt, why, added: idsOf(since.added), changed: idsOf(since.changed), gone: idsOf(since.gone) }
   })
   return { garment: project.name, fittings, open, versions }
-}
-
-/** How the pieces lie on a cloth, how much of it is needed, and the cutting cards; or why they do not lie there. */
-export function clothAnswer({ project, folded: { garment }, ruler }: Opened, cloth: Cloth) {
-  const counts = Object.fromEntries(garment.pieces.map((p) => [p.id, p.cut.count]))
-  const made = makeLay(garment, garment.baseSizeId, wantedOf(garment, counts), cloth)
-  const cards = cuttingCards(garment, garment.baseSizeId, usualCounts)
-  if (!made.ok) return { garment: project.name, cloth, problem: writeLengths(problemSentence(made.problem), ruler), cards }
-  const { laid, lengthMm, used, openedAtMm, unmatched } = made.value
-  return {
-    garment: project.name,
-    cloth,
-    problem: null,
-    lengthMm,
-    toBuyMm: lengthToBuy(made.value),
-    used,
-    openedAtMm,
-    unmatched,
-    laid: laid.map(({ id, pieceId, name, words, xMm, yMm, isTurned, isOver, onFold }) => ({
-      id,
-      pieceId,
-      name,
-      words,
-      xMm,
-      yMm,
-      isTurned,
-      isOver,
-      onFold,
-    })),
-    cards,
-  }
 }
 
 /** Every figure of a version beside those of the plan: those that differ. */

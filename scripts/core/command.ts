@@ -14,13 +14,11 @@ import { pairsOf } from '../../server/many/batches'
 import { readSaid, withAdded } from './added-stops'
 import {
   checkAnswer,
-  clothAnswer,
   compareAnswer,
   fittingsAnswer,
   measureAnswer,
   notebookAnswer,
   planAnswer,
-  shapesAnswer,
   stepsAnswer,
   stopsAnswer,
   tissueAnswer,
@@ -32,6 +30,7 @@ import { BadInput, readBytes, sentence, type Tell } from './bad-input'
 import { exportFile } from './export-file'
 import { fitMany } from './fit-many'
 import { importFile, sizeOf } from './import-file'
+import { clothAnswer, shapesAnswer } from './pieces-as-data'
 import { clothOf, paperOf, readArguments, USE, WrongUse, type Options } from './read-arguments'
 
 function wholeNumber(text: string, name: string, low: number, high: number): number {
