@@ -5,6 +5,7 @@ import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName, type EdgeRole } from '../p
 import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
+import { arrowAlong, commonWay, type Grain } from './assume-grain'
 import type { PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
@@ -50,7 +51,8 @@ const MOST_MARKS = 2 * MOST_PARTS
 /** Darts of one piece beyond this are not taken by themselves. */
 const MOST_DARTS = 12
 
-function draftOf(outline: FoundOutline): Draft {
+/** The first guess at an outline. @param way how the grain of the other pieces runs; null where that says nothing of it */
+function draftOf(outline: FoundOutline, way: Point | null): Draft {
   const kind = guessKind(outline.name)
   const corners = outline.path.length > MOST_SEGMENTS ? [] : splitEdges(outline.path)
   const marks = readMarks(outline.marks.length > MOST_MARKS ? { ...outline, marks: [] } : outline, corners)
@@ -63,10 +65,11 @@ function draftOf(outline: FoundOutline): Draft {
   const edges = isTooFine
     ? [outline.path.slice(0, MOST_PARTS / 2), outline.path.slice(MOST_PARTS / 2, MOST_PARTS)].filter((e) => e.length > 0)
     : corners
-  const down = downOf(kind, edges, marks.grain, outline.texts, outline.name)
+  const grain: Grain | null = marks.grain ?? (way && arrowAlong(outline.path, way))
+  const down = downOf(kind, edges, grain, outline.texts, outline.name)
   const roles = nameEdges(kind, uprightEdges(edges, down), DOWN, outline.name)
   const { words, cutLine } = outline
-  const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, marks.grain, kind) : null))
+  const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, grain, kind) : null))
   const pair = (kind === 'sleeve' || kind.startsWith('leg')) && words.count === null
   const plain: PieceDraft = {
     id: outline.id,
@@ -82,7 +85,7 @@ function draftOf(outline: FoundOutline): Draft {
       allowanceMm: i === foldEdge || isTooFine || !cutLine ? usualAllowance(outline, roles[i]!) : allowanceOf(path, cutLine),
     })),
     allowanceIncluded: isWithin(outline),
-    grain: marks.grain && pointedDown(marks.grain, down),
+    grain: grain && pointedDown(grain, down),
     notches: isTooFine ? [] : marks.notches,
     lines: isTooFine ? [] : lines,
     ...(marks.points.length > 0 && !isTooFine ? { points: marks.points.slice(0, MOST_PARTS) } : {}),
@@ -92,7 +95,7 @@ function draftOf(outline: FoundOutline): Draft {
   const draft = isTooFine ? plain : takeDarts(plain)
   const trouble = isTooFine ? { code: 'too-fine' as const, at: outline.path[0]!.from } : outline.trouble
   const hasDarts = draft !== plain
-  const readings = { ...readingsOf(outline, marks, foldEdge), ...(hasDarts ? { darts: 'guessed' as const } : {}) }
+  const readings = { ...readingsOf(outline, marks, foldEdge, grain !== null), ...(hasDarts ? { darts: 'guessed' as const } : {}) }
   return {
     draft,
     trouble,
@@ -102,6 +105,18 @@ function draftOf(outline: FoundOutline): Draft {
     twin: null,
     asDrawn: hasDarts ? { edges: plain.edges, lines: plain.lines } : null,
   }
+}
+
+/**
+ * Outlines that words call pieces, and that have no grainline, are taken to run as all the others do: facings, bands and pockets are often
+ * left without one.
+ */
+function withGrains(outlines: readonly FoundOutline[]): Draft[] {
+  const drafts = outlines.map((outline) => draftOf(outline, null))
+  const way = commonWay(drafts.flatMap((d) => (d.draft.grain && !d.aside && d.readings.grain === 'drawn' ? [d.draft.grain] : [])))
+  const isCalledPiece = (d: Draft, { words }: FoundOutline) =>
+    !d.aside && !d.trouble && d.readings.name === 'written' && (words.count !== null || words.onFold)
+  return drafts.map((d, i) => (way && !d.draft.grain && isCalledPiece(d, outlines[i]!) ? draftOf(outlines[i]!, way) : d))
 }
 
 /** A bodice is sewn to a skirt that is as wide as it to this part; gathers and pleats are wider. */
@@ -138,6 +153,7 @@ function readingsOf(
   { words, name, called, cutLine, allowance, sizeName }: FoundOutline,
   marks: ReadMarks,
   foldEdge: number | null,
+  hasGrain: boolean,
 ): Readings {
   const isSized = sizeName !== '' || words.size !== null
   return {
@@ -145,7 +161,7 @@ function readingsOf(
     count: words.count === null ? 'guessed' : 'written',
     ...(isSized ? { size: 'written' } : {}),
     ...(foldEdge !== null || words.onFold ? { fold: marks.foldEdge === null ? 'guessed' : 'drawn' } : {}),
-    ...(marks.grain ? { grain: marks.isGrainSure ? 'drawn' : 'guessed' } : {}),
+    ...(hasGrain ? { grain: marks.grain && marks.isGrainSure ? 'drawn' : 'guessed' } : {}),
     allowance: cutLine ? 'drawn' : called === null && allowance.included === null ? 'guessed' : 'written',
   }
 }
@@ -231,7 +247,7 @@ export function makeDrafts(drawing: Drawing, times: number, progress?: ImportPro
           `it has ${outlines.length} outlines that could be pieces.`,
           `Part it: up to ${MOST_OUTLINES} are taken in at once.`,
         )
-      return ok(withTwins(settleWaists(outlines.map(draftOf))))
+      return ok(withTwins(settleWaists(withGrains(outlines))))
     },
     STEPS,
   )

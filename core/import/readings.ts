@@ -34,7 +34,7 @@ const GUESSES: Record<ReadThing, (draft: PieceDraft) => string> = {
   count: () => 'how many are cut is not written on it',
   size: () => 'which size it is drawn in is not written on it',
   allowance: () => 'whether the seam allowance is within its outline is not written: it is taken to be',
-  grain: () => 'the grain is the straight line in it that lies best: nothing calls it that',
+  grain: () => 'nothing in it is called the grain: it is taken as the straight line that lies best, or as on the other pieces',
   fold: (draft) =>
     hasFold(draft) ? 'which edge lies on the fold is not marked' : 'it is said to lie on the fold, and no straight edge of it can',
   darts: () => 'lines in it that meet in a tip are taken for darts',

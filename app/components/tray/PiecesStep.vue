@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { boundsOf, distance, joinBoxes, placeAt, type Point } from '~~/core/geometry'
-import { ASIDES, isUnnamed } from '~~/core/import'
+import { distance, placeAt, type Point } from '~~/core/geometry'
+import { arrowAlong, ASIDES, isUnnamed } from '~~/core/import'
 import { EDGE_ROLES, KIND_FACTS, PIECE_KINDS, ROLE_NAMES, toName } from '~~/core/pattern'
 import type { TrayPiece } from '~/data/tray-row'
 import { usePrefs } from '~/stores/prefs'
@@ -69,8 +69,6 @@ function onPlace(at: Point) {
 function setGrain(way: 'page' | 'edge') {
   const p = piece.value
   if (!p) return
-  const b = joinBoxes(p.draft.edges.map((e) => boundsOf(e.path)))
-  const middle = { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 }
   let along: Point = { x: 0, y: 1 }
   if (way === 'edge' && chosenEdge.value) {
     const path = chosenEdge.value.path
@@ -80,13 +78,8 @@ function setGrain(way: 'page' | 'edge') {
     along = { x: (z.x - a.x) / length, y: (z.y - a.y) / length }
     if (along.y < 0 || (along.y === 0 && along.x < 0)) along = { x: -along.x, y: -along.y }
   }
-  const half = Math.min(b.maxX - b.minX, b.maxY - b.minY) * (way === 'page' ? 0.35 : 0.3)
-  void tray.editDraft(p.draft.id, 'grain', {
-    grain: {
-      from: { x: middle.x - along.x * half, y: middle.y - along.y * half },
-      to: { x: middle.x + along.x * half, y: middle.y + along.y * half },
-    },
-  })
+  const outline = p.draft.edges.flatMap((e) => [...e.path])
+  void tray.editDraft(p.draft.id, 'grain', { grain: arrowAlong(outline, along) })
 }
 function startPairing(u: { sizeName: string; corner: number }) {
   pairing.value = u
