@@ -43,7 +43,7 @@ const GUESSES: Record<ReadThing, (draft: PieceDraft) => string> = {
 /**
  * What nothing in the file says for certain, each as a sentence without its full stop.
  *
- * @example sayGuesses(draft, { name: 'written', grain: 'guessed' }) // ['the grain is the straight line in it ...']
+ * @example sayGuesses(draft, { name: 'written', grain: 'guessed' }) // ['nothing in it is called the grain: ...']
  */
 export const sayGuesses = (draft: PieceDraft, readings: Readings): string[] =>
   READ_THINGS.filter((thing) => readings[thing] === 'guessed').map((thing) => GUESSES[thing](draft))

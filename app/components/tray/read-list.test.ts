@@ -52,7 +52,7 @@ it('what was read is listed with how sure it is; what does not apply is not', ()
     ['Grain', 'as drawn here', 'guessed'],
     ['Seam allowance', 'within the outline', 'drawn so'],
   ])
-  expect(wrapper.find(byTest('read-grain')).text()).toContain('Look at it: the grain is the straight line in it that lies best')
+  expect(wrapper.find(byTest('read-grain')).text()).toContain('Look at it: nothing in it is called the grain')
 })
 
 it('a guess that is right is said to be so by a click', async () => {
