@@ -829,9 +829,14 @@ blouse: raise and lower the dart -> asks
 legs: raise the side dart -> asks
 dress: raise the dart -> nothing
 dress: finish the dart -> nothing
-legs: narrower shoulder 1/4 -> asks
+legs: narrower shoulder 1/4 -> nothing
 legs: shorten the sleeve 1 -> nothing
-legs: fuller bust 1 -> asks
+legs: fuller bust 1 -> nothing
+legs: narrow the hem of the sleeve by 1 -> nothing
+legs: wider cuffs 1 -> hem-fullness
+dress: cuffs 1 wider -> hem-fullness pieceId="sleeve"
+vest: narrow the sleeve hem 1 -> nothing
+vest: cuffs 1 wider -> nothing
 suit: grade -> grade intervalMm=0
 blouse: waist seam lower 1/2 -> asks
 blouse: verlängere die Ärmel um 2 cm -> nothing

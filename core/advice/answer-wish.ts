@@ -89,6 +89,9 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const clear = isPlain ? candidates.filter((c) => c.reading.sure && c.left === 0) : []
   const clearOffers = sameOffers(clear.map((c) => offerOf(c, garment, context)))
   const measure = wish.amounts.length === 0 && wish.wantedMm === null ? takeAmount(wish.said) : null
+  const lost = lacking(wish, garment)
+  // What is said of a thing that is not there is never done to another.
+  if (clearOffers.length > 0 && lost && !lost.isCutIn) return answerLack(lost, garment, context)
   if (clearOffers.length === 1)
     return { how: 'does', offer: clearOffers[0]!, slips: wish.slips, measure: clearOffers[0]!.asksAmount ? measure : null }
   // “Bicep 13”: a figure that it is to measure says more than the word alone.
@@ -109,7 +112,7 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const near = bothWays(candidates, wish, garment, context).sort(
     (a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure),
   )
-  const lacks = near[0] && near[0].left > 0 ? lacking(wish, garment) : null
+  const lacks = near[0] && near[0].left > 0 ? lost : null
   if (lacks && !lacks.isCutIn) return answerLack(lacks, garment, context)
   // What accounts for much less of the sentence than the best is not what was meant.
   const likely = near.filter((c) => c.left <= near[0]!.left + 1).map((c) => offerOf(c, garment, context))

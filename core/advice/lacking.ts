@@ -28,12 +28,16 @@ const THINGS: readonly {
   },
   { said: ['panel-seam'], isThere: (g) => hasEdge(g, 'panel'), why: 'This garment has no seam between panels.' },
   { said: ['sleeve', 'bicep', 'sleeve-cap', 'cap-ease'], isThere: (g) => isOf(g, 'sleeve'), why: 'This garment has no sleeve.' },
+  // Legs that are turned up have cuffs, too.
+  { said: ['wrist'], isThere: (g) => isOf(g, 'sleeve') || isOf(g, 'leg'), why: 'This garment has no sleeve.' },
   {
     said: ['leg', 'inseam', 'thigh', 'calf'],
     unless: ['skirt'],
     isThere: (g) => isOf(g, 'leg'),
     why: 'This garment has no legs as pieces of their own.',
   },
+  { said: ['shoulder'], isThere: (g) => hasEdge(g, 'shoulder'), why: 'This garment has no shoulder.' },
+  { said: ['bust'], isThere: (g) => isOf(g, 'bodice'), why: 'This garment does not reach the bust.' },
   {
     said: ['crotch-depth', 'crotch-curve', 'front-rise', 'back-rise'],
     isThere: (g) => hasEdge(g, 'crotch'),

@@ -1,9 +1,12 @@
 import { familyOf, type EdgeRole, type Garment, type Piece, type RunEdge } from '../pattern'
-import { rolesScore, whatIsAmong, wordsOf, type Among } from './roles-together'
+import { hasCuffFor, rolesScore, whatIsAmong, wordsOf, type Among } from './roles-together'
 import { beside, edgesOf, isRing, jointsOf, runsDown, runsOf, sidesOf, type Run, type Side } from './sides'
 
 /** Two sides are proposed as a seam when their lengths differ by no more than this part of the longer. */
 const LIKE_PART = 0.12
+
+/** What is gathered is so many times as long as what it is sewn to at most: a cap, and all else. */
+const GATHERED_TIMES = { cap: 1.6, other: 3 }
 
 /** Sides are as long as each other to this, mm, or to this part. */
 const SAME_MM = 1.5
@@ -79,10 +82,37 @@ function isCapFor(cap: Side, armholes: Side, joined: ReadonlyMap<string, readonl
   return cap.mm >= armholes.mm * (1 - SHORT_CAP_PART) && !isRing(cap, joined) && !beside(armholes).includes('shoulder')
 }
 
+/** Are two sides about as long as each other? */
+const isLike = (first: Side, second: Side) => Math.abs(first.mm - second.mm) <= LIKE_PART * Math.max(first.mm, second.mm)
+
+/** Edges that are sewn gathered, by what they are gathered into. */
+const GATHERS: readonly (readonly [gathered: EdgeRole, into: EdgeRole])[] = [
+  ['cap', 'armhole'],
+  ['waist', 'waist'],
+  ['waist', 'band'],
+  ['hem', 'band'],
+  ['leg-opening', 'band'],
+]
+
+/** What lies beside both ends of an edge that is gathered whole: parts of it are gathered into nothing. */
+const WHOLE_BESIDE: Partial<Record<EdgeRole, EdgeRole>> = { waist: 'centre-front', hem: 'underarm', 'leg-opening': 'inseam' }
+
+/** Can the longer of two sides be gathered into the other, by what they are called? Each is there from end to end. */
+function isGathered(first: Side, second: Side): boolean {
+  const [long, short] = first.mm > second.mm ? [first, second] : [second, first]
+  const [gathered, into] = [long.runs[0]!.run.role, short.runs[0]!.run.role]
+  if (!GATHERS.some(([a, b]) => a === gathered && b === into)) return false
+  if (long.mm > short.mm * (gathered === 'cap' ? GATHERED_TIMES.cap : GATHERED_TIMES.other)) return false
+  const [p, q] = [beside(long), beside(short)]
+  if (gathered === 'cap') return q.every((role) => role === 'side')
+  if (into === 'waist') return p[0] === q[0] && p[1] === q[1]
+  return p.every((role) => role === WHOLE_BESIDE[gathered])
+}
+
 /** A cap is drawn with its back on the left. */
 function isWalkedFromBack(cap: Side, armholes: Side): boolean {
   const { run, reversed } = cap.runs[0]!
-  return cap.runs.length === 1 && (run.isFromLeft !== reversed) === (armholes.runs[0]!.run.piece.kind === 'back')
+  return cap.runs.every((r) => r.run.piece === run.piece) && (run.isFromLeft !== reversed) === (armholes.runs[0]!.run.piece.kind === 'back')
 }
 
 /** Front or back, where a piece says which. */
@@ -104,8 +134,9 @@ function endsScore(first: Side, second: Side, met: Met, isCapRound: boolean): nu
   const isSameWay = !isCap && runsDown(first) !== null && runsDown(first) === runsDown(second)
   // On whole pieces what is right on the one's paper meets what is left on the other's: their outlines run against each other.
   const isAcross = second.runs[0]!.reversed && ((a.hasTwin && b.hasTwin) || runsDown(first) === null)
-  // A band is sewn by its lower edge, where nothing else tells.
-  const isByLowEdge = [a, b].some((r) => r.role === 'band' && r.isLow)
+  // A band is sewn by its lower edge, where nothing else tells; a cuff by its upper one.
+  const isCuff = [a, b].some((r) => r.role === 'hem' || r.role === 'leg-opening')
+  const isByLowEdge = [a, b].some((r) => r.role === 'band' && r.isLow !== isCuff)
   const told = [isSameWay ? 0.5 : 0, isAcross ? 0.25 : 0, isByLowEdge ? 0.25 : 0, isCapRound ? 0.5 : 0]
   return 2 * (met.notches + met.atJoints) + alike + told.reduce((sum, t) => sum + t, 0)
 }
@@ -114,7 +145,7 @@ function endsScore(first: Side, second: Side, met: Met, isCapRound: boolean): nu
 function matchOf(first: Side, second: Side, joined: ReadonlyMap<string, readonly string[]>, among: Among): Match | null {
   const [a, b] = [first.runs[0]!.run, second.runs[0]!.run]
   const [longer, off] = [Math.max(first.mm, second.mm), Math.abs(first.mm - second.mm)]
-  const roles = off > LIKE_PART * longer ? null : rolesScore(a, b, among)
+  const roles = isLike(first, second) || isGathered(first, second) ? rolesScore(a, b, among) : null
   if (roles === null) return null
   const isCap = a.role === 'cap' || b.role === 'cap'
   const [cap, armholes] = a.role === 'cap' ? [first, second] : [second, first]
@@ -150,6 +181,8 @@ const isSamePiece = (a: Side, b: Side) => a.runs.some((x) => b.runs.some((y) => 
 export interface SewnSides {
   sides: [RunEdge[], RunEdge[]]
   roles: [EdgeRole, EdgeRole]
+  /** How much longer the first is than the second where one is gathered into the other, mm; null where they are alike. */
+  gatheredMm: number | null
 }
 
 /**
@@ -163,7 +196,7 @@ export function matchSides(garment: Garment): SewnSides[] {
   const mayMeet = (a: Side, b: Side) =>
     !a.runs.some((x) => b.runs.some((y) => x.run === y.run)) &&
     (!isSamePiece(a, b) || (hasOneSleeve && a.runs.length === 1 && a.runs[0]!.run.role === 'underarm'))
-  let runs = pieces.flatMap((p) => runsOf(p, garment.baseSizeId))
+  let runs = pieces.flatMap((p) => runsOf(p, garment.baseSizeId, hasCuffFor(p, pieces)))
   const found: SewnSides[] = []
   const sides = new Map<string, Side>()
   let matches: Match[] = []
@@ -184,7 +217,11 @@ export function matchSides(garment: Garment): SewnSides[] {
     const best = matches.reduce<Match | null>((a, b) => (a && !isBetter(b, a) ? a : b), null)
     if (!best) return found
     const { first, second } = best
-    found.push({ sides: [edgesOf(first), edgesOf(second)], roles: [first.runs[0]!.run.role, second.runs[0]!.run.role] })
+    found.push({
+      sides: [edgesOf(first), edgesOf(second)],
+      roles: [first.runs[0]!.run.role, second.runs[0]!.run.role],
+      gatheredMm: isLike(first, second) ? null : first.mm - second.mm,
+    })
     const used = new Set([...first.runs, ...second.runs].map((r) => r.run))
     const isFree = (side: Side) => !side.runs.some((r) => used.has(r.run))
     runs = runs.filter((r) => !used.has(r))

@@ -18,6 +18,20 @@ function nameAroundArmhole(roles: Map<Group, EdgeRole>, groups: Group[], hem: Gr
   if (best.neck !== hem && hollow(best.neck, edges) > LEAST_HOLLOW_MM2) roles.set(best.neck, 'neck')
 }
 
+/** Two halves of a cap meet at the top of their sleeve to this, mm. */
+const TOP_MM = 1
+
+/** The halves of a cap that has a corner at its top: two edges that meet there, of five; null where it is drawn as one. */
+function partedCap(groups: readonly Group[], edges: readonly Path[]): [Group, Group] | null {
+  if (groups.length !== 5) return null
+  const top = Math.min(...groups.map((g) => g.box.minY))
+  const at = groups.findIndex((g) => edges[g.indexes.at(-1)!]!.at(-1)!.to.y - top < TOP_MM)
+  if (at < 0) return null
+  const halves: [Group, Group] = [groups[at]!, groups[(at + 1) % groups.length]!]
+  // Each falls from the top to the underarm, and is no level edge of a sleeve with a straight top.
+  return halves.every((g) => g.box.maxY - g.box.minY > TOP_MM && g.box.minY - top < TOP_MM) ? halves : null
+}
+
 /** An edge lies at the rim of its piece within this part of the width. */
 const RIM_PART = 0.06
 
@@ -67,8 +81,9 @@ function sequence(kind: PieceKind, groups: Group[], edges: readonly Path[], grai
       ])
     } else nameAroundArmhole(roles, groups, lowest, edges)
   } else if (kind === 'sleeve') {
-    roles.set(highest, 'cap')
-    const rest = groupsFrom(groups, highest, true)
+    const caps = partedCap(groups, edges) ?? [highest]
+    for (const g of caps) roles.set(g, 'cap')
+    const rest = groupsFrom(groups, caps.at(-1)!, true).slice(0, groups.length - caps.length)
     if (rest.length === 3) give(rest, ['underarm', 'hem', 'underarm'])
     else roles.set(lowest, 'hem')
   } else if (kind === 'leg-front' || kind === 'leg-back') {

@@ -17,6 +17,15 @@ const MEET_MM = 14
 /** Usual wanted ease of a set-in cap, mm. */
 const CAP_EASE = { minMm: 15, maxMm: 30 }
 
+/** What is gathered is meant to be as it was drawn, to this, mm. */
+const GATHERED_MM = 5
+
+/** The ease that a seam is drawn for: gathers as they are, a set-in cap's, or none. */
+function easeOf(roles: readonly EdgeRole[], gatheredMm: number | null): Seam['wantedEase'] {
+  if (gatheredMm !== null) return { minMm: Math.round(gatheredMm) - GATHERED_MM, maxMm: Math.round(gatheredMm) + GATHERED_MM }
+  return roles.includes('cap') ? CAP_EASE : { minMm: 0, maxMm: 0 }
+}
+
 /** The same run, walked the other way. */
 export const turnedRound = (run: RunEdge[]): RunEdge[] => [...run].reverse().map((r) => ({ ...r, reversed: !r.reversed }))
 
@@ -98,8 +107,9 @@ const isSecondFirst = (garment: Garment, [first, second]: [RunEdge[], RunEdge[]]
  */
 export function proposeSeams(garment: Garment): Seam[] {
   const called = new Map<string, number>()
-  return matchSides(garment).map(({ sides, roles }, i) => {
-    const [first, second] = isSecondFirst(garment, sides, roles) ? [sides[1], sides[0]] : sides
+  return matchSides(garment).map(({ sides, roles, gatheredMm }, i) => {
+    const isTurned = isSecondFirst(garment, sides, roles)
+    const [first, second] = isTurned ? [sides[1], sides[0]] : sides
     const start = roles[0] === roles[1] ? STARTS[roles[0]] : undefined
     const isRight = start === undefined ? null : (beginsAt(garment, first, start) ?? beginsAt(garment, second, start))
     const way = isRight === false ? turnedRound : (run: RunEdge[]) => run
@@ -110,7 +120,7 @@ export function proposeSeams(garment: Garment): Seam[] {
       id: `seam-${i + 1}`,
       name: times > 1 ? `${name} ${times}` : name,
       sides: [way(first), way(second)],
-      wantedEase: roles.includes('cap') ? CAP_EASE : { minMm: 0, maxMm: 0 },
+      wantedEase: easeOf(roles, gatheredMm && (isTurned ? -gatheredMm : gatheredMm)),
       marks: [],
     }
     return pairNotches(garment, seam, garment.baseSizeId)
@@ -122,6 +132,7 @@ function nameOf(garment: Garment, [first, second]: [RunEdge[], RunEdge[]], roles
   const isBanded = [first, second].some((run) => findPiece(garment, run[0]!.pieceId)!.kind === 'band')
   if (isBanded && roles.includes('neck')) return 'neckband seam'
   if (isBanded && roles.includes('waist')) return 'waist seam'
+  if (isBanded && (roles.includes('hem') || roles.includes('leg-opening'))) return 'cuff seam'
   const own = roles[0] === roles[1] ? NAMES[roles[0]] : undefined
   const pieceOf = (run: RunEdge[]) => findPiece(garment, run[0]!.pieceId)!.name
   return own ?? `${pieceOf(first)} to ${pieceOf(second)}`.slice(0, 80)

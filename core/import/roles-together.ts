@@ -24,6 +24,13 @@ export const whatIsAmong = (pieces: readonly Piece[]): Among => ({
   hasSidePanel: pieces.some((p) => p.kind === 'other' && SIDE_PANEL.test(p.name) && p.edges.filter((e) => e.role === 'panel').length === 2),
 })
 
+const CUFF = /\bcuff/i
+
+/** Does a garment have a cuff for this piece: of a sleeve, or of a leg where there is no sleeve? */
+export const hasCuffFor = (piece: Piece, pieces: readonly Piece[]): boolean =>
+  pieces.some((p) => p.kind === 'band' && CUFF.test(p.name)) &&
+  (piece.kind === 'sleeve' || (piece.kind.startsWith('leg-') && pieces.every((p) => p.kind !== 'sleeve')))
+
 /** Roles that are sewn to the same role of another piece. */
 const TO_ITS_LIKE: readonly EdgeRole[] = ['shoulder', 'side', 'underarm', 'inseam', 'outseam', 'panel']
 
@@ -53,9 +60,10 @@ export function rolesScore(a: Run, b: Run, { hasStand, hasSidePanel }: Among): n
     const places = [a, b].map(({ piece }) => /front|back/.exec(piece.kind)?.[0])
     return familyOf(a.piece) !== familyOf(b.piece) && places[0] === places[1] ? 2 : null
   }
+  if (is('band', 'hem') || is('band', 'leg-opening')) return CUFF.test((a.role === 'band' ? a : b).piece.name) ? 2 : null
   if (is('band', 'waist') || is('band', 'neck')) {
     const band = a.role === 'band' ? a.piece : b.piece
-    if (/\bcuff/i.test(band.name) || (is('band', 'neck') && /\bwaist/i.test(band.name))) return null
+    if (CUFF.test(band.name) || (is('band', 'neck') && /\bwaist/i.test(band.name))) return null
     if (is('band', 'waist') && /\b(?:neck|collar)/i.test(band.name)) return null
     return is('band', 'neck') && hasStand && !/\bstand\b/i.test(band.name) ? null : 2
   }

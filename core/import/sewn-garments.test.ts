@@ -8,11 +8,13 @@ import {
   cutPath,
   distance,
   line,
+  mapPath,
   measureLength,
   nearestPlace,
   placeAt,
   reversePath,
   turnAbout,
+  type Cubic,
   type Path,
   type Point,
 } from '../geometry'
@@ -294,6 +296,52 @@ function dress(w: number): Sewn {
   }
 }
 
+/** A dress whose skirt is gathered into its bodice, and whose sleeves into armhole and cuff. */
+function gathered(w: number): Sewn {
+  const { pieces, seams } = dress(w)
+  const wider = (path: Path): Path => mapPath(path, ({ x, y }) => at(x * 1.8, y))
+  const [front, back] = [half(85, at(188, 40), w), half(24, at(188, 36), w)]
+  return {
+    pieces: [
+      ...pieces.map(({ name, edges }) => ({
+        name,
+        edges: name.startsWith('Skirt') ? edges.map(([id, path]): Drawn['edges'][number] => [id, wider(path)]) : edges,
+      })),
+      sleeve(measureLength(front.armhole) + measureLength(back.armhole), 110 + w, 300),
+      strip('Cuff', 190, 60),
+    ],
+    seams: [...seams, 'Sleeve left = Sleeve right', 'Bodice Back armhole + Bodice Front armhole = Sleeve cap', 'Cuff upper = Sleeve hem'],
+  }
+}
+
+/** A sleeve whose cap has a corner at its top, and a cuff as wide as it. */
+function peakedCap(w: number): Sewn {
+  const [front, back] = [half(85, at(188, 40), w), half(24, at(188, 36), w)]
+  const round = measureLength(front.armhole) + measureLength(back.armhole)
+  const { edges } = sleeve(round, 20, 260)
+  const [cap, ...rest] = edges
+  const [left, right] = cap![1]
+  const peak: Path = [
+    { ...(left as Cubic), c2: at(-60, 20) },
+    { ...(right as Cubic), c1: at(60, 20) },
+  ]
+  return {
+    pieces: [
+      { name: 'Front', edges: Object.entries(front) },
+      { name: 'Back', edges: Object.entries(back) },
+      { name: 'Sleeve', edges: [['cap left', [peak[0]!]], ['cap right', [peak[1]!]], ...rest] },
+      strip('Cuff', 258, 80),
+    ],
+    seams: [
+      'Back shoulder = Front shoulder',
+      'Back side = Front side',
+      'Sleeve left = Sleeve right',
+      'Back armhole + Front armhole = Sleeve cap left + Sleeve cap right',
+      'Cuff upper = Sleeve hem',
+    ],
+  }
+}
+
 /** Where a piece lies in the file, in rows. */
 const place = (i: number): Point => at(900 + (i % 10) * 1600, 900 + Math.floor(i / 10) * 1600)
 
@@ -377,6 +425,8 @@ describe('the seams of a stranger’s garment', () => {
     ['hip yokes and a waistband', hipYoked],
     ['a bodice and a skirt', dress],
     ['a panel at the side', sidePanelled],
+    ['gathers at waist, cap and cuff', gathered],
+    ['a cap with a corner at its top, and a cuff', peakedCap],
   ] as const)('are found with %s', async (_, draft) => {
     for (const w of [0, 11, 29]) {
       const sewn = draft(w)
@@ -385,9 +435,23 @@ describe('the seams of a stranger’s garment', () => {
   })
 })
 
+it('gathers are meant to be as they were drawn', async () => {
+  const { garment } = await fromFile(gathered(11).pieces)
+  const off = garment.seams.map((seam) => {
+    const surplusMm = sideLength(garment, seam, 0, garment.baseSizeId) - sideLength(garment, seam, 1, garment.baseSizeId)
+    return { name: seam.name, surplusMm, ...seam.wantedEase }
+  })
+  const gathers = off.filter((s) => Math.abs(s.surplusMm) > 90)
+  expect(gathers.map((s) => s.name).sort()).toEqual(['armhole seam', 'cuff seam', 'waist seam', 'waist seam 2'])
+  for (const { name, surplusMm, minMm, maxMm } of gathers) {
+    expect(surplusMm, name).toBeGreaterThan(minMm)
+    expect(surplusMm, name).toBeLessThan(maxMm)
+  }
+})
+
 describe('pieces that lie turned, or on their heads, to save paper', () => {
   it.each([90, 180, 270, 30, -150])('are named and sewn as if they stood upright: by %d degrees', async (turnDeg) => {
-    for (const sewn of [panelled(NAMES[0]!, 7), yoked(5), hipYoked(9), dress(3), sidePanelled(4)])
+    for (const sewn of [panelled(NAMES[0]!, 7), yoked(5), hipYoked(9), dress(3), sidePanelled(4), gathered(6), peakedCap(8)])
       // Of a band that lies turned nothing says which edge is the lower one.
       expect((await broughtIn(sewn, turnDeg)).map(eitherEdge).sort()).toEqual(sewn.seams.map(inOrder).map(eitherEdge).sort())
   })

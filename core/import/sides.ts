@@ -6,6 +6,8 @@ import { edgePath, findPiece, neighbours, shapeOf, type EdgeRole, type Garment, 
 const MOST_RUNS = 4
 /** Edges that are sewn to nothing: to the hem, the fold of a facing, or itself mirrored. */
 const UNSEWN: readonly EdgeRole[] = ['hem', 'leg-opening', 'dart-leg', 'pleat', 'band-end', 'centre-front', 'centre-back']
+/** Edges that are sewn to a cuff where there is one. */
+const CUFFED: readonly EdgeRole[] = ['hem', 'leg-opening']
 /** An edge that is longer than its chord by more than this part is bent. */
 const BENT_PART = 0.01
 /** An edge that rises or falls by less than this part of its length runs across. */
@@ -84,8 +86,11 @@ function toRun(piece: Piece, ids: readonly string[], sizeId: string): Run {
   }
 }
 
-/** The runs of a piece that may be sewn: edges of one role that meet or are parted by darts; plain edges each by itself. */
-export function runsOf(piece: Piece, sizeId: string): Run[] {
+/**
+ * The runs of a piece that may be sewn: edges of one role that meet or are parted by darts; plain edges each by itself.
+ * @param hasCuff the garment has a cuff for it, to which its hem is sewn
+ */
+export function runsOf(piece: Piece, sizeId: string, hasCuff = false): Run[] {
   const groups: string[][] = []
   let open: EdgeRole | null = null
   let isBehindDart = false
@@ -97,7 +102,7 @@ export function runsOf(piece: Piece, sizeId: string): Run[] {
     // A cap may be parted at its top, or at the underarm of an under sleeve: there other pieces go on.
     const goesOn = role === open && ((role !== 'other' && role !== 'cap') || isBehindDart)
     isBehindDart = false
-    if (fold || UNSEWN.includes(role)) open = null
+    if (fold || (UNSEWN.includes(role) && !(hasCuff && CUFFED.includes(role)))) open = null
     else {
       if (goesOn) groups[groups.length - 1]!.push(id)
       else groups.push([id])
