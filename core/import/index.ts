@@ -1,5 +1,6 @@
 export { ASIDES, ASIDE_KINDS, type Aside } from './asides'
 export { arrowAlong } from './assume-grain'
+export { halveDraft } from './halve-draft'
 export { findOutlines, type FoundOutline, type ImportProgress } from './find-outlines'
 export { makeDrafts, scaleIn, timesBySquare, type Draft, type FoundScale } from './make-drafts'
 export { isLayerOfAnyFile, LAYER_ROLES, layersOf, withLayersSaid, type Layer, type LayerRole } from './layers'

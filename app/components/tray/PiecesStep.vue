@@ -81,6 +81,8 @@ function setGrain(way: 'page' | 'edge') {
   const outline = p.draft.edges.flatMap((e) => [...e.path])
   void tray.editDraft(p.draft.id, 'grain', { grain: arrowAlong(outline, along) })
 }
+/** Another piece that is taken lies on the fold. */
+const besideHalves = computed(() => listed.value.some((p) => p.taken && p.draft.id !== id.value && p.draft.edges.some((e) => e.fold)))
 function startPairing(u: { sizeName: string; corner: number }) {
   pairing.value = u
   mode.value = 'pair'
@@ -193,6 +195,7 @@ function startPairing(u: { sizeName: string; corner: number }) {
       </fieldset>
       <TrayAllowanceField :piece="piece" :edge-mm="chosenEdge?.allowanceMm ?? 0" />
       <TrayFoldsField :draft="piece.draft" @take="tray.editDraft(id, $event.label, $event.change)" />
+      <TrayHalfField :draft="piece.draft" :beside-halves="besideHalves" @take="tray.editDraft(id, $event.label, $event.change)" />
       <TraySizesField v-if="piece.draft.sizes.length > 0" :draft="piece.draft" :pairing="pairing" @pair="startPairing" />
       <TrayCupField :draft="piece.draft" />
       <fieldset>
