@@ -14,6 +14,7 @@ import { findTwins, sayTwin, type Twin } from './find-twins'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { readMarks, type ReadMarks } from './read-marks'
 import { sayGuesses, type Readings } from './readings'
+import { settleRaglans } from './settle-raglans'
 import { settleWaists } from './settle-waists'
 import { splitEdges } from './split-edges'
 import { takeFold } from './take-fold'
@@ -229,7 +230,7 @@ export function makeDrafts(drawing: Drawing, times: number, progress?: ImportPro
           `it has ${outlines.length} outlines that could be pieces.`,
           `Part it: up to ${MOST_OUTLINES} are taken in at once.`,
         )
-      return ok(withTwins(settleWaists(withGrains(outlines))))
+      return ok(withTwins(settleRaglans(settleWaists(withGrains(outlines)))))
     },
     STEPS,
   )

@@ -342,6 +342,49 @@ function peakedCap(w: number): Sewn {
   }
 }
 
+/** A blouse whose sleeves reach to its neckline. */
+function raglan(w: number): Sewn {
+  const body = (deep: number, tip: Point): Drawn['edges'] => {
+    const under = at(235 + w, 250)
+    const side: Path = [line(under, at(228 + w, 600))]
+    const hem = endOf(side)
+    return [
+      ['neck', [cubic(at(0, deep), at(30, deep), at(tip.x - 4, deep * 0.8), tip)]],
+      ['raglan', [cubic(tip, at(tip.x + 20, 90), at(150, 215), under)]],
+      ['side', side],
+      ['hem', [line(hem, at(0, 612))]],
+      ['centre', [line(at(0, 612), at(0, deep))]],
+    ]
+  }
+  const [front, back] = [body(95, at(66, 40)), body(30, at(60, 12))]
+  const pathOf = (edges: Drawn['edges'], id: string) => edges.find((e) => e[0] === id)![1]
+  const turned = (path: Path, x: number, isMirrored: boolean): Path => mapPath(path, (p) => at(isMirrored ? x - p.x : x + p.x, p.y))
+  // The sleeve’s lines are those of back and front, turned over, with the top between them.
+  const backLine = turned(pathOf(back, 'raglan'), 0, true)
+  const [top, low] = [backLine[0]!.from, endOf(backLine)]
+  const frontLine = mapPath(pathOf(front, 'raglan'), (p) => at(p.x - 66 + top.x + 50, p.y - 40 + top.y + 6))
+  const right = endOf(frontLine)
+  const [l, r] = [at(top.x - 95, 620), at(top.x + 145, 620)]
+  return {
+    pieces: [
+      { name: 'Front', edges: front },
+      { name: 'Back', edges: back },
+      {
+        name: 'Sleeve',
+        edges: [
+          ['neck', [line(top, frontLine[0]!.from)]],
+          ['to front', frontLine],
+          ['right', [line(right, r)]],
+          ['hem', [line(r, l)]],
+          ['left', [line(l, low)]],
+          ['to back', reversePath(backLine)],
+        ],
+      },
+    ],
+    seams: ['Back side = Front side', 'Back raglan = Sleeve to back', 'Front raglan = Sleeve to front', 'Sleeve left = Sleeve right'],
+  }
+}
+
 /** Where a piece lies in the file, in rows. */
 const place = (i: number): Point => at(900 + (i % 10) * 1600, 900 + Math.floor(i / 10) * 1600)
 
@@ -427,6 +470,7 @@ describe('the seams of a stranger’s garment', () => {
     ['a panel at the side', sidePanelled],
     ['gathers at waist, cap and cuff', gathered],
     ['a cap with a corner at its top, and a cuff', peakedCap],
+    ['sleeves that reach to the neckline', raglan],
   ] as const)('are found with %s', async (_, draft) => {
     for (const w of [0, 11, 29]) {
       const sewn = draft(w)
