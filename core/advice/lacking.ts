@@ -36,7 +36,7 @@ const THINGS: readonly {
     isThere: (g) => isOf(g, 'leg'),
     why: 'This garment has no legs as pieces of their own.',
   },
-  { said: ['shoulder'], isThere: (g) => hasEdge(g, 'shoulder'), why: 'This garment has no shoulder.' },
+  { said: ['shoulder'], isThere: (g) => hasEdge(g, 'shoulder'), why: 'No edge of this garment is called a shoulder.' },
   { said: ['bust'], isThere: (g) => isOf(g, 'bodice'), why: 'This garment does not reach the bust.' },
   {
     said: ['crotch-depth', 'crotch-curve', 'front-rise', 'back-rise'],

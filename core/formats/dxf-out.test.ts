@@ -42,6 +42,14 @@ function off(vertices: { x: number; y: number }[], path: Path): number {
   return Math.max(there, back)
 }
 
+/** Where a closed line of chords turns by more than 25 degrees at once: chords of a curve turn by less, in the tightest bend of a cut line, too. */
+const sharpCorners = (points: readonly { x: number; y: number }[]) =>
+  points.filter((p, i) => {
+    const [a, b] = [points.at(i - 1)!, points[(i + 1) % points.length]!]
+    const turn = Math.atan2(b.y - p.y, b.x - p.x) - Math.atan2(p.y - a.y, p.x - a.x)
+    return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) > (25 * Math.PI) / 180
+  })
+
 describe.each(garments)('$name as DXF of the trade', ({ name, garment }) => {
   const sizeIds = [...new Set([garment.sizes[0]!.id, garment.sizes.at(-1)!.id])]
   const text = writeTradeDxf(garment, sizeIds, name)
@@ -65,6 +73,13 @@ describe.each(garments)('$name as DXF of the trade', ({ name, garment }) => {
           expect(lines[0]!.shape).toBe(true)
           expect(off(lines[0]!.vertices!, path), `${piece.name} ${sizeId} layer ${layer}`).toBeLessThan(0.02)
         }
+        // Turn points are where the cut line turns, and nowhere else; points of a curve are where it runs on.
+        const cut = own.find((e) => e.layer === '1' && e.type === 'POLYLINE')!.vertices!
+        const turns = sharpCorners(cut)
+        const turnPoints = own.filter((e) => e.layer === '2').map((e) => e.position!)
+        for (const p of turns) expect(turnPoints.some((q) => Math.hypot(p.x - q.x, p.y - q.y) < 0.01)).toBe(true)
+        for (const e of own.filter((o) => o.layer === '3'))
+          expect(turns.every((p) => Math.hypot(p.x - e.position!.x, p.y - e.position!.y) > 0.01)).toBe(true)
         expect(own.filter((e) => e.layer === '4')).toHaveLength(piece.notches.length)
         expect(own.filter((e) => e.layer === '6')).toHaveLength(piece.edges.filter((e) => e.fold).length)
         expect(own.filter((e) => e.layer === '7' && e.type === 'LINE')).toHaveLength(1)

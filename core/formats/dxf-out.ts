@@ -1,7 +1,8 @@
-import { flattenPath, measureLength, type Path, type Point } from '../geometry'
+import { flattenPath, measureLength, tangentAt, turnRad, type Path, type Point } from '../geometry'
 import { cutLineOf, cutWords, type Sheet } from '../paper'
 import { edgePath, notchPlace, outlineOf, shapeOf, toName, type Garment, type Piece } from '../pattern'
-import { EQUAL_MM } from '../tolerances'
+import { EQUAL_MM, SAME_POINT_MM, SMOOTH_DEG } from '../tolerances'
+import { DEG } from '../units'
 
 /** Curves are written as chords that stay within this of them, mm: well below what a cutter can follow. */
 const CHORD_MM = 0.01
@@ -64,12 +65,18 @@ const textOf = (text: string, p: Point, layer: string, heightMm: number): Tag[] 
   [1, plain(text)],
 ]
 
+/** Does a closed line turn where its segment of that place begins? There the standard has a turn point, elsewhere points of a curve. */
+function isCorner(closed: Path, i: number): boolean {
+  const before = closed.at(i - 1)!
+  return Math.abs(turnRad(tangentAt(before, 1), tangentAt(closed[i]!, 0))) * DEG > SMOOTH_DEG
+}
+
 const LETTERS_MM = 5
 
 /** Everything of one piece in one size, by the standard’s layers, with its words. */
 function pieceTags(piece: Piece, sizeId: string, sizeName: string, garmentName: string): Tag[] {
   const shape = shapeOf(piece, sizeId)
-  const cut = cutLineOf(piece, shape)
+  const cut = cutLineOf(piece, shape).filter((s) => measureLength([s]) > SAME_POINT_MM)
   const words = [
     `Piece Name: ${piece.name}`,
     `Size: ${sizeName}`,
@@ -81,7 +88,7 @@ function pieceTags(piece: Piece, sizeId: string, sizeName: string, garmentName: 
   const middle = { x: (grain.from.x + grain.to.x) / 2 + 2 * LETTERS_MM, y: (grain.from.y + grain.to.y) / 2 }
   return [
     ...polyline(cut, TRADE.cut, true),
-    ...cut.flatMap((s) => pointOf(s.from, s.kind === 'line' ? TRADE.turn : TRADE.curve)),
+    ...cut.flatMap((s, i) => pointOf(s.from, isCorner(cut, i) ? TRADE.turn : TRADE.curve)),
     ...polyline(outlineOf(piece, shape), TRADE.seam, true),
     ...piece.notches.flatMap((n) => {
       const place = notchPlace(piece, shape, n.id, measureLength)

@@ -95,7 +95,11 @@ const GATHERS: readonly (readonly [gathered: EdgeRole, into: EdgeRole])[] = [
 ]
 
 /** What lies beside both ends of an edge that is gathered whole: parts of it are gathered into nothing. */
-const WHOLE_BESIDE: Partial<Record<EdgeRole, EdgeRole>> = { waist: 'centre-front', hem: 'underarm', 'leg-opening': 'inseam' }
+const WHOLE_BESIDE: Partial<Record<EdgeRole, readonly EdgeRole[]>> = {
+  waist: ['centre-front', 'crotch'],
+  hem: ['underarm'],
+  'leg-opening': ['inseam', 'outseam'],
+}
 
 /** Can the longer of two sides be gathered into the other, by what they are called? Each is there from end to end. */
 function isGathered(first: Side, second: Side): boolean {
@@ -106,7 +110,7 @@ function isGathered(first: Side, second: Side): boolean {
   const [p, q] = [beside(long), beside(short)]
   if (gathered === 'cap') return q.every((role) => role === 'side')
   if (into === 'waist') return p[0] === q[0] && p[1] === q[1]
-  return p.every((role) => role === WHOLE_BESIDE[gathered])
+  return p[0] === p[1] && WHOLE_BESIDE[gathered]!.includes(p[0])
 }
 
 /** A cap is drawn with its back on the left. */
