@@ -15,6 +15,7 @@ import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { readMarks, type ReadMarks } from './read-marks'
 import { sayGuesses, type Readings } from './readings'
 import { settleRaglans } from './settle-raglans'
+import { settleUnderSleeves } from './settle-under-sleeves'
 import { settleWaists } from './settle-waists'
 import { splitEdges } from './split-edges'
 import { takeFold } from './take-fold'
@@ -230,7 +231,7 @@ export function makeDrafts(drawing: Drawing, times: number, progress?: ImportPro
           `it has ${outlines.length} outlines that could be pieces.`,
           `Part it: up to ${MOST_OUTLINES} are taken in at once.`,
         )
-      return ok(withTwins(settleRaglans(settleWaists(withGrains(outlines)))))
+      return ok(withTwins(settleUnderSleeves(settleRaglans(settleWaists(withGrains(outlines))))))
     },
     STEPS,
   )

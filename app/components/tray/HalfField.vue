@@ -5,7 +5,7 @@ import { halveDraft, type PieceDraft } from '~~/core/import'
 /** A piece that is drawn whole beside pieces that are drawn as halves: half of it is offered, to lie on the fold. */
 const props = defineProps<{
   draft: PieceDraft
-  /** Other pieces lie on the fold. */
+  /** Other pieces are halves of what they are on the body. */
   besideHalves: boolean
 }>()
 const emit = defineEmits<{ take: [change: { label: string; change: Partial<PieceDraft> }] }>()

@@ -81,8 +81,13 @@ function setGrain(way: 'page' | 'edge') {
   const outline = p.draft.edges.flatMap((e) => [...e.path])
   void tray.editDraft(p.draft.id, 'grain', { grain: arrowAlong(outline, along) })
 }
-/** Another piece that is taken lies on the fold. */
-const besideHalves = computed(() => listed.value.some((p) => p.taken && p.draft.id !== id.value && p.draft.edges.some((e) => e.fold)))
+/** Another piece that is taken is half of what it is on the body: it lies on the fold, or ends at a centre or a crotch. */
+const besideHalves = computed(() =>
+  listed.value.some(
+    ({ taken, draft }) =>
+      taken && draft.id !== id.value && draft.edges.some((e) => e.fold || e.role === 'crotch' || e.role.startsWith('centre-')),
+  ),
+)
 function startPairing(u: { sizeName: string; corner: number }) {
   pairing.value = u
   mode.value = 'pair'
