@@ -35,7 +35,7 @@ describe('the wardrobe', () => {
     await (await byTest(driver, 'restore-keep')).sendKeys('keep both')
     await click(driver, 'restore-go')
     await messageSays(/1 garment restored/)
-    expect(await cards()).toBe(count + 1)
+    await soon('one more hangs there', async () => (await cards()) === count + 1)
     await soon('both hang there', async () =>
       (await driver.findElement(By.css('main')).getText()).includes('Quay trousers, tapered (from the file)'),
     )
