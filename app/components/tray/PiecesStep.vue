@@ -74,8 +74,9 @@ function setGrain(way: 'page' | 'edge') {
     const path = chosenEdge.value.path
     const a = path[0]!.from
     const z = path[path.length - 1]!.to
+    // An edge that goes all the way round runs nowhere: the grain stays upright.
     const length = distance(a, z)
-    along = { x: (z.x - a.x) / length, y: (z.y - a.y) / length }
+    if (length > 0) along = { x: (z.x - a.x) / length, y: (z.y - a.y) / length }
     if (along.y < 0 || (along.y === 0 && along.x < 0)) along = { x: -along.x, y: -along.y }
   }
   const outline = p.draft.edges.flatMap((e) => [...e.path])
