@@ -20,6 +20,10 @@ const prefs = usePrefs()
 /** How far above or below its handle a figure stands, and half its height, px. */
 const LABEL_AWAY = 32
 const LABEL_HALF = 16
+/** How wide a figure is at least, what it has free at its ends, and about what a letter of it takes, px. */
+const LEAST_WIDTH = 84
+const ROUND_WORDS = 20
+const LETTER = 6.6
 /** Half the size of a handle, px. */
 const HANDLE = 10
 /** Least distance of a figure from the table's rim, px. */
@@ -41,7 +45,8 @@ const shown = computed(() => {
   return props.handles.map(({ handle, at }, index) => {
     const { x, y } = places[index]!
     const labelled = handle.kind === 'level'
-    const width = labelled ? 60 + 7.5 * handle.label.length : 84
+    const words = `${labelled ? `${handle.label} ` : ''}${prefs.length(handle.valueMm, { signed: handle.isGrowth })}`
+    const width = Math.max(LEAST_WIDTH, ROUND_WORDS + LETTER * words.length)
     const flip = x + 15 + width > props.width
     // An amount has its figure above it, or below: beside it lies what it changes, a dart or an edge.
     const stacked = handle.kind === 'amount'
@@ -53,7 +58,7 @@ const shown = computed(() => {
     const away = !stacked ? 0 : isAbove ? -LABEL_AWAY : LABEL_AWAY
     standing.push({ x: stacked ? x + inward : x + (flip ? -1 : 1) * (15 + width / 2), y: y + away, width })
     // A line of the stop always shows its figure; a mark that only says where shows it when it is taken hold of.
-    return { handle, at, width, flip, stacked, away, inward, quiet: labelled && !handle.line }
+    return { handle, at, words, width, flip, stacked, away, inward, quiet: labelled && !handle.line }
   })
 })
 
@@ -128,7 +133,7 @@ function onHandleKey(event: KeyboardEvent, handle: Handle) {
           stroke="var(--note)"
         />
         <text :x="h.stacked ? 9 - h.width / 2 : h.flip ? 9 - h.width : 9" y="5.5" font-size="15" font-weight="600" fill="var(--note)">
-          {{ h.handle.kind === 'level' ? `${h.handle.label} ` : '' }}{{ prefs.length(h.handle.valueMm, { signed: h.handle.isGrowth }) }}
+          {{ h.words }}
         </text>
       </g>
     </g>
