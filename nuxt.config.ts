@@ -71,6 +71,8 @@ export default defineNuxtConfig({
     virtual: {
       '#many-worker': () =>
         `export default Buffer.from('${Buffer.from(bundleWorker(process.cwd())).toString('base64')}', 'base64').toString()`,
+      // The demo is drafted here, once: the first who opens it would wait for it.
+      '#demo-file': async () => `export default ${JSON.stringify((await import('./demo/demo-file')).demoFile(new Date()))}`,
     },
   },
   app: {

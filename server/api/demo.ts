@@ -1,13 +1,9 @@
 import { createHash } from 'node:crypto'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
-import { contentsOf } from '../../core/formats/project'
-import { writeProjectFile } from '../../core/formats/project-file'
-import { demoWardrobe } from '../../demo/wardrobe'
+import file from '#demo-file'
 
-function draft() {
-  const now = new Date()
-  const { projects, wearers, log } = demoWardrobe(now)
-  const plain = Buffer.from(writeProjectFile(contentsOf(projects, wearers, [], log), now))
+function pack() {
+  const plain = Buffer.from(file)
   return {
     version: `"${createHash('sha256').update(plain).digest('base64url').slice(0, 22)}"`,
     plain,
@@ -16,19 +12,19 @@ function draft() {
   }
 }
 
-let made: ReturnType<typeof draft> | null = null
+let packed: ReturnType<typeof pack> | null = null
 
-/** The demo wardrobe as a project file: drafted once, sent compressed, and not again to a browser that has this version. */
+/** The demo wardrobe as a project file: drafted when the server is built, sent compressed, and not again to a browser that has this version. */
 export default defineEventHandler((event) => {
   if (!isFetch(event)) return refuseMethod(event)
-  made ??= draft()
-  setHeaders(event, { 'content-type': 'application/json', etag: made.version, 'cache-control': 'no-cache', vary: 'accept-encoding' })
-  if (getHeader(event, 'if-none-match') === made.version) {
+  packed ??= pack()
+  setHeaders(event, { 'content-type': 'application/json', etag: packed.version, 'cache-control': 'no-cache', vary: 'accept-encoding' })
+  if (getHeader(event, 'if-none-match') === packed.version) {
     setResponseStatus(event, 304)
     return null
   }
   const accepted = getHeader(event, 'accept-encoding') ?? ''
   const encoding = (['br', 'gzip'] as const).find((e) => new RegExp(`\\b${e}\\b`).test(accepted))
   if (encoding) setHeader(event, 'content-encoding', encoding)
-  return encoding ? made[encoding] : made.plain
+  return encoding ? packed[encoding] : packed.plain
 })
