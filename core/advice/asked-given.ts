@@ -45,15 +45,16 @@ function reasonFor({ id, what, askedMm, givenMm }: Figures, pieceId: string | nu
   if (part) return `${part.words.title}: these pieces go no further.`
   const off = own.find((s) => s.status === 'off')
   if (off) return `“${off.words.title}” is switched off.`
-  // The one that is made for the fewest measures besides.
-  const [kind] = CHANGE_KINDS.filter((k) => k.gives?.includes(id)).sort((a, b) => a.gives!.length - b.gives!.length)
-  const would = kind ? kind.title : 'No change alone: look at it in the mock-up.'
+  // Both ways, where there are two; of more, the one that is made for the fewest measures besides.
+  const kinds = CHANGE_KINDS.filter((k) => k.gives?.includes(id)).sort((a, b) => a.gives!.length - b.gives!.length)
+  const ways = kinds.slice(0, kinds.length === 2 ? 2 : 1).map((k) => k.title)
+  const would = ways.length > 0 ? ways.join(', or ') : 'No change alone: look at it in the mock-up.'
   if (stops.length === 0) return would
   // The difference of two figures that are shown beside it.
   const much = differenceToken(givenMm, askedMm!)
   if (what === 'zone' && leftMm < 0) return `Roomier by ${much}: left as its maker meant it.`
   if (own.length > 0) return `Changed, but ${much} ${leftMm > 0 ? 'are missing' : 'are too much'} still: look at it in the mock-up.`
-  return kind ? `Nothing in the plan changes it; “${would}” would.` : would
+  return ways.length > 0 ? `Nothing in the plan changes it; ${ways.map((w) => `“${w}”`).join(' or ')} would.` : would
 }
 
 /** Pieces are made for the larger side: what the other one needs less is said, or which stop gives each its own. */
@@ -114,7 +115,9 @@ export function askedGiven(
   const lengths = measures(bought).flatMap(({ id, name, pieceId, bodyMm, garmentMm }) => {
     const is = now.get(id)
     if (bodyMm === null || !is) return []
-    const askedMm = is.missingMm === null ? null : is.garmentMm + is.missingMm
+    // What may be longer, and is as long as the body, is what was asked for.
+    const isMet = is.missingMm === null && Math.abs(is.garmentMm - bodyMm) <= LEFT_MM.length
+    const askedMm = isMet ? bodyMm : is.missingMm === null ? null : is.garmentMm + is.missingMm
     const mm = { bodyMm, askedMm, boughtMm: garmentMm, givenMm: is.garmentMm }
     return [rowOf({ id, name, what: 'length', ...mm, sides: sidesOf(body, id, stops) }, pieceId, stops, sizing)]
   })

@@ -23,8 +23,28 @@ import { changeForLength, LENGTH_MM, stopForMeasure } from './stop-for-measure'
 /** The length of a sleeve with its cap, by the id of its measure. */
 const SLEEVE = 'arm-length'
 
+/** The length from the waist down that a crotch seam shares: both legs lie along it. */
+const RISE = 'waist-to-hip'
+
 /** Lengths that are changed at lines in a plan, each where no other one of them is: above the waist, below it, in the leg. */
-const PLANNED = ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee']
+const PLANNED = ['back-neck-to-waist', RISE, 'waist-to-knee']
+
+/**
+ * The lengths that a plan looks at. Where nobody measured how deep the hip lies, a body's crotch length tells: what its seam is short of
+ * is put in between waist and hip, half of it in front and half at the back (craft 4). A longer seam is left as its maker meant it.
+ *
+ * @param asked how much each length is changed already, mm
+ */
+function plannedLengths(garment: Garment, { body, sizing }: ChangeContext, asked: ReadonlyMap<string, number>): LengthRow[] {
+  const crotch = measureRow(garment, body, 'crotch')
+  const missingMm = crotch?.bodyMm ? Math.max((crotch.bodyMm - crotch.garmentMm) / HALVES_OF_CROTCH, -(asked.get(RISE) ?? 0)) : 0
+  return bodyLengths(garment, body, sizing.wantedMm).map((row) =>
+    row.id === RISE && row.bodyMm === null && missingMm !== 0 ? { ...row, name: crotch!.name, missingMm } : row,
+  )
+}
+
+/** A crotch seam runs over a front and a back. */
+const HALVES_OF_CROTCH = 2
 
 const phaseOf = (stop: NewChange) => findKind(stop.kind as string)!.phase
 const aboutOf = (stop: NewChange) => findKind(stop.kind as string)!.onePiece?.(stop.inputs) ?? null
@@ -149,15 +169,14 @@ function planOn(
     return garment ? { ...draft, garmentNow: () => garment } : draft
   }
   const traced = only(allTraced, sizeIds)
+  const first = plannedLengths(traced.garmentNow(), context, new Map())
   const along = (draft: Draft, phases: readonly Phase[], lengths: ReadonlyMap<string, number>) =>
     phases.reduce((now, phase) => {
       const stops =
-        phase === 'lengths'
-          ? PLANNED.flatMap((id) => stopForLength(traced.garmentNow(), sheet.lengths, id, lengths.get(id) ?? 0, context))
-          : []
+        phase === 'lengths' ? PLANNED.flatMap((id) => stopForLength(traced.garmentNow(), first, id, lengths.get(id) ?? 0, context)) : []
       return propose(taken(now, stops, context), phase, { context, sheet }, own)
     }, draft)
-  const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), sheet.lengths, context)
+  const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), first, context)
   const whole = along(only(sized, sizeIds && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map())
   return withSleeves(traced.garmentNow(), whole, context)
 }
@@ -169,7 +188,8 @@ function planOn(
 function withSleeves(garment: Garment, { garmentNow, stops }: Draft, context: ChangeContext): NewChange[] {
   const row = measureRow(garmentNow(), context.body, SLEEVE)
   if (!row || row.missingMm === null || Math.abs(row.missingMm) < LENGTH_MM - EQUAL_MM) return [...stops]
-  const stop = stopForMeasure(garment, SLEEVE, row.missingMm, context, `${row.name}: the body measures more or less than the sleeve gives.`)
+  const note = `${row.name}: the body measures ${row.missingMm > 0 ? 'more' : 'less'} than the sleeve gives.`
+  const stop = stopForMeasure(garment, SLEEVE, row.missingMm, context, note)
   const at = stops.findIndex((s) => PHASES.indexOf(phaseOf(s)) > PHASES.indexOf('lengths'))
   return stop ? stops.toSpliced(at < 0 ? stops.length : at, 0, { ...stop, from: 'body' }) : [...stops]
 }
@@ -210,7 +230,7 @@ function settleLengths(
   ask(missingOf(first))
   let settled = planned(asked)
   for (let round = 0; round < ROUNDS; round++) {
-    const missing = missingOf(bodyLengths(settled.garmentNow(), context.body, context.sizing.wantedMm))
+    const missing = missingOf(plannedLengths(settled.garmentNow(), context, asked))
     if (missing.length === 0) break
     ask(missing)
     settled = planned(asked)

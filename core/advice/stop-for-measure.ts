@@ -19,7 +19,12 @@ export function changeForLength(garment: Garment, row: LengthRow, context: Chang
   for (const kind of CHANGE_KINDS) {
     const inputs = kind.givesLength?.(garment, row, context) ?? null
     if (inputs === null || !kind.schema.safeParse(inputs).success) continue
-    return newStop(kind.kind, inputs, `${row.name}: the body measures more or less than the pattern gives.`, 'body')
+    return newStop(
+      kind.kind,
+      inputs,
+      `${row.name}: the body measures ${row.missingMm > 0 ? 'more' : 'less'} than the pattern gives.`,
+      'body',
+    )
   }
   return null
 }

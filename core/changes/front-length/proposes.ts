@@ -33,7 +33,7 @@ export function proposeFrontLength(garmentNow: () => Garment, { context }: Asked
   return [
     {
       inputs: { pieceId: row.pieceId, amountMm },
-      note: 'Front, shoulder to waist: the body measures more or less than the front gives.',
+      note: `Front, shoulder to waist: the body measures ${amountMm > 0 ? 'more' : 'less'} than the front gives.`,
     },
   ]
 }

@@ -23,6 +23,6 @@ export function proposeShoulder(garmentNow: () => Garment, { context }: AskedByB
   const row = measureRow(garment, context.body, 'shoulder')
   if (!row || row.missingMm === null || Math.abs(row.missingMm) < LEAST_MM) return []
   const begun = beginShoulder(garment, context)
-  const note = 'Shoulder length: the body measures more or less than the seam gives.'
+  const note = `Shoulder length: the body measures ${row.missingMm > 0 ? 'more' : 'less'} than the seam gives.`
   return begun.ok ? [{ inputs: wayFor(garment, begun.value, row.missingMm, context), note }] : []
 }

@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest'
+import { demoWardrobe } from '../../demo/wardrobe'
+import type { MeasureSet } from '../body'
+import { contextWith } from '../changes/test-context'
+import { measureLength } from '../geometry'
+import { edgePath, shapeOf, type Garment } from '../pattern'
+import { foldPlan, withId } from '../changes'
+import { layOnPlan, ownStops, planFromBody, planSizes } from './index'
+
+const trousers = demoWardrobe(new Date('2026-11-23')).projects.filter((p) => p.garment.pieces.some((q) => q.kind === 'leg-front'))
+
+/** The crotch seam of both legs as the base size has it, along its edges, mm. */
+const crotchMm = (garment: Garment) =>
+  garment.pieces
+    .flatMap((p) => p.edges.filter((e) => e.role === 'crotch').map((e) => edgePath(shapeOf(p, garment.baseSizeId), e.id)))
+    .reduce((sum, path) => sum + measureLength(path), 0)
+
+const setOf = (figures: Record<string, number>): MeasureSet => ({
+  id: 's',
+  takenOn: '2026-03-01',
+  note: '',
+  figures: Object.fromEntries(Object.entries(figures).map(([id, mm]) => [id, { mm }])),
+})
+
+describe('a body whose crotch is longer than the seam', () => {
+  const planned = (project: (typeof trousers)[number], figures: Record<string, number>) => {
+    const context = contextWith({
+      sizeId: project.garment.baseSizeId,
+      sizing: project.sizing,
+      body: setOf(figures),
+      bought: project.garment,
+    })
+    return { context, ...planFromBody(project.garment, context) }
+  }
+  const lengths = (kinds: readonly { kind: unknown; note: string }[]) => kinds.filter((s) => s.kind === 'lengthen').map((s) => s.note)
+
+  it.each(trousers.map((p) => [p.name, p] as const))('%s: has it put in between waist and hip, whatever the sizes bring', (_, project) => {
+    const bought = crotchMm(project.garment)
+    for (const more of [12, 40, 90])
+      for (const round of [{}, { waist: 720, hip: 960 }, { waist: 900, hip: 1150 }] as Record<string, number>[]) {
+        const { folded } = planned(project, { crotch: bought + more, ...round })
+        expect(folded.stops.map((s) => s.status)).not.toContain('refused')
+        const given = crotchMm(folded.garment)
+        // A larger size may bring more than is asked for: then no line does.
+        const isByLine = folded.stops.some((s) => s.change.kind === 'lengthen')
+        expect(given - (bought + more)).toBeGreaterThan(-2)
+        if (isByLine) expect(given - (bought + more)).toBeLessThan(2)
+      }
+  })
+  it('keeps a seam that is long enough, and the depth of a hip that was measured', () => {
+    for (const project of trousers) {
+      const bought = crotchMm(project.garment)
+      expect(lengths(planned(project, { crotch: bought - 30 }).stops)).toEqual([])
+      const { stops } = planned(project, { crotch: bought + 60, 'waist-to-hip': 240 })
+      expect(lengths(stops)).toEqual([expect.stringContaining('Waist to hip')])
+    }
+  })
+  it('asked again proposes nothing', () => {
+    for (const project of trousers) {
+      const { context, stops } = planned(project, { crotch: crotchMm(project.garment) + 50, waist: 760, hip: 1020 })
+      const plan = stops.map((s, i) => withId(s, `${i}`))
+      const own = ownStops(plan)
+      const laid = layOnPlan(planSizes(foldPlan(project.garment, own, context).garment, context, own), plan)
+      expect(laid.map((l) => l.how)).toEqual(plan.map(() => 'there'))
+    }
+  })
+})
