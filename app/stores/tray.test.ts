@@ -123,6 +123,38 @@ describe('the import tray', () => {
     expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
   })
 
+  it('takes half of a piece that is drawn whole; without the darts that were found in it, it is half still', async () => {
+    const tray = useTray()
+    await settled(() => expect(tray.ready).toBe(true))
+    // A skirt's back with a dart drawn on each side of its middle.
+    await tray.takeFile(
+      'whole.svg',
+      bytesOf(`<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="800mm" viewBox="0 0 600 800"><g fill="none" stroke="#000">
+        <path d="M100 50H500L540 700H60Z"/><path d="M300 200V500" id="grain"/>
+        <path d="M190 50L202 170L214 50"/><path d="M386 50L398 170L410 50"/></g>
+        <text x="260" y="400" font-size="20">Skirt back</text></svg>`),
+    )
+    await settled(() => expect(tray.drawing).not.toBeNull())
+    await tray.confirmScale(1)
+    await settled(() => expect(tray.state.pieces).toHaveLength(1))
+    const { id } = chosen(tray, 0)
+    const wide = () => {
+      const xs = chosen(tray, 0).edges.flatMap((e) => e.path.map((s) => s.from.x))
+      return Math.max(...xs) - Math.min(...xs)
+    }
+    const legs = () => chosen(tray, 0).edges.filter((e) => e.role === 'dart-leg').length
+    expect([wide(), legs()]).toEqual([480, 4])
+    await tray.takeHalf(id)
+    await settled(() => expect(legs()).toBe(2))
+    expect(wide()).toBeCloseTo(240, 6)
+    expect(chosen(tray, 0).edges.filter((e) => e.fold)).toHaveLength(1)
+    await tray.leaveDarts(id)
+    await settled(() => expect(legs()).toBe(0))
+    expect(wide()).toBeCloseTo(240, 6)
+    expect(chosen(tray, 0).edges.filter((e) => e.fold)).toHaveLength(1)
+    expect(TraySchema.safeParse(await db.tray.get('now')).success).toBe(true)
+  })
+
   it('takes a line within a piece out of it and back in, and holds for sure what a person said', async () => {
     const tray = useTray()
     await settled(() => expect(tray.ready).toBe(true))

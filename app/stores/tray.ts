@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { emptyFit, type GarmentRow } from '~~/core/formats'
 import { cutPath, measureLength, nearestPlace, type Path, type Point } from '~~/core/geometry'
-import { ASIDES, downOf, nameEdges, isUnnamed, thingsSaid, uprightEdges, type PieceDraft, type ReadThing } from '~~/core/import'
+import { ASIDES, downOf, halveDraft, nameEdges, isUnnamed, thingsSaid, uprightEdges, type PieceDraft, type ReadThing } from '~~/core/import'
 import { checkGarment, toName, type EdgeRole, type Garment, type PieceKind, type Seam } from '~~/core/pattern'
 import { problemSentence, type Problem } from '~~/core/result'
 import { NO_CHARTS, openCups } from '~~/core/size'
@@ -246,6 +246,19 @@ export const useTray = defineStore('tray', () => {
       delete p.asDrawn
       delete p.readings?.darts
     })
+  /** Half of a piece that is drawn whole, on the fold; what were its lines without the darts found in it is halved with it. */
+  const takeHalf = (id: string) =>
+    edit(id, 'half of it, on the fold', (p) => {
+      const half = halveDraft(plain(p.draft))
+      if (!half) return
+      const withoutDarts = p.asDrawn ? halveDraft(plain({ ...p.draft, ...p.asDrawn })) : null
+      const { edges, grain, notches, lines, points } = half
+      const change = { edges, grain, notches, lines, ...(points ? { points } : {}) }
+      Object.assign(p.draft, change)
+      settled(p, change)
+      if (withoutDarts) p.asDrawn = { edges: withoutDarts.edges, lines: withoutDarts.lines }
+      else delete p.asDrawn
+    })
   const setRole = (id: string, index: number, role: EdgeRole) => editEdge(id, index, 'name of an edge', { role, isPlain: role === 'other' })
   /** All edges of a piece without a name are edges without one: a pocket’s, a facing’s. */
   const restIsPlain = (id: string) =>
@@ -302,6 +315,7 @@ export const useTray = defineStore('tray', () => {
     takeAsOne,
     closeOutline,
     leaveDarts,
+    takeHalf,
     act,
     confirmScale,
     edit,

@@ -8,20 +8,16 @@ const props = defineProps<{
   /** Other pieces are halves of what they are on the body. */
   besideHalves: boolean
 }>()
-const emit = defineEmits<{ take: [change: { label: string; change: Partial<PieceDraft> }] }>()
-const half = computed(() => (props.besideHalves && props.draft.kind !== 'sleeve' ? halveDraft(props.draft) : null))
-function take() {
-  const { edges, grain, notches, lines, points } = half.value!
-  emit('take', { label: 'half of it, on the fold', change: { edges, grain, notches, lines, ...(points ? { points } : {}) } })
-}
+defineEmits<{ take: [] }>()
+const isOffered = computed(() => props.besideHalves && props.draft.kind !== 'sleeve' && halveDraft(props.draft) !== null)
 </script>
 
 <template>
-  <fieldset v-if="half" class="rounded-lg border border-edge p-3" data-test="half-field">
+  <fieldset v-if="isOffered" class="rounded-lg border border-edge p-3" data-test="half-field">
     <legend class="sr-only">Whole or half</legend>
     <p class="text-sm">
       It is drawn whole, and alike on both sides; others are drawn as halves. As a half, on the fold, it can be sewn to those.
     </p>
-    <button class="btn mt-2" data-test="take-half" @click="take">Take half of it, on the fold</button>
+    <button class="btn mt-2" data-test="take-half" @click="$emit('take')">Take half of it, on the fold</button>
   </fieldset>
 </template>

@@ -201,7 +201,7 @@ function startPairing(u: { sizeName: string; corner: number }) {
       </fieldset>
       <TrayAllowanceField :piece="piece" :edge-mm="chosenEdge?.allowanceMm ?? 0" />
       <TrayFoldsField :draft="piece.draft" @take="tray.editDraft(id, $event.label, $event.change)" />
-      <TrayHalfField :draft="piece.draft" :beside-halves="besideHalves" @take="tray.editDraft(id, $event.label, $event.change)" />
+      <TrayHalfField :draft="piece.draft" :beside-halves="besideHalves" @take="tray.takeHalf(id)" />
       <TraySizesField v-if="piece.draft.sizes.length > 0" :draft="piece.draft" :pairing="pairing" @pair="startPairing" />
       <TrayCupField :draft="piece.draft" />
       <fieldset>
