@@ -109,6 +109,18 @@ dress: needs an extra 1 at the waist -> add-at-edge waistMm=0.25
 legs: another inch in the back rise -> level-wedge pieceId="back" amountMm=1
 blouse: shoulder seam sits 1/2 inch behind the top of my shoulder -> shoulder-forward amountMm=0.5
 blouse: shoulder seam is 3/8" in front of my shoulder -> shoulder-forward amountMm=-0.375
+blouse: shoulder seam rolls to the back 1/2 -> shoulder-forward amountMm=0.5
+blouse: the shoulder seams keep sliding backwards by 3/8 -> shoulder-forward amountMm=0.375
+blouse: shoulder seam drifts forward 1/4 -> shoulder-forward amountMm=-0.25
+blouse: shoulder seam 1/2 too far behind -> shoulder-forward amountMm=0.5
+blouse: slide the shoulder seam backward 1/4 -> shoulder-forward amountMm=-0.25
+blouse: cut the neckline 1 lower -> redraw-neckline frontMm=1
+blouse: please cut the neck wider 1/2 -> redraw-neckline widerMm=0.5
+blouse: cut the armholes deeper by 3/4 -> lower-armhole amountMm=0.75
+blouse: cut the sleeves 1 shorter -> lengthen pieceId="sleeve" amountMm=-1
+legs: cut the legs 2 shorter -> lengthen amountMm=-2
+legs: cut the hems wider 1 -> hem-fullness amountMm=0.5
+blouse: cut one size larger -> asks
 dress: skirt drags on the floor at the back by 1 1/4 -> uneven-hem centreBackMm=-1.25 sideMm=0
 dress: the hem is trailing the ground by 2 -> uneven-hem centreFrontMm=-2 sideMm=-2 centreBackMm=-2
 legs: when I sit the back pulls down 3/4 -> level-wedge pieceId="back" amountMm=0.75

@@ -56,6 +56,11 @@ const PLACES: readonly Said[] = [
   [/\btoo (?:close|near) to (?:the |my )?(?:nipple|(?:bust )?point|fullest (?:part|point))\b/gu, 'too close to the apex'],
   // Where a seam lies now, and not where it is to go.
   [/\b(?:sits|falls|lies) (?:to|toward|towards|too far to) the (front|back)\b/gu, 'too far to the $1'],
+  [/\btoo far behind\b/gu, 'too far to the back'],
+  [
+    /\b(shoulder(?: seams?| lines?)?) (?:keeps? )?(?:roll|slid|slip|shift|creep|drift|rid|swing|pull|wander|migrat)(?:e|s|es|p?ing)? (?:too far )?(?:(?:to|toward|towards) (?:the |my )?)?(front|back|forward|backward)s?\b/gu,
+    (_, seam, way) => `${seam} too far to the ${way!.startsWith('f') ? 'front' : 'back'}`,
+  ],
   [new RegExp(`\\b${LIES} ${MAYBE_SO_FAR}behind ${ON_SHOULDER}\\b`, 'gu'), '$1too far to the back'],
   [new RegExp(`\\b${LIES} ${MAYBE_SO_FAR}in front of ${ON_SHOULDER}\\b`, 'gu'), '$1too far to the front'],
   [new RegExp(`\\b(rise|crotch) (${WITHIN}{0,30}?)\\b(?:at|in) (?:the )?(back|front)\\b`, 'gu'), '$3 $1 $2'],
@@ -102,6 +107,11 @@ const FIGURES: readonly Said[] = [
     'shorten the $1 to the $2',
   ],
   [/\btrim (?=[^,;.]{0,20}\boff\b)/gu, 'cut '],
+  // “Cut the neckline lower”: what is cut otherwise is changed; in another size it is traced.
+  [
+    /(?<=^|\b(?:and|please|then) )(?:cut|dig|carve) (?!(?:in|off|open|away|out|from)\b)(?=(?:(?!\bsizes?\b)[^,;.])*\b(?:lower|deeper|higher|wider|narrower|shorter|longer|looser|tighter|bigger|smaller|fuller|slimmer|shallower)\b)(?!.*\bsizes?\b)/gu,
+    '',
+  ],
   // What a cap has too much of goes.
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too much ease(?: by)?\\b`, 'gu'), 'less ease in the cap $1'],
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too little ease(?: by)?\\b`, 'gu'), 'more ease in the cap $1'],
