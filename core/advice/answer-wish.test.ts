@@ -115,6 +115,8 @@ blouse: shoulder seam drifts forward 1/4 -> shoulder-forward amountMm=-0.25
 blouse: shoulder seam 1/2 too far behind -> shoulder-forward amountMm=0.5
 blouse: slide the shoulder seam backward 1/4 -> shoulder-forward amountMm=-0.25
 blouse: cut the neckline 1 lower -> redraw-neckline frontMm=1
+tunic: lower the V by 1 -> redraw-neckline frontMm=1
+tunic: the v is 1/2 too deep -> redraw-neckline frontMm=-0.5
 blouse: please cut the neck wider 1/2 -> redraw-neckline widerMm=0.5
 blouse: cut the armholes deeper by 3/4 -> lower-armhole amountMm=0.75
 blouse: cut the sleeves 1 shorter -> lengthen pieceId="sleeve" amountMm=-1
