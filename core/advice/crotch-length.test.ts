@@ -5,7 +5,7 @@ import { contextWith } from '../changes/test-context'
 import { measureLength } from '../geometry'
 import { edgePath, shapeOf, type Garment } from '../pattern'
 import { foldPlan, withId } from '../changes'
-import { layOnPlan, ownStops, planFromBody, planSizes } from './index'
+import { askedGiven, layOnPlan, ownStops, planFromBody, planSizes } from './index'
 
 const trousers = demoWardrobe(new Date('2026-11-23')).projects.filter((p) => p.garment.pieces.some((q) => q.kind === 'leg-front'))
 
@@ -53,6 +53,20 @@ describe('a body whose crotch is longer than the seam', () => {
       expect(lengths(planned(project, { crotch: bought - 30 }).stops)).toEqual([])
       const { stops } = planned(project, { crotch: bought + 60, 'waist-to-hip': 240 })
       expect(lengths(stops)).toEqual([expect.stringContaining('Waist to hip')])
+    }
+  })
+  it('is told as asked and given; a longer seam as designed', () => {
+    for (const project of trousers) {
+      const bought = crotchMm(project.garment)
+      const row = (crotch: number) => {
+        const { context, folded } = planned(project, { crotch })
+        return askedGiven(project.garment, folded.garment, folded.stops, context).find((r) => r.id === 'crotch')!
+      }
+      const met = row(bought + 50)
+      expect(met.askedMm).toBeCloseTo(bought + 50, 6)
+      expect(Math.abs(met.leftMm!)).toBeLessThan(2)
+      expect(met.by).toEqual(['Lengthen the leg'])
+      expect(row(bought - 50)).toMatchObject({ askedMm: null, leftMm: null, by: [] })
     }
   })
   it('asked again proposes nothing', () => {
