@@ -82,6 +82,8 @@ const SLEEVE = `(?:${CAP}|sleeve)s?`
 const FIGURES: readonly Said[] = [
   [/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high'],
   [/\b(?:wedgies?|camel ?toe)\b/gu, 'crotch too high'],
+  [/\b(?:(?:show(?:s|ing)?|too much|less|hide|hides|cover)(?: (?:the|my|so much|too much|less))* cleavage)\b/gu, 'neckline too low'],
+  [/\b(neck(?:line)? )?(?:is )?too revealing\b/gu, 'neckline too low'],
   [/\b(?:the|my|its) v(?:ee)?\b(?![- ](?:neck|notch))/gu, 'the neckline'],
   [/\blow(?:er)? rise\b/gu, 'shorter rise'],
   [new RegExp(`\\b(?:another|an? (?:additional|extra|further)|additional|extra|further) (${FIGURE})`, 'gu'), '$1 more '],
