@@ -110,6 +110,8 @@ const FIGURES: readonly Said[] = [
     'shorten the $1 to the $2',
   ],
   [/\btrim (?=[^,;.]{0,20}\boff\b)/gu, 'cut '],
+  [new RegExp(`\\bcut out (?=${FIGURE})`, 'gu'), 'take out '],
+  [/\bcuts? (?:less|so much|too much) into (?=(?:my|the|her|his)\b)/gu, 'too tight at '],
   // “Cut the neckline lower”: what is cut otherwise is changed; in another size it is traced.
   [
     /(?<=^|\b(?:and|please|then) )(?:cut|dig|carve) (?!(?:in|off|open|away|out|from)\b)(?=(?:(?!\bsizes?\b)[^,;.])*\b(?:lower|deeper|higher|wider|narrower|shorter|longer|looser|tighter|bigger|smaller|fuller|slimmer|shallower)\b)(?!.*\bsizes?\b)/gu,
