@@ -112,6 +112,8 @@ blouse: shoulder seam is 3/8" in front of my shoulder -> shoulder-forward amount
 blouse: shoulder seam rolls to the back 1/2 -> shoulder-forward amountMm=0.5
 blouse: the shoulder seams keep sliding backwards by 3/8 -> shoulder-forward amountMm=0.375
 blouse: shoulder seam drifts forward 1/4 -> shoulder-forward amountMm=-0.25
+blouse: my shoulders roll forward 1/2 -> shoulder-forward amountMm=0.5
+blouse: her shoulder slumps forward by 3/8 -> shoulder-forward amountMm=0.375
 blouse: shoulder seam 1/2 too far behind -> shoulder-forward amountMm=0.5
 blouse: slide the shoulder seam backward 1/4 -> shoulder-forward amountMm=-0.25
 blouse: cut the neckline 1 lower -> redraw-neckline frontMm=1

@@ -23,8 +23,10 @@ import { changeForLength, LENGTH_MM, stopForMeasure } from './stop-for-measure'
 /** The length of a sleeve with its cap, by the id of its measure. */
 const SLEEVE = 'arm-length'
 
-/** The length from the waist down that a crotch seam shares: both legs lie along it. */
+/** The length in which a crotch seam is changed, in front and at the back. */
 const RISE = 'waist-to-hip'
+/** A crotch seam runs over a front and a back. */
+const HALVES_OF_CROTCH = 2
 
 /** Lengths that are changed at lines in a plan, each where no other one of them is: above the waist, below it, in the leg. */
 const PLANNED = ['back-neck-to-waist', RISE, 'waist-to-knee']
@@ -42,9 +44,6 @@ function plannedLengths(garment: Garment, { body, sizing }: ChangeContext, asked
     row.id === RISE && row.bodyMm === null && missingMm !== 0 ? { ...row, name: crotch!.name, missingMm } : row,
   )
 }
-
-/** A crotch seam runs over a front and a back. */
-const HALVES_OF_CROTCH = 2
 
 const phaseOf = (stop: NewChange) => findKind(stop.kind as string)!.phase
 const aboutOf = (stop: NewChange) => findKind(stop.kind as string)!.onePiece?.(stop.inputs) ?? null

@@ -57,8 +57,10 @@ const PLACES: readonly Said[] = [
   // Where a seam lies now, and not where it is to go.
   [/\b(?:sits|falls|lies) (?:to|toward|towards|too far to) the (front|back)\b/gu, 'too far to the $1'],
   [/\btoo far behind\b/gu, 'too far to the back'],
+  // A body's, and not the seam's.
+  [/\bshoulders? (?:roll|curl|slump|hunch)s? forward\b/gu, 'forward shoulder'],
   [
-    /\b(shoulder(?: seams?| lines?)?) (?:keeps? )?(?:roll|slid|slip|shift|creep|drift|rid|swing|pull|wander|migrat)(?:e|s|es|p?ing)? (?:too far )?(?:(?:to|toward|towards) (?:the |my )?)?(front|back|forward|backward)s?\b/gu,
+    /\b(shoulder (?:seam|line)s?) (?:keeps? )?(?:roll|slid|slip|shift|creep|drift|rid|swing|pull|wander|migrat)(?:e|s|es|p?ing)? (?:too far )?(?:(?:to|toward|towards) (?:the |my )?)?(front|back|forward|backward)s?\b/gu,
     (_, seam, way) => `${seam} too far to the ${way!.startsWith('f') ? 'front' : 'back'}`,
   ],
   [new RegExp(`\\b${LIES} ${MAYBE_SO_FAR}behind ${ON_SHOULDER}\\b`, 'gu'), '$1too far to the back'],
@@ -83,7 +85,7 @@ const FIGURES: readonly Said[] = [
   [/\bcrotch (?:is )?(?:cut(?:s|ting) (?:in|up)|rid(?:es|ing) up|dig(?:s|ging) in|pull(?:s|ing) up)\b/gu, 'crotch too high'],
   [/\b(?:wedgies?|camel ?toe)\b/gu, 'crotch too high'],
   [/\b(?:(?:show(?:s|ing)?|too much|less|hide|hides|cover)(?: (?:the|my|so much|too much|less))* cleavage)\b/gu, 'neckline too low'],
-  [/\b(neck(?:line)? )?(?:is )?too revealing\b/gu, 'neckline too low'],
+  [/\bneck(?:line)? (?:is )?too revealing\b/gu, 'neckline too low'],
   [/\b(?:the|my|its) v(?:ee)?\b(?![- ](?:neck|notch))/gu, 'the neckline'],
   [/\blow(?:er)? rise\b/gu, 'shorter rise'],
   [new RegExp(`\\b(?:another|an? (?:additional|extra|further)|additional|extra|further) (${FIGURE})`, 'gu'), '$1 more '],
