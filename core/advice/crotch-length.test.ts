@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { demoWardrobe } from '../../demo/wardrobe'
-import type { MeasureSet } from '../body'
-import { contextWith } from '../changes/test-context'
+import { bodyWith, contextWith } from '../changes/test-context'
 import { measureLength } from '../geometry'
 import { edgePath, shapeOf, type Garment } from '../pattern'
 import { foldPlan, withId } from '../changes'
@@ -15,19 +14,12 @@ const crotchMm = (garment: Garment) =>
     .flatMap((p) => p.edges.filter((e) => e.role === 'crotch').map((e) => edgePath(shapeOf(p, garment.baseSizeId), e.id)))
     .reduce((sum, path) => sum + measureLength(path), 0)
 
-const setOf = (figures: Record<string, number>): MeasureSet => ({
-  id: 's',
-  takenOn: '2026-03-01',
-  note: '',
-  figures: Object.fromEntries(Object.entries(figures).map(([id, mm]) => [id, { mm }])),
-})
-
 describe('a body whose crotch is longer than the seam', () => {
   const planned = (project: (typeof trousers)[number], figures: Record<string, number>) => {
     const context = contextWith({
       sizeId: project.garment.baseSizeId,
       sizing: project.sizing,
-      body: setOf(figures),
+      body: bodyWith(figures),
       bought: project.garment,
     })
     return { context, ...planFromBody(project.garment, context) }
@@ -67,6 +59,16 @@ describe('a body whose crotch is longer than the seam', () => {
       expect(Math.abs(met.leftMm!)).toBeLessThan(2)
       expect(met.by).toEqual(['Lengthen the leg'])
       expect(row(bought - 50)).toMatchObject({ askedMm: null, leftMm: null, by: [] })
+    }
+  })
+  it('goes no further than a line can, and says what is missing still', () => {
+    for (const project of trousers) {
+      const { context, stops, folded } = planned(project, { crotch: crotchMm(project.garment) + 300 })
+      expect(stops.map((s) => (s.inputs as { amountMm: number }).amountMm)).toEqual([60])
+      expect(folded.stops[0]!.applied!.held.filter((h) => !h.held)).toEqual([])
+      const row = askedGiven(project.garment, folded.garment, folded.stops, context).find((r) => r.id === 'crotch')!
+      expect(row.leftMm).toBeGreaterThan(150)
+      expect(row.reason).toMatch(/^Changed, but .* are missing still/)
     }
   })
   it('asked again proposes nothing', () => {

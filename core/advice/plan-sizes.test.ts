@@ -11,17 +11,11 @@ import { findPiece } from '../pattern'
 import { makeWorksheet, NO_SIZING, otherMeasures } from '../size'
 import { makeBody } from '../../scripts/study/make-body'
 import { asOwn, changeForLength, layMore, layOnPlan, listFaults, nameProposed, planFromBody, planSizes, planWith, ownStops } from './index'
-import { contextWith } from '../changes/test-context'
+import { bodyWith, contextWith } from '../changes/test-context'
 
 const { projects, wearers } = demoWardrobe(new Date('2026-11-23'))
 const contextFor = (project: Project, set: MeasureSet | null) =>
   contextWith({ sizeId: project.garment.baseSizeId, sizing: project.sizing, body: set, bought: project.garment })
-const setOf = (figures: Record<string, number>): MeasureSet => ({
-  id: 's',
-  takenOn: '2026-03-01',
-  note: '',
-  figures: Object.fromEntries(Object.entries(figures).map(([id, mm]) => [id, { mm }])),
-})
 
 describe('from body to plan', () => {
   const nested = projects.filter((p) => p.garment.sizes.length > 1)
@@ -141,9 +135,9 @@ describe('from body to plan', () => {
     const garment = nestOf(draftBlouse())
     const measured = makeWorksheet(garment, NO_SIZING, null)
     const mm = (id: string) => measured.rows.find((r) => r.zone.id === id)!.sizes.find((s) => s.sizeId === 'one')!.mm
-    const fitting = setOf({ bust: mm('bust') - 60, waist: mm('waist') - 30, hip: mm('hip') - 48 })
+    const fitting = bodyWith({ bust: mm('bust') - 60, waist: mm('waist') - 30, hip: mm('hip') - 48 })
     expect(planSizes(garment, contextWith({ body: fitting }))).toEqual([])
-    const tall = setOf({ bust: mm('bust') - 10, waist: mm('waist') - 30, hip: mm('hip') - 48, 'back-neck-to-waist': 440 })
+    const tall = bodyWith({ bust: mm('bust') - 10, waist: mm('waist') - 30, hip: mm('hip') - 48, 'back-neck-to-waist': 440 })
     expect(planSizes(garment, contextWith({ sizing: chartOf(garment), body: tall })).map((c) => c.kind)).toEqual([
       'lengthen',
       'blend',
@@ -349,7 +343,7 @@ describe('the bust of a body that differs much from its high bust', () => {
     )
   /** Of the base size everywhere, but for the full bust. */
   const body = (fullMm: number) =>
-    setOf({
+    bodyWith({
       'high-bust': sizing.bodyChart.one!['high-bust']!,
       bust: sizing.bodyChart.one!['high-bust']! + fullMm,
       waist: finishedMm(garment, zone('waist'), 'one') - 30,
@@ -409,13 +403,13 @@ describe('the bust of a body that differs much from its high bust', () => {
 describe('a change for a length', () => {
   const garment = draftBlouse()
   const rowOf = (figures: Record<string, number>, id: string) =>
-    makeWorksheet(garment, NO_SIZING, setOf(figures)).lengths.find((r) => r.id === id)!
+    makeWorksheet(garment, NO_SIZING, bodyWith(figures)).lengths.find((r) => r.id === id)!
 
   it('lengthens at the printed line between the two places, by just what is missing', () => {
     const change = changeForLength(garment, rowOf({ 'back-neck-to-waist': 430 }, 'back-neck-to-waist'), contextWith())!
     expect(change.inputs).toMatchObject({ amountMm: 18, pieceId: 'back', levels: [{ mark: { by: 'line', id: 'shorten' }, belowMm: 0 }] })
     const folded = foldPlan(garment, [{ ...change, id: 'c' }], contextWith())
-    const now = makeWorksheet(folded.garment, NO_SIZING, setOf({ 'back-neck-to-waist': 430 })).lengths.find(
+    const now = makeWorksheet(folded.garment, NO_SIZING, bodyWith({ 'back-neck-to-waist': 430 })).lengths.find(
       (r) => r.id === 'back-neck-to-waist',
     )!
     expect(now.missingMm).toBeCloseTo(0, 6)

@@ -27,6 +27,8 @@ const SLEEVE = 'arm-length'
 const RISE = 'waist-to-hip'
 /** A crotch seam runs over a front and a back. */
 const HALVES_OF_CROTCH = 2
+/** More is not put in between waist and hip for it, mm: our own figure. What is missing still is its curve's, or was measured otherwise. */
+const MOST_FOR_CROTCH_MM = 60
 
 /** Lengths that are changed at lines in a plan, each where no other one of them is: above the waist, below it, in the leg. */
 const PLANNED = ['back-neck-to-waist', RISE, 'waist-to-knee']
@@ -39,7 +41,9 @@ const PLANNED = ['back-neck-to-waist', RISE, 'waist-to-knee']
  */
 function plannedLengths(garment: Garment, { body, sizing }: ChangeContext, asked: ReadonlyMap<string, number>): LengthRow[] {
   const crotch = measureRow(garment, body, 'crotch')
-  const missingMm = crotch?.bodyMm ? Math.max((crotch.bodyMm - crotch.garmentMm) / HALVES_OF_CROTCH, -(asked.get(RISE) ?? 0)) : 0
+  const halfMm = crotch?.bodyMm ? (crotch.bodyMm - crotch.garmentMm) / HALVES_OF_CROTCH : 0
+  const putInMm = asked.get(RISE) ?? 0
+  const missingMm = Math.min(Math.max(halfMm, -putInMm), MOST_FOR_CROTCH_MM - putInMm)
   return bodyLengths(garment, body, sizing.wantedMm).map((row) =>
     row.id === RISE && row.bodyMm === null && missingMm !== 0 ? { ...row, name: crotch!.name, missingMm } : row,
   )
