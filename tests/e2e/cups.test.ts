@@ -62,7 +62,7 @@ describe('a pattern with pieces for several cups', () => {
     await (await field('import-wearer')).findElement(By.xpath('./option[contains(., "Cook")]')).click()
     await press('finish-import')
     await field('table')
-    expect(await all('piece-outline-2')).toHaveLength(1)
+    await expect.poll(() => all('piece-outline-2')).toHaveLength(1)
     expect(await all('piece-outline-1')).toHaveLength(0)
 
     const id = (await app.driver().getCurrentUrl()).split('/').at(-2)!

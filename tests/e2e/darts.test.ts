@@ -42,7 +42,7 @@ describe('darts', () => {
       .perform()
     await soon('at the side', async () => (await textOf('stop-title')).includes('to the side'))
     // Its tip is now as far from the apex as is usual at the side.
-    expect(await (await field('field-tipBackMm')).getAttribute('value')).toBe('1 1/2')
+    await expect.poll(async () => (await field('field-tipBackMm')).getAttribute('value')).toBe('1 1/2')
     const moved = await app.outlineAtRest('front', there)
     expect(moved).not.toBe(bought)
     await held()
@@ -126,11 +126,11 @@ describe('darts', () => {
     await (await app.driver().findElement(By.css('[data-test="pattern-file"]'))).sendKeys(file)
     await press('confirm-scale')
     const edgeCount = async () => (await app.driver().findElements(By.css('g[data-test^="edge-"]'))).length
-    expect(await textOf('readings')).toContain('taken for darts')
+    await expect.poll(() => textOf('readings')).toContain('taken for darts')
     const withDart = await edgeCount()
     await press('leave-darts')
     await soon('lines again', async () => (await edgeCount()) < withDart)
-    expect(await textOf('inner-folds')).toContain('Is it one?')
+    await expect.poll(() => textOf('inner-folds')).toContain('Is it one?')
     await (await app.driver().findElement(By.css('[data-test^="make-dart-"]'))).click()
     await soon('no longer asked', async () => (await all('inner-folds')).length === 0)
     await soon('legs in the outline', async () => (await edgeCount()) === withDart)

@@ -24,23 +24,23 @@ describe('a new user', () => {
     await field.sendKeys('shorten the body by 1 3/8 inch')
     await soon('it says what Enter will do', async () => (await textOf('wish-does')).startsWith('Shorten the body 1 3/8 in'))
     await field.sendKeys(Key.ENTER)
-    expect(await textOf('stop-title')).toBe('Shorten the body')
-    expect(await (await byTest(driver, 'field-amountMm')).getAttribute('value')).toBe('1 3/8')
+    await expect.poll(() => textOf('stop-title')).toBe('Shorten the body')
+    await expect.poll(async () => (await byTest(driver, 'field-amountMm')).getAttribute('value')).toBe('1 3/8')
     await soon(
       'front and back have moved',
       async () => (await outline('front')) !== before.front && (await outline('back')) !== before.back,
     )
     expect(await outline('sleeve')).toBe(before.sleeve)
-    expect(await textOf('changed-pieces')).toBe('Changes: Front for cup B, Back')
+    await expect.poll(() => textOf('changed-pieces')).toBe('Changes: Front for cup B, Back')
     const held = /Held: (\d+) of (\d+)/.exec(await textOf('held'))!
     expect(held[1]).toBe(held[2])
-    expect(await textOf('seam-summary')).toContain('5 seams match')
+    await expect.poll(() => textOf('seam-summary')).toContain('5 seams match')
 
     await click(driver, 'station-match')
-    expect(await textOf('match-summary')).toContain('5 seams walked')
+    await expect.poll(() => textOf('match-summary')).toContain('5 seams walked')
     for (const seam of ['side', 'shoulder', 'armhole', 'sleeve', 'neckline']) {
       await click(driver, `seam-${seam}`)
-      expect(await textOf('verdict')).toBe('matches')
+      await expect.poll(() => textOf('verdict')).toBe('matches')
     }
 
     await click(driver, 'station-paper')
@@ -72,7 +72,7 @@ describe('the tideline', () => {
     await retype(await byTest(driver, 'field-centreBackMm'), '2')
     await click(driver, 'field-centreBackMm-plus')
     await soon('two stops', async () => (await all('stop-1')).length === 1)
-    expect(await textOf('stop-1')).toContain('Longer hem at centre back')
+    await expect.poll(() => textOf('stop-1')).toContain('Longer hem at centre back')
     // The hem has been let down before the pieces are looked at.
     await soon('two inches longer', async () => (await textOf('stop-1')).includes('+2'))
     const altered = await outlineAtRest('skirt-back')
@@ -138,12 +138,12 @@ describe('the tideline', () => {
     await openGarment('demo-blouse', 'reshape')
     await ask('shorten the body by 2', 'lengthen')
     await click(driver, 'partner-back')
-    expect(await textOf('caution-partner-left-out')).toContain('Back was left out')
+    await expect.poll(() => textOf('caution-partner-left-out')).toContain('Back was left out')
     await soon('the header counts the fault', async () => /[1-9]/.test(await textOf('station-match')))
     await click(driver, 'mend-partner-left-out')
     await soon('mended', async () => (await all('caution-partner-left-out')).length === 0)
     await retype(await byTest(driver, 'field-amountMm'), '40')
-    expect(await textOf('problem')).toMatch(/at most/)
+    await expect.poll(() => textOf('problem')).toMatch(/at most/)
     await click(driver, 'use-largest')
     await soon('applied', async () => (await all('problem')).length === 0)
     await retype(await byTest(driver, 'field-amountMm'), 'a lot')

@@ -55,7 +55,7 @@ describe('a fitting', () => {
     await at('waist')
     await sign('4', '1', 'balance')
     expect(await signs()).toBe(0)
-    expect(await textOf('tab-look')).toContain('4')
+    await expect.poll(() => textOf('tab-look')).toContain('4')
 
     // Two pins: with the tabulator to the tabs, with the arrows along them, and from field to field.
     const tabTo = async (name: string, back = false) => {
@@ -96,7 +96,7 @@ describe('a fitting', () => {
     await app.driver().executeScript('navigator.storage.estimate = async () => ({ usage: 9.5e9, quota: 10e9 })')
     await press('simulated-camera')
     await soon('said', async () => (await textOf('message')).includes('nearly full'))
-    expect(await all('photo')).toHaveLength(2)
+    await expect.poll(() => all('photo')).toHaveLength(2)
     await press('photo')
     await press('mark-middle')
     const mark = await field('mark-text')
@@ -148,13 +148,13 @@ describe('a fitting', () => {
     // To the stop, and from it back to what was seen.
     await press('decided-stop')
     await soon('its stop', async () => (await textOf('stop-title')).includes('hem'))
-    expect(await textOf('stop-from')).toContain('From a fitting')
+    await expect.poll(() => textOf('stop-from')).toContain('From a fitting')
     await press('to-fitting')
     await soon('the fitting', async () => (await textOf('fitting-title')).startsWith('Fitting'))
     await press('new-fitting')
     // The fitting before had one left to decide, too, and three seen.
     await soon('carried over', async () => (await textOf('tab-look')).includes('1'))
-    expect(await textOf('tab-decide')).toContain('1')
+    await expect.poll(() => textOf('tab-decide')).toContain('1')
     await press('undo')
     await soon('as before', async () => (await all('story-fitting')).length === 1)
   })
@@ -166,7 +166,7 @@ describe('the Cook’s blouse', () => {
   it('is told from the first photograph to the last sheet: versions over each other, back to one and on from it, notebook and PDF', async () => {
     await app.driver().get(`${app.url()}/garment/demo-blouse/fittings?fit=demo-blouse-harbour`)
     await soon('the story', async () => (await all('story-fitting')).length === 2 && (await all('story-version')).length === 3)
-    expect(await textOf('story-now')).toContain('As sewn for the harbour scene')
+    await expect.poll(() => textOf('story-now')).toContain('As sewn for the harbour scene')
     await (await all('story-fitting'))[1]!.click()
     await press('tab-photographs')
     await soon('its photographs are seen', async () =>
@@ -190,7 +190,7 @@ describe('the Cook’s blouse', () => {
     await soon('the plan of now', async () => (await textOf('story-now')).includes('5 stops'))
     await press('version-as-garment')
     await soon('a garment of its own', async () => (await textOf('garment-name')).endsWith(', First mock-up'))
-    expect(await all('stop-0')).toHaveLength(1)
+    await soon('its one stop', async () => (await all('stop-0')).length === 1)
 
     await app.driver().get(`${app.url()}/garment/demo-blouse/paper?fit=demo-blouse-harbour`)
     await press('tab-notebook')
@@ -200,7 +200,7 @@ describe('the Cook’s blouse', () => {
     expect(text).toContain('Cloth pools above the back waist')
     expect(text).toContain('Take a wedge out at the centre back')
     await press('tab-fitting')
-    expect(await textOf('blank-fitting')).toContain('Shoulder line')
+    await expect.poll(() => textOf('blank-fitting')).toContain('Shoulder line')
   })
 
   it('keeps by itself what goes out on paper, once', async () => {
@@ -210,6 +210,6 @@ describe('the Cook’s blouse', () => {
     await press('save-svg')
     await press('station-fittings')
     await soon('one version', async () => (await all('story-version')).length === 1)
-    expect(await textOf('story-version')).toMatch(/Exported[\s\S]*version exported/)
+    await expect.poll(() => textOf('story-version')).toMatch(/Exported[\s\S]*version exported/)
   })
 })

@@ -78,7 +78,7 @@ describe('a stranger’s pattern', () => {
     await click(app.driver(), 'finish-import')
     await byTest(app.driver(), 'table')
     await click(app.driver(), 'station-match')
-    expect(await textOf('match-summary')).toMatch(/seam/)
+    await expect.poll(() => textOf('match-summary')).toMatch(/seam/)
   })
 
   it('comes in from the pages of a PDF, which are put together, and can be moved', async () => {

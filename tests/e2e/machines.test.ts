@@ -73,11 +73,11 @@ describe('cloth', () => {
     await laid('laid')
     await retype(await byTest(driver, 'cloth-width'), '25 cm')
     await soon('too narrow', async () => (await all('cloth-problem')).length === 1)
-    expect(await textOf('cloth-problem')).toMatch(/wide across its grain, and the cloth has room for/)
+    await expect.poll(() => textOf('cloth-problem')).toMatch(/wide across its grain, and the cloth has room for/)
     await click(driver, 'cloth-use-lining')
     await soon('no lining', async () => (await textOf('cloth-needed')).includes('Nothing is cut'))
     // Bias strips for an edge, by the width of the cloth.
-    expect(await textOf('bias-says')).toMatch(/The edge measures .* its strip .*(one strip|strips, \d+ joins?) from .* of cloth/)
+    await expect.poll(() => textOf('bias-says')).toMatch(/The edge measures .* its strip .*(one strip|strips, \d+ joins?) from .* of cloth/)
     await retype(await byTest(driver, 'count-front-lining'), '2')
     await laid('the lining of the fronts')
   })
@@ -147,7 +147,7 @@ describe('machines', () => {
     await trouble('line')
     await click(driver, 'plotter-send')
     await soon('cut off', async () => String(await says()).includes('the line was lost'))
-    expect(await textOf('plotter-send')).toMatch(/Go on from line \d+/)
+    await expect.poll(() => textOf('plotter-send')).toMatch(/Go on from line \d+/)
     await trouble('out')
     await click(driver, 'plotter-send')
     await soon('no paper', async () => String(await says()).includes('the roll is used up'))
@@ -158,7 +158,7 @@ describe('machines', () => {
       `return [...document.querySelectorAll('[data-test="plotter-drawn"] path')].map((p) => p.getAttribute('d'))`,
     )
     expect(new Set(paths).size).toBe(paths.length)
-    expect(await textOf('plotter')).toContain(`${paths.length} of ${paths.length} lines`)
+    await expect.poll(() => textOf('plotter')).toContain(`${paths.length} of ${paths.length} lines`)
   })
 
   it('files: DXF of the trade and HPGL', async () => {

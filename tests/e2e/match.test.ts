@@ -21,14 +21,14 @@ describe('match', () => {
   it('shows the fault in the flared trousers first, and one click mends it', async () => {
     await freshDemo()
     await openGarment('demo-flared', 'match')
-    expect(await textOf('verdict')).toBe('fault')
+    await expect.poll(() => textOf('verdict')).toBe('fault')
     // In- and outseam are off by the same 8 mm; either may come first.
     await click(driver, 'seam-outseam')
-    expect(await textOf('fault-outseam:length')).toMatch(/Front leg, outseam is 5\/16 in too long for Back leg/)
+    await expect.poll(() => textOf('fault-outseam:length')).toMatch(/Front leg, outseam is 5\/16 in too long for Back leg/)
     await click(driver, 'mend-0')
     await soon('no fault left', async () => (await textOf('verdict')) === 'matches')
     await click(driver, 'station-reshape')
-    expect(await textOf('stop-0')).toContain('Lengthen the leg')
+    await expect.poll(() => textOf('stop-0')).toContain('Lengthen the leg')
   })
 })
 
@@ -38,7 +38,7 @@ describe('match, seam by seam', () => {
   it('says of notches that lie apart that they do, where the seam has a surplus', async () => {
     await openGarment('demo-bather', 'match')
     await soon('11/16 in too long', async () => /Surplus 11\/16 in on Front/.test(await textOf('seam-words')))
-    expect(await textOf('seam-words')).toContain('right waist apart, no more than the surplus')
+    await expect.poll(() => textOf('seam-words')).toContain('right waist apart, no more than the surplus')
     await click(driver, 'mend-0')
     await soon('none does any more', async () => !(await textOf('seam-words')).includes('apart'))
   })
@@ -78,6 +78,6 @@ describe('match, seam by seam', () => {
     }
     await click(driver, 'station-reshape')
     await soon('both mends are stops', async () => (await all('stop-3')).length === 1)
-    expect(await textOf('seam-summary')).toContain('5 seams match')
+    await expect.poll(() => textOf('seam-summary')).toContain('5 seams match')
   })
 })

@@ -61,7 +61,7 @@ describe('after the first visit', () => {
       await byTest(driver, sign)
     }
     await driver.get(`${url}/garment/demo-blouse/reshape`)
-    expect(await (await byTest(driver, 'stop-0')).getText()).toContain('Shorten the body')
+    await expect.poll(async () => (await byTest(driver, 'stop-0')).getText()).toContain('Shorten the body')
   })
 
   it('a newer version says that it is there, and loses nothing when it is loaded', async () => {
@@ -78,7 +78,7 @@ describe('after the first visit', () => {
     await driver.navigate().refresh()
     await byTest(driver, 'new-version')
     // It waits until one asks for it.
-    expect(await (await byTest(driver, 'stop-1')).getText()).toMatch(/sleeve/i)
+    await expect.poll(async () => (await byTest(driver, 'stop-1')).getText()).toMatch(/sleeve/i)
     // Another tab goes on as it is, and is told.
     const here = await driver.getWindowHandle()
     await driver.switchTo().newWindow('tab')
@@ -98,8 +98,8 @@ describe('after the first visit', () => {
       return again.length === 0
     })
     await byTest(driver, 'table')
-    expect(await (await byTest(driver, 'stop-0')).getText()).toContain('Shorten the body')
-    expect(await (await byTest(driver, 'stop-1')).getText()).toMatch(/sleeve/i)
+    await expect.poll(async () => (await byTest(driver, 'stop-0')).getText()).toContain('Shorten the body')
+    await expect.poll(async () => (await byTest(driver, 'stop-1')).getText()).toMatch(/sleeve/i)
     expect(await all('new-version')).toHaveLength(0)
     await driver.switchTo().window(there)
     await soon('told', async () => (await app.textOf('new-version')).includes('was loaded in another tab'))

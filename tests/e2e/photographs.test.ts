@@ -39,7 +39,7 @@ describe('a photograph of a paper piece', () => {
     await take(photograph('paper-front'))
     await read()
     // In inches a sheet of Letter is proposed, and this is none.
-    expect(await textOf('photo-proportion')).toMatch(/1\.41 times .* not 1\.29/)
+    await expect.poll(() => textOf('photo-proportion')).toMatch(/1\.41 times .* not 1\.29/)
     await click(app.driver(), 'other-sheet')
     await soon('it is A4', async () => (await all('photo-proportion')).length === 0 && (await all('photo-read')).length > 0)
     expect((await textOf('photo-read')).replace(/\s+/g, ' ')).toMatch(/^11 (?:3\/4|13\/16) in by 24 13\/16 in/)
@@ -48,17 +48,17 @@ describe('a photograph of a paper piece', () => {
     await (await byTest(app.driver(), 'photo-corner-2')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_DOWN)
     await byTest(app.driver(), 'find-again')
     await read()
-    expect(await textOf('photo-read')).toBe(size)
+    await expect.poll(() => textOf('photo-read')).toBe(size)
     await click(app.driver(), 'find-again')
     await soon('found itself', async () => (await all('find-again')).length === 0)
     await read()
     await click(app.driver(), 'confirm-photos')
     await soon('one is ready', async () => (await textOf('tray-count')) === '1 outline, 1 ready')
-    expect(await (await byTest(app.driver(), 'piece-name')).getAttribute('value')).toBe('paper front')
+    await expect.poll(async () => (await byTest(app.driver(), 'piece-name')).getAttribute('value')).toBe('paper front')
     await click(app.driver(), 'to-seams')
     await click(app.driver(), 'finish-import')
     await byTest(app.driver(), 'table')
-    expect(await textOf('table')).toMatch(/paper front/i)
+    await expect.poll(() => textOf('table')).toMatch(/paper front/i)
   })
 
   it('too long for one is joined of two by marks; nothing of it is lost by a reload', async () => {
@@ -68,7 +68,7 @@ describe('a photograph of a paper piece', () => {
     await choose('photo-known', 'A4')
     await soon('it is A4', async () => (await all('photo-proportion')).length === 0 && (await all('photo-read')).length > 0)
     // What goes on beyond the picture is no piece.
-    expect(await (await byTest(app.driver(), 'confirm-photos')).isEnabled()).toBe(false)
+    await expect.poll(async () => (await byTest(app.driver(), 'confirm-photos')).isEnabled()).toBe(false)
     await take(photograph('paper-leg-lower'), 'another-photo')
     await soon('both are asked to be joined', async () => (await all('photo-apart')).length > 0)
     await read()

@@ -30,14 +30,14 @@ describe('pivots and swings', () => {
     await soon('the shoulder is broader', async () => (await textOf('stop-title')) === 'Broader shoulder')
     await soon('by some amount', async () => (await amount()) !== '0')
     const broad = await amount()
-    expect(await textOf('changed-pieces')).toContain('Front for cup B, Back')
+    await expect.poll(() => textOf('changed-pieces')).toContain('Front for cup B, Back')
     await soon('every promise is held', async () => /Held: (\d+) of \1/.test(await textOf('held')))
     const shouldered = await app.outlineAtRest('front', bought)
 
     // Stepping through what the hands do: the pieces lie cut while a move is at hand.
     await slideTo(0.5)
-    expect(await textOf('move-steps')).toContain('cut from the shoulder')
-    expect((await all('moves')).length).toBe(2)
+    await expect.poll(() => textOf('move-steps')).toContain('cut from the shoulder')
+    await expect.poll(() => all('moves')).toHaveLength(2)
     await press('move-on')
     await soon('done', async () => (await textOf('move-steps')).includes('done') && (await all('moves')).length === 0)
 
@@ -51,7 +51,7 @@ describe('pivots and swings', () => {
     await soon('turning', async () => (await textOf('move-steps')).includes('pin the underarm'))
 
     await press('station-match')
-    expect(await textOf('match-summary')).toContain('5 seams walked')
+    await expect.poll(() => textOf('match-summary')).toContain('5 seams walked')
     expect(await app.driver().findElements(By.css('[data-test^="fault-seam"]'))).toHaveLength(0)
 
     await press('station-reshape')
@@ -72,12 +72,12 @@ describe('pivots and swings', () => {
     await ask('fuller skirt', 'hem-fullness')
     await drag('handle-amount', 60, 0)
     await soon('fuller', async () => (await textOf('stop-title')).startsWith('Fuller hem'))
-    expect(await textOf('changed-pieces')).toContain('Skirt front, Skirt back')
-    expect((await all('caution-cloth-fits')).length).toBe(2)
+    await expect.poll(() => textOf('changed-pieces')).toContain('Skirt front, Skirt back')
+    await expect.poll(() => all('caution-cloth-fits')).toHaveLength(2)
     await retype(await field('field-clothMm'), '20')
     await soon('too narrow', async () => (await all('caution-cloth-too-narrow')).length === 2)
     await slideTo(0.75)
-    expect(await textOf('move-steps')).toContain('2 of 2')
+    await expect.poll(() => textOf('move-steps')).toContain('2 of 2')
     await press('move-back')
     await soon(
       'after the first',
@@ -111,7 +111,7 @@ describe('pivots and swings', () => {
     await press('own-stage flare')
     await soon('on this garment', async () => (await textOf('stop-title')).startsWith('Open the leg opening'))
     await soon('its amount', async () => (await amount()) === '1/2')
-    expect(await (await field('note')).getAttribute('value')).toBe('stage flare')
+    await expect.poll(async () => (await field('note')).getAttribute('value')).toBe('stage flare')
   })
 
   it('a free list of turns and slides', async () => {
@@ -128,6 +128,6 @@ describe('pivots and swings', () => {
     expect(await all('problem')).toHaveLength(0)
     await press('add-pivot')
     // Edges that one move traces are not offered to another.
-    expect(await (await field('move-1-edge-hem')).isEnabled()).toBe(false)
+    await expect.poll(async () => (await field('move-1-edge-hem')).isEnabled()).toBe(false)
   })
 })

@@ -31,13 +31,13 @@ describe('the plan keeps its word', () => {
 
     await press('station-size')
     await field('worksheet')
-    expect(await textOf('designed-bust')).toContain('as designed')
+    await expect.poll(() => textOf('designed-bust')).toContain('as designed')
     await press('all-schools')
     await soon('every school side by side', async () => (await all('school-high-bust')).length === 1)
     // Before the plan the table says what is missing, and what would give it.
     expect(await leftOf('back-neck-to-waist')).toContain('Lengthen or shorten at lines')
     await soon('a plan with its reasons', async () => (await all('proposed-3')).length === 1)
-    expect(await textOf('proposed-0')).toContain('Back neck to waist')
+    await expect.poll(() => textOf('proposed-0')).toContain('Back neck to waist')
     // One stop is left out, looked at, and taken after all.
     const boxes = await app.driver().findElements(By.css('[data-test^="take-"][type="checkbox"]'))
     const count = boxes.length
@@ -54,8 +54,8 @@ describe('the plan keeps its word', () => {
 
     await press('station-tissue')
     await field('tissue-figure')
-    expect(await textOf('tissue-back-neck-to-waist')).toContain('agrees')
-    expect(await all('band-back-waist')).toHaveLength(1)
+    await expect.poll(() => textOf('tissue-back-neck-to-waist')).toContain('agrees')
+    await expect.poll(() => all('band-back-waist')).toHaveLength(1)
     await press('hang-bought')
     await soon('as bought the waist hangs high', async () => (await textOf('tissue-figure')).includes('high'))
     await press('hang-altered')

@@ -6,6 +6,8 @@ export default defineConfig({
     environment: 'node',
     testTimeout: 900_000,
     hookTimeout: 300_000,
+    // What is expected of the page is waited for as all else is: a page draws its parts one after the other.
+    expect: { poll: { interval: 50, timeout: 90_000 } },
     // Each file has a server and a browser of its own.
     maxWorkers: 2,
   },

@@ -84,7 +84,7 @@ describe('what should change?', () => {
     const amount = await field('field-amountMm')
     await amount.sendKeys(Key.chord(Key.CONTROL, 'a'), '-5', Key.ENTER)
     await soon('asked', async () => (await textOf('field-amountMm-turned')).includes('Which is meant?'))
-    expect(await textOf('stop-title')).toBe('Lengthen the leg')
+    await expect.poll(() => textOf('stop-title')).toBe('Lengthen the leg')
     await press('field-amountMm-turned-minus')
     await soon('as it was chosen', async () => (await textOf('stop-title')) === 'Shorten the leg')
   })
