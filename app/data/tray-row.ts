@@ -45,7 +45,9 @@ const TrayPieceSchema = z.strictObject({
       .array(z.strictObject({ name: z.string(), role: z.enum(['apex', 'other']), at: PointSchema, isOut: z.boolean().optional() }))
       .optional(),
     sizeName: z.string(),
-    sizes: z.array(z.strictObject({ name: z.string(), path: PathSchema, pairs: z.record(z.string(), Mm) })),
+    sizes: z.array(
+      z.strictObject({ name: z.string(), path: PathSchema, notches: z.array(PointSchema).optional(), pairs: z.record(z.string(), Mm) }),
+    ),
     cup: z.string().max(20).optional(),
     cupOf: Id.optional(),
   }),

@@ -57,12 +57,14 @@ const plain = (text: string): string =>
     .replace(/[–—]/g, '-')
     .replace(/[^\x20-\x7e]/g, '?')
 
-const textOf = (text: string, p: Point, layer: string, heightMm: number): Tag[] => [
+/** @param turnedRad clockwise on the paper */
+const textOf = (text: string, p: Point, layer: string, heightMm: number, turnedRad = 0): Tag[] => [
   [0, 'TEXT'],
   [8, layer],
   ...at(p),
   [40, figure(heightMm)],
   [1, plain(text)],
+  ...(turnedRad === 0 ? [] : [[50, figure(-turnedRad * DEG)] as Tag]),
 ]
 
 /** Does a closed line turn where its segment of that place begins? There the standard has a turn point, elsewhere points of a curve. */
@@ -167,7 +169,16 @@ export function writeTradeDxf(garment: Garment, sizeIds: readonly string[], titl
   ])
 }
 
-/** Writes a sheet as plain DXF for any drawing program: its lines as they are laid out, by layers that say what they are, in millimetres. */
+/** The layer of a line of another size, or another person, as layers may be called: “CUT_LINE-SIZE-3”. */
+const layerOf = (line: string, name: string): string =>
+  `${line}-${plain(name)
+    .toUpperCase()
+    .replace(/[^A-Z0-9$_]+/g, '-')}`
+
+/**
+ * Writes a sheet as plain DXF for any drawing program: its lines as they are laid out, by layers that say what they are, in millimetres;
+ * what is drawn over a piece has layers of its own.
+ */
 export function writePlainDxf(sheet: Sheet): string {
   const tags = sheet.pieces.flatMap((p): Tag[] => [
     ...polyline(p.cutLine, 'CUT_LINE', true),
@@ -176,8 +187,13 @@ export function writePlainDxf(sheet: Sheet): string {
     ...p.folds.flatMap((f) => polyline(f, 'FOLD', false)),
     ...lineOf(p.grain.from, p.grain.to, 'GRAIN'),
     ...p.innerLines.flatMap((l) => polyline(l.path, 'LINES', false)),
-    ...p.points.flatMap((q) => pointOf(q.at, 'MARKS')),
-    ...p.words.filter((w) => w.turnRad === 0).flatMap((w) => textOf(w.text, w.at, 'TEXT', w.sizeMm)),
+    ...p.points.flatMap((q) => pointOf(q.at, 'DRILL_HOLES')),
+    ...p.others.flatMap((o) => [
+      ...polyline(o.cutLine, layerOf('CUT_LINE', o.name), true),
+      ...polyline(o.seamLine, layerOf('SEAM_LINE', o.name), true),
+      ...o.notches.flatMap((n) => polyline(n, layerOf('NOTCHES', o.name), false)),
+    ]),
+    ...p.words.flatMap((w) => textOf(w.text, w.at, 'TEXT', w.sizeMm, w.turnRad)),
   ])
   return file([...HEADER, [0, 'SECTION'], [2, 'ENTITIES'], ...tags, [0, 'ENDSEC']])
 }

@@ -6,8 +6,9 @@ export interface PdfLayers {
   within(page: PDFPage, name: string, draw: () => void): void
 }
 
-/** Gives a document its layers, in the order in which a reader lists them; all are switched on. */
-export function addLayers(doc: PDFDocument, names: readonly string[]): PdfLayers {
+/** Gives a document its layers, in the order in which a reader lists them: those that are shown, and those that are switched off. */
+export function addLayers(doc: PDFDocument, shown: readonly string[], off: readonly string[] = []): PdfLayers {
+  const names = [...shown, ...off]
   const refs = new Map<string, PDFRef>()
   for (const name of names) {
     const group = doc.context.obj({ Type: 'OCG' }) as PDFDict
@@ -15,7 +16,8 @@ export function addLayers(doc: PDFDocument, names: readonly string[]): PdfLayers
     refs.set(name, doc.context.register(group))
   }
   const all = [...refs.values()]
-  doc.catalog.set(PDFName.of('OCProperties'), doc.context.obj({ OCGs: all, D: { Order: all, ON: all } }))
+  const states = { ON: all.slice(0, shown.length), OFF: all.slice(shown.length) }
+  doc.catalog.set(PDFName.of('OCProperties'), doc.context.obj({ OCGs: all, D: { Order: all, ...states } }))
   const keys = new Map(names.map((name, i) => [name, `Layer${i}`]))
   const push = (page: PDFPage, name: PDFOperatorNames, ...args: PDFName[]) => page.pushOperators(PDFOperator.of(name, args))
   return {
@@ -44,5 +46,7 @@ export const LAYERS = {
   cloth: 'Cloth',
 } as const
 
-/** The layer of a size that is drawn over the one in full. */
-export const sizeLayer = (name: string): string => `Size ${name}`
+/** The layers of a size, or of a person, whose lines are drawn over those in full. */
+export const otherCut = (name: string): string => `${name}, cut line`
+/** It is switched off: on paper each is cut along its cut line. */
+export const otherSeam = (name: string): string => `${name}, seam line`

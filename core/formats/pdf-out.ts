@@ -1,7 +1,7 @@
 import type { Sheet, Tiling } from '../paper'
 import { addFrontPages, type PdfTitle } from './pdf-front'
 import { addLayPage, type LayOnPage } from './pdf-lay'
-import { addLayers, LAYERS, sizeLayer } from './pdf-layers'
+import { addLayers, LAYERS, otherCut, otherSeam } from './pdf-layers'
 import { otherSizes } from './pdf-lines'
 import { openDocument, type PdfFonts } from './pdf-pen'
 import { addTilePage } from './pdf-tile'
@@ -23,7 +23,8 @@ export async function writePdf(
   lays: readonly LayOnPage[] = [],
 ): Promise<Uint8Array> {
   const { doc, fonts: embedded } = await openDocument(title.garmentName, fonts, now)
-  const layers = addLayers(doc, [...Object.values(LAYERS), ...otherSizes(sheet).map(sizeLayer)])
+  const others = otherSizes(sheet)
+  const layers = addLayers(doc, [...Object.values(LAYERS), ...others.map(otherCut)], others.map(otherSeam))
   addFrontPages(doc, sheet, tiling, title, embedded, layers)
   for (const lay of lays) addLayPage(doc, tiling.paper, lay, embedded, (page, drawing) => layers.within(page, LAYERS.cloth, drawing))
   for (const tile of tiling.pages) if (!tile.empty) addTilePage(doc, sheet, tiling, tile, title, embedded, layers)

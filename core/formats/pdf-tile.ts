@@ -16,7 +16,7 @@ import {
   type Tiling,
 } from '../paper'
 import type { PdfTitle } from './pdf-front'
-import { LAYERS, sizeLayer, type PdfLayers } from './pdf-layers'
+import { LAYERS, otherCut, otherSeam, type PdfLayers } from './pdf-layers'
 import { dashOf, otherSizes } from './pdf-lines'
 import { boxPath, drawStrokes, FAINT, ink, INK, PT, within, write, writePlaced, type Fonts, type Stroke, type Window } from './pdf-pen'
 
@@ -41,11 +41,13 @@ function strokesOf(p: SheetPiece, sizes: readonly string[]): Map<string, Stroke[
       ],
     ],
   ])
-  for (const other of p.others)
-    layers.set(sizeLayer(other.name), [
+  for (const other of p.others) {
+    layers.set(otherCut(other.name), [
       ink(other.cutLine, 0.3, dashOf(sizes, other.name), INK, true),
       ...other.notches.map((path) => ink(path, 0.4)),
     ])
+    layers.set(otherSeam(other.name), [ink(other.seamLine, 0.2, [3, 1.5], INK, true)])
+  }
   return layers
 }
 
@@ -121,7 +123,7 @@ export function addTilePage(
   )
   const sizes = otherSizes(sheet)
   const drawn = shown.map((p) => strokesOf(p, sizes))
-  for (const name of [...sizes.map(sizeLayer), LAYERS.cut, LAYERS.seam, LAYERS.marks, LAYERS.inner]) {
+  for (const name of [...sizes.flatMap((size) => [otherCut(size), otherSeam(size)]), LAYERS.cut, LAYERS.seam, LAYERS.marks, LAYERS.inner]) {
     const strokes = drawn.flatMap((d) => d.get(name) ?? [])
     if (strokes.length > 0) layers.within(page, name, () => drawStrokes(page, strokes, origin, window))
   }

@@ -50,9 +50,12 @@ export function writeSvg(sheet: Sheet, title: string): string {
       `<g id="${id}-lines" data-part="lines" stroke-dasharray="6 2 1 2" stroke-width="0.2">${p.innerLines.map((l) => `<path d="${toPathData(l.path)}"><title>${escape(l.name)}</title></path>`).join('')}</g>`,
     )
     for (const [i, o] of p.others.entries()) {
-      const lines = [o.cutLine, ...o.notches].map((path, k) => `<path d="${toPathData(path, k === 0)}"/>`)
+      const dashes = `stroke-dasharray="${i + 2} ${(i % 3) + 1}"`
       out.push(
-        `<g id="${id}-other-${i + 1}" data-part="other line" stroke-width="0.3" stroke-dasharray="${i + 2} ${(i % 3) + 1}"><title>${escape(o.name)}</title>${lines.join('')}</g>`,
+        `<g id="${id}-other-${i + 1}" data-part="other line" stroke-width="0.3"><title>${escape(o.name)}</title>`,
+        `<g data-part="cut line" ${dashes}><path d="${toPathData(o.cutLine, true)}"/></g>`,
+        `<g data-part="seam line" ${dashes} stroke-width="0.1"><path d="${toPathData(o.seamLine, true)}"/></g>`,
+        `<g data-part="notches">${o.notches.map((n) => `<path d="${toPathData(n)}"/>`).join('')}</g></g>`,
       )
     }
     const named = (list: readonly { name: string; at: { x: number; y: number } }[], sign: string) =>

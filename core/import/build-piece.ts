@@ -1,6 +1,16 @@
 import { measureLength, nearestPlace, pointsOf, tangentAt, turnRad, type Path, type Point } from '../geometry'
 import { takeAllowanceOff } from '../paper'
-import { REACH_MM, ROLE_NAMES, type Dart, type Edge, type EdgeRole, type NotchPlace, type Piece, type PieceKind } from '../pattern'
+import {
+  REACH_MM,
+  ROLE_NAMES,
+  type Dart,
+  type Edge,
+  type EdgeRole,
+  type NotchPlace,
+  type Piece,
+  type PieceKind,
+  type Shape,
+} from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { edgesOfSize, matchSizes, type MatchedSize } from './match-sizes'
 import { SAME_POINT_MM } from '../tolerances'
@@ -31,8 +41,8 @@ export interface PieceDraft {
   points?: { name: string; role: 'apex' | 'other'; at: Point; isOut?: boolean }[]
   /** What the size of these edges is called; empty when there is one size only. */
   sizeName: string
-  /** The same outline in other sizes, with corners that were paired by hand: corner index to mm along it. */
-  sizes: { name: string; path: Path; pairs: Record<string, number> }[]
+  /** The same outline in other sizes, with the notches drawn on it, and corners that were paired by hand: corner index to mm along it. */
+  sizes: { name: string; path: Path; notches?: Point[]; pairs: Record<string, number> }[]
   /** The cup that it is for, where the pattern has a piece for each of several. */
   cup?: string
   /** The draft of the piece that it takes the place of for that cup. */
@@ -54,7 +64,7 @@ export const matchDraft = (draft: PieceDraft): MatchedSize[] =>
 
 /**
  * A piece in all the sizes that it was drawn in: the edges of each other size are cut where its corners were matched;
- * notches lie at the same share of their edge; what lies inside is that of the base.
+ * notches lie where they are drawn on that size, or at the same share of their edge; what lies inside is that of the base.
  */
 export function buildNest(draft: PieceDraft, sizeId: string): Result<Piece> {
   const base = buildPiece(draft, sizeId)
@@ -83,19 +93,41 @@ export function buildNest(draft: PieceDraft, sizeId: string): Result<Piece> {
       )
     if (!sized.ok) return sized
     const edges = sized.value.shapes[sizeId]!.edges
-    shapes[sizeIdOf(size.name)] = {
-      ...own,
-      edges,
-      notches: Object.fromEntries(
-        base.value.notches.map((n): [string, NotchPlace] => {
-          const place = own.notches[n.id]!
-          const grown = measureLength(edges[n.edgeId]!) / measureLength(own.edges[n.edgeId]!)
-          return [n.id, { ...place, distanceMm: place.distanceMm * grown }]
-        }),
-      ),
-    }
+    shapes[sizeIdOf(size.name)] = { ...own, edges, notches: notchesOfSize(base.value, own, edges, size.notches ?? []) }
   }
   return ok({ ...base.value, shapes })
+}
+
+/**
+ * The notches of another size: where as many are drawn on its edge as the base has there, those, in their order along it; else at the
+ * same share of the edge.
+ */
+function notchesOfSize(base: Piece, own: Shape, edges: Shape['edges'], drawn: readonly Point[]): Shape['notches'] {
+  const sewn = base.edges.filter((e) => isNotched(e.role))
+  const places = drawn.map((p) =>
+    sewn.map((e) => ({ id: e.id, ...nearestPlace(edges[e.id]!, p) })).reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a)),
+  )
+  return Object.fromEntries(
+    base.edges.flatMap(({ id }) => {
+      const [was, is] = [own.edges[id]!, edges[id]!].map(measureLength) as [number, number]
+      const along = ({ from, distanceMm }: NotchPlace, total: number) => (from === 'start' ? distanceMm : total - distanceMm)
+      const list = base.notches
+        .filter((n) => n.edgeId === id)
+        .map((n) => ({ n, place: own.notches[n.id]! }))
+        .sort((a, b) => along(a.place, was) - along(b.place, was))
+      const here = places
+        .filter((p) => p.id === id)
+        .map((p) => p.lengthMm)
+        .sort((a, b) => a - b)
+      return list.map(({ n, place }, i): [string, NotchPlace] => [
+        n.id,
+        {
+          ...place,
+          distanceMm: here.length === list.length ? along({ ...place, distanceMm: here[i]! }, is) : (place.distanceMm * is) / was,
+        },
+      ])
+    }),
+  )
 }
 
 /** Names that tell two edges of the same role apart: “side seam”, “side seam 2”. */
@@ -158,7 +190,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     // On the line as drawn; an included allowance shifts it square to the edge, which the nearest place does.
     const near = seamPaths.value
       .map((path, k) => ({ k, ...nearestPlace(path, point) }))
-      .filter((p) => edges[p.k]!.role !== 'dart-leg' && edges[p.k]!.role !== 'pleat')
+      .filter((p) => isNotched(edges[p.k]!.role))
       .reduce((a, b) => (b.distanceMm < a.distanceMm ? b : a))
     const total = measureLength(seamPaths.value[near.k]!)
     const id = `notch-${i + 1}`
@@ -194,6 +226,9 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     },
   })
 }
+
+/** Notches are on seams: where cloth is folded away there are none. */
+const isNotched = (role: EdgeRole) => role !== 'dart-leg' && role !== 'pleat'
 
 /** Walked clockwise, the outline turns left at the tip of a dart. */
 const turnsInward = (a: Path, b: Path) => turnRad(tangentAt(a[a.length - 1]!, 1), tangentAt(b[0]!, 0)) < 0

@@ -63,8 +63,23 @@ export function findAlike(candidates: readonly Sized[], isSaid: (count: number) 
 }
 
 /**
- * Closed outlines that are one piece in several sizes: they lie over each other and are called by a size each, or are
- * drawn in a style of their own each. Smallest first.
+ * The sizes of a nest with the one that is drawn in full: where others are called by their sizes, the one cut line over which they lie
+ * that is called by none. It has no name.
+ */
+function withTheFullOne(list: { name: string; one: Sized }[], candidates: readonly Sized[]): { name: string; one: Sized }[] {
+  const full = candidates.filter(
+    (c) =>
+      sizeCalled(c.stroke.shape) === null &&
+      calledLine(c.stroke.shape) === 'cut line' &&
+      groupName(c.stroke.shape) === groupName(list[0]!.one.stroke.shape) &&
+      list.every((x) => shareOfBoxes(x.one, c) >= NEST_SHARE),
+  )
+  return full.length === 1 ? [...list, { name: '', one: full[0]! }].sort((a, b) => a.one.area - b.one.area) : list
+}
+
+/**
+ * Closed outlines that are one piece in several sizes: they lie over each other and are called by a size each, but for one that may be
+ * drawn in full, or are drawn in a style of their own each. Smallest first.
  */
 export function findNests(candidates: readonly Sized[]): { name: string; one: Sized }[][] {
   const nests: { called: boolean; list: { name: string; one: Sized }[] }[] = []
@@ -83,6 +98,7 @@ export function findNests(candidates: readonly Sized[]): { name: string; one: Si
     else nests.push({ called: called !== null, list: [{ name, one }] })
   }
   return nests
+    .map((n) => (n.called ? { ...n, list: withTheFullOne(n.list, candidates) } : n))
     .filter((n) => n.list.length >= (n.called ? 2 : LEAST_STYLES))
     .map((n) => (n.called ? n.list : n.list.map((x, i) => ({ ...x, name: String(i + 1) }))))
 }

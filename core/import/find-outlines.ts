@@ -29,6 +29,7 @@ import { readGrain } from './read-grain'
 import { readNotches } from './read-notches'
 import { readWords, speaksOfPiece, type PieceWords, type Repeated } from './read-words'
 import { calledLine, contains, groupName, liesIn, type Sized } from './sized'
+import { sizesOf, type SizeOfOutline } from './sizes-of'
 import { isMarkOn, isSlender, linesOf, MARK_PART, ofThisSize, toUnits, type Unit } from './units'
 
 /** A line that lies in or at an outline and is not one itself. */
@@ -52,7 +53,7 @@ export interface FoundOutline {
   words: PieceWords
   /** The size it is drawn in, and the same piece in other sizes, smallest first; empty when there is one size. */
   sizeName: string
-  sizes: { name: string; path: Path }[]
+  sizes: SizeOfOutline[]
   /** What words say of seam allowances: on it, or for the whole sheet. */
   allowance: AllowanceSaid
   /** The file itself calls this line the seam line or the cut line. */
@@ -133,7 +134,7 @@ function broughtHome(outline: FoundOutline, box: Box): FoundOutline {
     marks: outline.marks.map((m) => ({ ...m, path: moved(m.path) })),
     cutNotches: outline.cutNotches.map(home),
     texts: outline.texts.map((t) => ({ ...t, at: home(t.at), middle: home(t.middle), end: home(t.end) })),
-    sizes: outline.sizes.map((s) => ({ ...s, path: moved(s.path) })),
+    sizes: outline.sizes.map((s) => ({ ...s, path: moved(s.path), notches: s.notches.map(home) })),
   }
 }
 
@@ -231,7 +232,8 @@ function toSheet(
       slender: s.shape.closed && isSlender(s.path),
       area: s.shape.closed ? Math.abs(measureArea(s.path)) : 0,
     }))
-  return { units, textsOf, marksAt: new Map(units.map((u) => [u.outer, marksOf(u.outer, marks, lines)])) }
+  const drawn = units.flatMap((u) => [u.outer, ...u.others.map((o) => o.outer)])
+  return { units, textsOf, marksAt: new Map(drawn.map((outer) => [outer, marksOf(outer, marks, lines)])) }
 }
 
 /** Does something on a line say that it is a piece: a seam line or sizes of its own, a name, notches, a grain? */
@@ -273,7 +275,7 @@ function outlineOf(u: Unit, aside: Aside | null, { textsOf, marksAt }: Sheet, co
     texts,
     words,
     sizeName: u.sizeName,
-    sizes: u.others.map((x) => ({ name: x.name, path: (x.inner && u.inner ? x.inner : x.outer).loop })),
+    sizes: sizesOf(u, marksAt),
     allowance: firstSaid(allowanceSaid(wordsOf(texts)), common.allowance),
     called: u.inner ? 'seam line' : calledLine(u.outer.stroke.shape),
     cutNotches: [u.outer, ...(u.inner ? [u.inner] : [])].flatMap((l) => l.notches),

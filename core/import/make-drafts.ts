@@ -1,17 +1,20 @@
 import { bounded } from '../budget'
 import type { Drawing } from '../formats'
-import { handleBoxOf, measureLength, nearestPlace, placeAt, thinOut, type Path, type Point } from '../geometry'
-import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName, type EdgeRole } from '../pattern'
+import { handleBoxOf, thinOut, type Path, type Point } from '../geometry'
+import { takeAllowanceOff } from '../paper'
+import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
 import { arrowAlong, commonWay, type Grain } from './assume-grain'
-import type { PieceDraft } from './build-piece'
+import { matchDraft, type PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { likelyFold } from './likely-fold'
 import { findTwins, sayTwin, type Twin } from './find-twins'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
+import { edgesOfSize } from './match-sizes'
+import { allowanceOf, isWithin, usualAllowance } from './read-allowances'
 import { readMarks, type ReadMarks } from './read-marks'
 import { sayGuesses, type Readings } from './readings'
 import { settleRaglans } from './settle-raglans'
@@ -40,7 +43,6 @@ export interface Draft {
 const NAMELESS = /^Piece \d+$/
 
 const DOWN: Point = { x: 0, y: 1 }
-const DEFAULT_ALLOWANCE_MM = 10
 
 /** Outlines of one file beyond this are no pattern's. */
 const MOST_OUTLINES = 400
@@ -54,8 +56,26 @@ const MOST_MARKS = 2 * MOST_PARTS
 /** Darts of one piece beyond this are not taken by themselves. */
 const MOST_DARTS = 12
 
-/** The first guess at an outline. @param way how the grain of the other pieces runs; null where that says nothing of it */
+/**
+ * The first guess at an outline. Where its other sizes have cut lines alone, all are taken by their cut lines; they are left out where
+ * allowances cannot be taken off so, as over the cap of a dart.
+ *
+ * @param way how the grain of the other pieces runs; null where that says nothing of it
+ */
 function draftOf(outline: FoundOutline, way: Point | null): Draft {
+  const { path, cutLine, sizes } = outline
+  if (!cutLine || sizes.every((s) => !s.isCutLine)) return guessOf(outline, way)
+  const byCut = guessOf({ ...outline, path: cutLine, cutLine: null, called: 'cut line' }, way, path)
+  const { name, edges } = byCut.draft
+  const allowances = edges.map((e) => (e.fold ? 0 : e.allowanceMm))
+  const lines = [edges.map((e) => e.path), ...matchDraft(byCut.draft).map((m, i) => edgesOfSize(byCut.draft.sizes[i]!.path, m))]
+  if (lines.every((paths) => takeAllowanceOff(name, paths, allowances).ok)) return byCut
+  const alone = guessOf({ ...outline, sizes: [] }, way)
+  return { ...alone, doubts: [...alone.doubts, 'its other sizes have cut lines alone, of which no seam line follows: they were left out'] }
+}
+
+/** @param seamLine the seam line of an outline that is a cut line, where it is drawn */
+function guessOf(outline: FoundOutline, way: Point | null, seamLine: Path | null = null): Draft {
   const kind = guessKind(outline.name)
   const corners = outline.path.length > MOST_SEGMENTS ? [] : splitEdges(outline.path)
   const marks = readMarks(outline.marks.length > MOST_MARKS ? { ...outline, marks: [] } : outline, corners)
@@ -71,7 +91,7 @@ function draftOf(outline: FoundOutline, way: Point | null): Draft {
   const grain: Grain | null = marks.grain ?? (way && arrowAlong(outline.path, way))
   const down = downOf(kind, edges, grain, outline.texts, outline.name)
   const roles = nameEdges(kind, uprightEdges(edges, down), DOWN, outline.name)
-  const { words, cutLine } = outline
+  const { words } = outline
   const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, grain, kind) : null))
   const pair = (kind === 'sleeve' || kind.startsWith('leg')) && words.count === null
   const plain: PieceDraft = {
@@ -85,7 +105,7 @@ function draftOf(outline: FoundOutline, way: Point | null): Draft {
       role: roles[i]!,
       ...(roles[i] === 'other' && hasPlainEdges(outline.name) ? { isPlain: true } : {}),
       fold: i === foldEdge,
-      allowanceMm: i === foldEdge || isTooFine || !cutLine ? usualAllowance(outline, roles[i]!) : allowanceOf(path, cutLine),
+      allowanceMm: i === foldEdge || isTooFine ? usualAllowance(outline, roles[i]!) : allowanceOf(path, outline, roles[i]!, seamLine),
     })),
     allowanceIncluded: isWithin(outline),
     grain: grain && pointedDown(grain, down),
@@ -93,12 +113,15 @@ function draftOf(outline: FoundOutline, way: Point | null): Draft {
     lines: isTooFine ? [] : lines,
     ...(marks.points.length > 0 && !isTooFine ? { points: marks.points.slice(0, MOST_PARTS) } : {}),
     sizeName: toName(outline.sizeName || words.size || '', 40),
-    sizes: outline.sizes.map((s) => ({ ...s, name: toName(s.name, 40) || 'size', pairs: {} })),
+    sizes: outline.sizes.map((s) => ({ name: toName(s.name, 40) || 'size', path: s.path, notches: s.notches, pairs: {} })),
   }
   const draft = isTooFine ? plain : takeDarts(plain)
   const trouble = isTooFine ? { code: 'too-fine' as const, at: outline.path[0]!.from } : outline.trouble
   const hasDarts = draft !== plain
-  const readings = { ...readingsOf(outline, marks, foldEdge, grain !== null), ...(hasDarts ? { darts: 'guessed' as const } : {}) }
+  const readings = {
+    ...readingsOf(outline, marks, foldEdge, grain !== null, seamLine !== null),
+    ...(hasDarts ? { darts: 'guessed' as const } : {}),
+  }
   return {
     draft,
     trouble,
@@ -138,6 +161,7 @@ function readingsOf(
   marks: ReadMarks,
   foldEdge: number | null,
   hasGrain: boolean,
+  hasSeamLine: boolean,
 ): Readings {
   const isSized = sizeName !== '' || words.size !== null
   return {
@@ -146,22 +170,8 @@ function readingsOf(
     ...(isSized ? { size: 'written' } : {}),
     ...(foldEdge !== null || words.onFold ? { fold: marks.foldEdge === null ? 'guessed' : 'drawn' } : {}),
     ...(hasGrain ? { grain: marks.grain && marks.isGrainSure ? 'drawn' : 'guessed' } : {}),
-    allowance: cutLine ? 'drawn' : called === null && allowance.included === null ? 'guessed' : 'written',
+    allowance: cutLine || hasSeamLine ? 'drawn' : called === null && allowance.included === null ? 'guessed' : 'written',
   }
-}
-
-/** Is the room for seams within the outline? As the file calls the line, else as words say; else it is. */
-const isWithin = ({ called, allowance }: FoundOutline): boolean => (called ? called === 'cut line' : (allowance.included ?? true))
-
-/** How wide the room is that an edge has, or is to get, mm: as words say, or the usual width. */
-const usualAllowance = ({ allowance: { mm, hemMm } }: FoundOutline, role: EdgeRole): number =>
-  (role === 'hem' ? hemMm : null) ?? mm ?? DEFAULT_ALLOWANCE_MM
-
-/** How far the cut line runs outside an edge, at the middle of its places; to a tenth of a millimetre. */
-function allowanceOf(edge: Path, cutLine: Path): number {
-  const total = measureLength(edge)
-  const far = [0.3, 0.4, 0.5, 0.6, 0.7].map((part) => nearestPlace(cutLine, placeAt(edge, total * part).point).distanceMm)
-  return Math.round(far.sort((a, b) => a - b)[2]! * 10) / 10
 }
 
 /** Darts that are drawn as two lines, or as a narrow loop, are taken for what they are. */

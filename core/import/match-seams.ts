@@ -1,6 +1,7 @@
 import { familyOf, type EdgeRole, type Garment, type Piece, type RunEdge } from '../pattern'
 import { hasCuffFor, rolesScore, whatIsAmong, wordsOf, type Among } from './roles-together'
 import { beside, edgesOf, isRing, jointsOf, runsDown, runsOf, sidesOf, type Run, type Side } from './sides'
+import { whatMeets, type Met } from './what-meets'
 
 /** Two sides are proposed as a seam when their lengths differ by no more than this part of the longer. */
 const LIKE_PART = 0.12
@@ -37,18 +38,6 @@ const MOST_SIDES = 1500
 /** Parts that lie on others, or double them: their edges are as long as those that they lie on, and are not sewn to them. */
 const DOUBLES = /\b(?:facing|interfacing|lining|interlining|under ?collar|pocket|flap|tab|welt|loop|jet|carrier|epaulette?)s?\b/i
 
-const isWithin = (a: number, b: number, mm: number) => Math.abs(a - b) <= mm
-
-/** How many of the places along one side have their like on another, one to one. */
-function meeting(a: readonly number[], b: readonly number[], withinMm: number): number {
-  const left = [...b]
-  return a.filter((x) => {
-    const at = left.findIndex((y) => isWithin(x, y, withinMm))
-    if (at >= 0) left.splice(at, 1)
-    return at >= 0
-  }).length
-}
-
 /** Two sides, how they lie to each other, and what speaks for it. */
 interface Match {
   first: Side
@@ -56,25 +45,6 @@ interface Match {
   score: number
   /** How alike the ends are: which way round the second is walked. */
   ends: number
-}
-
-/** What meets of notches and joints where two sides are laid along each other. */
-interface Met {
-  notches: number
-  /** Notches of one that lie at a joint of the other. */
-  atJoints: number
-  joints: number
-  /** Notches of both that meet nothing. */
-  lost: number
-}
-
-function whatMeets(first: Side, second: Side, withinMm: number): Met {
-  const times = first.mm / second.mm
-  const [theirs, theirJoints] = [second.notches, second.joints].map((list) => list.map((n) => n * times)) as [number[], number[]]
-  const notches = meeting(first.notches, theirs, withinMm)
-  const atJoints = meeting(first.notches, theirJoints, withinMm) + meeting(theirs, first.joints, withinMm)
-  const lost = Math.max(0, first.notches.length + second.notches.length - 2 * notches - atJoints)
-  return { notches, atJoints, joints: meeting(first.joints, theirJoints, withinMm), lost }
 }
 
 /** Can a cap be sewn to armholes? It is not shorter than they are, and both begin and end at the underarm. */

@@ -62,11 +62,14 @@ function mayPair(a: Sized, b: Sized, over: readonly Sized[]): boolean {
   return styles.size <= 2 || colourOf(a) === colourOf(b)
 }
 
-/** Does the file itself call two lines cut line and seam line of one piece? Then they need not run side by side: a cap crosses a dart. */
+/**
+ * Does the file itself call two lines cut line and seam line of one piece, or of one size? Then they need not run side by side: a cap
+ * crosses a dart.
+ */
 const isNamedPair = (a: Sized, b: Sized): boolean => {
   const [p, q] = [a, b].map((s) => calledLine(s.stroke.shape))
-  const piece = groupName(a.stroke.shape)
-  return Boolean(p && q && p !== q && piece && piece === groupName(b.stroke.shape))
+  const [piece, size] = [groupName(a.stroke.shape), sizeCalled(a.stroke.shape)]
+  return Boolean(p && q && p !== q && (piece || size) && piece === groupName(b.stroke.shape))
 }
 
 /** A line that may be the seam line within a cut line, and whether it runs beside it all the way round. */

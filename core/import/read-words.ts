@@ -54,6 +54,8 @@ const NO_NAME = new RegExp(
     '^\\W*(?:from|of|in|and|or|with|none|each|main|self|fabric|shell|outer|cloth|layers?|material)\\b(?![^]*\\b(?:front|back|sleeve)\\b)',
     '\\b(?:interfacing|lining|fusible)\\s*:',
     '\\bline\\W*$',
+    // What stands along an edge: “side seam”, “wrist hem”, “to Back”.
+    '\\b(?:seam|hem|edge|opening|inseam|outseam|neckline|armhole|armscye)\\W*$|\\b(?:front|back) (?:crotch|cap)\\W*$|^\\W*to\\b',
     '^[^a-z]*$',
     '^\\W*(?:piece|pattern)?\\s*name\\W*$',
     '^\\W*(?:up|top|bottom|down|right side|wrong side|place|place here)\\W*$',
@@ -63,6 +65,8 @@ const NO_NAME = new RegExp(
 /** Lines of the form “Material: ...” that say something else than a name. */
 const ABOUT_OTHER =
   /^\s*(?:style(?: name)?|material|fabric|category|author|designer|date|creation (?:date|time)|units|annotation|description|collection|season|sample size|grading rule table|rule table|quantity|size|cut|grain(?:line)?)\s*:/i
+/** A line that tells an allowance stands along its edge: “side seam · to Back · + 1.5 cm”. */
+const OF_EDGE = /(?:^|[·|,;–—-]|\s)\+\s*\d[\d\s./⁄½¼¾⅛⅜⅝⅞]*(?:mm|cm|in\b|inch|["”])|\bno allowance\b/i
 /** A number that pieces of a pattern carry before their name: “3.”, “No. 3”, “Piece 3:”, “A2 –”, “#3”. */
 const NUMBER =
   /^\s*(?:(?:no|nr|nº|pc|pcs|piece|part|pattern piece)\b\.?\s*|#\s*)?[a-z]?\d{1,3}[a-z]?\s*[.:)\]–—-]*\s+(?=[a-z])|^\s*(?:piece|part|pattern piece|name)\s*:\s*|^\s*[a-z]\s*[.:)–—-]\s+(?=[a-z])/i
@@ -185,7 +189,7 @@ export function readWords(texts: readonly DrawnText[], repeated: Repeated): Piec
     const count = eachWayIn(text) ?? countIn(text)
     if (count && (!counted || (counted.isOther && !count.isOther) || (count.isMain && !counted.isMain))) counted = count
     if (EACH_SIDE.test(text) && !count) counted = { count: 2, isMain: false, isOther: false, isPair: true }
-    if (isTitle(text, repeated) || ABOUT_OTHER.test(text)) continue
+    if (isTitle(text, repeated) || ABOUT_OTHER.test(text) || OF_EDGE.test(text)) continue
     for (const [i, part] of text.split(PARTED).entries()) {
       const name = isTitle(part, repeated) ? null : nameIn(part)
       if (!name) continue

@@ -1,7 +1,5 @@
 import { readSvg, type DrawnShape, type Drawing } from '../formats'
-import { line, nearestPlace, type Point } from '../geometry'
-import { outlineOf, shapeOf, type Piece } from '../pattern'
-import type { PieceDraft } from './build-piece'
+import { line, type Point } from '../geometry'
 import { findOutlines, type FoundOutline } from './find-outlines'
 import { makeDrafts, type Draft } from './make-drafts'
 
@@ -19,16 +17,6 @@ export function draftsIn(text: string): Draft[] {
   const drafts = makeDrafts(read.value, 1)
   if (!drafts.ok) throw new Error(`${drafts.problem.where}: ${drafts.problem.message}`)
   return drafts.value
-}
-
-/** For tests: how far a draft that came back lies off the seam line of its piece at most, mm. It was laid out anew: moved as a whole, as its grain tells. */
-export function offSeamLine(draft: PieceDraft, piece: Piece, sizeId: string): number {
-  const shape = shapeOf(piece, sizeId)
-  const by = { x: draft.grain!.from.x - shape.grain.from.x, y: draft.grain!.from.y - shape.grain.from.y }
-  const own = outlineOf(piece, shape)
-  return Math.max(
-    ...draft.edges.flatMap((e) => e.path.map((q) => nearestPlace(own, { x: q.from.x - by.x, y: q.from.y - by.y }).distanceMm)),
-  )
 }
 
 export type Stroke = readonly [Point, Point]

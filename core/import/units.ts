@@ -60,9 +60,9 @@ export function toUnits(candidates: readonly Sized[], texts: readonly { text: st
   const called = findNests(outers.filter((s) => !s.isOpen && !told.has(s)))
   const nests = [...called, ...alike.map((n) => n.map((one, i) => ({ name: String(i + 1), one })))].map((n) => namedAsSaid(n, texts))
   const nested = new Set(nests.flatMap((n) => n.map((x) => x.one)))
-  // A nest comes in as its middle size; the others go along with it.
+  // A nest comes in as the size that is drawn in full, or its middle one; the others go along with it.
   const units = nests.map((n): Unit => {
-    const middle = n[Math.floor((n.length - 1) / 2)]!
+    const middle = n.find((x) => x.name === '') ?? n[Math.floor((n.length - 1) / 2)]!
     return {
       outer: middle.one,
       inner: innerOf(middle.one),

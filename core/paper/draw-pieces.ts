@@ -27,6 +27,7 @@ export interface PieceLines {
 
 /** A piece as another size or another person has it, laid on the one that is drawn in full: each line is cut out by itself. */
 export interface OtherLine {
+  /** “Size 3”, or a person’s. */
   name: string
   cutLine: Path
   seamLine: Path
@@ -157,7 +158,7 @@ function drawPiece(
     corners: piece.corners.map((c) => ({ name: c.name, at: cornerPoint(piece, shape, c.id)! })),
     others: [
       ...otherSizes.map((id) => ({
-        name: garment.sizes.find((s) => s.id === id)?.name ?? id,
+        name: `Size ${garment.sizes.find((s) => s.id === id)?.name ?? id}`,
         cutLine: cutLineOf(piece, shapeOf(piece, id)),
         seamLine: outlineOf(piece, shapeOf(piece, id)),
         notches: notchStrokes(piece, id),
