@@ -132,11 +132,12 @@ function layPart(stretch: Stretch, cloth: Cloth, options: SearchOptions, known?:
   const all = items.map((_, i) => i)
   const thrown = options.isThrown ? shuffled(all, diceOf(options.seed ?? 1)) : null
   const own = isOrderOf(known, items.length) ? known : thrown
-  const tried = (own ? [own] : bestOrders(items, acrossMm, cloth, on, options)).flatMap((order) => {
-    const packed = pack(parcels, order, rowsOf(acrossMm, rowMm), cloth.repeatMm)
-    return packed ? [{ ...packed, order }] : []
-  })
-  const packed = tried.reduce<(typeof tried)[number] | null>((a, b) => (a === null || b.lengthMm < a.lengthMm ? b : a), null)
+  // What is no shorter than the best so far is not packed to its end.
+  let packed: (NonNullable<ReturnType<typeof pack>> & { order: readonly number[] }) | null = null
+  for (const order of own ? [own] : bestOrders(items, acrossMm, cloth, on, options)) {
+    const tried = pack(parcels, order, rowsOf(acrossMm, rowMm), cloth.repeatMm, packed?.lengthMm)
+    if (tried && (packed === null || tried.lengthMm < packed.lengthMm)) packed = { ...tried, order }
+  }
   if (!packed)
     return refuse('no-place', 'cloth', 'the pieces find no place on it.', 'Take a wider cloth, or stripes that lie closer together.')
   const laid = packed.placed.map(({ way, row, xMm }, i): LaidOnCloth => {

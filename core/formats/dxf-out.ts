@@ -1,4 +1,4 @@
-import { flattenPath, measureLength, tangentAt, turnRad, type Path, type Point } from '../geometry'
+import { flattenPath, measureLength, placeAt, tangentAt, turnRad, type Path, type Point } from '../geometry'
 import { cutLineOf, cutWords, type Sheet } from '../paper'
 import { edgePath, notchPlace, outlineOf, shapeOf, toName, type Garment, type Piece } from '../pattern'
 import { EQUAL_MM, SAME_POINT_MM, SMOOTH_DEG } from '../tolerances'
@@ -74,6 +74,13 @@ function isCorner(closed: Path, i: number): boolean {
 }
 
 const LETTERS_MM = 5
+const LINE_LETTERS_MM = 3
+
+/** What a line within a piece is called, along its middle. */
+function wordsAlong(name: string, path: Path): Tag[] {
+  const { point, tangent } = placeAt(path, measureLength(path) / 2)
+  return textOf(name, { x: point.x, y: point.y - 1 }, TRADE.inner, LINE_LETTERS_MM, Math.atan2(tangent.y, tangent.x))
+}
 
 /** Everything of one piece in one size, by the standard’s layers, with its words. */
 function pieceTags(piece: Piece, sizeId: string, sizeName: string, garmentName: string): Tag[] {
@@ -98,7 +105,7 @@ function pieceTags(piece: Piece, sizeId: string, sizeName: string, garmentName: 
     }),
     ...piece.edges.filter((e) => e.fold).flatMap((e) => polyline(edgePath(shape, e.id), TRADE.fold, false)),
     ...lineOf(grain.from, grain.to, TRADE.grain),
-    ...piece.lines.flatMap((l) => polyline(shape.lines[l.id]!, TRADE.inner, false)),
+    ...piece.lines.flatMap((l) => [...polyline(shape.lines[l.id]!, TRADE.inner, false), ...wordsAlong(l.name, shape.lines[l.id]!)]),
     ...piece.points.flatMap((p) => pointOf(shape.points[p.id]!, TRADE.drill)),
     ...words.flatMap((text, i) => textOf(text, { x: middle.x, y: middle.y + i * 1.6 * LETTERS_MM }, TRADE.cut, LETTERS_MM)),
   ]

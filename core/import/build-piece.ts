@@ -13,6 +13,7 @@ import {
 } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { edgesOfSize, matchSizes, type MatchedSize } from './match-sizes'
+import { roleOfLine } from './name-lines'
 import { SAME_POINT_MM } from '../tolerances'
 
 /** What a person has settled about an outline on its way in. */
@@ -145,8 +146,8 @@ function edgeNames(roles: readonly EdgeRole[]): string[] {
  * Refuses a piece without a grainline, and allowances with no room.
  */
 export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
-  if (!draft.grain)
-    return refuse('no-grain', draft.name, 'it has no grainline yet.', 'Set the grain: along an edge, or up and down the page.')
+  const { grain } = draft
+  if (!grain) return refuse('no-grain', draft.name, 'it has no grainline yet.', 'Set the grain: along an edge, or up and down the page.')
   const allowances = draft.edges.map((e) => (e.fold ? 0 : e.allowanceMm))
   const cutPaths = draft.edges.map((e) => e.path)
   // The legs of a dart are where it is sewn, whatever line the outline is.
@@ -212,7 +213,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
     lines: lines.map((l, i) => ({
       id: `line-${i + 1}`,
       name: l.name.slice(0, 120),
-      role: l.role ?? (/short|lengthen/i.test(l.name) ? ('shorten' as const) : ('other' as const)),
+      role: l.role ?? roleOfLine(l.name, l.path, grain),
     })),
     points: points.map(({ name, role }, i) => ({ id: `point-${i + 1}`, name, role })),
     shapes: {
@@ -221,7 +222,7 @@ export function buildPiece(draft: PieceDraft, sizeId: string): Result<Piece> {
         notches: places,
         lines: Object.fromEntries(lines.map((l, i) => [`line-${i + 1}`, l.path])),
         points: Object.fromEntries(points.map((p, i) => [`point-${i + 1}`, p.at])),
-        grain: draft.grain,
+        grain,
       },
     },
   })

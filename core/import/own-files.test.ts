@@ -79,6 +79,7 @@ const factsOf = ({ pieces }: Garment) =>
       notches: p.notches.length,
       darts: p.darts.length,
       points: p.points.length,
+      lines: p.lines.map((l) => l.role).sort(),
       allowances: [...new Set(p.edges.filter((e) => !e.fold && e.role !== 'dart-leg').map((e) => e.allowanceMm))].sort((a, b) => a - b),
     }))
     .sort((a, b) => (a.name < b.name ? -1 : 1))
@@ -92,7 +93,7 @@ const cases = projects.flatMap(({ id, garment }) =>
 )
 
 describe.each(cases)('$id as it was altered, written as $format in $sizes sizes', ({ id, format }) => {
-  it('comes back as it was: names, counts, folds, notches, darts, allowances, seams, and its lines in every size', async () => {
+  it('comes back as it was: names, counts, folds, notches, darts, levels, allowances, seams, and its lines in every size', async () => {
     const project = projects.find((p) => p.id === id)!
     const context = contextOf(project.garment, project, wearers.find((w) => w.id === project.wearerId) ?? null, DEFAULT_TOLERANCES)
     const { garment } = foldPlan(project.garment, stopsOf(project), context)

@@ -1,5 +1,6 @@
-import { distance, isStraightPath, nearestPlace, type Path, type Point } from '../geometry'
+import { distance, isStraightPath, nearestPlace, pointAt, type Path, type Point } from '../geometry'
 import type { FoundOutline } from './find-outlines'
+import { nameLines } from './name-lines'
 import { edgeBesideWords, edgeUnderFoldLine, edgesWithoutAllowance, readBracket } from './read-fold-marks'
 import { readButtonholes } from './read-buttonholes'
 import { readGrain } from './read-grain'
@@ -50,10 +51,10 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
     texts,
   )
   const inner = inside
-    .filter((m) => !holes.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM)
+    .filter((m) => !holes.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM && !isOn(path, m.path))
     // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
     .flatMap((m) => (isBent(m.path) ? m.path.map((s) => ({ name: m.name, path: [s] })) : [{ name: m.name, path: m.path }]))
-  const lines = [...inner.map((l, i) => ({ ...l, name: lineName(l.name) || `line ${i + 1}` })), ...holes.lines]
+  const lines = [...nameLines(inner, texts), ...holes.lines]
   const [beside] = cutLine ? edgesWithoutAllowance(edges, cutLine) : []
   const isSaid = outline.words.onFold
   const foldEdge =
@@ -72,8 +73,11 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
   }
 }
 
-/** Names that a drawing program gives by itself say nothing. */
-const lineName = (name: string): string => (/^(?:path|line|polyline|g|layer|id)[\s_-]*\d+$/i.test(name) ? '' : name)
+/** A line this near to the outline all along it is an edge that is drawn once more, as a fold is, mm. */
+const ON_OUTLINE_MM = 0.5
+
+const isOn = (outline: Path, line: Path): boolean =>
+  line.every((s) => [0, 0.5, 1].every((t) => nearestPlace(outline, pointAt(s, t)).distanceMm <= ON_OUTLINE_MM))
 
 const isBent = (path: Path): boolean => path.length === 2 && path.every((s) => s.kind === 'line') && !isStraightPath(path, STRAIGHT_MARK_MM)
 
