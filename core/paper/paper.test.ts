@@ -312,7 +312,8 @@ describe('PDF', () => {
     const drawn = drawPieces(garment, 'one', words)
     const fonts = { regular: font(400), bold: font(700) }
     const dir = mkdtempSync(join(tmpdir(), 'tidal-seam-joint-'))
-    const DPI = 75
+    // A dot is an eighth of a millimetre: what is found beside its place lies within two tenths.
+    const DPI = 200
     const px = (mm: number) => Math.round((mm / 25.4) * DPI)
     const picture = (name: string) => {
       const pgm = readFileSync(join(dir, name))

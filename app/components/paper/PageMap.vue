@@ -68,6 +68,15 @@ const flip = (name: string) => (left.value = left.value.includes(name) ? left.va
         stroke-width="1.2"
         stroke-dasharray="8 5"
       />
+      <path
+        v-for="o in p.others"
+        :key="o.name"
+        :d="toPathData(o.cutLine, true)"
+        fill="none"
+        stroke="var(--ink-soft)"
+        stroke-width="1"
+        data-test="map-other"
+      />
       <text
         :x="names[n]!.x"
         :y="names[n]!.y"
