@@ -99,6 +99,9 @@ function isElsewhere(a: Run, b: Run): boolean {
   return [a, b].some((r) => r.role === 'panel') && !places.includes(undefined) && places[0] !== places[1]
 }
 
+/** How exactly notches meet says which way round, where as many meet both ways and nothing else does. */
+const EXACT_PART = 0.4
+
 /** How much speaks for walking two sides this way round: notches first, then what lies beside their ends, then how they are drawn. */
 function endsScore(first: Side, second: Side, met: Met, isCapRound: boolean): number {
   const [a, b] = [first.runs[0]!.run, second.runs[0]!.run]
@@ -111,7 +114,7 @@ function endsScore(first: Side, second: Side, met: Met, isCapRound: boolean): nu
   // A band is sewn by its lower edge, where nothing else tells; a cuff by its upper one.
   const isCuff = [a, b].some((r) => r.role === 'hem' || r.role === 'leg-opening')
   const isByLowEdge = [a, b].some((r) => r.role === 'band' && r.isLow !== isCuff)
-  const told = [isSameWay ? 0.5 : 0, isAcross ? 0.25 : 0, isByLowEdge ? 0.25 : 0, isCapRound ? 0.5 : 0]
+  const told = [EXACT_PART * met.exact, isSameWay ? 0.5 : 0, isAcross ? 0.25 : 0, isByLowEdge ? 0.25 : 0, isCapRound ? 0.5 : 0]
   return 2 * (met.notches + met.atJoints) + alike + told.reduce((sum, t) => sum + t, 0)
 }
 

@@ -8,7 +8,7 @@ import { writePdf } from '../formats/pdf-out'
 import { distance, flattenPath, mapPath, measureLength, nearestPlace, type Path, type Point } from '../geometry'
 import { DEFAULT_TOLERANCES } from '../match'
 import { drawPieces, MARGIN_MM, sheetFor } from '../paper'
-import { findPiece, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
+import { edgePath, findPiece, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import { bringIn, drawingOf, gridFor, openFile } from './index'
 
 /** What goes out comes back to this, mm; curves of DXF are chords. */
@@ -60,15 +60,32 @@ async function broughtBack(bytes: Uint8Array): Promise<Garment> {
 const farthest = (line: Path, from: Path) => Math.max(...flattenPath(line, 0.5).map((p) => nearestPlace(from, p).distanceMm))
 const notchesOf = (piece: Piece, sizeId: string): Point[] =>
   piece.notches.map((n) => notchPlace(piece, shapeOf(piece, sizeId), n.id, measureLength)!.point)
-/** A seam as the pieces that are sewn along it, whichever side was written first. */
-const seamsOf = (garment: Garment) =>
+/** Lengths along a seam are told in steps, mm: the cap of an under sleeve is parted where it lies lowest, 3 mm beside its corner. */
+const STEP_MM = 20
+
+/** A seam as its two sides, each as the pieces that it runs along with how far, in order; whichever side and end were written first. */
+const seamsOf = (garment: Garment): string[] =>
   garment.seams
-    .map(({ sides }) =>
-      sides
-        .map((side) => [...new Set(side.map((run) => findPiece(garment, run.pieceId)!.name))].sort().join(' and '))
-        .sort()
-        .join(' to '),
-    )
+    .map(({ sides }) => {
+      const way = sides.map((side) =>
+        side
+          .map((run) => ({
+            name: findPiece(garment, run.pieceId)!.name,
+            mm: measureLength(edgePath(shapeOf(findPiece(garment, run.pieceId)!, garment.baseSizeId), run.edgeId)),
+          }))
+          .reduce<{ name: string; mm: number }[]>((all, next) => {
+            const last = all.at(-1)
+            return last?.name === next.name ? [...all.slice(0, -1), { name: last.name, mm: last.mm + next.mm }] : [...all, next]
+          }, [])
+          .map(({ name, mm }) => `${name} ${Math.round(mm / STEP_MM) * STEP_MM}`),
+      )
+      const told = (list: readonly (readonly string[])[]) =>
+        list
+          .map((side) => side.join(', '))
+          .sort()
+          .join(' to ')
+      return [told(way), told(way.map((side) => [...side].reverse()))].sort()[0]!
+    })
     .sort()
 const factsOf = ({ pieces }: Garment) =>
   pieces

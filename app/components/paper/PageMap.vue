@@ -17,7 +17,7 @@ const LABEL_MM = 44
 const pageNames = computed(() =>
   clearPlaces(
     used.value.map((p) => ({ ...p, width: props.tiling.windowWidthMm })),
-    props.sheet.pieces.flatMap((p) => [p.cutLine, p.seamLine]).map((line) => flattenPath(line, 2)),
+    props.sheet.pieces.flatMap((p) => [p.cutLine, p.seamLine, ...p.others.map((o) => o.cutLine)]).map((line) => flattenPath(line, 2)),
     { width: 54, height: LABEL_MM },
   ),
 )
