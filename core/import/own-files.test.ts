@@ -7,6 +7,7 @@ import { stopsOf, writePlainDxf, writeSvg, writeTradeDxf } from '../formats'
 import { writePdf } from '../formats/pdf-out'
 import { distance, flattenPath, mapPath, measureLength, nearestPlace, type Path, type Point } from '../geometry'
 import { DEFAULT_TOLERANCES } from '../match'
+import { finishedMeasures, NO_ZONING } from '../measure'
 import { drawPieces, MARGIN_MM, sheetFor } from '../paper'
 import { edgePath, findPiece, notchPlace, outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
 import { bringIn, drawingOf, gridFor, openFile } from './index'
@@ -60,6 +61,9 @@ async function broughtBack(bytes: Uint8Array): Promise<Garment> {
 const farthest = (line: Path, from: Path) => Math.max(...flattenPath(line, 0.5).map((p) => nearestPlace(from, p).distanceMm))
 const notchesOf = (piece: Piece, sizeId: string): Point[] =>
   piece.notches.map((n) => notchPlace(piece, shapeOf(piece, sizeId), n.id, measureLength)!.point)
+/** A zone round the body is as wide as it was to this, mm. */
+const ZONE_MM = 0.1
+
 /** Lengths along a seam are told in steps, mm: the cap of an under sleeve is parted where it lies lowest, 3 mm beside its corner. */
 const STEP_MM = 20
 
@@ -87,6 +91,7 @@ const seamsOf = (garment: Garment): string[] =>
       return [told(way), told(way.map((side) => [...side].reverse()))].sort()[0]!
     })
     .sort()
+const measuredOn = (garment: Garment) => finishedMeasures(garment, garment.baseSizeId, NO_ZONING)
 const factsOf = ({ pieces }: Garment) =>
   pieces
     .map((p) => ({
@@ -110,7 +115,7 @@ const cases = projects.flatMap(({ id, garment }) =>
 )
 
 describe.each(cases)('$id as it was altered, written as $format in $sizes sizes', ({ id, format }) => {
-  it('comes back as it was: names, counts, folds, notches, darts, levels, allowances, seams, and its lines in every size', async () => {
+  it('comes back as it was: names, counts, folds, notches, darts, levels, zones, allowances, seams, and its lines in every size', async () => {
     const project = projects.find((p) => p.id === id)!
     const context = contextOf(project.garment, project, wearers.find((w) => w.id === project.wearerId) ?? null, DEFAULT_TOLERANCES)
     const { garment } = foldPlan(project.garment, stopsOf(project), context)
@@ -118,6 +123,8 @@ describe.each(cases)('$id as it was altered, written as $format in $sizes sizes'
     const back = await broughtBack(await written(format, project.name, garment, isInAll))
     expect(factsOf(back)).toEqual(factsOf(garment))
     expect(seamsOf(back)).toEqual(seamsOf(garment))
+    expect(measuredOn(back).map((m) => m.id)).toEqual(measuredOn(garment).map((m) => m.id))
+    for (const [i, { id, mm }] of measuredOn(garment).entries()) expect(Math.abs(measuredOn(back)[i]!.mm - mm), id).toBeLessThan(ZONE_MM)
     expect(isInAll ? back.sizes.map((s) => s.name) : []).toEqual(isInAll ? garment.sizes.map((s) => s.name) : [])
     for (const piece of garment.pieces) {
       const own = back.pieces.find((p) => p.name === piece.name)!

@@ -5,7 +5,7 @@ import { edgeBesideWords, edgeUnderFoldLine, edgesWithoutAllowance, readBracket 
 import { readButtonholes } from './read-buttonholes'
 import { readGrain } from './read-grain'
 import { readNestNotches } from './read-notches'
-import { readPoints, type ReadPoint } from './read-points'
+import { isCalledHole, readPoints, type ReadPoint } from './read-points'
 
 /** A drawn line that bends by less than this was meant to be straight, mm. */
 const STRAIGHT_MARK_MM = 0.5
@@ -39,7 +39,7 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
   const rest = free.filter((m) => !grain?.of.has(m))
   const notches = readNestNotches(
     // A drill hole lies within the piece, however near the outline.
-    rest.filter((m) => !/^drill/i.test(m.name)),
+    rest.filter((m) => !isCalledHole(m)),
     cutLine ? [path, cutLine] : [path],
     outline.sizes.map((s) => s.path),
   )

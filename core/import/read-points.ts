@@ -50,7 +50,7 @@ const CALLED: [RegExp, string][] = [
 const ends = (path: Path): [Point, Point] => [path[0]!.from, path[path.length - 1]!.to]
 
 /** What the file itself calls a hole is no notch, however near the outline: the bust point lies at the tip of its dart. */
-const isCalledHole = (m: OutlineMark): boolean => [m.name, ...m.groups].some((name) => /^drill/i.test(name))
+export const isCalledHole = (m: OutlineMark): boolean => [m.name, ...m.groups].some((name) => /^(?:drill|apex$|bust ?point$)/i.test(name))
 
 /** The middle of a ring; null for what is none. */
 function middleOfRing({ path, closed }: OutlineMark): Point | null {
