@@ -1,6 +1,7 @@
 import type { Garment, Seam } from '../pattern'
 import type { Problem } from '../result'
-import { buildNest, type PieceDraft } from './build-piece'
+import { buildNest } from './build-nest'
+import type { PieceDraft } from './build-piece'
 import { BASE_SIZE } from './bring-in'
 import { nestDrafts } from './nest-drafts'
 import { proposeSeams } from './propose-seams'

@@ -1,6 +1,7 @@
 import { measureArea } from '../geometry'
 import { outlineOf, shapeOf, type Garment, type Piece } from '../pattern'
-import { sizeIdOf, type PieceDraft } from './build-piece'
+import { sizeIdOf } from './build-nest'
+import type { PieceDraft } from './build-piece'
 
 /**
  * A garment of pieces that were drawn in several sizes: its sizes are all that any piece has, smallest first by area; a
