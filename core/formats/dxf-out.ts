@@ -1,5 +1,5 @@
-import { flattenPath, measureLength, placeAt, tangentAt, turnRad, type Path, type Point } from '../geometry'
-import { cutLineOf, cutWords, type Sheet } from '../paper'
+import { add, flattenPath, measureLength, placeAt, scale, tangentAt, turnRad, type Path, type Point } from '../geometry'
+import { cutLineOf, cutWords, widthOfWords, type Sheet } from '../paper'
 import { edgePath, notchPlace, outlineOf, shapeOf, toName, type Garment, type Piece } from '../pattern'
 import { EQUAL_MM, SAME_POINT_MM, SMOOTH_DEG } from '../tolerances'
 import { DEG } from '../units'
@@ -76,10 +76,13 @@ function isCorner(closed: Path, i: number): boolean {
 const LETTERS_MM = 5
 const LINE_LETTERS_MM = 3
 
-/** What a line within a piece is called, along its middle. */
+/** What a line within a piece is called, above its middle, upright to read. */
 function wordsAlong(name: string, path: Path): Tag[] {
   const { point, tangent } = placeAt(path, measureLength(path) / 2)
-  return textOf(name, { x: point.x, y: point.y - 1 }, TRADE.inner, LINE_LETTERS_MM, Math.atan2(tangent.y, tangent.x))
+  const along = tangent.x < 0 ? scale(tangent, -1) : tangent
+  const above = { x: point.x + along.y, y: point.y - along.x }
+  const from = add(above, scale(along, -widthOfWords(name, LINE_LETTERS_MM) / 2))
+  return textOf(name, from, TRADE.inner, LINE_LETTERS_MM, Math.atan2(along.y, along.x))
 }
 
 /** Everything of one piece in one size, by the standard’s layers, with its words. */
