@@ -28,11 +28,19 @@ describe('the names of pages on the map', () => {
     expect(clearPlaces([page], [through], words)).toEqual([{ x: 100, y: 80 }])
   })
 
-  it('stay at the upper left where there is no room', () => {
-    const hatching = Array.from({ length: 12 }, (_, i) => [
-      { x: 90, y: 52 + 8 * i },
-      { x: 400, y: 52 + 8 * i },
+  /** Lines across, so far apart, from below the top. */
+  const hatching = (apart: number, count: number) =>
+    Array.from({ length: count }, (_, i) => [
+      { x: 90, y: 55 + apart * i },
+      { x: 400, y: 55 + apart * i },
     ])
-    expect(clearPlaces([page], hatching, words)).toEqual([{ x: 100, y: 50 }])
+
+  it('stay at the upper left where there is no room, and no more of it elsewhere', () => {
+    expect(clearPlaces([page], hatching(10, 9), words)).toEqual([{ x: 100, y: 50 }])
+  })
+
+  it('stand where the fewest lines run, where some run everywhere', () => {
+    expect(clearPlaces([page], [...hatching(10, 9), upright(120), upright(260)], words)).toEqual([{ x: 150, y: 50 }])
+    expect(clearPlaces([page], hatching(10, 7), words)).toEqual([{ x: 100, y: 110 }])
   })
 })

@@ -5,7 +5,7 @@ const ROWS = 3
 
 /**
  * Where in each box (mm, y downward) words of this size lie on no line: their upper left corner. Tried along the top from the
- * left, then a row further down; where every place is crossed they stand at the upper left.
+ * left, then a row further down; where every place is crossed they stand where the fewest lines do so.
  */
 export function clearPlaces(
   boxes: readonly { x: number; y: number; width: number }[],
@@ -16,7 +16,13 @@ export function clearPlaces(
     Array.from({ length: ROWS }, (_, row) =>
       [0, 0.25, 0.5, 0.75, 1].map((share): Point => ({ x: x + share * (width - words.width), y: y + row * words.height })),
     ).flat()
-  return boxes.map((box) => placesIn(box).find(({ x, y }) => !lines.some((line) => meets(line, x, y, words))) ?? { x: box.x, y: box.y })
+  const crossing = ({ x, y }: Point) => lines.filter((line) => meets(line, x, y, words)).length
+  return boxes.map(
+    (box) =>
+      placesIn(box)
+        .map((at) => ({ at, count: crossing(at) }))
+        .reduce((a, b) => (b.count < a.count ? b : a)).at,
+  )
 }
 
 /** Whether a line of points, taken piece by piece, comes into the box of the words. */
