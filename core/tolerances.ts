@@ -105,6 +105,9 @@ export const WHOLE_TURN_RAD = 1e-3
 /** mm. A length that is looked for is found when it is met to this: far below what a promise allows. */
 export const LENGTH_FOUND_MM = 1e-4
 
+/** 1/mm. Two parts of a line bend alike where they meet when their curvatures differ by no more: a radius of 1 km. */
+export const SAME_BEND_PER_MM = 1e-6
+
 /** mm. The ease of half a cap is what it was to this: less than what a hand can ease unevenly in a stitch. */
 export const EASE_KEPT_MM = 0.3
 

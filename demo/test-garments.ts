@@ -14,6 +14,12 @@ export const sharpestJoin = (path: Path): number =>
 export const edgesOf = (garment: Garment, sizeId = 'one') =>
   garment.pieces.flatMap((p) => p.edges.map((e) => ({ name: `${p.id} ${e.id}`, path: edgePath(shapeOf(p, sizeId), e.id) })))
 
+/** A bend back that was there, but less than an eye sees, may have become one that is seen, deg. */
+const HIDDEN_BEND_DEG = 0.3
+
+/** For tests: does a line that was redrawn bend back where it did not, not even unseen? */
+export const bendsAnew = (old: Path, path: Path): boolean => countInflections(path) > countInflections(old, HIDDEN_BEND_DEG)
+
 /** For tests: edges that were redrawn with a corner or a bend back that was not there, in words. */
 export function blemishes(before: Garment, after: Garment, sizeId = 'one'): string[] {
   const was = new Map(edgesOf(before, sizeId).map((e) => [e.name, e.path]))

@@ -3,9 +3,10 @@ import { findKind } from '../core/changes'
 import { applyOrRefuse } from '../core/changes/apply-or-refuse'
 import { findBrokenOutline } from '../core/changes/check-outlines'
 import { contextWith } from '../core/changes/test-context'
-import { countInflections, measureLength, placeAt, turnRad, type Path } from '../core/geometry'
+import { measureLength, placeAt, turnRad, type Path } from '../core/geometry'
 import { checkGarment, edgePath, shapeOf, type EdgeRole, type Garment } from '../core/pattern'
-import { sleeved } from '../demo/test-garments'
+import { bendsAnew, sleeved } from '../demo/test-garments'
+import { PAIR_CHANGES } from '../demo/test-pair-changes'
 
 // npm run bench:pairs: made garments with made amounts through the changes of pairs; nothing here passes or fails.
 
@@ -13,53 +14,6 @@ const [count = 1000] = process.argv.slice(2).map(Number)
 const ROLES: readonly EdgeRole[] = ['cap', 'armhole', 'neck', 'crotch']
 /** How far apart curvature is measured, mm, and how far from the ends of an edge. */
 const STEP_MM = 4
-
-const choices: { kind: string; inputs: fc.Arbitrary<object> }[] = [
-  {
-    kind: 'shoulder-forward',
-    inputs: fc.record({
-      amountMm: fc.integer({ min: -12, max: 20 }),
-      sleeve: fc.constantFrom('notch', 'slide'),
-      acrossMm: fc.integer({ min: 0, max: 8 }),
-    }),
-  },
-  { kind: 'bicep-width', inputs: fc.record({ amountMm: fc.integer({ min: -10, max: 45 }), armhole: fc.constantFrom('lower', 'out') }) },
-  {
-    kind: 'lower-armhole',
-    inputs: fc.record({ amountMm: fc.integer({ min: -20, max: 35 }), cap: fc.constantFrom('height', 'width', 'both') }),
-  },
-  {
-    kind: 'shoulder-width',
-    inputs: fc.record({
-      amountMm: fc.integer({ min: -25, max: 30 }),
-      armhole: fc.constant('redrawn'),
-      hingeMm: fc.constant(1),
-      leftOut: fc.constant([]),
-    }),
-  },
-  {
-    kind: 'across-width',
-    inputs: fc.record({ half: fc.constantFrom('front', 'back'), amountMm: fc.integer({ min: -12, max: 14 }) }),
-  },
-  {
-    kind: 'across-armhole',
-    inputs: fc.record({
-      half: fc.constantFrom('front', 'back'),
-      amountMm: fc.integer({ min: -20, max: 20 }),
-      belowMm: fc.integer({ min: 60, max: 110 }),
-    }),
-  },
-  { kind: 'shoulder-slope', inputs: fc.record({ amountMm: fc.integer({ min: -16, max: 14 }), armhole: fc.constantFrom('kept', 'grows') }) },
-  {
-    kind: 'redraw-neckline',
-    inputs: fc.record({
-      frontMm: fc.integer({ min: -20, max: 80 }),
-      backMm: fc.integer({ min: -8, max: 24 }),
-      widerMm: fc.integer({ min: -12, max: 30 }),
-      band: fc.constant('follows'),
-    }),
-  },
-]
 
 /** The largest change of curvature per length along an edge, 1/mm per mm: what shows as a wiggle. */
 function wiggle(path: Path): number {
@@ -89,9 +43,9 @@ interface Tally {
 const middle = (list: readonly number[], part: number) =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * part))] ?? 0
 
-for (const { kind, inputs } of choices) {
+for (const { kind, inputs } of PAIR_CHANGES) {
   const tally: Tally = { times: [], ratios: {}, done: 0, refused: 0, broken: 0, unheld: 0, bends: 0 }
-  for (const [garment, set] of fc.sample(fc.tuple(sleeved, inputs), { numRuns: Math.ceil(count / choices.length), seed: 2026 })) {
+  for (const [garment, set] of fc.sample(fc.tuple(sleeved, inputs), { numRuns: Math.ceil(count / PAIR_CHANGES.length), seed: 2026 })) {
     const since = performance.now()
     const result = applyOrRefuse(findKind(kind)!, garment, set, contextWith({ bought: garment }))
     tally.times.push(performance.now() - since)
@@ -107,7 +61,7 @@ for (const { kind, inputs } of choices) {
     for (const { id, role, path } of curves(after)) {
       const old = was.get(id)
       if (!old || old === path || old.every((s) => s.kind === 'line')) continue
-      if (countInflections(path) > countInflections(old)) tally.bends += 1
+      if (bendsAnew(old, path)) tally.bends += 1
       ;(tally.ratios[role] ??= []).push(wiggle(path) / Math.max(1e-6, wiggle(old)))
     }
   }

@@ -1,4 +1,5 @@
 import { add, cutPath, line, measureLength, scale, tangentAt, type Path } from '../geometry'
+import { SAME_POINT_MM } from '../tolerances'
 
 /**
  * A path begun so far on along itself, or run straight on before its beginning.
@@ -8,7 +9,7 @@ import { add, cutPath, line, measureLength, scale, tangentAt, type Path } from '
  * @returns null when less would be left
  */
 export function beginAt(path: Path, byMm: number, leastMm: number): Path | null {
-  if (byMm === 0) return path
+  if (Math.abs(byMm) <= SAME_POINT_MM) return path
   const total = measureLength(path)
   if (byMm > 0) return byMm > total - leastMm ? null : cutPath(path, byMm, total)
   const first = path[0]!

@@ -61,13 +61,12 @@ export function fitCap(
   const { seam, side, beginsAt } = armhole.sleeve
   const before = measureArmhole(garment, armhole, sizeId)
   const { heightMm, widthMm } = sizeOfCap(garment, armhole, sizeId)
-  const draw = capDrawer(garment, armhole, sizeId)
+  const draw = capDrawer(garment, armhole, sizeId, slideMm)
   const lengthOf = (move: CapMove) => {
     const drawn = draw(move)
     return drawn ? sideLength(drawn, seam, side, sizeId) : Number.NaN
   }
-  const slid: CapMove = { ...NO_CAP_MOVE, slideMm }
-  let move = slid
+  let move: CapMove = NO_CAP_MOVE
   const cannot = (wantedMm: number, missedMm: number): Result<never> =>
     refuse(
       'cap-out-of-reach',
@@ -77,11 +76,11 @@ export function fitCap(
     )
   if (way !== 'height') {
     const share = way === 'both' ? 1 / 2 : 1
-    const startMm = lengthOf(slid)
+    const startMm = lengthOf(NO_CAP_MOVE)
     for (const half of HALVES) {
       // The two halves grow by themselves: what one takes leaves the other as it is.
       const grow = (wanted[half] - before.cap[half]) * share
-      const at = (mm: number): CapMove => ({ ...slid, outMm: { ...slid.outMm, [half]: mm } })
+      const at = (mm: number): CapMove => ({ ...NO_CAP_MOVE, outMm: { ...NO_CAP_MOVE.outMm, [half]: mm } })
       const limits = { plus: (OUT.most * widthMm) / 2, minus: (OUT.least * widthMm) / 2 }
       const found = findNearestRoot((mm) => lengthOf(at(mm)) - startMm - grow, limits, LENGTH_FOUND_MM)
       if (!('at' in found)) return cannot(startMm + grow, found.closest)
@@ -96,7 +95,8 @@ export function fitCap(
     if (!('at' in found)) return cannot(total, found.closest)
     move = at(found.at)
   }
-  const drawn = draw(move)!
+  const drawn = draw(move)
+  if (!drawn) return cannot(total, lengthOf(NO_CAP_MOVE) - total)
   const laid = setTop(drawn, armhole, sizeId, wanted[beginsAt])
   if (!laid.ok) return laid
   const toFront = wanted[beginsAt] - before.topMm

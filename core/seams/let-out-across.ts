@@ -2,6 +2,7 @@ import { dot, measureLength, placeAt, scale } from '../geometry'
 import { swelling } from '../moves'
 import { findPiece, frameOf, shapeOf, type Garment, type RunEdge } from '../pattern'
 import { joinRuns } from './cap-parts'
+import { carryThrough } from './carry-through'
 import { displaceRuns, withEdges } from './displace-runs'
 import { runLength } from './measure-armhole'
 import { closeDartsIn } from './over-darts'
@@ -29,5 +30,7 @@ export function letOutAcross(garment: Garment, half: readonly RunEdge[], sizeId:
   const outside = runs[0]!.reversed ? { x: -along.y, y: along.x } : { x: along.y, y: -along.x }
   const { across } = frameOf(piece, open)
   const out = dot(across, outside) < 0 ? scale(across, -1) : across
-  return withEdges(garment, pieceId, sizeId, reopen(displaceRuns(shape, runs, swelling(scale(out, acrossMm), 0, total), [total / 2])))
+  const by = scale(out, acrossMm)
+  const drawn = carryThrough(shape, runs, total / 2, by) ?? displaceRuns(shape, runs, swelling(by, 0, total), [total / 2])
+  return withEdges(garment, pieceId, sizeId, reopen(drawn))
 }

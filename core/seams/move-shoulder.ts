@@ -3,11 +3,9 @@ import {
   cutPath,
   distance,
   findRoot,
-  fitCurve,
   line,
   mapPath,
   measureLength,
-  placeAt,
   reversePath,
   rotateAbout,
   scale,
@@ -16,12 +14,14 @@ import {
   turnRad,
   unit,
   type Path,
+  type Point,
 } from '../geometry'
 import { fading } from '../moves'
 import { edgePath, findPiece, shapeOf, type Garment, type RunEdge } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { LENGTH_FOUND_MM, SAME_POINT_MM } from '../tolerances'
 import { joinRuns } from './cap-parts'
+import { carryTip } from './carry-tip'
 import { displaceRuns, withEdges } from './displace-runs'
 import { keepNotches, type StillEnd } from './keep-notches'
 import { letOutAcross } from './let-out-across'
@@ -30,8 +30,8 @@ import { closeDartsIn } from './over-darts'
 import { closeShoulder, shoulderAbove, stillEnds, turnedShoulder } from './shoulder-above'
 import { startOf, walked } from './walked'
 
-/** How much of the armhole is redrawn below a tip that was moved, as a part of it on this piece. */
-export const REACH_PART = 0.5
+/** How much of an armhole is redrawn below a straight beginning, as a part of it on this piece. */
+const REACH_PART = 0.5
 /** The first edge of an armhole that is shortened keeps at least this, mm. */
 const LEAST_ARMHOLE_MM = 10
 
@@ -39,29 +39,11 @@ const LEAST_ARMHOLE_MM = 10
 const MOST_TIMES = 2
 const MOST_MORE_MM = 20
 
-/**
- * How far a redrawn beginning may run from where the old line ran on, mm: less than what a hand smooths away. Where the line is drawn in
- * one curve up to some amount and in two from there on, its length jumps a little, and an amount right there is met by the next one.
- */
-const SMOOTHED_MM = [1.5, 0.9, 0.5, 2.2]
-/** Places that a beginning is redrawn through. */
-const SAMPLES = 16
-
-/**
- * An armhole that begins so far before its beginning, straight on along its own run, or so far after it. A curve that was run on is
- * redrawn from its new beginning as one, since a straight piece before it would show as a hook.
- */
-function runOn(path: Path, byMm: number, smoothedMm: number): Path {
-  if (byMm <= 0) return cutPath(path, -byMm, measureLength(path))
-  const first = path[0]!
-  const along = tangentAt(first, 0)
-  const from = subtract(first.from, scale(along, byMm))
-  if (first.kind === 'line') return [line(from, first.to), ...path.slice(1)]
-  const whole: Path = [line(from, first.from), first]
-  const total = measureLength(whole)
-  const points = Array.from({ length: SAMPLES + 1 }, (_, i) => placeAt(whole, (total * i) / SAMPLES).point)
-  return [...fitCurve(points, along, tangentAt(first, 1), smoothedMm), ...path.slice(1)]
-}
+/** A straight beginning of an armhole begun so far before itself, straight on, or so far after; what bends below it stays. */
+const runOn = (path: Path, byMm: number): Path =>
+  byMm <= 0
+    ? cutPath(path, -byMm, measureLength(path))
+    : [line(subtract(path[0]!.from, scale(tangentAt(path[0]!, 0), byMm)), path[0]!.to), ...path.slice(1)]
 
 export interface ShoulderMove {
   /** How much longer the half of the armhole becomes in all, mm. */
@@ -89,15 +71,20 @@ export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId:
   const { neck, tip, path: seam } = closed.value
   const reach = distance(neck, tip)
   const firstMm = measureLength(edgePath(shape, armhole[0]!.edgeId))
-  const draw = (byMm: number, smoothedMm: number): Record<string, Path> => {
-    const start = startOf(runOn(walked(shape, armhole[0]!), byMm, smoothedMm))
-    const target = add(neck, scale(unit(subtract(start, neck)), reach))
+  const firstPath = walked(shape, armhole[0]!)
+  const isStraight = firstPath[0]!.kind === 'line'
+  const targetFor = (start: Point) => add(neck, scale(unit(subtract(start, neck)), reach))
+  const draw = (byMm: number): Record<string, Path> => {
+    if (!isStraight) {
+      const start = subtract(tip, scale(tangentAt(firstPath[0]!, 0), byMm))
+      return reopen(carryTip(shape, armhole, subtract(targetFor(start), tip)))
+    }
+    const start = startOf(runOn(firstPath, byMm))
     const total = measureLength(joinRuns(shape, armhole)) + byMm
-    const field = fading(subtract(target, start), 0, total * REACH_PART)
-    return reopen(displaceRuns(shape, armhole, field, [total * REACH_PART], (p) => runOn(p, byMm, smoothedMm)))
+    const field = fading(subtract(targetFor(start), start), 0, total * REACH_PART)
+    return reopen(displaceRuns(shape, armhole, field, [total * REACH_PART], (p) => runOn(p, byMm)))
   }
-  const lengthFor = (byMm: number, smoothedMm: number) =>
-    runLength(withEdges(crossed, piece.id, sizeId, draw(byMm, smoothedMm)), half, sizeId)
+  const lengthFor = (byMm: number) => runLength(withEdges(crossed, piece.id, sizeId, draw(byMm)), half, sizeId)
   const room = firstMm - LEAST_ARMHOLE_MM
   const bound = Math.sign(move.growMm || 1) * (Math.abs(move.growMm) * MOST_TIMES + MOST_MORE_MM)
   const tooMuch = refuse<never>(
@@ -108,15 +95,10 @@ export function moveShoulder(garment: Garment, half: readonly RunEdge[], sizeId:
     Math.sign(move.growMm) * Math.max(0, room / MOST_TIMES),
   )
   if (-bound >= room || reach <= SAME_POINT_MM) return tooMuch
-  let edges: Record<string, Path> | null = null
-  for (const smoothedMm of SMOOTHED_MM) {
-    const near = -Math.sign(bound) * Math.min(MOST_MORE_MM, room / 2)
-    const by = findRoot((mm) => lengthFor(mm, smoothedMm) - wantedMm, near, bound, LENGTH_FOUND_MM)
-    if (by === null) continue
-    edges = draw(by, smoothedMm)
-    break
-  }
-  if (!edges) return tooMuch
+  const near = -Math.sign(bound) * Math.min(MOST_MORE_MM, room / 2)
+  const by = findRoot((mm) => lengthFor(mm) - wantedMm, near, bound, LENGTH_FOUND_MM)
+  if (by === null) return tooMuch
+  const edges = draw(by)
   const firstRun = armhole[0]!
   const drawnFirst = firstRun.reversed ? reversePath(edges[firstRun.edgeId]!) : edges[firstRun.edgeId]!
   const turn = turnRad(subtract(tip, neck), subtract(startOf(drawnFirst), neck))

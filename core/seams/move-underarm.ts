@@ -1,9 +1,11 @@
 import {
   add,
   dot,
+  farthestAlong,
   findRoot,
   line,
   measureLength,
+  nearestPlace,
   placeAt,
   reversePath,
   scale,
@@ -16,14 +18,16 @@ import {
   alongGrain,
 } from '../geometry'
 import { narrowestPlace } from '../measure'
-import { displaceAlong, fading, swelling, together, type Field } from '../moves'
+import { displaceAlong, fading } from '../moves'
 import { findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import { beginAt } from './begin-at'
 import { edgeBeyond, joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
+import { carryRuns } from './carry-runs'
+import { displaceRuns } from './displace-runs'
 import { closeDartsIn } from './over-darts'
-import { begunAt, endOf, startOf, walked } from './walked'
+import { endedAt, endOf, startOf, walked } from './walked'
 
 /** How the underarm end of half an armhole is moved, mm. */
 export interface UnderarmMove {
@@ -31,15 +35,17 @@ export interface UnderarmMove {
   downMm: number
   /** Outward across the grain, the side seam redrawn to its far end. */
   outMm: number
-  /** The redrawn stretch of the armhole further in, in its middle. */
+  /** The redrawn stretch of the armhole further into the piece, in its middle. */
   hollowMm: number
 }
 
 export const NO_UNDERARM_MOVE: UnderarmMove = { downMm: 0, outMm: 0, hollowMm: 0 }
 
-/** How much of an armhole is redrawn above an underarm that goes, and over how much a hollow is spread, as parts of it. */
-const REACH_PART = 0.6
-const SPREAD_PART = 0.8
+/**
+ * How much of an armhole is redrawn above an underarm that goes: the way up to where it reaches farthest into the piece and this much
+ * more, as parts of that way, so that it stays above and the new line runs upright into it; and the most, as a part of the whole.
+ */
+const REACH = { parts: 0.95, most: 0.9 }
 
 /** A side seam must keep at least this much of its first edge, mm. */
 const LEAST_SIDE_MM = 5
@@ -68,10 +74,10 @@ export function underarmEnd(garment: Garment, half: readonly RunEdge[]): Underar
   return { piece, armhole, side }
 }
 
-/** How far from the underarm the armhole is redrawn, mm: most of a curve, so that nothing shows; of straight lines the last one. */
-function reachOf(path: Path, totalMm: number): number {
-  const last = path[path.length - 1]!
-  return last.kind === 'line' ? measureLength([last]) : totalMm * REACH_PART
+/** How far above the underarm an armhole is redrawn, mm. @param out across the grain, away from the body */
+function reachOf(path: Path, totalMm: number, out: Point): number {
+  const deepestMm = nearestPlace(path, farthestAlong(path, scale(out, -1))).lengthMm
+  return Math.min(REACH.most * totalMm, REACH.parts * (totalMm - deepestMm))
 }
 
 /**
@@ -171,30 +177,21 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
     side[0]!.reversed ? scale(tangentAt(newSide[newSide.length - 1]!, 1), -1) : tangentAt(newSide[0]!, 0),
   )
   const path = joinRuns(shape, armhole)
+  const last = path[path.length - 1]!
   const totalMm = measureLength(path)
-  const by = subtract(corner, endOf(path))
-  const reach = reachOf(path, totalMm)
-  // A hollow is spread so far that it does not show as a dent.
-  const spread = totalMm * SPREAD_PART
-  const middle = placeAt(path, totalMm - spread / 2)
-  /** Into the piece: outlines run clockwise, so it lies on their right. */
-  const isForward = !armhole[0]!.reversed
-  const into = isForward ? { x: -middle.tangent.y, y: middle.tangent.x } : { x: middle.tangent.y, y: -middle.tangent.x }
-  const field = together(fading(by, totalMm, totalMm - reach), swelling(scale(into, move.hollowMm), totalMm - spread, totalMm))
-  const drawnRuns: Record<string, Path> = {}
-  let at = 0
-  let before: Point | null = null
-  armhole.forEach((run, i) => {
-    const own = walked(shape, run)
-    const offset = at
-    at += measureLength(own)
-    const shifted: Field = { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }
-    let drawn = displaceAlong(own, shifted, [totalMm - reach - offset])
-    if (i === armhole.length - 1) drawn = endTurned(drawn, turn, corner)
-    drawn = begunAt(drawn, before)
-    before = endOf(drawn)
-    drawnRuns[run.edgeId] = run.reversed ? reversePath(drawn) : drawn
-  })
+  // Of an armhole of straight lines the last one goes; it has no curve that could be hollowed.
+  const drawnRuns =
+    last.kind === 'line'
+      ? displaceRuns(shape, armhole, fading(subtract(corner, last.to), totalMm, totalMm - measureLength([last])), [])
+      : carryRuns(shape, armhole, {
+          fromMm: totalMm - reachOf(path, totalMm, outwardAt(end, shape)),
+          toMm: totalMm,
+          last: { by: subtract(corner, last.to), turnRad: turn },
+          fullerMm: move.hollowMm,
+        })
+  if (!drawnRuns) return null
+  const final = armhole[armhole.length - 1]!
+  drawnRuns[final.edgeId] = endedAt(drawnRuns[final.edgeId]!, final.reversed, corner)
   const edges = { ...open.edges, ...sideEdges, ...reopen(drawnRuns) }
   const notches = keepNotches(piece, open, edges, [
     ...armhole.map((r) => ({ ...r, still: 'first' as const })),
@@ -202,11 +199,4 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   ])
   const drawn: Shape = { ...open, edges, notches }
   return { ...garment, pieces: garment.pieces.map((p) => (p.id === piece.id ? { ...p, shapes: { ...p.shapes, [sizeId]: drawn } } : p)) }
-}
-
-/** The last handle of a path turned about its end, and its end set to a point that it lies on but for rounding. */
-function endTurned(path: Path, turn: number, end: Point): Path {
-  const last = path[path.length - 1]!
-  const own = last.kind === 'line' ? { ...last, to: end } : { ...last, to: end, c2: rotateAbout(last.c2, last.to, turn) }
-  return [...path.slice(0, -1), own]
 }

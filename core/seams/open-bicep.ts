@@ -37,6 +37,8 @@ import {
 import { cornersOf, edgePath, grainDirection, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { SAME_POINT_MM } from '../tolerances'
+import { joinRuns } from './cap-parts'
+import { carryRuns } from './carry-runs'
 import { smoothOver } from './smooth-over'
 import { capOn, HOLLOW_CAP_MM, type BicepLine, type BicepPiece } from './bicep-pieces'
 import { endOf, startOf } from './walked'
@@ -167,13 +169,14 @@ export function openBicep(
     : rises
       ? bentOver(shape, still, cap, at, out * capRad, swing)
       : still
-  const parted = partUnderarmAnew(piece, shape, level, cap.edges, !rises)
+  const hollow = rises ? null : carryHollow(piece, shape, level, cap.edges, out * swingRad)
+  const parted = rises ? level : partUnderarmAnew(piece, shape, hollow ?? level, cap.edges)
   const lastEdge = cap.edges[cap.edges.length - 1]!.id
   const lastCap = partOfPlace(cut.value, lastEdge, measureLength(edgePath(shape, lastEdge)))
   const gapMm = distance(applyAffine(moves[firstCap]!, top), applyAffine(moves[lastCap]!, top))
   const capMm = (of: Shape) => measureLength(cap.edges.flatMap((e) => [...edgePath(of, e.id)]))
   const topMm = (nearestPlace(capPath, top).lengthMm * capMm(parted)) / capMm(shape)
-  const drawn = smoothOver(parted, cap.edges, topMm, gapMm * TOP_REACH)
+  const drawn = hollow ? parted : smoothOver(parted, cap.edges, topMm, gapMm * TOP_REACH)
   return ok({
     garment: {
       ...garment,
@@ -272,9 +275,25 @@ function partBelow(cut: Parameters<typeof partOfPlace>[0], shape: Shape, at: Bic
   return partOfPlace(cut, at.edgeId, which === 'before' ? at.atMm / 2 : (at.atMm + total) / 2)
 }
 
+/**
+ * A hollow cap whose two sides swung apart about the wrist, drawn between its ends where they are now as the one curve that it was.
+ * @returns null where it is no curve that could be
+ */
+function carryHollow(piece: Piece, was: Shape, is: Shape, cap: readonly Edge[], swing: number): Shape | null {
+  const runs = cap.map((e) => ({ pieceId: piece.id, edgeId: e.id, reversed: false }))
+  const [path, now] = [was, is].map((shape) => joinRuns(shape, runs)) as [Path, Path]
+  const edges = carryRuns(was, runs, {
+    fromMm: 0,
+    toMm: measureLength(path),
+    first: { by: subtract(startOf(now), startOf(path)), turnRad: swing },
+    last: { by: subtract(endOf(now), endOf(path)), turnRad: -swing },
+  })
+  return edges && { ...is, edges: { ...is.edges, ...edges } }
+}
+
 /** A hollow cap that was parted at the corner under the arm gives half of its growth to each edge there. */
-function partUnderarmAnew(piece: Piece, was: Shape, is: Shape, cap: readonly Edge[], isHollow: boolean): Shape {
-  if (!isHollow || cap.length !== 2) return is
+function partUnderarmAnew(piece: Piece, was: Shape, is: Shape, cap: readonly Edge[]): Shape {
+  if (cap.length !== 2) return is
   const [a, b] = [cap[0]!, cap[1]!]
   if (cornersOf(piece, a.id).end.id !== cornersOf(piece, b.id).start.id) return is
   const grew = [a, b].map((e) => measureLength(edgePath(is, e.id)) - measureLength(edgePath(was, e.id)))

@@ -3,7 +3,6 @@ import {
   cross,
   cubic,
   distance,
-  dot,
   line,
   mapPath,
   measureLength,
@@ -20,63 +19,27 @@ import { displaceAlong, fading, partedAt, together, type Field } from '../moves'
 import { findPiece, grainDirection, shapeOf, type Garment, type Piece, type Shape } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 import { DEG } from '../units'
-import { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
-import { topOfCap, type Half, type SleevedArmhole } from './measure-armhole'
+import { edgeBeyond, joinRuns } from './cap-parts'
+import type { Half, SleevedArmhole } from './measure-armhole'
+import { carryPart, slidPart } from './cap-in-pieces'
+import type { EndMove } from './carry-runs'
+import { layParts, onwardOf, type LaidPart, type PartEnd } from './lay-cap'
 import { turnChain } from './turn-chain'
+import { turnsAcrossSeams, type SeamTurns } from './turns-across-seams'
 import { endOf, startOf } from './walked'
 
 /** How a cap is drawn anew, mm. */
 export interface CapMove {
   /** Its top goes up along the grain, everything above the ends in proportion to its height. */
   riseMm: number
-  /** Its top goes toward the front, what lies below it by less and less. */
-  slideMm: number
   /** The sleeve seams’ upper ends go outward, turned about the wrist. */
   outMm: Record<Half, number>
 }
 
-export const NO_CAP_MOVE: CapMove = { riseMm: 0, slideMm: 0, outMm: { front: 0, back: 0 } }
-
-/** One end of a part of a cap: the half that it belongs to, and whether a sleeve seam begins there. */
-interface PartEnd {
-  which: 'first' | 'last'
-  half: Half
-  isSeam: boolean
-}
-
-interface LaidPart extends CapPart {
-  /** Where the shoulder meets it, from its own start, mm; null on a part that lies wholly on one half. */
-  topMm: number | null
-  ends: PartEnd[]
-  /** Is it the whole cap, from underarm to underarm? */
-  isWhole: boolean
-}
-
-function layParts(garment: Garment, armhole: SleevedArmhole, sizeId: string): LaidPart[] {
-  const top = topOfCap(garment, armhole, sizeId)
-  const { beginsAt } = armhole.sleeve
-  const later: Half = beginsAt === 'front' ? 'back' : 'front'
-  const parts = capParts(garment, armhole, sizeId)
-  return parts.map((part) => {
-    const piece = findPiece(garment, part.pieceId)!
-    const topMm = top > part.fromMm && top < part.toMm ? top - part.fromMm : null
-    const end = (which: 'first' | 'last'): PartEnd => ({
-      which,
-      half: topMm === null ? (part.toMm <= top ? beginsAt : later) : which === 'first' ? beginsAt : later,
-      isSeam: edgeBeyond(piece, part.runs, which).role !== 'cap',
-    })
-    return { ...part, topMm, ends: [end('first'), end('last')], isWhole: parts.length === 1 }
-  })
-}
+export const NO_CAP_MOVE: CapMove = { riseMm: 0, outMm: { front: 0, back: 0 } }
 
 const NOTHING: Point = { x: 0, y: 0 }
 const NOWHERE: Field = { by: () => NOTHING, slope: () => NOTHING }
-
-/** One field before a place and another from there on. */
-const either = (atMm: number, before: Field, after: Field): Field => ({
-  by: (mm) => (mm <= atMm ? before : after).by(mm),
-  slope: (mm) => (mm <= atMm ? before : after).slope(mm),
-})
 
 /** The direction in which a line leaves its first or arrives at its last end given back to it: the handle there is turned. */
 function turnedBack(path: Path, which: 'first' | 'last', direction: Point): Path {
@@ -95,24 +58,27 @@ function turnedBack(path: Path, which: 'first' | 'last', direction: Point): Path
  * and the shape of every sleeve seam, the wrist, the directions of the cap at its ends. What no move changes is laid out once: a cap
  * is solved by trying moves.
  *
+ * @param slideMm how far its top goes toward the front first, what lies below it by less and less, mm
  * @returns draws the garment with a move; null where a sleeve seam is too short for how far its end should go
  */
-export function capDrawer(garment: Garment, armhole: SleevedArmhole, sizeId: string): (move: CapMove) => Garment | null {
+export function capDrawer(garment: Garment, armhole: SleevedArmhole, sizeId: string, slideMm: number): (move: CapMove) => Garment | null {
   const parts = layParts(garment, armhole, sizeId)
   /** How many sleeve seams’ ends share what a half goes outward. */
   const count = (half: Half) => parts.flatMap((p) => p.ends).filter((e) => e.isSeam && e.half === half).length
   const shared = { front: count('front'), back: count('back') }
   const drawers = parts.map((part) => {
     const piece = findPiece(garment, part.pieceId)!
-    return { piece, draw: partDrawer(piece, shapeOf(piece, sizeId), part) }
+    return { piece, draw: partDrawer(piece, shapeOf(piece, sizeId), part, armhole.sleeve.beginsAt === 'back' ? slideMm : -slideMm) }
   })
+  const turnsFor = turnsAcrossSeams(parts.map((part) => ({ part, shape: shapeOf(findPiece(garment, part.pieceId)!, sizeId) })))
   return (move) => {
     const shapes = new Map<string, Shape>()
-    for (const { piece, draw } of drawers) {
+    const seamTurns = turnsFor(move.riseMm)
+    for (const [i, { piece, draw }] of drawers.entries()) {
       const drawn = draw(shapes.get(piece.id) ?? shapeOf(piece, sizeId), {
         ...move,
+        seamTurns: seamTurns[i]!,
         outAt: (end) => (end.isSeam ? move.outMm[end.half] / shared[end.half] : 0),
-        frontIsLast: armhole.sleeve.beginsAt === 'back',
       })
       if (!drawn) return null
       shapes.set(piece.id, drawn)
@@ -126,12 +92,13 @@ export function capDrawer(garment: Garment, armhole: SleevedArmhole, sizeId: str
 
 interface PartMove extends CapMove {
   outAt: (end: PartEnd) => number
-  frontIsLast: boolean
+  /** How far the part turns at its ends so that the cap runs on across the sleeve seams, rad. */
+  seamTurns: SeamTurns
 }
 
 /**
- * The sleeve seams at the ends of a part of a cap led outward: its piece’s lines, the fields by which the part follows them, and how
- * far each turned, as far as the cap’s direction may go with it. null where a seam is too short for that.
+ * The sleeve seams at the ends of a part of a cap led outward: its piece’s lines, where each end of the part goes, and how far it
+ * turns: with the seam, and in one piece as far as the cap’s direction may go with it. null where a seam is too short for that.
  *
  * @param path the part as it is walked; `onward` across, from its first end toward the last
  */
@@ -143,11 +110,10 @@ function leadEnds(
   path: Path,
   onward: Point,
   outAt: PartMove['outAt'],
-): { edges: Shape['edges']; fields: Field[]; turns: Record<PartEnd['which'], number> } | null {
-  const total = part.toMm - part.fromMm
+): { edges: Shape['edges']; ends: Record<PartEnd['which'], Required<EndMove>> } | null {
   let edges = now.edges
-  const fields: Field[] = []
-  const turns = { first: 0, last: 0 }
+  const ends = { first: { by: NOTHING, turnRad: 0 }, last: { by: NOTHING, turnRad: 0 } }
+  let turnedBy = 0
   for (const end of part.ends) {
     const outMm = outAt(end)
     if (outMm === 0) continue
@@ -158,22 +124,23 @@ function leadEnds(
     const led = turnChain(piece, { ...was, edges }, beyond.id, forward, out, outMm)
     if (!led) return null
     edges = led.edges
-    turns[end.which] = Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad))
-    const [endMm, point] = end.which === 'first' ? [0, startOf(path)] : [total, endOf(path)]
-    fields.push(fading(subtract(led.end, point), endMm, part.topMm ?? total - endMm))
+    turnedBy += Math.abs(led.turnRad)
+    if (part.isWhole && turnedBy > MOST_HEM_CORNER_RAD) return null
+    ends[end.which] = {
+      by: subtract(led.end, end.which === 'first' ? startOf(path) : endOf(path)),
+      turnRad: part.isWhole ? Math.max(-MOST_TURN_RAD, Math.min(MOST_TURN_RAD, led.turnRad)) : led.turnRad,
+    }
   }
-  return { edges, fields, turns }
+  return { edges, ends }
 }
 
-/** One part of a cap, laid out to be drawn with moves. @param was its piece before any of them */
-function partDrawer(piece: Piece, was: Shape, part: LaidPart): (now: Shape, move: PartMove) => Shape | null {
+/** One part of a cap, laid out to be drawn with moves. @param slideMm how far its top goes first, toward its last end */
+function partDrawer(piece: Piece, unslid: Shape, laid: LaidPart, slideMm: number): (now: Shape, move: PartMove) => Shape | null {
+  const { shape: was, part } = laid.isWhole ? { shape: unslid, part: laid } : slidPart(unslid, laid, slideMm)
   const path = joinRuns(was, part.runs)
-  const total = part.toMm - part.fromMm
+  const total = measureLength(path)
   const down = grainDirection(was)
-  const across = { x: down.y, y: -down.x }
-  const chord = subtract(endOf(path), startOf(path))
-  /** Across, from the first end toward the last. */
-  const onward = scale(across, Math.sign(dot(chord, across)) || 1)
+  const onward = onwardOf(was, path)
   const directions = { first: tangentAt(path[0]!, 0), last: tangentAt(path[path.length - 1]!, 1) }
   let at = 0
   const runs = part.runs.map((run) => {
@@ -189,22 +156,32 @@ function partDrawer(piece: Piece, was: Shape, part: LaidPart): (now: Shape, move
   return (now, move) => {
     const led = leadEnds(piece, was, now, part, path, onward, move.outAt)
     if (!led) return null
-    const { edges, fields, turns } = led
-    const toFront = scale(onward, move.frontIsLast ? move.slideMm : -move.slideMm)
-    // The ends of a cap in several pieces lie above the underarm and stay: there the slide fades out along the cap.
-    if (part.topMm !== null && move.slideMm !== 0 && !part.isWhole)
-      fields.push(either(part.topMm, fading(toFront, part.topMm, 0), fading(toFront, part.topMm, total)))
-    const isSlid = part.topMm !== null && move.slideMm !== 0 && part.isWhole
-    const isLifted = part.topMm !== null && move.riseMm !== 0
-    if (fields.length === 0 && !isSlid && !isLifted) return { ...now, edges }
-    const carried = fields.length > 0 ? carry(together(...fields)) : still
-    const lift = isSlid || isLifted ? overHeight(carried.flat(), scale(down, -move.riseMm), isSlid ? toFront : NOTHING) : null
+    const { edges, ends } = led
+    const hasTop = part.topMm !== null
+    const isSlid = hasTop && part.isWhole && slideMm !== 0
+    const isLifted = hasTop && move.riseMm !== 0
+    const isLed = part.ends.some((end) => move.outAt(end) !== 0)
+    const { seamTurns } = move
+    if (!isLed && !isSlid && !isLifted && was === unslid && seamTurns.first === 0 && seamTurns.last === 0) return { ...now, edges }
+    if (!part.isWhole) {
+      const top = scale(down, -move.riseMm)
+      const turnedBoth = (which: PartEnd['which']) => ({ by: ends[which].by, turnRad: ends[which].turnRad + seamTurns[which] })
+      const carriedEdges = carryPart(was, part, { first: turnedBoth('first'), last: turnedBoth('last') }, hasTop ? top : NOTHING)
+      if (carriedEdges) return { ...now, edges: { ...edges, ...carriedEdges } }
+    }
+    const fields = part.ends.map(({ which }) => {
+      const endMm = which === 'first' ? 0 : total
+      return fading(ends[which].by, endMm, part.topMm ?? total - endMm)
+    })
+    const carried = isLed ? carry(together(...fields)) : still
+    const lift =
+      isSlid || isLifted ? overHeight(carried.flat(), scale(down, -move.riseMm), isSlid ? scale(onward, slideMm) : NOTHING) : null
     const drawn: Record<string, Path> = {}
     let before: Point | null = null
     for (const [i, { run }] of runs.entries()) {
       let own = lift ? lift(carried[i]!) : carried[i]!
-      if (i === 0) own = turnedBack(own, 'first', turned(directions.first, turns.first))
-      if (i === runs.length - 1) own = turnedBack(own, 'last', turned(directions.last, turns.last))
+      if (i === 0) own = turnedBack(own, 'first', turned(directions.first, ends.first.turnRad))
+      if (i === runs.length - 1) own = turnedBack(own, 'last', turned(directions.last, ends.last.turnRad))
       if (before) own = [{ ...own[0]!, from: before }, ...own.slice(1)]
       before = endOf(own)
       drawn[run.edgeId] = run.reversed ? reversePath(own) : own
@@ -213,7 +190,10 @@ function partDrawer(piece: Piece, was: Shape, part: LaidPart): (now: Shape, move
   }
 }
 
-/** The cap goes along with a sleeve seam that turns by so much at the most: its own direction stays to a degree. */
+/** The hem of a sleeve in one piece meets itself across its seam in a corner of both turns: no more than an eye lets pass. */
+const MOST_HEM_CORNER_RAD = 5 / DEG
+
+/** A cap in one piece goes along with a sleeve seam that turns by so much at the most: its own direction stays to a degree. */
 const MOST_TURN_RAD = 0.95 / DEG
 
 const turned = (d: Point, rad: number): Point => rotateAbout(d, NOTHING, rad)

@@ -5,9 +5,11 @@ import { ok, refuse, type Result } from '../result'
 import { joinRuns } from './cap-parts'
 import { keepNotches } from './keep-notches'
 import { displaceRuns, withEdges } from './displace-runs'
-import { REACH_PART } from './move-shoulder'
+import { carryRuns } from './carry-runs'
+import { carryTip } from './carry-tip'
 import { moveSideTop, outwardAt, underarmEnd } from './move-underarm'
 import { closeDartsIn } from './over-darts'
+import { endedAt } from './walked'
 import { closeShoulder, shoulderAbove, stillEnds, turnedShoulder } from './shoulder-above'
 
 /**
@@ -52,13 +54,17 @@ export function slopeShoulder(
     Object.assign(edges, side.edges)
     // The armhole goes up or down with the darts in it; between its tip, where the shoulder ends, and the underarm every place goes
     // its share.
-    const bent = folded.reopen(displaceRuns(folded.shape, armhole, fading(subtract(by, up), 0, total), []))
+    const lean = subtract(by, up)
+    const bent = folded.reopen(
+      carryRuns(folded.shape, armhole, { fromMm: 0, toMm: total, first: { by: lean } }) ??
+        displaceRuns(folded.shape, armhole, fading(lean, 0, total), []),
+    )
     for (const [id, path] of Object.entries(bent)) edges[id] = mapPath(path, (p) => add(p, up))
     const corner = end.armhole[end.armhole.length - 1]!
     // The underarm is one point, to the last digit.
-    edges[corner.edgeId] = endAt(edges[corner.edgeId]!, corner.reversed, side.top)
+    edges[corner.edgeId] = endedAt(edges[corner.edgeId]!, corner.reversed, side.top)
   } else {
-    Object.assign(edges, folded.reopen(displaceRuns(folded.shape, armhole, fading(by, 0, total * REACH_PART), [total * REACH_PART])))
+    Object.assign(edges, folded.reopen(carryTip(folded.shape, armhole, by)))
   }
   const turn = turnRad(reach, subtract(target, neck))
   const first = armhole[0]!
@@ -99,7 +105,3 @@ function moveSide(end: ReturnType<typeof underarmEnd>, shape: Shape, by: Point, 
 }
 /** Rounds of meeting a level along a slanting seam: each leaves a small part of what is missing. */
 const ROUNDS = 6
-
-function endAt(path: Path, reversed: boolean, point: Point): Path {
-  return reversed ? [{ ...path[0]!, from: point }, ...path.slice(1)] : [...path.slice(0, -1), { ...path[path.length - 1]!, to: point }]
-}

@@ -1,5 +1,5 @@
 import { measureLength, turnRad, tangentAt } from '../../geometry'
-import { edgePath, findPiece, shapeOf, type Garment } from '../../pattern'
+import { edgePath, findPiece, shapeOf, type Edge, type Garment, type Piece, type Shape } from '../../pattern'
 import {
   armholesWithSleeve,
   capParts,
@@ -9,6 +9,7 @@ import {
   joinRuns,
   measureArmhole,
   sameSleeve,
+  type CapPart,
   type Half,
 } from '../../seams'
 import { CAP_END_DEG, EASE_KEPT_MM, LENGTH_KEPT_MM } from '../../tolerances'
@@ -25,13 +26,13 @@ export interface HeldPairs {
   more?: Record<Half, number>
   /** The pattern as bought, where the ease is that of it and not of the garment before, with its size. */
   easeOf?: { garment: Garment; sizeId: string }
-  /** What the cap’s directions at its ends are held against: the paper, or the sleeve seams where these swing themselves. */
+  /** What the cap’s directions at the underarm are held against: the paper, or the sleeve seams where these swing themselves. */
   endsBy?: 'paper' | 'seams'
 }
 
 /**
  * What holds between armholes and caps: the ease of front and back each as it was (or as asked), every sleeve seam as long as it
- * was, the cap’s directions at its ends.
+ * was, the cap’s directions at its ends, and that it runs on across the seams of a sleeve in several pieces.
  */
 export function heldByPairs(before: Garment, after: Garment, sizeId: string, options: HeldPairs = {}): HeldPromise[] {
   const { more = { front: 0, back: 0 }, easeOf = { garment: before, sizeId }, endsBy = 'paper' } = options
@@ -44,45 +45,72 @@ export function heldByPairs(before: Garment, after: Garment, sizeId: string, opt
     const [a, b] = [measureArmhole(easeOf.garment, old, easeOf.sizeId), measureArmhole(after, armhole, sizeId)]
     const { name } = armhole.sleeve.seam
     const eases = HALVES.map((half) => holdMeasure(`${half} cap, ease`, name, a.ease[half] + more[half], b.ease[half], EASE_KEPT_MM))
-    const parts = capParts(after, armhole, sizeId)
-    const seams = parts.flatMap((part) => {
-      const piece = findPiece(after, part.pieceId)!
-      const [wasShape, isShape] = [shapeOf(findPiece(before, piece.id) ?? piece, sizeId), shapeOf(piece, sizeId)]
-      return (['first', 'last'] as const).flatMap((which) => {
-        const edge = edgeBeyond(piece, part.runs, which)
-        if (edge.role === 'cap' || !(edge.id in wasShape.edges)) return []
-        const length = holdMeasure(
-          `${edge.name}, length`,
-          piece.name,
-          measureLength(edgePath(wasShape, edge.id)),
-          measureLength(edgePath(isShape, edge.id)),
-          LENGTH_KEPT_MM,
-        )
-        const directionAt = (shape: typeof isShape) => {
-          const path = joinRuns(shape, part.runs)
-          return which === 'first' ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
+    const ends = endsOf(before, after, capParts(after, armhole, sizeId), sizeId)
+    const seams = ends
+      .flat()
+      .map(({ edge, piece, wasMm, isMm }) => holdMeasure(`${edge.name}, length`, piece.name, wasMm, isMm, LENGTH_KEPT_MM))
+    const directions = ends.flatMap((own, i) =>
+      own.flatMap((end): HeldPromise[] => {
+        // Where a sleeve seam ends within the cap, the cap runs on across it; at the underarm it keeps its direction.
+        const other = end.which === 'last' ? ends[i + 1]?.find((e) => e.which === 'first') : undefined
+        if (other) {
+          const way = end.isReversed === other.isReversed ? 1 : -1
+          const corner = end.turnDeg - end.seamTurnDeg - way * (other.turnDeg - other.seamTurnDeg)
+          return [holdMeasure(`cap across the ${end.edge.name}`, end.piece.name, 0, corner, CAP_END_DEG, 'deg')]
         }
-        const seamAt = (shape: typeof isShape) => {
-          const path = edgePath(shape, edge.id)
-          const run = which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
-          return (which === 'last') !== run.reversed ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
-        }
-        const seamTurn = endsBy === 'seams' ? turnRad(seamAt(wasShape), seamAt(isShape)) : 0
-        const turn = (turnRad(directionAt(wasShape), directionAt(isShape)) - seamTurn) * DEG
-        return [
-          length,
-          holdMeasure(
-            `cap at the ${edge.name}, ${endsBy === 'seams' ? 'angle to it' : 'direction'}`,
-            piece.name,
-            0,
-            turn,
-            CAP_END_DEG,
-            'deg',
-          ),
-        ]
-      })
+        if (end.which === 'first' && i > 0) return []
+        const [what, turn] = endsBy === 'seams' ? ['angle to it', end.turnDeg - end.seamTurnDeg] : ['direction', end.turnDeg]
+        return [holdMeasure(`cap at the ${end.edge.name}, ${what}`, end.piece.name, 0, turn, CAP_END_DEG, 'deg')]
+      }),
+    )
+    return [...eases, ...seams, ...directions]
+  })
+}
+
+/** An end of a part of a cap at which a sleeve seam begins, as it was and as it is. */
+interface CapEnd {
+  which: 'first' | 'last'
+  piece: Piece
+  edge: Edge
+  isReversed: boolean
+  /** Length of the sleeve seam, mm. */
+  wasMm: number
+  isMm: number
+  /** How far the cap turned there, and the seam. */
+  turnDeg: number
+  seamTurnDeg: number
+}
+
+/** The ends of each part of a cap at which sleeve seams begin; of edges that were there before. */
+function endsOf(before: Garment, after: Garment, parts: readonly CapPart[], sizeId: string): CapEnd[][] {
+  return parts.map((part) => {
+    const piece = findPiece(after, part.pieceId)!
+    const [was, is] = [shapeOf(findPiece(before, piece.id) ?? piece, sizeId), shapeOf(piece, sizeId)]
+    return (['first', 'last'] as const).flatMap((which): CapEnd[] => {
+      const edge = edgeBeyond(piece, part.runs, which)
+      if (edge.role === 'cap' || !(edge.id in was.edges)) return []
+      const run = which === 'first' ? part.runs[0]! : part.runs[part.runs.length - 1]!
+      const capAt = (shape: Shape) => {
+        const path = joinRuns(shape, part.runs)
+        return which === 'first' ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
+      }
+      const seamAt = (shape: Shape) => {
+        const path = edgePath(shape, edge.id)
+        return (which === 'last') !== run.reversed ? tangentAt(path[0]!, 0) : tangentAt(path[path.length - 1]!, 1)
+      }
+      return [
+        {
+          which,
+          piece,
+          edge,
+          isReversed: run.reversed,
+          wasMm: measureLength(edgePath(was, edge.id)),
+          isMm: measureLength(edgePath(is, edge.id)),
+          turnDeg: turnRad(capAt(was), capAt(is)) * DEG,
+          seamTurnDeg: turnRad(seamAt(was), seamAt(is)) * DEG,
+        },
+      ]
     })
-    return [...eases, ...seams]
   })
 }
 

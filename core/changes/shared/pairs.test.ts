@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { blemishes, sleeved, twoEdgeCap, yokedBlouse } from '../../../demo/test-garments'
+import { bendsAnew, blemishes, edgesOf, sleeved, twoEdgeCap, yokedBlouse } from '../../../demo/test-garments'
+import { PAIR_CHANGES } from '../../../demo/test-pair-changes'
 import { draftBlouse } from '../../../demo/blouse'
 import { draftJacket } from '../../../demo/jacket'
 import { draftSleeveless } from '../../../demo/dart-blouses'
@@ -182,6 +183,27 @@ describe('redrawn lines look drawn by hand', () => {
       const seams = kind === 'bicep-width' ? /seam-front|seam-back/ : /^$/
       expect(applied && blemishes(garment, applied.garment).filter((b) => !seams.test(b))).toEqual([])
     }
+  })
+})
+
+describe('on made garments, with made amounts', () => {
+  it.each(PAIR_CHANGES)('$kind: no armhole, cap or neckline bends back where it did not', ({ kind, inputs }) => {
+    let redrawn = 0
+    fc.assert(
+      fc.property(sleeved, inputs, (garment, set) => {
+        const applied = done(kind, garment, set)
+        if (!applied) return
+        const was = new Map(edgesOf(garment).map((e) => [e.name, e.path]))
+        for (const piece of applied.garment.pieces)
+          for (const edge of piece.edges.filter((e) => ['cap', 'armhole', 'neck'].includes(e.role))) {
+            const [old, path] = [was.get(`${piece.id} ${edge.id}`)!, edgePath(shapeOf(piece, 'one'), edge.id)]
+            if (path !== old) redrawn += 1
+            expect(path !== old && bendsAnew(old, path), `${piece.name}, ${edge.name}`).toBe(false)
+          }
+      }),
+      { numRuns: 30 },
+    )
+    expect(redrawn).toBeGreaterThan(20)
   })
 })
 

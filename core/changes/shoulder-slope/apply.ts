@@ -1,11 +1,12 @@
 import { findNearestRoot } from '../../geometry'
-import type { Garment } from '../../pattern'
+import type { Garment, RunEdge } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import {
   distinctHalves,
   evenUnderarms,
   findArmholes,
   fitArmholes,
+  halfKey,
   HALVES,
   runLength,
   settleCapsInSizes,
@@ -44,13 +45,14 @@ function slopeSize(
   inputs: ShoulderSlopeInputs,
   sizeId: string,
 ): Result<Garment> {
-  const sloped = (carriedMm: number | null): Result<Garment> =>
-    distinctHalves(armholes).reduce<Result<Garment>>(
-      (g, { runs }) => (g.ok ? slopeShoulder(g.value, runs, sizeId, inputs.amountMm, carriedMm) : g),
-      ok(garment),
-    )
-  if (inputs.armhole === 'kept' && armholes.every(isOnOne)) return carriedAlong(garment, armholes, sizeId, inputs.amountMm, sloped)
-  const done = sloped(null)
+  if (inputs.armhole === 'kept' && armholes.every(isOnOne)) return carriedAlong(garment, armholes, sizeId, inputs.amountMm)
+  const done = slopeHalves(
+    garment,
+    distinctHalves(armholes).map((h) => h.runs),
+    sizeId,
+    inputs.amountMm,
+    null,
+  )
   if (!done.ok || inputs.armhole === 'grows') return done
   // An armhole over several pieces is brought back to its length at the underarm.
   const was = (armhole: Armhole) => ({ front: runLength(before, armhole.front, sizeId), back: runLength(before, armhole.back, sizeId) })
@@ -61,24 +63,37 @@ function slopeSize(
 /** How much further or less far than the tip an underarm may go so that the armhole keeps its length, as a part of it and beyond, mm. */
 const CARRIED = { part: 0.8, more: 15 }
 
-/** The whole armhole taken along: the underarm goes by so much that the halves together keep their length, each half by its curve. */
-function carriedAlong(
-  before: Garment,
-  armholes: readonly Armhole[],
+const slopeHalves = (
+  garment: Garment,
+  halves: readonly (readonly RunEdge[])[],
   sizeId: string,
   amountMm: number,
-  sloped: (carriedMm: number) => Result<Garment>,
-): Result<Garment> {
-  const first = sloped(amountMm)
-  if (!first.ok) return first
-  const sum = (g: Garment) => distinctHalves(armholes).reduce((mm, { runs }) => mm + runLength(g, runs, sizeId), 0)
-  const off = (moreMm: number) => {
-    const done = sloped(amountMm + moreMm)
-    return done.ok ? sum(done.value) - sum(before) : Number.NaN
+  carriedMm: number | null,
+) => halves.reduce<Result<Garment>>((g, runs) => (g.ok ? slopeShoulder(g.value, runs, sizeId, amountMm, carriedMm) : g), ok(garment))
+
+/**
+ * Every armhole taken along as a whole: its underarm goes by so much that front and back together keep their length, each of them by
+ * its curve. A half that two armholes share goes with the first.
+ */
+function carriedAlong(before: Garment, armholes: readonly Armhole[], sizeId: string, amountMm: number): Result<Garment> {
+  let drawn = before
+  const done = new Set<string>()
+  for (const armhole of armholes) {
+    const halves = HALVES.map((h) => armhole[h]).filter((runs) => !done.has(halfKey(runs)))
+    halves.forEach((runs) => done.add(halfKey(runs)))
+    const from = drawn
+    const sloped = (moreMm: number) => slopeHalves(from, halves, sizeId, amountMm, amountMm + moreMm)
+    const sum = (g: Garment) => halves.reduce((mm, runs) => mm + runLength(g, runs, sizeId), 0)
+    const off = (moreMm: number) => {
+      const there = sloped(moreMm)
+      return there.ok ? sum(there.value) - sum(before) : Number.NaN
+    }
+    const reach = Math.abs(amountMm) * CARRIED.part + CARRIED.more
+    const found = findNearestRoot(off, { plus: reach, minus: reach }, LENGTH_FOUND_MM)
+    const there = sloped('at' in found ? found.at : 0)
+    if (!there.ok) return there
+    drawn = there.value
   }
-  const reach = Math.abs(amountMm) * CARRIED.part + CARRIED.more
-  const found = findNearestRoot(off, { plus: reach, minus: reach }, LENGTH_FOUND_MM)
-  const common = 'at' in found ? sloped(amountMm + found.at) : first
   const cannot = refuse<Garment>(
     'amount-too-large',
     'armhole',
@@ -88,7 +103,7 @@ function carriedAlong(
   return armholes.reduce<Result<Garment>>((g, armhole) => {
     const evened = g.ok ? evenUnderarms(before, g.value, armhole, sizeId) : null
     return evened ? ok(evened) : cannot
-  }, common)
+  }, ok(drawn))
 }
 
 /**
