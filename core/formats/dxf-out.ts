@@ -5,7 +5,7 @@ import { EQUAL_MM, SAME_POINT_MM, SMOOTH_DEG } from '../tolerances'
 import { DEG } from '../units'
 
 /** Curves are written as chords that stay within this of them, mm: well below what a cutter can follow. */
-const CHORD_MM = 0.01
+const CHORD_MM = 0.006
 
 /** Layers of the trade’s exchange standard (ASTM D6673) that are written. */
 const TRADE = { cut: '1', turn: '2', curve: '3', notch: '4', fold: '6', grain: '7', inner: '8', drill: '13', seam: '14' } as const

@@ -37,6 +37,8 @@ export interface CarriedStretch {
 
 /** A node this near to a place is the place, mm: a shorter piece of a curve is not cut off. */
 const SAME_NODE_MM = 0.2
+/** Curves that are drawn fuller or flatter are no longer than this, mm. */
+const SHORT_MM = 30
 
 function nodeNear(path: Path, mm: number): number {
   let at = 0
@@ -80,7 +82,9 @@ export function carryRuns(
       Math.min(toHere, length) - Math.max(fromHere, 0) > SAME_POINT_MM ? cutPath(own, fromHere, toHere) : []
     const [a, b] = [from - at, to - at]
     at += length
-    const moved = [...part(0, a), ...carry(partedAt(part(a, b), [])), ...part(b, length)]
+    // A projective map is followed the better the shorter the curves are.
+    const places = fullness === 1 ? [] : Array.from({ length: Math.floor((b - a) / SHORT_MM) }, (_, i) => (i + 1) * SHORT_MM)
+    const moved = [...part(0, a), ...carry(partedAt(part(a, b), places)), ...part(b, length)]
     const drawn: Path = begunAt(moved, end)
     end = endOf(drawn)
     edges[run.edgeId] = run.reversed ? reversePath(drawn) : drawn

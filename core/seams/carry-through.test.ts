@@ -23,7 +23,7 @@ describe('a line drawn through another place in its middle', () => {
         const piece = garment.pieces.find((p) => p.id === runs[0]!.pieceId)!
         const { shape } = closeDartsIn(piece, shapeOf(piece, 'one'), runs, 'first')
         const was = joinRuns(shape, runs)
-        const middleMm = measureLength(was) / 2
+        const middleMm = measureLength(was) * 0.42
         const middle = placeAt(was, middleMm).point
         const drawn = carryThrough(shape, runs, middleMm, { x: outMm, y: 0 })!
         const is = joinRuns({ ...shape, edges: { ...shape.edges, ...drawn } }, runs)

@@ -19,6 +19,9 @@ import { carryRuns } from './carry-runs'
 /** Most that a line turns at a place that it is drawn through, rad: some 15 degrees. */
 const MOST_TURN_RAD = 0.26
 
+/** A curve ends at a place when it does so this near to it, mm. */
+const NODE_MM = 0.3
+
 /** Curvature at the beginning or at the end of a segment, 1/mm; clockwise positive. */
 function curvatureAt(s: Segment, which: 'from' | 'to'): number {
   if (s.kind === 'line') return 0
@@ -31,16 +34,15 @@ function curvatureAt(s: Segment, which: 'from' | 'to'): number {
   return reach === 0 ? 0 : (which === 'from' ? turn : -turn) / reach ** 3
 }
 
-/** How far curvature jumps where a path comes to the end of a curve nearest to a place, 1/mm. */
+/** How far curvature jumps at a place of a path, 1/mm: where a curve ends there. */
 function jumpAt(path: Path, place: Point): number {
-  const ends = path.slice(0, -1).map((s) => distance(s.to, place))
-  const i = ends.indexOf(Math.min(...ends))
+  const i = path.slice(0, -1).findIndex((s) => distance(s.to, place) <= NODE_MM)
   return i < 0 ? 0 : curvatureAt(path[i + 1]!, 'from') - curvatureAt(path[i]!, 'to')
 }
 
 /**
  * A run of edges on one piece, its darts closed, drawn through another place in its middle: from each end to it as `carryRuns` draws,
- * and turned there so far that both parts bend alike where they meet.
+ * and turned there so far that both parts bend where they meet as they did.
  * @returns its edges; null where no curves of that kind lead through the place
  */
 export function carryThrough(shape: Shape, runs: readonly RunEdge[], atMm: number, by: Point): Record<string, Path> | null {
@@ -57,7 +59,9 @@ export function carryThrough(shape: Shape, runs: readonly RunEdge[], atMm: numbe
     const path = joinRuns({ ...half, edges: { ...half.edges, ...edges } }, runs)
     return { edges: { ...after, ...edges }, jump: jumpAt(path, place) }
   }
-  const jumpOf = (turnRad: number) => draw(turnRad)?.jump ?? Number.NaN
+  // A curve that began there with another bend goes on doing so.
+  const had = jumpAt(was, subtract(place, by))
+  const jumpOf = (turnRad: number) => (draw(turnRad)?.jump ?? Number.NaN) - had
   const found = findNearestRoot(jumpOf, { plus: MOST_TURN_RAD, minus: MOST_TURN_RAD }, SAME_BEND_PER_MM)
   return draw('at' in found ? found.at : 0)?.edges ?? null
 }

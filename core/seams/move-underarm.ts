@@ -42,10 +42,10 @@ export interface UnderarmMove {
 export const NO_UNDERARM_MOVE: UnderarmMove = { downMm: 0, outMm: 0, hollowMm: 0 }
 
 /**
- * How much of an armhole is redrawn above an underarm that goes: the way up to where it reaches farthest into the piece and this much
- * more, as parts of that way, so that it stays above and the new line runs upright into it; and the most, as a part of the whole.
+ * How much of an armhole is redrawn above an underarm that goes: the way up to where it reaches farthest into the piece, nearly, where it
+ * runs upright, as a part of that way; the least and the most, as parts of the whole.
  */
-const REACH = { parts: 0.95, most: 0.9 }
+const REACH = { parts: 0.95, least: 0.5, most: 0.9 }
 
 /** A side seam must keep at least this much of its first edge, mm. */
 const LEAST_SIDE_MM = 5
@@ -77,7 +77,7 @@ export function underarmEnd(garment: Garment, half: readonly RunEdge[]): Underar
 /** How far above the underarm an armhole is redrawn, mm. @param out across the grain, away from the body */
 function reachOf(path: Path, totalMm: number, out: Point): number {
   const deepestMm = nearestPlace(path, farthestAlong(path, scale(out, -1))).lengthMm
-  return Math.min(REACH.most * totalMm, REACH.parts * (totalMm - deepestMm))
+  return Math.max(REACH.least * totalMm, Math.min(REACH.most * totalMm, REACH.parts * (totalMm - deepestMm)))
 }
 
 /**

@@ -2,6 +2,7 @@ import { armholesWithSleeve, measureArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { dragEase, easeHandles } from '../shared/ease-handles'
 import { mendsSleeve } from '../shared/mends-sleeve'
 import { readsPair } from '../shared/reading/pairs'
 import type { Field } from '../types'
@@ -47,8 +48,8 @@ export const armholeToCap = defineChange({
       (tries) => ({ label: 'Let the armhole follow the cap', note: 'The armhole drawn anew for the cap, its ease as bought.', tries }),
     ),
   apply: applyArmholeToCap,
-  handles: () => [],
-  drag: (_garment, inputs) => inputs,
+  handles: (_garment, inputs, applied, context) => easeHandles(applied.garment, inputs, 'armhole', context.sizeId),
+  drag: (_garment, inputs, handleId, byMm) => dragEase(inputs, handleId, byMm),
   choices: (_garment, inputs) => WAYS.map(({ value, label }) => ({ label, inputs: { ...inputs, way: value } })),
   paperSteps: armholePaperSteps,
   asSewn: (before, _inputs, applied, context) => armholeAsSewn(before, applied.garment, context.sizeId),

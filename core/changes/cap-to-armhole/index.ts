@@ -2,6 +2,7 @@ import { armholesWithSleeve, measureArmhole } from '../../seams'
 import { ok } from '../../result'
 import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
+import { dragEase, easeHandles } from '../shared/ease-handles'
 import { mendsSleeve } from '../shared/mends-sleeve'
 import { readsPair } from '../shared/reading/pairs'
 import type { Field } from '../types'
@@ -60,8 +61,8 @@ export const capToArmhole = defineChange({
       (tries) => ({ label: 'Let the cap follow the armhole', note: 'The cap drawn anew for the armhole, its ease as bought.', tries }),
     ),
   apply: applyCapToArmhole,
-  handles: () => [],
-  drag: (_garment, inputs) => inputs,
+  handles: (_garment, inputs, applied, context) => easeHandles(applied.garment, inputs, 'cap', context.sizeId),
+  drag: (_garment, inputs, handleId, byMm) => dragEase(inputs, handleId, byMm),
   choices: (_garment, inputs) =>
     WAYS.map(({ value, label }) => ({ label: `by ${label.replace('its ', '')}`, inputs: { ...inputs, way: value } })),
   paperSteps: capPaperSteps,
