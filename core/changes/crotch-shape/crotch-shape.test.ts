@@ -5,7 +5,7 @@ import { nestOf } from '../../../demo/nest'
 import { draftBlouse } from '../../../demo/blouse'
 import { draftTrousers, FLARED, TAPERED } from '../../../demo/trousers'
 import { sharpestJoin } from '../../../demo/test-garments'
-import { applyAffine, distance, measureLength, nearestPlace, placeAt } from '../../geometry'
+import { applyAffine, countInflections, distance, measureLength, nearestPlace, placeAt } from '../../geometry'
 import { checkGarment, edgePath, shapeOf, type Garment } from '../../pattern'
 import { averageReadings, crotchOf, HALVES, joinRuns, layCrotch, runLength, unlay } from '../../seams'
 import { contextWith } from '../test-context'
@@ -116,6 +116,8 @@ describe('a scoop', () => {
                 crotch[half].runs,
               )
             expect(sharpestJoin(path(applied.garment))).toBeLessThan(Math.max(1, sharpestJoin(path(nest)) + 0.01))
+            // Both ends keep their directions: a line that gets deeper between them bends back once more, and never wavers.
+            expect(countInflections(path(applied.garment))).toBeLessThan(countInflections(path(nest), 0.3) + 2)
           }
       }),
       { numRuns: 12 },
