@@ -1,6 +1,6 @@
-import { findPiece, type Garment } from '../../pattern'
+import { findPiece, placeOnSide, type Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
-import { armholesWithSleeve, settleCaps, type CapWay, type SettledCap } from '../../seams'
+import { armholesWithSleeve, settleCaps, topOfCap, type CapWay, type SettledCap, type SleevedArmhole } from '../../seams'
 import { lengthToken } from '../../units'
 import { findBrokenOutline } from '../check-outlines'
 import type { Applied, Caution, ChangeContext } from '../types'
@@ -51,9 +51,18 @@ export function applyCapToArmhole(
     touched: [...sleeves].map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
     held: heldByCaps(garment, after, inputs, context),
-    cautions: [...(caps.get(context.sizeId) ?? [])].flatMap((cap) => whatMoved(cap, findPiece(after, [...sleeves][0]!)!.name)),
+    cautions: [...(caps.get(context.sizeId) ?? [])].flatMap((cap) =>
+      whatMoved(cap, topPiece(after, pairs.value, cap.seamId, context.sizeId)),
+    ),
     setsEase: true,
   })
+}
+
+/** The name of the piece on which the shoulder meets a cap. */
+function topPiece(garment: Garment, pairs: readonly SleevedArmhole[], seamId: string, sizeId: string): string {
+  const pair = pairs.find((p) => p.sleeve.seam.id === seamId)!
+  const { seam, side } = pair.sleeve
+  return findPiece(garment, placeOnSide(garment, seam, side, topOfCap(garment, pair, sizeId), sizeId).pieceId)!.name
 }
 
 /** What went where, in a sentence. */

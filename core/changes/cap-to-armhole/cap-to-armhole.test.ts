@@ -37,4 +37,9 @@ describe('a cap that follows its armhole', () => {
       expect(is.ease.back - was.ease.back).toBeCloseTo(-2, 1)
     },
   )
+  it('says what moved of the piece that the shoulder meets, also on a sleeve in two pieces', () => {
+    const jacket = begunOn(capToArmhole).find(([name]) => name === 'Harbour master’s jacket')!
+    const { cautions } = done(capToArmhole, jacket[1], { ...jacket[2], way: 'height', frontMm: 3, backMm: 3 })
+    expect(cautions.find((c) => c.code === 'cap-moved')!.message).toMatch(/^Upper sleeve: its top went .* up/)
+  })
 })
