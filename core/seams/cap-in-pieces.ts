@@ -29,8 +29,8 @@ export function slidPart(shape: Shape, part: LaidPart, slideMm: number): { shape
  * @returns null where it is too straight for that
  */
 export function carryPart(was: Shape, part: LaidPart, ends: Record<PartEnd['which'], EndMove>, top: Point): Record<string, Path> | null {
-  const total = part.toMm - part.fromMm
   const { topMm, runs } = part
+  const total = measureLength(joinRuns(was, runs))
   if (topMm === null) return carryRuns(was, runs, { fromMm: 0, toMm: total, ...ends })
   const after = carryRuns(was, runs, { fromMm: topMm, toMm: total, first: { by: top }, last: ends.last })
   return (

@@ -18,7 +18,7 @@ import {
   alongGrain,
 } from '../geometry'
 import { narrowestPlace } from '../measure'
-import { displaceAlong, fading } from '../moves'
+import { displaceAlong, fading, swelling, together } from '../moves'
 import { findPiece, frameOf, grainDirection, shapeOf, type Garment, type Piece, type RunEdge, type Shape } from '../pattern'
 import { LENGTH_FOUND_MM } from '../tolerances'
 import { beginAt } from './begin-at'
@@ -160,7 +160,7 @@ export function outwardAt({ piece, armhole, side }: UnderarmEnd, shape: Shape): 
  * Half an armhole with its underarm moved (craft 6.10): the corner goes down along the side seam, or down and outward with the
  * side redrawn to its far end; the armhole is redrawn over most of its curve, and keeps its angle to the side. Notches stay
  * as far from the ends that did not move.
- * @returns null where the side seam is too short
+ * @returns null where the side seam is too short, or its curve has no room for the hollow
  */
 export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId: string, move: UnderarmMove): Garment | null {
   const end = underarmEnd(garment, half)
@@ -179,17 +179,24 @@ export function moveUnderarm(garment: Garment, half: readonly RunEdge[], sizeId:
   const path = joinRuns(shape, armhole)
   const last = path[path.length - 1]!
   const totalMm = measureLength(path)
-  // Of an armhole of straight lines the last one goes; it has no curve that could be hollowed.
-  const drawnRuns =
+  const out = outwardAt(end, shape)
+  const reach = last.kind === 'line' ? measureLength([last]) : reachOf(path, totalMm, out)
+  const by = subtract(corner, last.to)
+  const carry = (fullerMm: number) =>
     last.kind === 'line'
-      ? displaceRuns(shape, armhole, fading(subtract(corner, last.to), totalMm, totalMm - measureLength([last])), [])
-      : carryRuns(shape, armhole, {
-          fromMm: totalMm - reachOf(path, totalMm, outwardAt(end, shape)),
-          toMm: totalMm,
-          last: { by: subtract(corner, last.to), turnRad: turn },
-          fullerMm: move.hollowMm,
-        })
-  if (!drawnRuns) return null
+      ? null
+      : carryRuns(shape, armhole, { fromMm: totalMm - reach, toMm: totalMm, last: { by, turnRad: turn }, fullerMm })
+  const carried = carry(move.hollowMm)
+  if (!carried && move.hollowMm !== 0 && carry(0)) return null
+  // Of an armhole of straight lines the last one goes; one that is nearly straight is bent evenly.
+  const drawnRuns =
+    carried ??
+    displaceRuns(
+      shape,
+      armhole,
+      together(fading(by, totalMm, totalMm - reach), swelling(scale(out, -move.hollowMm), totalMm - reach, totalMm)),
+      [totalMm - reach],
+    )
   const final = armhole[armhole.length - 1]!
   drawnRuns[final.edgeId] = endedAt(drawnRuns[final.edgeId]!, final.reversed, corner)
   const edges = { ...open.edges, ...sideEdges, ...reopen(drawnRuns) }

@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { draftBlouse } from '../../../demo/blouse'
+import { cubic } from '../../geometry'
+import type { Garment } from '../../pattern'
 import { findArmholes, HALVES, underarmEnd } from '../../seams'
 import { findPiece } from '../../pattern'
 import { armholeFigures, begunOn, done, isSleeved, roleMm, tried } from '../../../demo/test-kinds'
@@ -45,5 +48,24 @@ describe('a lowered or raised armhole', () => {
         expect(Math.abs(roleMm(up, piece.id, role, garment.baseSizeId) - roleMm(garment, piece.id, role, garment.baseSizeId))).toBeLessThan(
           1,
         )
+  })
+  it('an armhole that hardly bends, as under a dropped shoulder, goes too', () => {
+    const blouse = draftBlouse()
+    const straight: Garment = {
+      ...blouse,
+      pieces: blouse.pieces.map((p) => {
+        const shape = p.shapes.one!
+        const path = shape.edges.armhole
+        if (!path) return p
+        const [from, to] = [path[0]!.from, path.at(-1)!.to]
+        const beside = (part: number) => ({ x: from.x + (to.x - from.x) * part - 2, y: from.y + (to.y - from.y) * part })
+        return { ...p, shapes: { one: { ...shape, edges: { ...shape.edges, armhole: [cubic(from, beside(1 / 3), beside(2 / 3), to)] } } } }
+      }),
+    }
+    const after = done(lowerArmhole, straight, { amountMm: 12, cap: 'left' }).garment
+    for (const { id } of straight.pieces.filter((p) => p.shapes.one!.edges.armhole)) {
+      expect(roleMm(straight, id, 'side', 'one') - roleMm(after, id, 'side', 'one')).toBeCloseTo(12, 1)
+      expect(roleMm(after, id, 'armhole', 'one')).toBeGreaterThan(roleMm(straight, id, 'armhole', 'one') + 5)
+    }
   })
 })
