@@ -96,6 +96,12 @@ describe('a line carried between other ends', () => {
     ]
     expect(carryBetween(behind, endsOf(hollow))).toBeNull()
     expect(carryBetween(endsOf(hollow), behind)).toBeNull()
+    // They meet right at the last end: no triangle that could be carried.
+    const flat: [PathEnd, PathEnd] = [
+      { point: at(0, 0), along: at(0, 1) },
+      { point: at(0.2, 100), along: at(1, 0) },
+    ]
+    expect(carryBetween(flat, endsOf(hollow))).toBeNull()
   })
 })
 

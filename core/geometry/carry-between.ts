@@ -1,6 +1,6 @@
 import { mapPath } from './transform-path'
 import type { Path, Point, Segment } from './types'
-import { add, cross, scale, subtract } from './vector'
+import { add, cross, norm, scale, subtract } from './vector'
 
 /** An end of a stretch of line: where it is, and the unit direction in which the line is walked there. */
 export interface PathEnd {
@@ -10,6 +10,8 @@ export interface PathEnd {
 
 /** Directions nearer to each other than this, as a sine, meet nowhere that a line could be drawn by: some 6 degrees. */
 const LEAST_SINE = 0.1
+/** They meet at least so far from both ends, mm: a flatter triangle would throw its places about. */
+const LEAST_WAY_MM = 1
 
 /** Where the directions at both ends meet, in front of the first and behind the last; null where they do not. */
 function meet([first, last]: readonly [PathEnd, PathEnd]): Point | null {
@@ -18,7 +20,7 @@ function meet([first, last]: readonly [PathEnd, PathEnd]): Point | null {
   const chord = subtract(last.point, first.point)
   const ahead = cross(chord, last.along) / sine
   const behind = cross(first.along, chord) / sine
-  return ahead > 0 && behind > 0 ? add(first.point, scale(first.along, ahead)) : null
+  return ahead > LEAST_WAY_MM && behind > LEAST_WAY_MM ? add(first.point, scale(first.along, ahead)) : null
 }
 
 /**
@@ -75,7 +77,7 @@ export function fullnessFor(ends: readonly [PathEnd, PathEnd], place: Point, nea
   /** The place where the line from the meeting place through this one crosses the chord. */
   const ray = subtract(place, corner)
   const reach = cross(subtract(ends[0].point, corner), chord) / cross(ray, chord)
-  const whole = reach * Math.hypot(ray.x, ray.y)
+  const whole = reach * norm(ray)
   const share = 1 - 1 / reach
   const wanted = share + nearerMm / whole
   if (!(share > 0 && share < 1 && wanted > LEAST_SHARE && wanted < 1 - LEAST_SHARE)) return null
