@@ -39,6 +39,21 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+jacket: give the sleeve cap 1/4 more ease at the back -> cap-to-armhole frontMm=0 backMm=0.25
+jacket: less ease in the front half of the cap 1/8 -> cap-to-armhole frontMm=-0.125 backMm=0
+jacket: sleeve cap has to fit the armhole again -> cap-to-armhole way="height"
+jacket: redraw the cap to match the armhole -> cap-to-armhole way="height"
+blouse: the sleeve won't go back into the new armhole -> cap-to-armhole way="height"
+jacket: make armhole match the sleeve -> armhole-to-cap way="lower"
+jacket: enlarge the armhole to fit the sleeve -> asks armhole-to-cap
+jacket: trim 1/2 off the armhole at the bottom -> lower-armhole amountMm=0.5
+jacket: shoulder seam slants back, bring it forward 1/2 -> shoulder-forward amountMm=0.5
+jacket: rolled shoulders, 3/8 -> shoulder-forward amountMm=0.375
+jacket: elbow 1 lower -> asks lengthen
+tunic: neckline wider 1/2 at shoulder -> redraw-neckline widerMm=0.5 frontMm=0
+blouse: scoop the neck 2 in -> asks redraw-neckline
+legs: thigh 1 in fuller -> asks seam-stretch
+legs: thigh needs 3/4 more -> asks seam-stretch
 blouse: the shoulder sticks out 1/2 past my shoulder bone -> shoulder-width amountMm=-0.5
 blouse: the seam of the shoulder goes beyond my shoulder by 3/8 -> shoulder-width amountMm=-0.375
 blouse: the sleeves don't fit me -> asks

@@ -58,9 +58,9 @@ const PLACES: readonly Said[] = [
   [/\b(?:sits|falls|lies) (?:to|toward|towards|too far to) the (front|back)\b/gu, 'too far to the $1'],
   [/\btoo far behind\b/gu, 'too far to the back'],
   // A body's, and not the seam's.
-  [/\bshoulders? (?:roll|curl|slump|hunch)s? forward\b/gu, 'forward shoulder'],
+  [/\bshoulders? (?:roll|curl|slump|hunch)s? forward\b|\b(?:rolled|curled)(?:[- ]forward)? shoulders?\b/gu, 'forward shoulder'],
   [
-    /\b(shoulder (?:seam|line)s?) (?:keeps? )?(?:roll|slid|slip|shift|creep|drift|rid|swing|pull|wander|migrat)(?:e|s|es|p?ing)? (?:too far )?(?:(?:to|toward|towards) (?:the |my )?)?(front|back|forward|backward)s?\b/gu,
+    /\b(shoulder (?:seam|line)s?) (?:keeps? )?(?:roll|slid|slip|shift|creep|drift|rid|swing|pull|wander|migrat|slant|angl|tilt|lean)(?:e|s|es|p?ing)? (?:too far )?(?:(?:to|toward|towards) (?:the |my )?)?(front|back|forward|backward)s?\b/gu,
     (_, seam, way) => `${seam} too far to the ${way!.startsWith('f') ? 'front' : 'back'}`,
   ],
   [new RegExp(`\\b${LIES} ${MAYBE_SO_FAR}behind ${ON_SHOULDER}\\b`, 'gu'), '$1too far to the back'],
@@ -76,9 +76,14 @@ const OFF_END =
   '\\b(?:off|(?<=\\d.{0,8})from) (?:of )?(?:the )?(?:bottom|bottom edge|lower edge|ends?|hems?)\\b(?! (?:to|up|toward|towards)\\b)'
 
 const CAP = '(?:sleeve )?(?:cap|head)'
-const FOR_ARMHOLE = 'for (?:the |its |their )?(?:armholes?|armscyes?)\\b'
+const ARMHOLE = '(?:armhole|armscye)s?'
+const FOR_ARMHOLE = `for (?:the |its |their )?${ARMHOLE}\\b`
 /** Beside its armhole, a sleeve is as large as its cap. */
 const SLEEVE = `(?:${CAP}|sleeve)s?`
+/** Must it fit what it is sewn to, or does it not? */
+const FITS =
+  '(?:(?:has|have|needs?|must|should|no longer|will not|won’t|can’t|cannot|does not|doesn’t|to|still|now) )*(?:fit|match|follow|go|suit)(?:s|es)?'
+const WITH = '(?: back)?(?: again)?(?: (?:with|into|in|to))* (?:the |its |their )?(?:new |changed )?'
 
 /** Figures of speech, as they are said plainly. */
 const FIGURES: readonly Said[] = [
@@ -119,6 +124,19 @@ const FIGURES: readonly Said[] = [
     /(?<=^|\b(?:and|please|then) )(?:cut|dig|carve) (?!(?:in|off|open|away|out|from)\b)(?=(?:(?!\bsizes?\b)[^,;.])*\b(?:lower|deeper|higher|wider|narrower|shorter|longer|looser|tighter|bigger|smaller|fuller|slimmer|shallower)\b)(?!.*\bsizes?\b)/gu,
     '',
   ],
+  // Of two that are sewn to each other, the one that is named first follows.
+  [new RegExp(`\\b${SLEEVE} ${FITS}${WITH}${ARMHOLE}\\b(?: again)?`, 'gu'), 'cap follow the armhole'],
+  [new RegExp(`\\b${ARMHOLE} ${FITS}${WITH}${SLEEVE}\\b(?: again)?`, 'gu'), 'armhole follow the cap'],
+  [
+    new RegExp(
+      `\\b${CUT} ${MUCH}(?:off|out of|from) (?:the )?(?:bottom of the ${ARMHOLE}|${ARMHOLE} (?:at|on) the (?:bottom|underarm))\\b`,
+      'gu',
+    ),
+    'lower the armhole $1',
+  ],
+  // One half of a cap.
+  [new RegExp(`\\bease (?:at|in) (?:the )?(back|front)(?: half)? of (?:the )?${CAP}\\b`, 'gu'), 'ease in the cap, $1'],
+  [new RegExp(`\\b${CAP} (${FIGURE} ?|)(more|less) ease\\b`, 'gu'), '$2 ease in the cap $1'],
   // What a cap has too much of goes.
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too much ease(?: by)?\\b`, 'gu'), 'less ease in the cap $1'],
   [new RegExp(`\\b${CAP} (?:has|is) (${FIGURE} ?|)too little ease(?: by)?\\b`, 'gu'), 'more ease in the cap $1'],

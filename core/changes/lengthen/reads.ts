@@ -105,8 +105,9 @@ function readHeight(families: readonly Piece[][], wish: Wish, sizeId: string): R
   const name = HEIGHTS.find((h) => wish.said.has(h))
   const way = towards(wish, LOWER, HIGHER)
   if (!name || way === 0 || says(wish, 'hem', 'leg-opening')) return []
-  // The waist of trousers and skirts is their upper edge.
-  const meant = families.filter((f) => name !== 'waist' || familyOf(f[0]!) === 'bodice')
+  // The waist of trousers and skirts is their upper edge; an elbow is a sleeve’s.
+  const own = name === 'waist' ? 'bodice' : name === 'elbow' ? 'sleeve' : null
+  const meant = families.filter((f) => own === null || familyOf(f[0]!) === own)
   return meant.flatMap((pieces): Reading<LevelsInputs>[] => {
     const found = pieces.flatMap((piece) => {
       const said = saidLevel(piece, sizeId, saidAs(wish, 'above', name))

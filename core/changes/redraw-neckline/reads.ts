@@ -53,10 +53,13 @@ export function readRedrawNeckline(
   longerBy: (mm: number, usual: RedrawNecklineInputs) => RedrawNecklineInputs | null,
 ): Reading<RedrawNecklineInputs>[] {
   const isShape = says(wish, 'neck-shape')
-  const depth = towards(wish, DEEPER, HIGHER)
   const width = towards(wish, WIDER, NARROWER)
-  // “1/2 wider at each shoulder”, “on each side”: where its ends lie, which are two.
-  const isAtEnds = width !== 0 && says(wish, 'each') && says(wish, 'shoulder', 'side')
+  // “Scoop the neck 2 in” is deeper, which is asked.
+  const isScooped = isShape && width === 0 && wish.amounts.length === 1 && !says(wish, ...DEEPER, ...HIGHER)
+  const depth = isScooped ? 1 : towards(wish, DEEPER, HIGHER)
+  // “1/2 wider at each shoulder”, “at the shoulders”, “on each side”: where its ends lie, which are two.
+  const isAtShoulder = says(wish, 'shoulder') && /\b(?:at|on|along) (?:the )?shoulders?\b/i.test(wish.text)
+  const isAtEnds = width !== 0 && ((says(wish, 'each') && says(wish, 'shoulder', 'side')) || isAtShoulder)
   if ((!isShape && !says(wish, 'neckline')) || says(wish, ...OTHERS, 'armhole', 'sleeve')) return []
   if (!isAtEnds && says(wish, 'shoulder', 'side')) return []
   if (!isShape && depth === 0 && width === 0) return []
@@ -93,7 +96,7 @@ export function readRedrawNeckline(
         ...(both ? { widerMm: both.widerMm } : {}),
       },
       uses,
-      sure: amountMm !== null && depth !== 0 && (width === 0 || both !== null),
+      sure: amountMm !== null && depth !== 0 && !isScooped && (width === 0 || both !== null),
       ...(both ? { takes: ['several'] as const } : {}),
       ...(depth === 0 ? {} : { towards: depth }),
       field: isFront ? 'frontMm' : 'backMm',

@@ -72,7 +72,9 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const zone = ZONES.find((z) => wish.said.has(z))
   // “Knee 17”: what it lacks, or has too much, round the leg.
   const missing = isLimb && zone ? missingOf(wish, garment, zone, context) : null
-  const way = isGap ? -1 : missing === null ? towards(wish, LET_OUT, TAKE_IN) : missing < 0 ? -1 : 1
+  // “Thigh 1 fuller”: fuller is wider there.
+  const wider: readonly Concept[] = isLimb ? [...LET_OUT, 'fuller'] : LET_OUT
+  const way = isGap ? -1 : missing === null ? towards(wish, wider, TAKE_IN) : missing < 0 ? -1 : 1
   if (way === 0 && !isStretch) return []
   const said = missing ?? oneAmount(wish, way)
   const isRound = isLimb && !isAtEach(wish)
@@ -100,7 +102,7 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
       'gapes',
       ...ZONES,
       ...(isElbow ? (['elbow'] as const) : []),
-      ...LET_OUT,
+      ...wider,
       ...TAKE_IN,
     ),
     ...takesWanted(missing),
