@@ -2,9 +2,11 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { bundleWorker } from './server/many/bundle-worker'
 
-// The core is pure: what nobody asks of it is left out of a bundle, though its module was named beside others.
+// The core is pure, and so is what the framework offers to set-up functions: what nobody asks of them is left out of a bundle, though
+// its module was named beside others.
 const core = fileURLToPath(new URL('core/', import.meta.url))
-const rollupOptions = { treeshake: { moduleSideEffects: (id: string) => !id.startsWith(core) } }
+const isPure = (id: string) => id.startsWith(core) || id.includes('/nuxt/dist/app/composables/')
+const rollupOptions = { treeshake: { moduleSideEffects: (id: string) => !isPure(id) } }
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
@@ -85,6 +87,8 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    // As it is shipped for the browsers of today, without what older ones needed.
+    resolve: { alias: [{ find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.min.mjs' }] },
     // Every component, of ours and of the libraries, is a set-up function.
     vue: { features: { optionsAPI: false } },
     build: { rollupOptions },

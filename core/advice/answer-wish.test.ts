@@ -54,6 +54,9 @@ tunic: neckline wider 1/2 at shoulder -> redraw-neckline widerMm=0.5 frontMm=0
 blouse: scoop the neck 2 in -> asks redraw-neckline
 legs: thigh 1 in fuller -> asks seam-stretch
 legs: thigh needs 3/4 more -> asks seam-stretch
+legs: extend the crotch points 1/2 in -> seam-stretch atMm=0 amountMm=0.5
+legs: let out the inseam at the crotch 3/8 -> seam-stretch atMm=0 amountMm=0.375
+legs: shorten the crotch fork 1/4 -> seam-stretch atMm=0 amountMm=-0.25
 blouse: the shoulder sticks out 1/2 past my shoulder bone -> shoulder-width amountMm=-0.5
 blouse: the seam of the shoulder goes beyond my shoulder by 3/8 -> shoulder-width amountMm=-0.375
 blouse: the sleeves don't fit me -> asks

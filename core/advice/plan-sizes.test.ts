@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { draftBlouse } from '../../demo/blouse'
 import { chartOf, nestOf } from '../../demo/nest'
 import { demoWardrobe } from '../../demo/wardrobe'
-import { latestSet, type MeasureSet } from '../body'
+import { figureMm, latestSet, type MeasureSet } from '../body'
 import { cornersAsSewn, walkGarment } from '../match'
 import { findKind, foldPlan, LEFT_OVER, withId, type Change, type NewChange } from '../changes'
 import type { Project } from '../formats'
@@ -125,9 +125,11 @@ describe('from body to plan', () => {
       expect(folded.stops.flatMap((s) => s.applied!.held.filter((h) => !h.held))).toEqual([])
     }
   })
-  it('says what is left over where a thigh wants more than its seams can run out to', () => {
+  it('says what is left over where a thigh wants more than its seams can run out to, at the crotch point too', () => {
     const project = projects.find((p) => p.id === 'demo-flared')!
-    const { stops } = planFromBody(project.garment, contextFor(project, makeBody(3)))
+    const body = makeBody(3)
+    const far = { ...body, figures: { ...body.figures, thigh: { mm: figureMm(body, 'thigh')! + 120 } } }
+    const { stops } = planFromBody(project.garment, contextFor(project, far))
     const legs = stops.filter((s) => s.kind === 'seam-stretch')
     expect(legs.at(-1)!.note.endsWith(LEFT_OVER)).toBe(true)
   })

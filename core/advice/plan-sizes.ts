@@ -186,13 +186,16 @@ function planOn(
 
 /**
  * The stops of a plan with one more among its lengths, where sleeves are too long or too short in the end: sizes, bicep and armhole
- * change how high a cap stands. Nothing else hangs on how long a sleeve is below its cap.
+ * change how high a cap stands. Nothing else hangs on how long a sleeve is below its cap. Whether a sleeve is meant to reach the wrist
+ * is told by the traced one: a cap that became lower makes no short sleeve of it.
  */
 function withSleeves(garment: Garment, { garmentNow, stops }: Draft, context: ChangeContext): NewChange[] {
+  const isLong = measureRow(garment, context.body, SLEEVE)?.missingMm != null
   const row = measureRow(garmentNow(), context.body, SLEEVE)
-  if (!row || row.missingMm === null || Math.abs(row.missingMm) < LENGTH_MM - EQUAL_MM) return [...stops]
-  const note = `${row.name}: the body measures ${row.missingMm > 0 ? 'more' : 'less'} than the sleeve gives.`
-  const stop = stopForMeasure(garment, SLEEVE, row.missingMm, context, note)
+  const missingMm = isLong && row ? row.bodyMm! - row.garmentMm : 0
+  if (Math.abs(missingMm) < LENGTH_MM - EQUAL_MM) return [...stops]
+  const note = `${row!.name}: the body measures ${missingMm > 0 ? 'more' : 'less'} than the sleeve gives.`
+  const stop = stopForMeasure(garment, SLEEVE, missingMm, context, note)
   const at = stops.findIndex((s) => PHASES.indexOf(phaseOf(s)) > PHASES.indexOf('lengths'))
   return stop ? stops.toSpliced(at < 0 ? stops.length : at, 0, { ...stop, from: 'body' }) : [...stops]
 }

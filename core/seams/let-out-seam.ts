@@ -1,6 +1,6 @@
-import { dot, measureLength, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point, alongGrain } from '../geometry'
+import { alongGrain, measureLength, nearestPlace, placeAt, reversePath, scale, subtract, type Path, type Point } from '../geometry'
 import { equaliseLegs } from '../darts'
-import { asCurves, displaceAlong, displacePath, easeIn } from '../moves'
+import { asCurves, displaceAlong, easeIn } from '../moves'
 import {
   edgePath,
   findPiece,
@@ -17,6 +17,7 @@ import {
 } from '../pattern'
 import { SAME_POINT_MM } from '../tolerances'
 import { joinRuns } from './cap-parts'
+import { followCorner } from './follow-corner'
 
 /** A stretch of a seam as it is pinned: where it goes out most, measured from the upper end, and over what it runs out to nothing. */
 export interface SeamStretch {
@@ -25,6 +26,8 @@ export interface SeamStretch {
   belowMm: number
   /** Of each edge, square to it: out when positive. */
   mm: number
+  /** By piece: a line beside an end that goes along stays as it is on the other side of this level, mm along the grain. */
+  stillBeyondMm?: Readonly<Record<string, number>>
 }
 
 /** One side of a seam, walked from its upper end down. */
@@ -132,23 +135,6 @@ function drawRun(path: Path, run: RunEdge, stretch: SeamStretch, fromMm: number)
   return displaceAlong(asCurves(path), { by, slope }, [...places, stretch.atMm - fromMm])
 }
 
-/** The edge beside an end of a run follows the corner that they share. */
-function follow(
-  piece: Piece,
-  edges: Record<string, Path>,
-  edgeId: string,
-  atStart: boolean,
-  by: Point,
-  { down, across }: { down: Point; across: Point },
-) {
-  const path = edges[edgeId]!
-  const none = { x: 0, y: 0 }
-  const chord = subtract(path[path.length - 1]!.to, path[0]!.from)
-  const measured = Math.abs(dot(chord, across)) >= Math.abs(dot(chord, down)) ? across : down
-  const isLeg = piece.edges.find((e) => e.id === edgeId)!.role === 'dart-leg'
-  edges[edgeId] = displacePath(path, measured, atStart ? by : none, atStart ? none : by, isLeg ? {} : { eased: true })
-}
-
 /** One piece with its part of a side moved. */
 function drawPiece(garment: Garment, piece: Piece, side: SeamSide, stretch: SeamStretch, sizeId: string): Shape {
   const shape = shapeOf(piece, sizeId)
@@ -183,7 +169,7 @@ function drawPiece(garment: Garment, piece: Piece, side: SeamSide, stretch: Seam
       [after, true, subtract(now[now.length - 1]!.to, old[old.length - 1]!.to)],
     ] as const)
       if (Math.hypot(by.x, by.y) > SAME_POINT_MM && !own.some((r) => r.edgeId === beside.id))
-        follow(piece, edges, beside.id, atStart, by, frame)
+        followCorner(piece, edges, beside.id, atStart, by, frame, stretch.stillBeyondMm?.[piece.id])
   }
   const drawn = { ...shape, edges, notches }
   return piece.darts

@@ -140,6 +140,8 @@ const WORDS = {
   'crotch-curve':
     'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|folds radiate from the crotch|folds at the crotch|seat hollow',
   'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|body rise|deeper crotch|crotch',
+  'crotch-point':
+    'crotch point|crotch points|crotch extension|crotch extensions|crotch fork|fork of the crotch|inseam at the crotch|inseams at the crotch|inseam at the top|top of the inseam|inseam under the crotch',
   'front-rise': 'front rise|front crotch|front crotch seam|front crotch length|crotch length in front|rise in front',
   'back-rise': 'back rise|back crotch|back crotch seam|back crotch length|crotch length at the back|rise in back|rise at the back',
   'flat-seat':

@@ -1,4 +1,5 @@
-import { seamsOfEdge, surplusOf, type Garment, type Seam } from '../../pattern'
+import { measureLength } from '../../geometry'
+import { edgePath, findPiece, seamsOfEdge, shapeOf, surplusOf, type Garment, type Seam } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { lengthOfSide, letOutSeam, settleCaps, shareAt, sidesOfSeam, type SeamSide } from '../../seams'
 import { EQUAL_MM, SEAM_KEPT_MM } from '../../tolerances'
@@ -10,7 +11,7 @@ import { settleBands } from '../shared/settle-bands'
 import type { Applied, Caution, ChangeContext } from '../types'
 import { seamOfRef, type FoundSeam } from './find-seams'
 import { heldByStretch } from './held'
-import { besideEnds, STEEPEST } from './places'
+import { besideEnds, hipLevels, STEEPEST } from './places'
 import type { SeamStretchInputs } from './schema'
 
 /** The garment with the stretch drawn in every size, its seams evened, cap and bands along. */
@@ -18,7 +19,7 @@ function draw(garment: Garment, { piece, edge }: FoundSeam, inputs: SeamStretchI
   if (amountMm === 0) return garment
   return garment.sizes.reduce((now, size) => {
     const sides = sidesOfSeam(now, piece.id, edge.id, size.id)
-    const moved = letOutSeam(now, sides, { ...inputs, mm: amountMm }, size.id)
+    const moved = letOutSeam(now, sides, { ...inputs, mm: amountMm, stillBeyondMm: hipLevels(now, size.id) }, size.id)
     const evened = evenSides(garment, moved, size.id).garment
     const capped = settleCaps(garment, evened, size.id, size.id)
     return settleBands(garment, capped.ok ? capped.value.garment : evened, size.id, size.id)
@@ -31,6 +32,15 @@ function seamsAtEnds(garment: Garment, sides: readonly SeamSide[], inputs: SeamS
   const own = new Set(sides.flat().flatMap((r) => seamsOfEdge(garment, r.pieceId, r.edgeId).map((s) => s.seam.id)))
   const there = besideEnds(garment, sides).flatMap((e) => seamsOfEdge(garment, e.pieceId, e.edgeId).map((s) => s.seam))
   return garment.seams.filter((s) => there.includes(s) && !own.has(s.id))
+}
+
+/** By how much crotch seams became longer where their point went along, mm: what is sewn of them all round, front and back. */
+function crotchGrowth(before: Garment, after: Garment, beside: readonly { pieceId: string; edgeId: string }[], sizeId: string): number {
+  const isCrotch = ({ pieceId, edgeId }: { pieceId: string; edgeId: string }) =>
+    findPiece(before, pieceId)!.edges.find((e) => e.id === edgeId)!.role === 'crotch'
+  const lengthIn = (g: Garment, e: { pieceId: string; edgeId: string }) =>
+    measureLength(edgePath(shapeOf(findPiece(g, e.pieceId)!, sizeId), e.edgeId))
+  return beside.filter(isCrotch).reduce((sum, e) => sum + lengthIn(after, e) - lengthIn(before, e), 0)
 }
 
 /**
@@ -85,6 +95,13 @@ export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, co
           : ', since the corner at its end went along: move the seam that goes on there as far, or let the stretch end before the corner.'),
     })
   }
+  const growth = crotchGrowth(garment, after, besideEnds(garment, sides), context.sizeId)
+  if (Math.abs(growth) > EQUAL_MM)
+    cautions.push({
+      code: 'crotch-seam',
+      pieceId: found.piece.id,
+      message: `The crotch point goes along, and the crotch below the hip with it: front and back together it becomes ${lengthToken(Math.abs(growth))} ${growth > 0 ? 'longer' : 'shorter'}. Try it in a mock-up, sitting.`,
+    })
   const touched = [...new Set(sides.flat().map((r) => r.pieceId))]
   return ok({
     garment: after,

@@ -1,7 +1,8 @@
-import { nearestPlace, dot, subtract } from '../../geometry'
+import { dot, measureLength, nearestPlace, subtract } from '../../geometry'
+import { findZones, zoneWidth } from '../../measure'
 import { edgePath, findPiece, shapeOf, type Garment, type Seam } from '../../pattern'
 import { type SeamSide, placeOnSeam } from '../../seams'
-import { SEAM_KEPT_MM } from '../../tolerances'
+import { EQUAL_MM, LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from '../shared/held'
 import type { HeldPromise } from '../types'
 import { besideEnds } from './places'
@@ -21,6 +22,23 @@ function heldDepth(before: Garment, after: Garment, sides: readonly SeamSide[], 
   })
 }
 
+/** Where a crotch goes along with its point, its leg stays as wide at the hip as it was. */
+function heldHips(before: Garment, after: Garment, sides: readonly SeamSide[], sizeId: string): HeldPromise[] {
+  const legs = besideEnds(before, sides).flatMap(({ pieceId, edgeId }) => {
+    const piece = findPiece(before, pieceId)!
+    const [was, is] = [before, after].map((g) => measureLength(edgePath(shapeOf(findPiece(g, pieceId)!, sizeId), edgeId)))
+    const wentAlong = piece.edges.find((e) => e.id === edgeId)!.role === 'crotch' && Math.abs(is! - was!) > EQUAL_MM
+    return wentAlong ? [piece] : []
+  })
+  const parts = findZones(before).find((z) => z.id === 'hip')?.parts ?? []
+  return parts.flatMap((part) => {
+    const piece = legs.find((p) => p.id === part.pieceId)
+    if (!piece) return []
+    const [was, is] = [before, after].map((g) => zoneWidth(g, part, sizeId))
+    return [holdMeasure('width at the hip', piece.name, was!, is!, LENGTH_KEPT_MM)]
+  })
+}
+
 /** Edges that the seam does not touch stay as long as they were, and the grain of its pieces where it was. */
 function heldRest(before: Garment, after: Garment, sides: readonly SeamSide[], sizeId: string): HeldPromise[] {
   const drawn = [...sides.flat(), ...besideEnds(before, sides)]
@@ -32,7 +50,7 @@ function heldRest(before: Garment, after: Garment, sides: readonly SeamSide[], s
 }
 
 /**
- * How far each side went, all that the seam does not touch, and every seam but its own and those that end where it does.
+ * How far each side went, the hip above a crotch point, all that the seam does not touch, and every seam but its own and those that end where it does.
  * @param atEnds seams that end at a corner which may go along: what they differ by is said, and not promised
  */
 export const heldByStretch = (
@@ -44,6 +62,7 @@ export const heldByStretch = (
   sizeId: string,
 ): HeldPromise[] => [
   ...heldDepth(before, after, sides, inputs, sizeId),
+  ...heldHips(before, after, sides, sizeId),
   ...heldRest(before, after, sides, sizeId),
   ...holdSeams(before, after, sizeId, new Set(atEnds.map((seam) => seam.id))),
 ]

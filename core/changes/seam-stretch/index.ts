@@ -18,7 +18,16 @@ const noSeam = () =>
 export const seamStretch = defineChange({
   kind: 'seam-stretch',
   title: 'Take in or let out part of a seam',
-  foundBy: ['part of a seam', 'centre back seam', 'inseam', 'princess seam', 'panel seam', 'pinned along a seam'],
+  foundBy: [
+    'part of a seam',
+    'centre back seam',
+    'inseam',
+    'crotch point',
+    'fuller thigh',
+    'princess seam',
+    'panel seam',
+    'pinned along a seam',
+  ],
   does: 'Moves both edges of one seam in or out along a stretch, deepest at one place and running out above and below.',
   holds: 'Everything beyond the stretch, seams as equal as before, cap ease, grain.',
   schema: SeamStretchSchema,
@@ -57,6 +66,8 @@ export const seamStretch = defineChange({
   describe(garment, inputs) {
     const name = seamOfRef(garment, inputs.seam)?.name ?? 'a seam'
     const way = inputs.amountMm < 0 ? 'Take in part of the' : inputs.amountMm > 0 ? 'Let out part of the' : 'Take in or let out part of the'
+    const isAtPoint = inputs.atMm === 0 && seamOfRef(garment, inputs.seam)?.edge.role === 'inseam'
+    if (isAtPoint) return { title: `${way.replace('part of the', 'the')} inseam at the crotch point`, amountMm: inputs.amountMm }
     return { title: `${way} ${seamWords(name)}`, amountMm: inputs.amountMm }
   },
   apply: applySeamStretch,

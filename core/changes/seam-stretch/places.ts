@@ -1,6 +1,5 @@
 import { alongGrain } from '../../geometry'
 import { findZones, zoneLevel } from '../../measure'
-
 import { grainDirection, findPiece, shapeOf, type Garment, neighbours, familyOf } from '../../pattern'
 import { lengthOfSide, placeOnSeam, sidesOfSeam, type SeamSide } from '../../seams'
 import { refOfSeam, type FoundSeam } from './find-seams'
@@ -42,6 +41,48 @@ export function usualStretch(garment: Garment, seam: FoundSeam, sizeId: string, 
   const atMm = named ?? (seam.edge.role === 'crotch' && familyOf(seam.piece) === 'leg' ? 0 : total / 2)
   const reach = Math.min(REACH_MM, total / 2)
   return { seam: refOfSeam(seam), atMm, aboveMm: Math.min(reach, atMm), belowMm: reach, amountMm: 0 }
+}
+
+/**
+ * The inseam let out at the crotch point itself, running out to nothing at the knee, as one draws a leg for a fuller thigh; null where
+ * another seam is meant, or the leg has no knee.
+ */
+export function atCrotchPoint(garment: Garment, seam: FoundSeam, sizeId: string): SeamStretchInputs | null {
+  const kneeMm = seam.edge.role === 'inseam' ? placeOfZone(garment, seam, 'knee', sizeId) : null
+  return kneeMm === null ? null : { seam: refOfSeam(seam), atMm: 0, aboveMm: 0, belowMm: kneeMm, amountMm: 0 }
+}
+
+/** A crotch point goes out no further than this, mm: more wants another size, or a leg of another cut. */
+const MOST_AT_POINT_MM = 30
+
+/** A stretch of a seam, and how far each edge may go out there, mm. */
+export interface StretchPlace {
+  stretch: SeamStretchInputs
+  mostMm: number
+}
+
+/**
+ * Where a seam is let out, or taken in, at a level of the body: about that level, no steeper than a line runs out well; an inseam that
+ * has no room for it there, close below the crotch, at the crotch point.
+ * @param eachMm how much is wished at each edge
+ */
+export function stretchAt(garment: Garment, seam: FoundSeam, sizeId: string, zoneId: string | undefined, eachMm: number): StretchPlace {
+  const usual = usualStretch(garment, seam, sizeId, zoneId)
+  const mostMm = STEEPEST * Math.min(usual.aboveMm, usual.belowMm)
+  const atPoint = zoneId === 'thigh' && Math.abs(eachMm) > mostMm ? atCrotchPoint(garment, seam, sizeId) : null
+  if (!atPoint) return { stretch: usual, mostMm }
+  return { stretch: atPoint, mostMm: Math.min(MOST_AT_POINT_MM, STEEPEST * atPoint.belowMm) }
+}
+
+/** The level of the hip on each piece of a size, mm along the grain: where a crotch goes along with its point, it stays above. */
+export function hipLevels(garment: Garment, sizeId: string): Record<string, number> {
+  const parts = findZones(garment).find((z) => z.id === 'hip')?.parts ?? []
+  return Object.fromEntries(
+    parts.flatMap((part) => {
+      const level = zoneLevel(garment, part, sizeId)
+      return level === null ? [] : [[part.pieceId, level]]
+    }),
+  )
 }
 
 /** The edges of a piece that share a corner with a side’s end on it: they follow where that corner goes. */

@@ -1,10 +1,11 @@
 import { finishedMm, zoneOn } from '../../measure'
 import { familyOf, type Garment } from '../../pattern'
 import { LEFT_OVER } from '../left-over'
-import type { AskedByBody } from '../types'
+import { EQUAL_MM } from '../../tolerances'
+import type { AskedByBody, ChangeContext } from '../types'
 import { applySeamStretch } from './apply'
 import { findSeams } from './find-seams'
-import { STEEPEST, usualStretch } from './places'
+import { stretchAt, type StretchPlace } from './places'
 import type { SeamStretchInputs } from './schema'
 
 /** Less than this is left as it is, mm: as exactly as a zone is planned. */
@@ -18,9 +19,13 @@ const SEAMS = ['inseam', 'outseam'] as const
 
 type Proposed = { inputs: SeamStretchInputs; note: string }
 
+/** A place beside the deepest one goes out less, and not square to the grain: so often it is measured again. */
+const ROUNDS = 3
+
 /**
  * Both seams of a leg let out where thigh or knee have less than the body and its wanted ease (craft 4 and 6.12), no steeper than a
- * line runs out well; a looser leg is left as its maker meant it. A knee is looked at once the thigh has its width.
+ * line runs out well. An inseam that has no room for its half close below the crotch is let out at the crotch point instead, which
+ * leaves the hip as it is. A looser leg is left as its maker meant it. A knee is looked at once the thigh has its width.
  */
 export function proposeLegs(garmentNow: () => Garment, { context, sheet }: AskedByBody): Proposed[] {
   let garment = garmentNow()
@@ -30,27 +35,51 @@ export function proposeLegs(garmentNow: () => Garment, { context, sheet }: Asked
   for (const level of LEVELS) {
     const row = sheet.rows.find((r) => r.zone.id === level)
     if (row?.bodyMm == null) continue
-    const wantedMm = row.bodyMm + row.wantedMm
-    const missingMm = () => {
-      const zone = zoneOn(garment, level, context.sizing)
-      return zone ? wantedMm - finishedMm(garment, zone, sizeId, context.sizing.shiftsMm[level]) : 0
+    const missingOf = (g: Garment): number => {
+      const zone = zoneOn(g, level, context.sizing)
+      return zone ? row.bodyMm! + row.wantedMm - finishedMm(g, zone, sizeId, context.sizing.shiftsMm[level]) : 0
     }
-    if (missingMm() < LEAST_MM) continue
+    if (missingOf(garment) < LEAST_MM) continue
     for (const [i, role] of SEAMS.entries()) {
       const seam = legSeam(role)
       if (!seam) continue
-      const usual = usualStretch(garment, seam, sizeId, level)
       // Each seam has two edges, and the last one takes what is still missing.
-      const wishMm = missingMm() / (2 * (SEAMS.length - i))
-      const mostMm = STEEPEST * Math.min(usual.aboveMm, usual.belowMm)
-      const inputs = { ...usual, amountMm: Math.min(wishMm, mostMm) }
-      const done = applySeamStretch(garment, inputs, context)
-      if (!done.ok || inputs.amountMm <= 0) continue
+      const wishMm = missingOf(garment) / (2 * (SEAMS.length - i))
+      const before = garment
+      const place = stretchAt(before, seam, sizeId, level, wishMm)
+      const done = amountFor(before, place, wishMm, (after) => (missingOf(before) - missingOf(after)) / 2, context)
+      if (!done) continue
+      garment = done.garment
       const note = `Round the ${level}: the leg has less than the body and its wanted ease.`
-      const isLast = i === SEAMS.length - 1
-      found.push({ inputs, note: isLast && inputs.amountMm < wishMm ? `${note} ${LEFT_OVER}` : note })
-      garment = done.value.garment
+      const isLeft = i === SEAMS.length - 1 && missingOf(garment) >= LEAST_MM
+      found.push({ inputs: done.inputs, note: isLeft ? `${note} ${LEFT_OVER}` : note })
     }
   }
   return found
+}
+
+/**
+ * The stretch by which each edge gains what is wished, or as much as it may; null where it gains nothing.
+ * @param gainedMm what an edge gains at the level by a stretch
+ */
+function amountFor(
+  garment: Garment,
+  { stretch, mostMm }: StretchPlace,
+  wishMm: number,
+  gainedMm: (after: Garment) => number,
+  context: ChangeContext,
+): { inputs: SeamStretchInputs; garment: Garment } | null {
+  let best: { inputs: SeamStretchInputs; garment: Garment } | null = null
+  let amountMm = Math.min(wishMm, mostMm)
+  for (let round = 0; round < ROUNDS && amountMm > 0; round++) {
+    const inputs = { ...stretch, amountMm }
+    const done = applySeamStretch(garment, inputs, context)
+    if (!done.ok) break
+    best = { inputs, garment: done.value.garment }
+    const gained = gainedMm(best.garment)
+    const next = gained > 0 ? Math.min(mostMm, (amountMm * wishMm) / gained) : amountMm
+    if (Math.abs(next - amountMm) <= EQUAL_MM) break
+    amountMm = next
+  }
+  return best
 }

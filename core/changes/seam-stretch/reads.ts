@@ -6,7 +6,7 @@ import { isAtEach, LET_OUT, oneAmount, says, saysWaist, TAKE_IN, towards, used }
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { findSeams, type FoundSeam } from './find-seams'
-import { usualStretch } from './places'
+import { atCrotchPoint, stretchAt } from './places'
 import type { SeamStretchInputs } from './schema'
 
 const ZONES = ['bust', 'waist', 'hip', 'thigh', 'knee'] as const
@@ -44,6 +44,7 @@ function meant(garment: Garment, wish: Wish, at?: Concept): FoundSeam[] {
     // The middle of the back of trousers is the upper part of their crotch seam.
     ['centre-back', (s) => s.edge.role === 'centre-back' || (s.edge.role === 'crotch' && isLeg(s) && isHalf(s, 'back'))],
     ['centre-front', (s) => s.edge.role === 'centre-front' || (s.edge.role === 'crotch' && isLeg(s) && isHalf(s, 'front'))],
+    ['crotch-point', (s) => s.edge.role === 'inseam'],
     ['inseam', (s) => s.edge.role === 'inseam'],
     ['underarm', (s) => s.edge.role === 'underarm'],
     ['sleeve', (s) => s.edge.role === 'underarm'],
@@ -63,18 +64,22 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   // “Thigh too tight 1”, “elbow too tight”: craft 9, at either seam of the limb.
   const isElbow = says(wish, 'elbow') && !says(wish, 'above', 'below', 'between', 'keep')
   const isLimb = (says(wish, ...OF_LEG) || isElbow) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
-  const hasOwn = isLimb || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
+  const isFork = says(wish, 'crotch-point')
+  const hasOwn = isLimb || isFork || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
   // “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam.
   const isGap = says(wish, 'gapes') && saysWaist(wish) && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
   if (!isStretch && !isGap && (!hasOwn || says(wish, 'side', 'bicep'))) return []
-  if (says(wish, ...OTHERS) || (says(wish, 'gapes') && !isGap)) return []
+  const others = isFork ? OTHERS.filter((c) => c !== 'longer' && c !== 'shorter') : OTHERS
+  if (says(wish, ...others) || (says(wish, 'gapes') && !isGap)) return []
   const zone = ZONES.find((z) => wish.said.has(z))
   // “Knee 17”: what it lacks, or has too much, round the leg.
   const missing = isLimb && zone ? missingOf(wish, garment, zone, context) : null
   // “Thigh 1 fuller”: fuller is wider there.
-  const wider: readonly Concept[] = isLimb ? [...LET_OUT, 'fuller'] : LET_OUT
-  const way = isGap ? -1 : missing === null ? towards(wish, wider, TAKE_IN) : missing < 0 ? -1 : 1
+  // A crotch point that is extended goes out.
+  const wider: readonly Concept[] = isFork ? [...LET_OUT, 'fuller', 'longer'] : isLimb ? [...LET_OUT, 'fuller'] : LET_OUT
+  const narrower: readonly Concept[] = isFork ? [...TAKE_IN, 'shorter'] : TAKE_IN
+  const way = isGap ? -1 : missing === null ? towards(wish, wider, narrower) : missing < 0 ? -1 : 1
   if (way === 0 && !isStretch) return []
   const said = missing ?? oneAmount(wish, way)
   const isRound = isLimb && !isAtEach(wish)
@@ -83,34 +88,42 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const seams = meant(garment, wish, isGap ? 'centre-back' : undefined)
   // A leg has two seams, of which one is asked; a sleeve in one piece has one.
   const isOneSeam = isElbow && seams.length === 1
-  return seams.map((seam) => ({
-    inputs: { ...usualStretch(garment, seam, context.sizeId, zone), amountMm: mm ?? 0 },
-    uses: used(
-      wish,
-      'stretch-of-seam',
-      'centre-back',
-      'centre-front',
-      'inseam',
-      'underarm',
-      'panel-seam',
-      'side',
-      'sleeve',
-      'seam',
-      'each',
-      'back',
-      'front',
-      'gapes',
-      ...ZONES,
-      ...(isElbow ? (['elbow'] as const) : []),
-      ...wider,
-      ...TAKE_IN,
-    ),
-    ...takesWanted(missing),
-    // “Let out the inseam” may mean all of it: where it is deepest is asked.
-    sure: mm !== null && way !== 0 && (isOneSeam || (!isLimb && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')))),
-    ...(way === 0 ? {} : { towards: way }),
-    field: 'amountMm',
-    where: zone ? `at the ${zone}` : isElbow ? 'at the elbow' : '',
-    how: `each edge, where it is deepest${isRound && said ? `; ${lengthToken(Math.abs(said))} round the ${isElbow ? 'arm' : 'leg'}` : ''}`,
-  }))
+  return seams.map((seam) => {
+    const atPoint = isFork ? atCrotchPoint(garment, seam, context.sizeId) : null
+    const stretch = atPoint ?? stretchAt(garment, seam, context.sizeId, zone, mm ?? 0).stretch
+    // The upper end of an inseam is the crotch point.
+    const isAtPoint = seam.edge.role === 'inseam' && stretch.atMm === 0
+    return {
+      inputs: { ...stretch, amountMm: mm ?? 0 },
+      uses: used(
+        wish,
+        'stretch-of-seam',
+        'centre-back',
+        'centre-front',
+        'inseam',
+        'crotch-point',
+        'underarm',
+        'panel-seam',
+        'side',
+        'sleeve',
+        'seam',
+        'each',
+        'back',
+        'front',
+        'gapes',
+        ...ZONES,
+        ...(isElbow ? (['elbow'] as const) : []),
+        ...wider,
+        ...narrower,
+      ),
+      ...takesWanted(missing),
+      // “Let out the inseam” may mean all of it: where it is deepest is asked.
+      sure:
+        mm !== null && way !== 0 && (isFork || isOneSeam || (!isLimb && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')))),
+      ...(way === 0 ? {} : { towards: way }),
+      field: 'amountMm',
+      where: isAtPoint ? 'at the crotch point' : zone ? `at the ${zone}` : isElbow ? 'at the elbow' : '',
+      how: `each edge, where it is deepest${isRound && said ? `; ${lengthToken(Math.abs(said))} round the ${isElbow ? 'arm' : 'leg'}` : ''}`,
+    }
+  })
 }
