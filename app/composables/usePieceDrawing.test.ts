@@ -23,6 +23,13 @@ describe('drawing a piece between two stops', () => {
     expect(pointsOf(betweenPaths(straight, lower, 1)).every((p) => p.y === 40)).toBe(true)
     expect(pointsOf(betweenPaths(straight, lower, 0.5)).every((p) => p.y === 20)).toBe(true)
   })
+  it('is drawn as curves where it lies still, and where nothing moves', () => {
+    const [curve, further] = [60, 70].map((x): Path => [cubic({ x: 0, y: 0 }, { x, y: 0 }, { x: 90, y: 30 }, { x: 90, y: 90 })])
+    expect(betweenPaths(curve!, further!, 0)).toBe('M0 0C60 0 90 30 90 90')
+    expect(betweenPaths(curve!, further!, 1)).toBe('M0 0C70 0 90 30 90 90')
+    expect(betweenPaths(curve!, structuredClone(curve!), 0.4)).toBe(betweenPaths(curve!, further!, 0))
+    expect(betweenPaths(curve!, further!, 0.4)).toMatch(/^M[^C]+$/)
+  })
   it('draws a closed outline through every corner', () => {
     const front = draftBlouse().pieces[0]!
     const shape = shapeOf(front, 'one')

@@ -1,4 +1,5 @@
 import { flattenPath, type Path, type Point } from '~~/core/geometry'
+import { toPathData } from '~~/core/formats/path-data'
 import type { Piece, Shape } from '~~/core/pattern'
 import { FLATTEN_MM } from '~~/core/tolerances'
 
@@ -31,8 +32,22 @@ export function samplePath(path: Path): Point[] {
   return out
 }
 
-/** A path between two stops of the tideline, as SVG path data: t = 0 the first, 1 the second. */
+const drawn = new WeakMap<Path, string>()
+
+/** A path as it is, curves as curves: it stays round however near one looks. */
+function dataOf(path: Path): string {
+  const known = drawn.get(path)
+  if (known !== undefined) return known
+  const data = toPathData(path)
+  drawn.set(path, data)
+  return data
+}
+
+/** A path between two stops of the tideline, as SVG path data: t = 0 the first, 1 the second; by points while it moves. */
 export function betweenPaths(a: Path, b: Path, t: number): string {
+  const [first, second] = [dataOf(a), dataOf(b)]
+  if (t <= 0 || first === second) return first
+  if (t >= 1) return second
   const from = samplePath(a)
   const to = samplePath(b)
   let d = ''
