@@ -41,15 +41,37 @@ const SAME_NODE_MM = 0.2
 const SHORT_MM = 30
 
 function nodeNear(path: Path, mm: number): number {
+  const total = measureLength(path)
+  // An end is itself, though another node lies close to it.
+  if (Math.abs(total - mm) <= SAME_NODE_MM) return total
   let at = 0
   for (const s of path) {
     if (Math.abs(at - mm) <= SAME_NODE_MM) return at
     at += measureLength([s])
   }
-  return Math.abs(at - mm) <= SAME_NODE_MM ? at : mm
+  return mm
 }
 
-const movedEnd = ({ point, along }: PathEnd, move: EndMove | undefined): PathEnd =>
+/** A stretch of a path from node to node where nodes lie near, mm along it, with how it is walked at its ends. */
+export function stretchOf(path: Path, fromMm: number, toMm: number): { from: number; to: number; ends: [PathEnd, PathEnd] } {
+  const [from, to] = [nodeNear(path, fromMm), nodeNear(path, toMm)]
+  const stretch = cutPath(path, from, to)
+  return {
+    from,
+    to,
+    ends: [
+      { point: startOf(stretch), along: tangentAt(stretch[0]!, 0) },
+      { point: endOf(stretch), along: tangentAt(stretch[stretch.length - 1]!, 1) },
+    ],
+  }
+}
+
+/** A part of a path, mm along it; nothing where it is no longer than a point. */
+export function partOfPath(path: Path, lengthMm: number, fromMm: number, toMm: number): Path {
+  return Math.min(toMm, lengthMm) - Math.max(fromMm, 0) > SAME_POINT_MM ? cutPath(path, fromMm, toMm) : []
+}
+
+export const movedEnd = ({ point, along }: PathEnd, move: EndMove | undefined): PathEnd =>
   move ? { point: add(point, move.by), along: rotateAbout(along, { x: 0, y: 0 }, move.turnRad ?? 0) } : { point, along }
 
 /**
@@ -63,12 +85,7 @@ export function carryRuns(
   { fromMm, toMm, first, last, fullerMm = 0 }: CarriedStretch,
 ): Record<string, Path> | null {
   const path = joinRuns(shape, runs)
-  const [from, to] = [nodeNear(path, fromMm), nodeNear(path, toMm)]
-  const stretch = cutPath(path, from, to)
-  const was: [PathEnd, PathEnd] = [
-    { point: startOf(stretch), along: tangentAt(stretch[0]!, 0) },
-    { point: endOf(stretch), along: tangentAt(stretch[stretch.length - 1]!, 1) },
-  ]
+  const { from, to, ends: was } = stretchOf(path, fromMm, toMm)
   const fullness = fullerMm === 0 ? 1 : fullnessFor(was, placeAt(path, (from + to) / 2).point, fullerMm)
   const carry = fullness === null ? null : carryBetween(was, [movedEnd(was[0], first), movedEnd(was[1], last)], fullness)
   if (!carry) return null
@@ -78,8 +95,7 @@ export function carryRuns(
   for (const run of runs) {
     const own = walked(shape, run)
     const length = measureLength(own)
-    const part = (fromHere: number, toHere: number): Path =>
-      Math.min(toHere, length) - Math.max(fromHere, 0) > SAME_POINT_MM ? cutPath(own, fromHere, toHere) : []
+    const part = (fromHere: number, toHere: number): Path => partOfPath(own, length, fromHere, toHere)
     const [a, b] = [from - at, to - at]
     at += length
     // A projective map is followed the better the shorter the curves are.

@@ -21,7 +21,7 @@ import { SAME_POINT_MM } from '../tolerances'
 import { DEG } from '../units'
 import { edgeBeyond, joinRuns } from './cap-parts'
 import type { Half, SleevedArmhole } from './measure-armhole'
-import { carryPart, slidPart } from './cap-in-pieces'
+import { partCarrier, slidPart } from './cap-in-pieces'
 import type { EndMove } from './carry-runs'
 import { layParts, onwardOf, type LaidPart, type PartEnd } from './lay-cap'
 import { turnChain } from './turn-chain'
@@ -153,6 +153,7 @@ function partDrawer(piece: Piece, unslid: Shape, laid: LaidPart, slideMm: number
   const carry = (field: Field): Path[] =>
     runs.map(({ path: own, offset }) => displaceAlong(own, { by: (mm) => field.by(mm + offset), slope: (mm) => field.slope(mm + offset) }))
   const still = carry(NOWHERE)
+  const carryPart = part.isWhole ? null : partCarrier(was, part)
   return (now, move) => {
     const led = leadEnds(piece, was, now, part, path, onward, move.outAt)
     if (!led) return null
@@ -163,10 +164,10 @@ function partDrawer(piece: Piece, unslid: Shape, laid: LaidPart, slideMm: number
     const isLed = part.ends.some((end) => move.outAt(end) !== 0)
     const { seamTurns } = move
     if (!isLed && !isSlid && !isLifted && was === unslid && seamTurns.first === 0 && seamTurns.last === 0) return { ...now, edges }
-    if (!part.isWhole) {
+    if (carryPart) {
       const top = scale(down, -move.riseMm)
       const turnedBoth = (which: PartEnd['which']) => ({ by: ends[which].by, turnRad: ends[which].turnRad + seamTurns[which] })
-      const carriedEdges = carryPart(was, part, { first: turnedBoth('first'), last: turnedBoth('last') }, hasTop ? top : NOTHING)
+      const carriedEdges = carryPart({ first: turnedBoth('first'), last: turnedBoth('last') }, hasTop ? top : NOTHING)
       if (carriedEdges) return { ...now, edges: { ...edges, ...carriedEdges } }
     }
     const fields = part.ends.map(({ which }) => {
