@@ -17,6 +17,8 @@ export function seamStretchSteps({ before, inputs, applied, context, ruler }: St
   const way = inputs.amountMm < 0 ? 'inward' : 'outward'
   const found = seamOfRef(before, inputs.seam)
   if (!found) return []
+  const isAtEnd = inputs.aboveMm === 0
+  const above = isAtEnd ? 'from its upper end on, ' : `running into the old one ${figure(inputs.aboveMm)} above the deepest place and `
   const outMm = (mm: number) => inputs.amountMm * shareAt(inputs, mm)
   const sides = sidesOfSeam(before, found.piece.id, found.edge.id, sizeId)
   const steps = sides.map((side): PaperStep => {
@@ -32,7 +34,7 @@ export function seamStretchSteps({ before, inputs, applied, context, ruler }: St
     const { pieceId } = placeOnSeam(before, side, inputs.atMm, sizeId)
     const measures = places.map((mm) => `${figure(mm)}: ${figure(outMm(mm))}`).join('; ')
     return {
-      text: `${names}: measure down the seam from its upper end, and square to it ${way}: ${measures}. Draw one smooth line through the marks, running into the old one ${figure(inputs.aboveMm)} above the deepest place and ${figure(inputs.belowMm)} below it.`,
+      text: `${names}: measure down the seam from its upper end, and square to it ${way}: ${measures}. Draw one smooth line through the marks, ${above}running into the old one ${figure(inputs.belowMm)} below ${isAtEnd ? 'it' : 'the deepest place'}.`,
       drawing: {
         pieceId,
         strokes: [
@@ -49,7 +51,13 @@ export function seamStretchSteps({ before, inputs, applied, context, ruler }: St
   })
   return [
     ...steps,
-    { text: 'If an end of the seam moved, rule the edges that meet it on to the new corner.', drawing: null },
+    {
+      text:
+        isAtEnd && found.edge.role === 'inseam'
+          ? 'Draw the crotch of each leg anew from the hip line down to the new point: it leaves the old line smoothly, and meets the inseam as it did.'
+          : 'If an end of the seam moved, rule the edges that meet it on to the new corner.',
+      drawing: null,
+    },
     { text: 'Walk the seam: both sides must be as equal as before, notch on notch.', drawing: null },
   ]
 }

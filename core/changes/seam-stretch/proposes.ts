@@ -1,11 +1,10 @@
 import { finishedMm, zoneOn } from '../../measure'
 import { familyOf, type Garment } from '../../pattern'
 import { LEFT_OVER } from '../left-over'
-import { EQUAL_MM } from '../../tolerances'
-import type { AskedByBody, ChangeContext } from '../types'
-import { applySeamStretch } from './apply'
+import type { AskedByBody } from '../types'
+import { amountFor } from './amount-for'
 import { findSeams } from './find-seams'
-import { stretchAt, type StretchPlace } from './places'
+import { stretchAt } from './places'
 import type { SeamStretchInputs } from './schema'
 
 /** Less than this is left as it is, mm: as exactly as a zone is planned. */
@@ -18,9 +17,6 @@ const LEVELS = ['thigh', 'knee'] as const
 const SEAMS = ['inseam', 'outseam'] as const
 
 type Proposed = { inputs: SeamStretchInputs; note: string }
-
-/** A place beside the deepest one goes out less, and not square to the grain: so often it is measured again. */
-const ROUNDS = 3
 
 /**
  * Both seams of a leg let out where thigh or knee have less than the body and its wanted ease (craft 4 and 6.12), no steeper than a
@@ -56,30 +52,4 @@ export function proposeLegs(garmentNow: () => Garment, { context, sheet }: Asked
     }
   }
   return found
-}
-
-/**
- * The stretch by which each edge gains what is wished, or as much as it may; null where it gains nothing.
- * @param gainedMm what an edge gains at the level by a stretch
- */
-function amountFor(
-  garment: Garment,
-  { stretch, mostMm }: StretchPlace,
-  wishMm: number,
-  gainedMm: (after: Garment) => number,
-  context: ChangeContext,
-): { inputs: SeamStretchInputs; garment: Garment } | null {
-  let best: { inputs: SeamStretchInputs; garment: Garment } | null = null
-  let amountMm = Math.min(wishMm, mostMm)
-  for (let round = 0; round < ROUNDS && amountMm > 0; round++) {
-    const inputs = { ...stretch, amountMm }
-    const done = applySeamStretch(garment, inputs, context)
-    if (!done.ok) break
-    best = { inputs, garment: done.value.garment }
-    const gained = gainedMm(best.garment)
-    const next = gained > 0 ? Math.min(mostMm, (amountMm * wishMm) / gained) : amountMm
-    if (Math.abs(next - amountMm) <= EQUAL_MM) break
-    amountMm = next
-  }
-  return best
 }

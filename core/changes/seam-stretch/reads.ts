@@ -1,3 +1,4 @@
+import { finishedMm, zoneOn } from '../../measure'
 import { familyOf, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
@@ -6,7 +7,8 @@ import { isAtEach, LET_OUT, oneAmount, says, saysWaist, TAKE_IN, towards, used }
 import { missingOf, takesWanted } from '../shared/reading/wanted'
 import type { ChangeContext, Reading } from '../types'
 import { findSeams, type FoundSeam } from './find-seams'
-import { atCrotchPoint, stretchAt } from './places'
+import { amountFor } from './amount-for'
+import { atCrotchPoint, stretchAt, type StretchPlace } from './places'
 import type { SeamStretchInputs } from './schema'
 
 const ZONES = ['bust', 'waist', 'hip', 'thigh', 'knee'] as const
@@ -58,6 +60,16 @@ function meant(garment: Garment, wish: Wish, at?: Concept): FoundSeam[] {
   return named.length > 0 ? named : found ? seams.filter(found[1]) : seams
 }
 
+/** How far each edge goes out for a leg to gain so much at a level, mm at each edge; null where that cannot be worked out. */
+function roundBy(garment: Garment, place: StretchPlace, zoneId: string, eachMm: number, context: ChangeContext): number | null {
+  const roundOf = (g: Garment): number => {
+    const zone = zoneOn(g, zoneId, context.sizing)
+    return zone ? finishedMm(g, zone, context.sizeId, context.sizing.shiftsMm[zone.id]) : 0
+  }
+  const gained = (after: Garment) => (roundOf(after) - roundOf(garment)) / 2
+  return amountFor(garment, { ...place, mostMm: Infinity }, eachMm, gained, context)?.inputs.amountMm ?? null
+}
+
 /** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”. */
 export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
   const isStretch = says(wish, 'stretch-of-seam')
@@ -90,11 +102,14 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const isOneSeam = isElbow && seams.length === 1
   return seams.map((seam) => {
     const atPoint = isFork ? atCrotchPoint(garment, seam, context.sizeId) : null
-    const stretch = atPoint ?? stretchAt(garment, seam, context.sizeId, zone, mm ?? 0).stretch
+    const there = atPoint ? null : stretchAt(garment, seam, context.sizeId, zone, mm ?? 0)
+    const stretch = atPoint ?? there!.stretch
     // The upper end of an inseam is the crotch point.
     const isAtPoint = seam.edge.role === 'inseam' && stretch.atMm === 0
+    // Said of the thigh: at the crotch point so much that the thigh gains it.
+    const solved = there && isAtPoint && zone && mm ? roundBy(garment, there, zone, mm, context) : null
     return {
-      inputs: { ...stretch, amountMm: mm ?? 0 },
+      inputs: { ...stretch, amountMm: solved ?? mm ?? 0 },
       uses: used(
         wish,
         'stretch-of-seam',
@@ -122,7 +137,7 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
         mm !== null && way !== 0 && (isFork || isOneSeam || (!isLimb && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')))),
       ...(way === 0 ? {} : { towards: way }),
       field: 'amountMm',
-      where: isAtPoint ? 'at the crotch point' : zone ? `at the ${zone}` : isElbow ? 'at the elbow' : '',
+      where: isAtPoint ? '' : zone ? `at the ${zone}` : isElbow ? 'at the elbow' : '',
       how: `each edge, where it is deepest${isRound && said ? `; ${lengthToken(Math.abs(said))} round the ${isElbow ? 'arm' : 'leg'}` : ''}`,
     }
   })
