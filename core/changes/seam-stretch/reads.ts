@@ -70,28 +70,73 @@ function roundBy(garment: Garment, place: StretchPlace, zoneId: string, eachMm: 
   return amountFor(garment, { ...place, mostMm: Infinity }, eachMm, gained, context)?.inputs.amountMm ?? null
 }
 
-/** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”. */
-export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
+/** What a wish says of a stretch, by the words that say it. */
+interface Said {
+  isStretch: boolean
+  isElbow: boolean
+  /** Of a leg or an arm all round: craft 9, at either seam of the limb. */
+  isLimb: boolean
+  /** Of the crotch point, where an inseam begins. */
+  isFork: boolean
+  /** “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam. */
+  isGap: boolean
+  zone: (typeof ZONES)[number] | undefined
+  wider: readonly Concept[]
+  narrower: readonly Concept[]
+}
+
+/** What a wish says of a stretch of a seam; null where it speaks of something else. */
+function saidOf(wish: Wish): Said | null {
   const isStretch = says(wish, 'stretch-of-seam')
-  // “Thigh too tight 1”, “elbow too tight”: craft 9, at either seam of the limb.
   const isElbow = says(wish, 'elbow') && !says(wish, 'above', 'below', 'between', 'keep')
   const isLimb = (says(wish, ...OF_LEG) || isElbow) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
   const isFork = says(wish, 'crotch-point')
   const hasOwn = isLimb || isFork || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
-  // “The waist gapes at the back 1”: taken in at the centre of legs or a skirt, where that is a seam.
   const isGap = says(wish, 'gapes') && saysWaist(wish) && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
-  if (!isStretch && !isGap && (!hasOwn || says(wish, 'side', 'bicep'))) return []
-  const others = isFork ? OTHERS.filter((c) => c !== 'longer' && c !== 'shorter') : OTHERS
-  if (says(wish, ...others) || (says(wish, 'gapes') && !isGap)) return []
-  const zone = ZONES.find((z) => wish.said.has(z))
-  // “Knee 17”: what it lacks, or has too much, round the leg.
-  const missing = isLimb && zone ? missingOf(wish, garment, zone, context) : null
-  // “Thigh 1 fuller”: fuller is wider there.
+  if (!isStretch && !isGap && (!hasOwn || says(wish, 'side', 'bicep'))) return null
   // A crotch point that is extended goes out.
+  const others = isFork ? OTHERS.filter((c) => c !== 'longer' && c !== 'shorter') : OTHERS
+  if (says(wish, ...others) || (says(wish, 'gapes') && !isGap)) return null
+  const zone = ZONES.find((z) => wish.said.has(z))
+  // “Thigh 1 fuller”: fuller is wider there.
   const wider: readonly Concept[] = isFork ? [...LET_OUT, 'fuller', 'longer'] : isLimb ? [...LET_OUT, 'fuller'] : LET_OUT
   const narrower: readonly Concept[] = isFork ? [...TAKE_IN, 'shorter'] : TAKE_IN
-  const way = isGap ? -1 : missing === null ? towards(wish, wider, narrower) : missing < 0 ? -1 : 1
+  return { isStretch, isElbow, isLimb, isFork, isGap, zone, wider, narrower }
+}
+
+/** Every word that speaks of a stretch of a seam. */
+const usesOf = (wish: Wish, { isElbow, wider, narrower }: Said): Concept[] =>
+  used(
+    wish,
+    'stretch-of-seam',
+    'centre-back',
+    'centre-front',
+    'inseam',
+    'crotch-point',
+    'underarm',
+    'panel-seam',
+    'side',
+    'sleeve',
+    'seam',
+    'each',
+    'back',
+    'front',
+    'gapes',
+    ...ZONES,
+    ...(isElbow ? (['elbow'] as const) : []),
+    ...wider,
+    ...narrower,
+  )
+
+/** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”, “extend the crotch points 1/2”. */
+export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
+  const is = saidOf(wish)
+  if (!is) return []
+  const { isStretch, isElbow, isLimb, isFork, isGap, zone } = is
+  // “Knee 17”: what it lacks, or has too much, round the leg.
+  const missing = isLimb && zone ? missingOf(wish, garment, zone, context) : null
+  const way = isGap ? -1 : missing === null ? towards(wish, is.wider, is.narrower) : missing < 0 ? -1 : 1
   if (way === 0 && !isStretch) return []
   const said = missing ?? oneAmount(wish, way)
   const isRound = isLimb && !isAtEach(wish)
@@ -100,6 +145,8 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
   const seams = meant(garment, wish, isGap ? 'centre-back' : undefined)
   // A leg has two seams, of which one is asked; a sleeve in one piece has one.
   const isOneSeam = isElbow && seams.length === 1
+  // “Let out the inseam” may mean all of it: where it is deepest is asked.
+  const isClear = isFork || isOneSeam || (!isLimb && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')))
   return seams.map((seam) => {
     const atPoint = isFork ? atCrotchPoint(garment, seam, context.sizeId) : null
     const there = atPoint ? null : stretchAt(garment, seam, context.sizeId, zone, mm ?? 0)
@@ -110,31 +157,9 @@ export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeCon
     const solved = there && isAtPoint && zone && mm ? roundBy(garment, there, zone, mm, context) : null
     return {
       inputs: { ...stretch, amountMm: solved ?? mm ?? 0 },
-      uses: used(
-        wish,
-        'stretch-of-seam',
-        'centre-back',
-        'centre-front',
-        'inseam',
-        'crotch-point',
-        'underarm',
-        'panel-seam',
-        'side',
-        'sleeve',
-        'seam',
-        'each',
-        'back',
-        'front',
-        'gapes',
-        ...ZONES,
-        ...(isElbow ? (['elbow'] as const) : []),
-        ...wider,
-        ...narrower,
-      ),
+      uses: usesOf(wish, is),
       ...takesWanted(missing),
-      // “Let out the inseam” may mean all of it: where it is deepest is asked.
-      sure:
-        mm !== null && way !== 0 && (isFork || isOneSeam || (!isLimb && !isGap && (isStretch || zone !== undefined || says(wish, 'seam')))),
+      sure: mm !== null && way !== 0 && isClear,
       ...(way === 0 ? {} : { towards: way }),
       field: 'amountMm',
       where: isAtPoint ? '' : zone ? `at the ${zone}` : isElbow ? 'at the elbow' : '',
