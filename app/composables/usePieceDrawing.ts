@@ -32,6 +32,7 @@ export function samplePath(path: Path): Point[] {
   return out
 }
 
+/** Path data of lines, by the line: most of them stay as they are from one picture to the next. */
 const drawn = new WeakMap<Path, string>()
 
 /** A path as it is, curves as curves: it stays round however near one looks. */

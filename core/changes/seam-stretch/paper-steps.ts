@@ -17,7 +17,7 @@ export function seamStretchSteps({ before, inputs, applied, context, ruler }: St
   const way = inputs.amountMm < 0 ? 'inward' : 'outward'
   const found = seamOfRef(before, inputs.seam)
   if (!found) return []
-  const isAtEnd = inputs.aboveMm === 0
+  const isAtEnd = inputs.atMm === 0
   const above = isAtEnd ? 'from its upper end on, ' : `running into the old one ${figure(inputs.aboveMm)} above the deepest place and `
   const outMm = (mm: number) => inputs.amountMm * shareAt(inputs, mm)
   const sides = sidesOfSeam(before, found.piece.id, found.edge.id, sizeId)
