@@ -40,7 +40,10 @@ export function usualStretch(garment: Garment, seam: FoundSeam, sizeId: string, 
   // The middle of trousers is pinned at the waist, where its seam ends.
   const atMm = named ?? (seam.edge.role === 'crotch' && familyOf(seam.piece) === 'leg' ? 0 : total / 2)
   const reach = Math.min(REACH_MM, total / 2)
-  return { seam: refOfSeam(seam), atMm, aboveMm: Math.min(reach, atMm), belowMm: reach, amountMm: 0 }
+  // A thigh runs out at the knee, as a leg is drawn: over a hand’s breadth it would bulge.
+  const kneeMm = zoneId === 'thigh' ? placeOfZone(garment, seam, 'knee', sizeId) : null
+  const belowMm = kneeMm === null ? reach : Math.max(reach, kneeMm - atMm)
+  return { seam: refOfSeam(seam), atMm, aboveMm: Math.min(reach, atMm), belowMm, amountMm: 0 }
 }
 
 /**
