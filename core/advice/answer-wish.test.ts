@@ -56,6 +56,10 @@ legs: thigh 1 in fuller -> asks seam-stretch
 legs: thigh needs 3/4 more -> asks seam-stretch
 legs: extend the crotch points 1/2 in -> seam-stretch atMm=0 amountMm=0.5
 legs: let out the inseam at the crotch 3/8 -> seam-stretch atMm=0 amountMm=0.375
+legs: the crotch point is too short by 1/2 -> seam-stretch atMm=0 amountMm=0.5
+legs: fuller thighs, let out the inseam at the top 1/2 -> seam-stretch atMm=0 amountMm=0.5
+blouse: extend the crotch points 1/2 -> nothing
+suit: extend the crotch point 1/2 -> nothing
 legs: shorten the crotch fork 1/4 -> seam-stretch atMm=0 amountMm=-0.25
 blouse: the shoulder sticks out 1/2 past my shoulder bone -> shoulder-width amountMm=-0.5
 blouse: the seam of the shoulder goes beyond my shoulder by 3/8 -> shoulder-width amountMm=-0.375

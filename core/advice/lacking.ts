@@ -31,7 +31,7 @@ const THINGS: readonly {
   // Legs that are turned up have cuffs, too.
   { said: ['wrist'], isThere: (g) => isOf(g, 'sleeve') || isOf(g, 'leg'), why: 'This garment has no sleeve.' },
   {
-    said: ['leg', 'inseam', 'thigh', 'calf'],
+    said: ['leg', 'inseam', 'thigh', 'calf', 'crotch-point'],
     unless: ['skirt'],
     isThere: (g) => isOf(g, 'leg'),
     why: 'This garment has no legs as pieces of their own.',

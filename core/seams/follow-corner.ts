@@ -1,36 +1,24 @@
-import {
-  add,
-  carryBetween,
-  crossLevel,
-  cutPath,
-  dot,
-  measureLength,
-  reversePath,
-  subtract,
-  tangentAt,
-  type Path,
-  type Point,
-} from '../geometry'
+import { carryBetween, crossLevel, dot, measureLength, reversePath, subtract, type Path, type Point } from '../geometry'
 import { displacePath } from '../moves'
 import type { Piece } from '../pattern'
+import { movedEnd, partOfPath, stretchOf } from './carry-runs'
+
+/** Less than this of a line is no curve that could be drawn between other ends, mm. */
+const LEAST_MM = 1
 
 /**
  * A line beside an end that goes along, drawn from where it crosses a level to its new end, running as it did at both (`carryBetween`);
- * null where it does not cross the level, or is no curve there.
+ * null where it does not cross the level, crosses it close to that end, or is no curve there.
  *
  * @param path walked toward the end that goes along
  */
 function followFrom(path: Path, grain: Point, levelMm: number, by: Point): Path | null {
-  const from = crossLevel(path, grain, levelMm).at(-1)?.atMm
-  if (from === undefined) return null
-  const stretch = cutPath(path, from, measureLength(path))
-  const [first, last] = [stretch[0]!, stretch[stretch.length - 1]!]
-  const [start, end] = [
-    { point: first.from, along: tangentAt(first, 0) },
-    { point: last.to, along: tangentAt(last, 1) },
-  ]
-  const carry = carryBetween([start, end], [start, { ...end, point: add(end.point, by) }])
-  return carry && [...cutPath(path, 0, from), ...carry(stretch)]
+  const total = measureLength(path)
+  const crossing = crossLevel(path, grain, levelMm).at(-1)?.atMm
+  if (crossing === undefined || total - crossing < LEAST_MM) return null
+  const { from, to, ends } = stretchOf(path, crossing, total)
+  const carry = carryBetween(ends, [ends[0], movedEnd(ends[1], { by })])
+  return carry && [...partOfPath(path, total, 0, from), ...carry(partOfPath(path, total, from, to))]
 }
 
 /**

@@ -56,7 +56,7 @@ export function cautionsOf(
       { code: 'sides-apart', pieceId, message: `The two sides of ${seam.name} differ by ${lengthToken(mm)} more than before, ${why}` },
     ]
   })
-  const growth = crotchGrowth(before, after, besideEnds(before, sides), sizeId)
+  const growth = found.edge.role === 'inseam' ? crotchGrowth(before, after, besideEnds(before, sides), sizeId) : 0
   const crotch = `The crotch point goes along, and the crotch below the hip with it: front and back together it becomes ${lengthToken(Math.abs(growth))} ${growth > 0 ? 'longer' : 'shorter'}. Try it in a mock-up, sitting.`
   return [
     ...makesPoint(found, totalMm, inputs),

@@ -68,4 +68,11 @@ describe.each(LEGS)('an inseam let out at the crotch point, on %s', (_, garment)
     }
     expect(Math.abs(surplus(after) - surplus(garment))).toBeLessThan(0.5)
   })
+  it('of a leg that ends above the knee runs out at its hem', () => {
+    const noKnee = garment.pieces.map((p) => ({ ...p, lines: p.lines.filter((l) => l.role !== 'knee') }))
+    const short = { ...garment, pieces: noKnee }
+    const below = atCrotchPoint(short, inseam, short.baseSizeId)!.belowMm
+    expect(below).toBeGreaterThanOrEqual(begun.belowMm)
+    done(seamStretch, short, { ...begun, belowMm: below, amountMm: 8 })
+  })
 })

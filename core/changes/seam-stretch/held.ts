@@ -1,6 +1,6 @@
 import { dot, measureLength, nearestPlace, subtract } from '../../geometry'
 import { findZones, zoneWidth } from '../../measure'
-import { edgePath, findPiece, shapeOf, type Garment, type Seam } from '../../pattern'
+import { edgePath, findPiece, shapeOf, type Garment, type RunEdge, type Seam } from '../../pattern'
 import { type SeamSide, placeOnSeam } from '../../seams'
 import { EQUAL_MM, LENGTH_KEPT_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { bothShapes, holdEdge, holdGrain, holdMeasure, holdSeams } from '../shared/held'
@@ -22,8 +22,10 @@ function heldDepth(before: Garment, after: Garment, sides: readonly SeamSide[], 
   })
 }
 
-/** Where a crotch goes along with its point, its leg stays as wide at the hip as it was. */
+/** Where a crotch goes along with its point, the upper end of an inseam, its leg stays as wide at the hip as it was. */
 function heldHips(before: Garment, after: Garment, sides: readonly SeamSide[], sizeId: string): HeldPromise[] {
+  const isInseam = ({ pieceId, edgeId }: RunEdge) => findPiece(before, pieceId)!.edges.find((e) => e.id === edgeId)!.role === 'inseam'
+  if (!sides.flat().every(isInseam)) return []
   const legs = besideEnds(before, sides).flatMap(({ pieceId, edgeId }) => {
     const piece = findPiece(before, pieceId)!
     const [was, is] = [before, after].map((g) => measureLength(edgePath(shapeOf(findPiece(g, pieceId)!, sizeId), edgeId)))

@@ -47,12 +47,13 @@ export function usualStretch(garment: Garment, seam: FoundSeam, sizeId: string, 
 }
 
 /**
- * The inseam let out at the crotch point itself, running out to nothing at the knee, as one draws a leg for a fuller thigh; null where
- * another seam is meant, or the leg has no knee.
+ * The inseam let out at the crotch point itself, running out to nothing at the knee, as one draws a leg for a fuller thigh, or at the
+ * hem of a leg that ends above it; null where another seam is meant.
  */
 export function atCrotchPoint(garment: Garment, seam: FoundSeam, sizeId: string): SeamStretchInputs | null {
-  const kneeMm = seam.edge.role === 'inseam' ? placeOfZone(garment, seam, 'knee', sizeId) : null
-  return kneeMm === null ? null : { seam: refOfSeam(seam), atMm: 0, aboveMm: 0, belowMm: kneeMm, amountMm: 0 }
+  if (seam.edge.role !== 'inseam') return null
+  const total = lengthOfSide(garment, sidesOfSeam(garment, seam.piece.id, seam.edge.id, sizeId)[0]!, sizeId)
+  return { seam: refOfSeam(seam), atMm: 0, aboveMm: 0, belowMm: placeOfZone(garment, seam, 'knee', sizeId) ?? total, amountMm: 0 }
 }
 
 /** A crotch point goes out no further than this, mm: more wants another size, or a leg of another cut. */

@@ -89,8 +89,8 @@ interface Said {
 function saidOf(wish: Wish): Said | null {
   const isStretch = says(wish, 'stretch-of-seam')
   const isElbow = says(wish, 'elbow') && !says(wish, 'above', 'below', 'between', 'keep')
-  const isLimb = (says(wish, ...OF_LEG) || isElbow) && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
   const isFork = says(wish, 'crotch-point')
+  const isLimb = (says(wish, ...OF_LEG) || isElbow) && !isFork && !says(wish, 'side', 'inseam', 'centre-back', 'centre-front')
   const hasOwn = isLimb || isFork || says(wish, 'centre-back', 'centre-front', 'inseam', 'underarm', 'panel-seam')
   const isGap = says(wish, 'gapes') && saysWaist(wish) && says(wish, 'back', 'centre-back')
   // Sides and sleeves as a whole have changes of their own.
@@ -100,8 +100,8 @@ function saidOf(wish: Wish): Said | null {
   if (says(wish, ...others) || (says(wish, 'gapes') && !isGap)) return null
   const zone = ZONES.find((z) => wish.said.has(z))
   // “Thigh 1 fuller”: fuller is wider there.
-  const wider: readonly Concept[] = isFork ? [...LET_OUT, 'fuller', 'longer'] : isLimb ? [...LET_OUT, 'fuller'] : LET_OUT
-  const narrower: readonly Concept[] = isFork ? [...TAKE_IN, 'shorter'] : TAKE_IN
+  const wider: readonly Concept[] = isFork ? [...LET_OUT, 'fuller', 'longer', 'too-short'] : isLimb ? [...LET_OUT, 'fuller'] : LET_OUT
+  const narrower: readonly Concept[] = isFork ? [...TAKE_IN, 'shorter', 'too-long'] : TAKE_IN
   return { isStretch, isElbow, isLimb, isFork, isGap, zone, wider, narrower }
 }
 
