@@ -15,8 +15,8 @@ function isFree(port) {
 }
 
 checkNode()
-installPackages()
-build()
+await installPackages()
+await build()
 let port = FIRST_PORT
 while (port < FIRST_PORT + 50 && !(await isFree(port))) port += 1
 if (port === FIRST_PORT + 50) giveUp(`No free port from ${FIRST_PORT} to ${port - 1}. Close another program, or set PORT.`)

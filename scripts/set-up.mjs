@@ -1,6 +1,6 @@
 // Shared by `npm run demo` and `npm test`: installs what is missing and says so. Node's own modules only, since nothing
 // else is there on a fresh machine.
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join, relative } from 'node:path'
@@ -16,18 +16,19 @@ export function giveUp(sentence) {
 
 const seconds = (since) => `${((Date.now() - since) / 1000).toFixed(0)} s`
 
-/** Runs a command to its end; its output goes to a file unless it is to be seen. */
-export function run(command, args, { shown = false, log = 'set-up.log', env = {} } = {}) {
-  const done = spawnSync(command, args, {
-    cwd: root,
-    encoding: 'utf8',
-    stdio: shown ? 'inherit' : 'pipe',
-    env: { ...process.env, ...env },
-    maxBuffer: 1 << 28,
+/** Runs a command to its end, beside what else goes on. Where it fails, what it said is left in set-up.log. */
+export function run(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } })
+    let said = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (said += data))
+    const end = (isDone, error = '') => {
+      if (!isDone) writeFileSync(join(root, 'set-up.log'), `${command} ${args.join(' ')}\n${error}\n${said}`)
+      resolve(isDone)
+    }
+    child.on('error', (error) => end(false, error.message))
+    child.on('close', (status) => end(status === 0))
   })
-  if (!shown && (done.status !== 0 || done.error))
-    writeFileSync(join(root, log), `${command} ${args.join(' ')}\n${done.error ?? ''}\n${done.stdout ?? ''}\n${done.stderr ?? ''}`)
-  return done.status === 0 && !done.error
 }
 
 export function checkNode() {
@@ -39,7 +40,7 @@ export function checkNode() {
 const hashOf = (text) => createHash('sha256').update(text).digest('hex')
 
 /** Installs the packages of the lock file when they are missing or the lock has changed. */
-export function installPackages() {
+export async function installPackages() {
   const mark = join(root, 'node_modules', '.tidal-seam-lock')
   const lock = hashOf(readFileSync(join(root, 'package-lock.json')))
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
@@ -47,14 +48,14 @@ export function installPackages() {
   const since = Date.now()
   // Not “npm ci”: it refuses a lock without the optional binaries of other systems, and a registry that has not got all
   // of them makes such a lock. Installing by the lock without saving takes the same versions.
-  if (!run('npm', ['install', '--no-save', '--no-audit', '--no-fund']))
+  if (!(await run('npm', ['install', '--no-save', '--no-audit', '--no-fund'])))
     giveUp('The packages could not be installed: see set-up.log. Check the connection to the package registry and try again.')
   writeFileSync(mark, lock)
   console.log(`Packages installed in ${seconds(since)}.`)
 }
 
 /** Debian's Chromium, its driver, and the tool that turns PDF pages into pictures, for the tests. */
-export function installBrowser() {
+export async function installBrowser() {
   const wanted = [
     ['/usr/bin/chromium', 'chromium'],
     ['/usr/bin/chromedriver', 'chromium-driver'],
@@ -65,9 +66,8 @@ export function installBrowser() {
   console.log(`Installing ${names.join(', ')} (about a minute) ...`)
   const since = Date.now()
   const sudo = process.getuid?.() === 0 ? [] : ['sudo']
-  const apt = (...args) =>
-    run([...sudo, 'apt-get'][0], [...sudo, 'apt-get', ...args].slice(1), { env: { DEBIAN_FRONTEND: 'noninteractive' } })
-  if (!apt('update', '-qq') || !apt('install', '-y', '-qq', ...names))
+  const apt = (...args) => run([...sudo, 'apt-get'][0], [...sudo, 'apt-get', ...args].slice(1), { DEBIAN_FRONTEND: 'noninteractive' })
+  if (!(await apt('update', '-qq')) || !(await apt('install', '-y', '-qq', ...names)))
     giveUp(`${names.join(', ')} could not be installed: see set-up.log. Install them by hand and try again.`)
   console.log(`Installed in ${seconds(since)}.`)
 }
@@ -85,13 +85,13 @@ function sourceHash() {
 }
 
 /** Builds the application when its sources have changed since the last build. */
-export function build() {
+export async function build() {
   const mark = join(root, '.output', '.tidal-seam-sources')
   const now = sourceHash()
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return
-  console.log('Building (about half a minute) ...')
+  console.log('Building (two or three minutes) ...')
   const since = Date.now()
-  if (!run('npx', ['--no-install', 'nuxt', 'build'], { env: { NUXT_TELEMETRY_DISABLED: '1' } }))
+  if (!(await run('npx', ['--no-install', 'nuxt', 'build'], { NUXT_TELEMETRY_DISABLED: '1' })))
     giveUp('The application could not be built: see set-up.log.')
   mkdirSync(dirname(mark), { recursive: true })
   writeFileSync(mark, now)

@@ -5,8 +5,7 @@ import { join } from 'node:path'
 import { build, checkNode, giveUp, installBrowser, installPackages, root, run } from './set-up.mjs'
 
 checkNode()
-installPackages()
-installBrowser()
+await Promise.all([installPackages(), installBrowser()])
 
 const results = join(root, 'test-results')
 rmSync(results, { recursive: true, force: true })
@@ -49,17 +48,17 @@ function tests(name, script) {
 
 const npm = (...args) => ['npm', ['run', '--silent', ...args]]
 // What types and lint read of the framework; each would write it anew.
-if (!run('npx', ['--no-install', 'nuxt', 'prepare'])) giveUp('The framework could not be prepared: see set-up.log.')
-const style = async () => {
+if (!(await run('npx', ['--no-install', 'nuxt', 'prepare']))) giveUp('The framework could not be prepared: see set-up.log.')
+// Building keeps one core busy, and writes elsewhere than what is read here; what needs one core as well goes on beside it.
+const onOneCore = async () => {
+  await check('types', 'npx', ['--no-install', 'vue-tsc', '--noEmit', '-p', 'tsconfig.json'])
   await check('lint', ...npm('lint'))
   await check('formatting', ...npm('format:check'))
+  // A fixed run, so that it says the same everywhere; it is not timed.
+  await check('fuzzing', ...npm('fuzz', '--', '--cases', '1200', '--seed', '2026', '--limit', '30'))
 }
-await Promise.all([check('types', 'npx', ['--no-install', 'vue-tsc', '--noEmit', '-p', 'tsconfig.json']), style()])
+await Promise.all([build(), onOneCore()])
 tests('unit tests', 'test:unit')
-// A fixed run, so that it says the same everywhere; it takes one core about half a minute, and is not timed. Building goes on beside it.
-const fuzzing = check('fuzzing', ...npm('fuzz', '--', '--cases', '1200', '--seed', '2026', '--limit', '30'))
-build()
-await fuzzing
 tests('interface in Chromium', 'test:e2e')
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

@@ -15,8 +15,11 @@ export function colourAt(pixels: Pixels, p: Point): [number, number, number] {
   const [tx, ty] = [x - ix, y - iy]
   const at = (iy * pixels.width + ix) * 4
   const below = at + pixels.width * 4
-  const { data } = pixels
-  const one = (c: number) =>
-    (data[at + c]! * (1 - tx) + data[at + 4 + c]! * tx) * (1 - ty) + (data[below + c]! * (1 - tx) + data[below + 4 + c]! * tx) * ty
-  return [one(0), one(1), one(2)]
+  const weights = [(1 - tx) * (1 - ty), tx * (1 - ty), (1 - tx) * ty, tx * ty] as const
+  return [between(pixels, at, below, weights), between(pixels, at + 1, below + 1, weights), between(pixels, at + 2, below + 2, weights)]
+}
+
+/** One part of a colour from four dots, two above and two below, by their weights. */
+function between({ data }: Pixels, above: number, below: number, [a, b, c, d]: readonly [number, number, number, number]): number {
+  return data[above]! * a + data[above + 4]! * b + data[below]! * c + data[below + 4]! * d
 }

@@ -90,6 +90,9 @@ function strokeOf(path: Path, halfMm: number): Point[][] {
   })
 }
 
+/** How far a place lies from the next line of a mat, mm. */
+const toLine = (mm: number, pitchMm: number) => Math.abs(mm - Math.round(mm / pitchMm) * pitchMm)
+
 /** The floor with all that lies on it, seen straight from above and without light: three parts a dot. */
 function drawFloor(scene: Scene, field: Field): Float32Array {
   const columns = Math.round(field.width * field.dots)
@@ -108,8 +111,7 @@ function drawFloor(scene: Scene, field: Field): Float32Array {
         tone = tones[((board % 64) + 64) % 64]! * (1 + 0.04 * Math.sin(mm.y * 0.9 + 3 * Math.sin(mm.x / 170 + board)))
         if (mm.y - board * 140 < 1.2) tone *= 0.6
       } else if (floor.kind === 'mat') {
-        const off = (v: number) => Math.abs(v - Math.round(v / floor.pitchMm) * floor.pitchMm)
-        if (off(mm.x) < 0.45 || off(mm.y) < 0.45) colour = floor.line
+        if (toLine(mm.x, floor.pitchMm) < 0.45 || toLine(mm.y, floor.pitchMm) < 0.45) colour = floor.line
       }
       for (let c = 0; c < 3; c++) dots[(y * columns + x) * 3 + c] = colour[c]! * tone
     }
