@@ -490,7 +490,28 @@ blouse: take in part of the side seam 1/4 at the waist -> seam-stretch seam="fro
 blouse: let out part of the sleeve seam 3/8 -> seam-stretch seam="sleeve seam-front" amountMm=0.375
 legs: take in the inseam 1/4 along a stretch -> seam-stretch seam="front inseam" amountMm=-0.25
 legs: let out the inseam 1/4 -> asks seam-stretch
-legs: take the center back seam in by 3/8 -> asks seam-stretch
+legs: take the center back seam in by 3/8 -> seam-stretch amountMm=-0.375
+legs: let out the centre back seam 1/2 -> seam-stretch amountMm=0.5
+blouse: take in the centre back seam 1/2 -> nothing
+blouse: let out the center back 1/4 -> nothing
+blouse: take a fold of 1/2 in at the centre back -> level-wedge amountMm=-0.5
+blouse: add 1/2 at centre back -> asks level-wedge
+blouse: take in the shoulder seam 1/4 -> asks shoulder-slope
+blouse: let out the shoulder seams 1/4 -> asks shoulder-slope
+blouse: my shoulder seam is 1/4 too wide -> shoulder-width amountMm=-0.25
+blouse: the shoulders stick out 1/2 -> shoulder-width amountMm=-0.5
+blouse: shoulders stand out -> shoulder-width amountMm=0
+blouse: flat chested -> bust-amount amountMm=0
+blouse: full bust adjustment of 1 1/2 -> bust-amount amountMm=0.75
+blouse: full bust 38 -> asks bust-amount
+dress: waist sits 3/4 below my own waist -> asks lengthen
+blouse: waist suppression 1 more -> add-at-edge waistMm=-0.25
+blouse: reduce the waist suppression by 1 -> add-at-edge waistMm=0.25
+blouse: waist suppression 1 less -> add-at-edge waistMm=0.25
+blouse: add shoulder pads 3/8 -> shoulder-slope amountMm=0.375
+blouse: take out the shoulder pads, lower the shoulder 3/8 -> shoulder-slope amountMm=-0.375
+blouse: v 1 deeper -> redraw-neckline
+legs: knee 7 -> nothing
 blouse: smaller bust -> bust-amount amountMm=0
 blouse: smaller bust 1 -> bust-amount amountMm=-0.5
 blouse: fuller bust 2 -> bust-amount amountMm=1

@@ -6,10 +6,14 @@ import type { Concept, Wish } from '../wishes'
 const isOf = (garment: Garment, family: PieceFamily) =>
   garment.pieces.some((p) => familyOf(p) === family || p.name.toLowerCase().includes(family))
 const hasEdge = (garment: Garment, ...roles: EdgeRole[]) => garment.pieces.some((p) => p.edges.some((e) => roles.includes(e.role)))
+/** Is there a seam in the middle, where a piece is cut on no fold? */
+const hasSeam = (garment: Garment, role: EdgeRole) => garment.pieces.some((p) => p.edges.some((e) => e.role === role && !e.fold))
 
 /** What a wish may be about that not every garment has, and what is said where it has none. */
 const THINGS: readonly {
   said: readonly Concept[]
+  /** It is meant only where one of these is said, too. */
+  onlyWith?: readonly Concept[]
   /** With these something else is meant; with those it is meant all the same. */
   unless?: readonly Concept[]
   evenWith?: readonly Concept[]
@@ -26,6 +30,14 @@ const THINGS: readonly {
     isThere: (g) => g.pieces.some((p) => p.darts.length > 0),
     why: 'This garment has no dart: what a dart would take is added or taken at its seams.',
   },
+  ...(['centre-back', 'centre-front'] as const).map((at) => ({
+    said: [at],
+    onlyWith: ['seam', 'in', 'out'] as const,
+    unless: ['wedge', 'fold', 'level', 'sway', 'dart', 'hem', 'size', 'neckline', 'waist-seam'] as const,
+    isThere: (g: Garment) => hasSeam(g, at) || isOf(g, 'leg'),
+    isCutIn: true as const,
+    why: `This garment has no seam at the ${at.replace('-', ' ')}: it is cut on the fold there, or closes there. Take its sides in or let them out, or make a waist dart.`,
+  })),
   { said: ['panel-seam'], isThere: (g) => hasEdge(g, 'panel'), why: 'This garment has no seam between panels.' },
   { said: ['sleeve', 'bicep', 'sleeve-cap', 'cap-ease'], isThere: (g) => isOf(g, 'sleeve'), why: 'This garment has no sleeve.' },
   // Legs that are turned up have cuffs, too.
@@ -75,9 +87,9 @@ export interface Lacking {
 /** What a wish is about that a garment lacks; null where it has all that is named. */
 export function lacking({ said }: Pick<Wish, 'said'>, garment: Garment): Lacking | null {
   const says = (words: readonly Concept[]) => words.some((w) => said.has(w))
-  for (const { said: words, unless = [], evenWith = [], isThere, isCutIn = false, why } of THINGS) {
+  for (const { said: words, onlyWith, unless = [], evenWith = [], isThere, isCutIn = false, why } of THINGS) {
     const concept = words.find((w) => said.has(w))
-    if (concept && (!says(unless) || says(evenWith)) && !isThere(garment)) return { concept, why, isCutIn }
+    if (concept && (!onlyWith || says(onlyWith)) && (!says(unless) || says(evenWith)) && !isThere(garment)) return { concept, why, isCutIn }
   }
   return null
 }

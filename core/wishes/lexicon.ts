@@ -151,7 +151,7 @@ const WORDS = {
   seat: 'seat|bum|butt|buttocks|backside|my bottom|my behind|rear end',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
-    'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|upper back|shoulder blades|rounded upper back|round upper back',
+    'rounded back|round back|hunched back|hunch back|hunchback|hunched over|back is rounded|back is round|upper back is rounded|upper back is round|dowager|hump|stooped|stooping|stoop|upper back|shoulder blades|rounded upper back|round upper back',
   'rounded-shoulders':
     'hunched shoulders|hunched shoulder|slouched shoulders|slumped shoulders|rounded shoulders|round shoulders|rounded shoulder',
   'back-width':

@@ -7,4 +7,6 @@ export const FIGURE =
 /** How far something lies from where it should, where that is said. */
 export const MAYBE_SO_FAR = `(${FIGURE} ?|)`
 /** Whose it is, where that is said. */
-export const OWN = '(?:the |my |her |his |their )?'
+export const OWN = '(?:(?:the |my |her |his |their )(?:own )?)?'
+/** A sign of a sentence; a dot within a figure is part of it. */
+export const WITHIN = '(?:[^,;.]|[.](?=\\d))'

@@ -24,6 +24,7 @@ export const WORN: readonly Said[] = [
     ),
     'shoulder too wide $1',
   ],
+  [new RegExp(`\\bshoulders?(?: seams?)? (?:stick|jut|stand|wing)s? out(?: by)?(?: |$)${MAYBE_SO_FAR}`, 'gu'), 'shoulder too wide $1 '],
   [
     new RegExp(
       `\\b(?:(?:the )?(?:buttons?|fronts?|front edges|edges|zip|zipper|it) )?${NOT} (?:quite )?(?:close|meet|button|zip|fasten|do up|go)(?: up)? (?:over|at|across|around|round) ${OWN}${ROUND}\\b`,

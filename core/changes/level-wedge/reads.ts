@@ -22,6 +22,8 @@ export function readLevelWedge(
   wedgeOn: (pieceId: string) => LevelWedgeInputs | null,
 ): Reading<LevelWedgeInputs>[] {
   const isCentre = says(wish, 'centre-back', 'centre-front') && !says(wish, 'hem', 'dart')
+  // “Take in the centre back” is said of its seam, which has a change of its own; a fold that is taken in there is a wedge.
+  const isSeam = isCentre && says(wish, 'in', 'out', 'seam') && !says(wish, 'wedge', 'sway', 'fold', 'level')
   const hasLegs = garment.pieces.some((p) => familyOf(p) === 'leg')
   // “Raise the back waist”: the middle of trousers is longer there, the side as it is.
   const isWaist = says(wish, 'waist') && says(wish, 'front', 'back') && says(wish, ...HIGHER, ...LOWER)
@@ -33,7 +35,7 @@ export function readLevelWedge(
   // A back neckline that gapes may have too much at its middle, or be taken into a dart.
   const isGaping = says(wish, 'back') && says(wish, 'neckline') && saysOnly(wish, 'back', 'neckline', 'gapes', 'in', 'edge')
   const isHalf = !hasLegs && (isLong || (isGaping && says(wish, 'gapes')))
-  if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg && !isHalf) || says(wish, 'dart', 'hem', 'pivot')) return []
+  if ((!says(wish, 'wedge', 'sway') && !isCentre && !isLeg && !isHalf) || says(wish, 'dart', 'hem', 'pivot') || isSeam) return []
   const rises = isWaist || isHalfCrotch || says(wish, 'front-rise', 'back-rise')
   const way = isGaping ? -1 : towards(wish, [...PUT_IN, ...(rises ? HIGHER : [])], [...TAKE_OUT, ...(rises ? LOWER : [])])
   if (way === 0 && !says(wish, 'wedge')) return []
@@ -41,6 +43,8 @@ export function readLevelWedge(
   const piece = garment.pieces.find((p) => p.kind.includes(isFront ? 'front' : 'back') && wedgeOn(p.id) !== null)
   const inputs = piece && wedgeOn(piece.id)
   if (!inputs) return []
+  // “Add 1/2 at centre back” may be said of its length, or of its width.
+  const isOpen = isCentre && !says(wish, 'wedge', 'sway', 'fold', 'open', ...LENGTHS) && !isLeg
   const amountMm = oneAmount(wish, way)
   return [
     {
@@ -64,7 +68,7 @@ export function readLevelWedge(
         ...(rises ? [...HIGHER, ...LOWER] : []),
       ),
       // A waist edge may be meant, and not the seam below it; a neckline that gapes in front, and not the back.
-      sure: (amountMm !== null && !isWaist && !isHalf && !says(wish, 'neckline')) || (way === 0 && wish.amounts.length === 0),
+      sure: (amountMm !== null && !isOpen && !isWaist && !isHalf && !says(wish, 'neckline')) || (way === 0 && wish.amounts.length === 0),
       ...(way === 0 ? {} : { towards: way }),
       how: wish.amounts.length > 0 ? 'fading to nothing at the side' : '',
     },

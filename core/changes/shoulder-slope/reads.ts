@@ -1,4 +1,5 @@
 import { oneAmount, says, used } from '../shared/reading/amounts'
+import { isShoulderSeam } from '../shared/reading/things'
 import type { Wish } from '../../wishes'
 import type { Reading } from '../types'
 import type { ShoulderSlopeInputs } from './schema'
@@ -10,13 +11,19 @@ export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs |
   const isSquare = says(wish, 'square-shoulder') || (isSlope && says(wish, 'less', 'too-loose', 'shallower'))
   const isSloping = says(wish, 'sloping-shoulder') || (isSlope && says(wish, 'more', 'deeper'))
   const isMoved = says(wish, 'shoulder') && says(wish, 'up', 'down', 'too-high', 'too-low')
-  if ((!isSquare && !isSloping && !isMoved && !isSlope) || says(wish, 'dart', 'size', 'forward', 'backward', 'neckline', 'pivot')) return []
+  // “Take in the shoulder seam 1/4”: sewn deeper, it lies lower at its end, or all along.
+  const isSeam = isShoulderSeam(wish)
+  if (
+    (!isSquare && !isSloping && !isMoved && !isSlope && !isSeam) ||
+    says(wish, 'dart', 'size', 'forward', 'backward', 'neckline', 'pivot')
+  )
+    return []
   if (isSquare && isSloping) return []
   const usual = begun()
   if (!usual) return []
   // “Drop shoulder” is a design, and may be meant.
   const isOpen = (isSlope && !isSquare && !isSloping) || /\bdrop(?:ped)? shoulders?\b/i.test(wish.text)
-  const isUp = isSquare || (!isSloping && says(wish, 'up', 'too-low'))
+  const isUp = isSquare || (!isSloping && says(wish, 'up', 'too-low', 'out'))
   const way = isUp ? 1 : -1
   const amountMm = oneAmount(wish, way)
   return [
@@ -36,8 +43,9 @@ export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs |
         'less',
         'slope',
         'too-loose',
+        ...(isSeam ? (['in', 'out', 'seam'] as const) : []),
       ),
-      sure: amountMm !== null && !isOpen,
+      sure: amountMm !== null && !isOpen && !isSeam,
       towards: way,
       how: wish.amounts.length > 0 ? 'at its end, each shoulder' : '',
       stays: 'the armhole’s length',

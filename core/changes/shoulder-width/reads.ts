@@ -1,5 +1,6 @@
 import type { Concept, Wish } from '../../wishes'
 import { oneAmount, says, towards, used } from '../shared/reading/amounts'
+import { isShoulderSeam } from '../shared/reading/things'
 import type { Reading } from '../types'
 import type { ShoulderWidthInputs } from './schema'
 
@@ -11,6 +12,8 @@ export function readShoulderWidth(wish: Wish, begun: () => ShoulderWidthInputs |
   if (!says(wish, 'shoulder') || says(wish, 'dart', 'up', 'down', 'straighten', 'fold', 'gapes', 'armhole', 'neckline', 'sleeve')) return []
   // “Take the shoulders up” is said of their height.
   if (wish.tokens.some((t) => t.is === 'concept' && t.concept === 'shorter' && t.text.endsWith(' up'))) return []
+  // A shoulder seam that is taken in or let out is sewn deeper or less deep: that changes how high the shoulder is.
+  if (isShoulderSeam(wish)) return []
   const usual = begun()
   const way = towards(wish, BROADER, NARROWER)
   const amountMm = oneAmount(wish, way)
