@@ -43,6 +43,13 @@ describe('a line within a piece', () => {
     expect(nameLines([own, other], texts).map((l) => l.name)).toEqual(['elbow', 'knee line'])
   })
 
+  it('is not called what the piece itself is, by their common group', () => {
+    const middle = { name: 'front', path: from(50, 0, 50, 400) }
+    const along = [words('CENTRE FRONT', { x: 54, y: 100 }, 40, Math.PI / 2)]
+    expect(nameLines([middle], along, new Set(['front']))[0]!.name).toBe('CENTRE FRONT')
+    expect(nameLines([middle], [], new Set(['front']))[0]!.name).toBe('line 1')
+  })
+
   it.each<[string, Path, string]>([
     ['LENGTHEN / SHORTEN HERE', from(0, 80, 90, 80), 'shorten'],
     ['Waistline', from(0, 80, 90, 80), 'waist'],

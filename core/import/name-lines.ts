@@ -36,9 +36,15 @@ function besideMm(text: DrawnText, path: Path): number | null {
 /**
  * Lines within a piece with their names: the file's own, where it is one for this line alone; else the words that run along it, each for
  * the line that is nearest; else “line 2”.
+ * @param ofAll names that are no line's own: those of the piece and of its other marks
  */
-export function nameLines(lines: readonly { name: string; path: Path }[], texts: readonly DrawnText[]): { name: string; path: Path }[] {
-  const isOwn = (name: string) => name !== '' && !ANY_LINE.test(name) && lines.filter((l) => l.name === name).length === 1
+export function nameLines(
+  lines: readonly { name: string; path: Path }[],
+  texts: readonly DrawnText[],
+  ofAll: ReadonlySet<string> = new Set(),
+): { name: string; path: Path }[] {
+  const isNone = (name: string) => name === '' || ANY_LINE.test(name) || ofAll.has(name)
+  const isOwn = (name: string) => !isNone(name) && lines.filter((l) => l.name === name).length === 1
   const nameless = lines.filter((l) => !isOwn(l.name))
   const beside = nameless.flatMap((l) =>
     texts
@@ -55,7 +61,7 @@ export function nameLines(lines: readonly { name: string; path: Path }[], texts:
     called.set(line, text.text.trim())
     used.add(text)
   }
-  return lines.map((l, i) => ({ ...l, name: (called.get(l) ?? (ANY_LINE.test(l.name) ? '' : l.name)) || `line ${i + 1}` }))
+  return lines.map((l, i) => ({ ...l, name: (called.get(l) ?? (isNone(l.name) ? '' : l.name)) || `line ${i + 1}` }))
 }
 
 /** Levels of the body by what a line across a piece is called. */

@@ -14,7 +14,9 @@ export function nestDrafts(
   built: readonly { piece: Piece; draft: PieceDraft }[],
   baseId: string,
 ): Pick<Garment, 'sizes' | 'baseSizeId' | 'pieces'> {
-  const baseName = built.find((b) => b.draft.sizes.length > 0)?.draft.sizeName ?? ''
+  // Of pieces that were drawn in one size it is what they say, where all say the same.
+  const said = new Set(built.flatMap((b) => b.draft.sizeName || []))
+  const baseName = built.find((b) => b.draft.sizes.length > 0)?.draft.sizeName ?? (said.size === 1 ? [...said][0]! : '')
   const names = [...new Set(built.flatMap((b) => b.draft.sizes.map((s) => s.name)))].filter((n) => n !== baseName)
   const pieces = built.map(({ piece }) => ({
     ...piece,

@@ -50,11 +50,15 @@ export function readMarks(outline: FoundOutline, edges: readonly Path[]): ReadMa
     path,
     texts,
   )
-  const inner = inside
-    .filter((m) => !holes.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM && !isOn(path, m.path))
+  const within = inside.filter(
+    (m) => !holes.of.has(m) && !places.of.has(m) && m.path.length > 0 && reach(m.path) >= LEAST_LINE_MM && !isOn(path, m.path),
+  )
+  const inner = within
     // One stroke with a bend, as a dart's two legs are often drawn, is two lines.
     .flatMap((m) => (isBent(m.path) ? m.path.map((s) => ({ name: m.name, path: [s] })) : [{ name: m.name, path: m.path }]))
-  const lines = [...nameLines(inner, texts), ...holes.lines]
+  // What the piece itself is called, and its grain or notches with it, is no name of a line: it is their group's.
+  const ofAll = new Set([outline.name, ...marks.filter((m) => !within.includes(m)).map((m) => m.name)])
+  const lines = [...nameLines(inner, texts, ofAll), ...holes.lines]
   const [beside] = cutLine ? edgesWithoutAllowance(edges, cutLine) : []
   const isSaid = outline.words.onFold
   const foldEdge =

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { readSvg } from '../formats'
+import { bringIn } from './bring-in'
 import { makeDrafts } from './make-drafts'
 import { sayGuesses, thingsSaid } from './readings'
 
@@ -49,4 +50,24 @@ describe('how it is known what a piece is', () => {
 
 it('parts of a draft that a person settles tell what is known', () => {
   expect(thingsSaid(['count', 'mirrored', 'edges', 'constructor'])).toEqual(['count'])
+})
+
+describe('the size of what is drawn in one', () => {
+  const panel = (x: number, ...lines: string[]) =>
+    `<g transform="translate(${x} 0)">${OUTLINE}<path d="M150 90 V300"/><path d="M147 95 L150 90 L153 95"/>${words(...lines)}</g>`
+  const sizeOf = (...panels: string[]) => {
+    const read = readSvg(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="800mm" height="500mm" viewBox="0 0 800 500"><g fill="none" stroke="#000">${panels.join('')}</g></svg>`,
+    )
+    const brought = read.ok ? bringIn(read.value) : read
+    if (!brought.ok) throw new Error(brought.problem.message)
+    return brought.value.garment.sizes.map((s) => s.name)
+  }
+
+  it('is what all of its pieces say, and none where they differ or say nothing', () => {
+    expect(sizeOf(panel(0, 'Skirt front', 'size M'), panel(300, 'Skirt back', 'Size M'))).toEqual(['M'])
+    expect(sizeOf(panel(0, 'Skirt front', 'size M'), panel(300, 'Skirt back'))).toEqual(['M'])
+    expect(sizeOf(panel(0, 'Skirt front', 'size M'), panel(300, 'Skirt back', 'size L'))).toEqual(['as in the file'])
+    expect(sizeOf(panel(0, 'Skirt front'), panel(300, 'Skirt back'))).toEqual(['as in the file'])
+  })
 })
