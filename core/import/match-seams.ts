@@ -1,6 +1,6 @@
 import { familyOf, type EdgeRole, type Garment, type Piece, type RunEdge } from '../pattern'
 import { hasCuffFor, rolesScore, whatIsAmong, wordsOf, type Among } from './roles-together'
-import { beside, edgesOf, isRing, jointsOf, runsDown, runsOf, sidesOf, type Run, type Side } from './sides'
+import { beside, besideRun, edgesOf, isRing, jointsOf, runsDown, runsOf, sidesOf, type Run, type Side } from './sides'
 import { whatMeets, type Met } from './what-meets'
 
 /** Two sides are proposed as a seam when their lengths differ by no more than this part of the longer. */
@@ -49,8 +49,13 @@ interface Match {
 
 /** Can a cap be sewn to armholes? It is not shorter than they are, and both begin and end at the underarm. */
 function isCapFor(cap: Side, armholes: Side, joined: ReadonlyMap<string, readonly string[]>): boolean {
-  return cap.mm >= armholes.mm * (1 - SHORT_CAP_PART) && !isRing(cap, joined) && !beside(armholes).includes('shoulder')
+  const isWhole = !beside(armholes).includes('shoulder') && !goesOverSide(armholes)
+  return cap.mm >= armholes.mm * (1 - SHORT_CAP_PART) && !isRing(cap, joined) && isWhole
 }
+
+/** Do armholes go on over the side seam, under the arm, and begin and end elsewhere? Then they are walked from the wrong end, or unfinished. */
+const goesOverSide = ({ runs }: Side): boolean =>
+  runs.slice(1).some((next, i) => [runs[i]!, next].every((run, k) => besideRun(run)[k === 0 ? 1 : 0] === 'side'))
 
 /** Are two sides about as long as each other? */
 const isLike = (first: Side, second: Side) => Math.abs(first.mm - second.mm) <= LIKE_PART * Math.max(first.mm, second.mm)
@@ -62,6 +67,8 @@ const GATHERS: readonly (readonly [gathered: EdgeRole, into: EdgeRole])[] = [
   ['waist', 'band'],
   ['hem', 'band'],
   ['leg-opening', 'band'],
+  // A back that is pleated or gathered into its yoke.
+  ['panel', 'panel'],
 ]
 
 /** What lies beside both ends of an edge that is gathered whole: parts of it are gathered into nothing. */
@@ -71,6 +78,9 @@ const WHOLE_BESIDE: Partial<Record<EdgeRole, readonly EdgeRole[]>> = {
   'leg-opening': ['inseam', 'outseam'],
 }
 
+/** Does an edge run from the armhole to the centre, as that of a yoke does? */
+const isAcross = (ends: readonly EdgeRole[]) => ends.includes('armhole') && ends.includes('centre-front')
+
 /** Can the longer of two sides be gathered into the other, by what they are called? Each is there from end to end. */
 function isGathered(first: Side, second: Side): boolean {
   const [long, short] = first.mm > second.mm ? [first, second] : [second, first]
@@ -79,7 +89,8 @@ function isGathered(first: Side, second: Side): boolean {
   if (long.mm > short.mm * (gathered === 'cap' ? GATHERED_TIMES.cap : GATHERED_TIMES.other)) return false
   const [p, q] = [beside(long), beside(short)]
   if (gathered === 'cap') return q.every((role) => role === 'side')
-  if (into === 'waist') return p[0] === q[0] && p[1] === q[1]
+  if (gathered === 'panel' && !isAcross(p)) return false
+  if (into === 'waist' || gathered === 'panel') return p[0] === q[0] && p[1] === q[1]
   return p[0] === p[1] && WHOLE_BESIDE[gathered]!.includes(p[0])
 }
 
@@ -110,11 +121,11 @@ function endsScore(first: Side, second: Side, met: Met, isCapRound: boolean): nu
   const isCap = a.role === 'cap' || b.role === 'cap'
   const isSameWay = !isCap && runsDown(first) !== null && runsDown(first) === runsDown(second)
   // On whole pieces what is right on the one's paper meets what is left on the other's: their outlines run against each other.
-  const isAcross = second.runs[0]!.reversed && ((a.hasTwin && b.hasTwin) || runsDown(first) === null)
+  const runsAgainst = second.runs[0]!.reversed && ((a.hasTwin && b.hasTwin) || runsDown(first) === null)
   // A band is sewn by its lower edge, where nothing else tells; a cuff by its upper one.
   const isCuff = [a, b].some((r) => r.role === 'hem' || r.role === 'leg-opening')
   const isByLowEdge = [a, b].some((r) => r.role === 'band' && r.isLow !== isCuff)
-  const told = [EXACT_PART * met.exact, isSameWay ? 0.5 : 0, isAcross ? 0.25 : 0, isByLowEdge ? 0.25 : 0, isCapRound ? 0.5 : 0]
+  const told = [EXACT_PART * met.exact, isSameWay ? 0.5 : 0, runsAgainst ? 0.25 : 0, isByLowEdge ? 0.25 : 0, isCapRound ? 0.5 : 0]
   return 2 * (met.notches + met.atJoints) + alike + told.reduce((sum, t) => sum + t, 0)
 }
 

@@ -153,8 +153,8 @@ function panelled(names: [string, string, string, string], w: number): Sewn {
   }
 }
 
-/** A shirt with a yoke on the fold, a collar on its stand. */
-function yoked(w: number): Sewn {
+/** A shirt with a yoke on the fold, a collar on its stand. @param fullMm how much wider its back is at the fold, for a pleat or gathers */
+function yoked(w: number, fullMm = 0): Sewn {
   const [front, back] = [half(85, at(188, 40), w), half(24, at(188, 36), w)]
   const [upper, lower] = parted(back.armhole, 90)
   const level = endOf(upper)
@@ -176,11 +176,11 @@ function yoked(w: number): Sewn {
       {
         name: 'Shirt Back',
         edges: [
-          ['yoke', reversePath(seam)],
+          ['yoke', [line(at(-fullMm, level.y), level)]],
           ['armhole', lower],
           ['side', back.side],
-          ['hem', back.hem],
-          ['fold', [line(at(0, 612), at(0, level.y))]],
+          ['hem', [...back.hem, ...(fullMm > 0 ? [line(at(0, 612), at(-fullMm, 612))] : [])]],
+          ['fold', [line(at(-fullMm, 612), at(-fullMm, level.y))]],
         ],
       },
       sleeve(measureLength(front.armhole) + measureLength(back.armhole), 18, 260),
@@ -465,6 +465,8 @@ describe('the seams of a stranger’s garment', () => {
   })
   it.each([
     ['a yoke and a collar on its stand', yoked],
+    ['a back that is pleated into its yoke', (w: number) => yoked(w, 38)],
+    ['a back that is gathered into its yoke', (w: number) => yoked(w, 90)],
     ['hip yokes and a waistband', hipYoked],
     ['a bodice and a skirt', dress],
     ['a panel at the side', sidePanelled],

@@ -180,18 +180,20 @@ export function sidesOf(runs: readonly Run[], joints: ReadonlyMap<string, readon
   return found
 }
 
-/** Roles of the edges beside a side: before its start, after its end. */
-export function beside({ runs }: Side): [EdgeRole, EdgeRole] {
-  const end = ({ run, reversed }: Side['runs'][number], atStart: boolean): EdgeRole => {
-    const isFirst = atStart !== reversed
-    const { edgeId } = isFirst ? run.edges[0]! : run.edges[run.edges.length - 1]!
-    const { before, after } = neighbours(run.piece, edgeId)
-    const { role } = isFirst ? before : after
-    // Centre meets centre, in front and at the back.
-    return role === 'centre-back' ? 'centre-front' : role
-  }
-  return [end(runs[0]!, true), end(runs[runs.length - 1]!, false)]
+/** Roles of the edges beside one run as it is walked: before its start, after its end. */
+export function besideRun({ run, reversed }: Side['runs'][number]): [EdgeRole, EdgeRole] {
+  const { before } = neighbours(run.piece, run.edges[0]!.edgeId)
+  const { after } = neighbours(run.piece, run.edges[run.edges.length - 1]!.edgeId)
+  // Centre meets centre, in front and at the back.
+  const [first, last] = [before, after].map(({ role }): EdgeRole => (role === 'centre-back' ? 'centre-front' : role)) as [
+    EdgeRole,
+    EdgeRole,
+  ]
+  return reversed ? [last, first] : [first, last]
 }
+
+/** Roles of the edges beside a side: before its start, after its end. */
+export const beside = ({ runs }: Side): [EdgeRole, EdgeRole] => [besideRun(runs[0]!)[0], besideRun(runs[runs.length - 1]!)[1]]
 
 /** Does a side run down the page, as its first piece is drawn? */
 export const runsDown = ({ runs: [first] }: Side): boolean | null =>
