@@ -12,6 +12,7 @@ import type { PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { likelyFold } from './likely-fold'
+import { isLimb, isOneSided } from './one-sided'
 import { findTwins, sayTwin, type Twin } from './find-twins'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { edgesOfSize } from './match-sizes'
@@ -94,13 +95,13 @@ function guessOf(outline: FoundOutline, way: Point | null, seamLine: Path | null
   const roles = nameEdges(kind, uprightEdges(edges, down), DOWN, outline.name)
   const { words } = outline
   const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, grain, kind) : null))
-  const pair = (kind === 'sleeve' || kind.startsWith('leg')) && words.count === null
+  const count = words.count ?? (isLimb(kind) ? 2 : 1)
   const plain: PieceDraft = {
     id: outline.id,
     name: toName(outline.name, 80) || 'Piece',
     kind,
-    count: words.count ?? (pair ? 2 : 1),
-    mirrored: words.mirrored || pair,
+    count,
+    mirrored: words.mirrored || (count % 2 === 0 && foldEdge === null && !words.onFold && isOneSided(kind, roles)),
     edges: edges.map((path, i) => ({
       path,
       role: roles[i]!,

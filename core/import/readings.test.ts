@@ -52,6 +52,22 @@ it('parts of a draft that a person settles tell what is known', () => {
   expect(thingsSaid(['count', 'mirrored', 'edges', 'constructor'])).toEqual(['count'])
 })
 
+describe('two that are cut of a piece', () => {
+  const leg = '<path d="M60 30 H240 L250 330 H70 C66 200 40 120 30 110 C50 90 58 60 60 30 Z"/>'
+  const half = '<path d="M40 40 Q150 40 210 30 C240 120 250 200 260 330 Q150 350 40 350 Z"/>'
+  const strip = '<path d="M40 30 H340 V70 H40 Z"/>'
+  it.each<[string, string, string[], boolean]>([
+    ['half a skirt', half, ['Skirt back', 'cut 2'], true],
+    ['half a skirt four times, for its lining', half, ['Skirt back', 'cut 4'], true],
+    ['a leg', leg, ['Trouser front', 'cut 2'], true],
+    ['half a skirt once', half, ['Skirt back', 'cut 1'], false],
+    ['half a skirt on the fold', half, ['Skirt back', 'cut 2 on fold'], false],
+    ['a band', strip, ['Waistband', 'cut 2'], false],
+  ])('are a left and a right one of %s, and alike where it has none', (_, outline, lines, isPair) => {
+    expect(draftOf(`${outline}${words(...lines)}`).draft.mirrored).toBe(isPair)
+  })
+})
+
 describe('the size of what is drawn in one', () => {
   const panel = (x: number, ...lines: string[]) =>
     `<g transform="translate(${x} 0)">${OUTLINE}<path d="M150 90 V300"/><path d="M147 95 L150 90 L153 95"/>${words(...lines)}</g>`
