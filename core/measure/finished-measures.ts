@@ -1,4 +1,4 @@
-import { beforeOpening, findPiece, otherHalf, timesCut, type Garment } from '../pattern'
+import { beforeOpening, findPiece, otherHalf, timesRound, type Garment } from '../pattern'
 import { findZones, type Zone } from './find-zones'
 import type { Measure } from './measure-garment'
 import { ownZones, type OwnZone } from './own-zones'
@@ -35,7 +35,7 @@ export const zoneOn = (garment: Garment, zoneId: string, zoning: Zoning): Zone |
 export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsMm: Record<string, number> = {}): number {
   const widths = zone.parts.map(({ pieceId, ...part }) => ({
     pieceId,
-    mm: zoneWidth(garment, { pieceId, ...part }, sizeId, shiftsMm[pieceId] ?? 0) * timesCut(findPiece(garment, pieceId)!),
+    mm: zoneWidth(garment, { pieceId, ...part }, sizeId, shiftsMm[pieceId] ?? 0) * timesRound(garment, findPiece(garment, pieceId)!),
   }))
   const sum = (of: typeof widths) => of.reduce((all, { mm }) => all + mm, 0)
   if (!zone.limb) return sum(widths)

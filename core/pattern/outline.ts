@@ -55,11 +55,6 @@ export function grainDirection(shape: Shape): Point {
   return unit(subtract(shape.grain.to, shape.grain.from))
 }
 
-/** How often this edge goes round the body: a piece on the fold counts twice, a pair twice. */
-export function timesCut(piece: Piece): number {
-  return piece.cut.count * (piece.edges.some((e) => e.fold) ? 2 : 1)
-}
-
 /** All seams that walk an edge, with the side and the place in its run. */
 export function seamsOfEdge(garment: Garment, pieceId: string, edgeId: string): { seam: Seam; side: 0 | 1; index: number }[] {
   const found: { seam: Seam; side: 0 | 1; index: number }[] = []

@@ -5,7 +5,7 @@ import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { add, dot, measureLength, nearestPlace, scale, subtract, unit } from '../geometry'
-import { checkGarment, dartCapPoint, dartFigures, GarmentSchema, shapeOf, takeSize, timesCut, type Garment } from './index'
+import { checkGarment, dartCapPoint, dartFigures, GarmentSchema, shapeOf, takeSize, timesRound, type Garment } from './index'
 import { garmentOf, polygonPiece, seamOf } from './test-pieces'
 
 const DEMOS: [string, Garment][] = [
@@ -112,11 +112,29 @@ describe('darts', () => {
   })
 })
 
-it('a half piece on the fold and a pair both go twice round the body', () => {
+describe('how often a piece goes round the body', () => {
   const blouse = draftBlouse()
-  expect(timesCut(blouse.pieces.find((p) => p.id === 'front')!)).toBe(2)
-  expect(timesCut(blouse.pieces.find((p) => p.id === 'sleeve')!)).toBe(2)
-  expect(timesCut(draftOnePiece().pieces[0]!)).toBe(1)
+  const cut = (id: string, count: number, among = blouse.pieces) => {
+    const piece = { ...among.find((p) => p.id === id)!, cut: { count, mirrored: true } }
+    return timesRound({ ...blouse, pieces: among.map((p) => (p.id === id ? piece : p)) }, piece)
+  }
+  it('is twice on the fold and of a pair, once of a whole piece', () => {
+    expect([cut('front', 1), cut('sleeve', 2)]).toEqual([2, 2])
+    const bather = draftOnePiece()
+    expect(timesRound(bather, bather.pieces[0]!)).toBe(1)
+  })
+  it('is no more where a second layer is cut: of a lined front, a lined sleeve, a yoke', () => {
+    expect([cut('front', 2), cut('back', 2), cut('sleeve', 4)]).toEqual([2, 2, 2])
+    const yoke = { ...blouse.pieces.find((p) => p.id === 'back')!, id: 'yoke', kind: 'other' as const }
+    expect(cut('yoke', 2, [...blouse.pieces, yoke])).toBe(2)
+  })
+  it('is four times where front and back are cut alike, and as often as it is cut where it lies beside itself', () => {
+    const alone = blouse.pieces.filter((p) => p.id !== 'back')
+    expect([cut('front', 1, alone), cut('front', 2, alone), cut('front', 4, alone)]).toEqual([2, 4, 4])
+    const gore = { ...blouse.pieces[0]!, id: 'gore', kind: 'skirt-front' as const }
+    const edges = gore.edges.map((e) => ({ ...e, fold: false, role: e.fold ? ('panel' as const) : e.role }))
+    expect(cut('gore', 6, [...blouse.pieces, { ...gore, edges }])).toBe(6)
+  })
 })
 
 it('the blouse sleeve has a cap 15 to 30 mm longer than its armholes', () => {

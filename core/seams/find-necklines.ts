@@ -52,17 +52,17 @@ function liesOn(garment: Garment, piece: Piece): Half | null {
   )
 }
 
-/** Pieces that are sewn to the neck of one, bands aside. */
+/** Pieces that are sewn to the neck of one, bands aside; those that lie beside it along a collar are not. */
 function sewnAtNeck(garment: Garment, piece: Piece): Piece[] {
   const isItsNeck = (r: RunEdge) => r.pieceId === piece.id && piece.edges.some((e) => e.id === r.edgeId && isNeck(e))
   const others = garment.seams
-    .filter((s) => s.sides.flat().some(isItsNeck))
-    .flatMap((s) => s.sides.flat().map((r) => findPiece(garment, r.pieceId)!))
+    .flatMap(({ sides: [a, b] }) => [...(a.some(isItsNeck) ? b : []), ...(b.some(isItsNeck) ? a : [])])
+    .map((r) => findPiece(garment, r.pieceId)!)
   return others.filter((p) => p !== piece && p.kind !== 'band')
 }
 
 /** Does a piece lie on another one’s neckline, sewn to it neck to neck? A yoke has its own armhole, and no body behind it. */
-function isFacing(garment: Garment, piece: Piece): boolean {
+export function isFacing(garment: Garment, piece: Piece): boolean {
   if (familyOf(piece) === 'bodice') return false
   const hasArmhole = (p: Piece) => p.edges.some((e) => e.role === 'armhole')
   return sewnAtNeck(garment, piece).some((p) => familyOf(p) === 'bodice' || (hasArmhole(p) && !hasArmhole(piece)))

@@ -38,7 +38,7 @@ export {
   type LaidCrotch,
 } from './crotch'
 export { crotchDepth, letOutAt, scoopedPlace, scoopLeg, type CrotchDepth } from './scoop-crotch'
-export { findNecklines, isStraightNeckline, type Neckline, type NeckShoulder } from './find-necklines'
+export { findNecklines, isFacing, isStraightNeckline, type Neckline, type NeckShoulder } from './find-necklines'
 export { neckAngles, neckMiddle, SQUARE_DEG } from './neckline-halves'
 export { redrawNecklines, type NecklineMove } from './redraw-neckline'
 export { bandsAlong, isStraightBand, lengthenBand, type SewnBand } from './lengthen-band'

@@ -1,18 +1,21 @@
 import { findMeasure, figureMm, type MeasureSet } from '../body'
-import { measureLength } from '../geometry'
+import { cross, findRoot, measureLength, placeAt, subtract, type Path, type Point } from '../geometry'
 import {
   beforeOpening,
+  centreLine,
   edgePath,
+  familyOf,
   findPiece,
   otherHalf,
   shapeOf,
-  timesCut,
+  timesRound,
   type EdgeRole,
   type Garment,
   type Piece,
   type PieceKind,
 } from '../pattern'
-import { findArmholes, shoulderAbove, shoulderLength } from '../seams'
+import { findArmholes, isFacing, shoulderAbove, shoulderLength } from '../seams'
+import { LENGTH_FOUND_MM } from '../tolerances'
 import type { LengthRow } from './body-lengths'
 
 /** A measure of the body beside the same of the garment, where it is no length between two levels of one piece. */
@@ -63,15 +66,24 @@ function shoulderMm(garment: Garment, piece: Piece): number {
       mm((id) => !isOther(id)),
     )
   const isParted = isOther(piece.id) || findPiece(garment, otherHalf(piece.id)) !== undefined
-  return isParted ? mm() : (mm() * timesCut(piece)) / 2
+  return isParted ? mm() : (mm() * timesRound(garment, piece)) / 2
+}
+
+const has = (piece: Piece, role: EdgeRole) => piece.edges.some((e) => e.role === role)
+
+/** Is a piece a yoke: sewn to the bodice, with an armhole of its own, and no facing? */
+function isYoke(garment: Garment, piece: Piece): boolean {
+  if (piece.kind !== 'other' || !has(piece, 'armhole') || isFacing(garment, piece)) return false
+  const sewn = garment.seams.map((s) => s.sides.flat().map((r) => r.pieceId)).filter((ids) => ids.includes(piece.id))
+  return sewn.flat().some((id) => familyOf(findPiece(garment, id)!) === 'bodice')
 }
 
 /** The shoulder seam on one side, on a piece that has all of it from the neck to the armhole; better one whose neckline tells where it begins. */
 function shoulder(garment: Garment): (Found & { piece: Piece }) | null {
-  const whole = ofKind(garment, ['front', 'back']).filter((p) =>
-    (['neck', 'shoulder', 'armhole'] as const).every((role) => p.edges.some((e) => e.role === role)),
+  const whole = garment.pieces.filter(
+    (p) => (familyOf(p) === 'bodice' || isYoke(garment, p)) && (['neck', 'shoulder', 'armhole'] as const).every((role) => has(p, role)),
   )
-  const backs = whole.filter((p) => p.kind === 'back')
+  const backs = whole.filter((p) => p.kind === 'back' || has(p, 'centre-back'))
   const [found] = (backs.length > 0 ? backs : whole)
     .map((piece) => ({ mm: shoulderMm(garment, piece), pieceId: piece.id, piece }))
     .sort((a, b) => b.mm - a.mm)
@@ -97,10 +109,37 @@ function sleeve(garment: Garment): Found | null {
   return found.filter((f) => beforeOpening(f.pieceId) === beforeOpening(first!.pieceId)).sort((a, b) => b.mm - a.mm)[0] ?? null
 }
 
+/** The neckline all round: of fronts, backs, yokes and sleeves that reach up to it, each as far as the middle of the body. */
 function neck(garment: Garment): Found | null {
-  const pieces = ofKind(garment, ['front', 'back']).filter((p) => p.edges.some((e) => e.role === 'neck'))
-  const mm = pieces.reduce((sum, p) => sum + edgesMm(p, garment.baseSizeId, 'neck') * timesCut(p), 0)
+  const isWorn = (p: Piece) => familyOf(p) === 'bodice' || familyOf(p) === 'sleeve' || isYoke(garment, p)
+  const pieces = garment.pieces.filter((p) => has(p, 'neck') && isWorn(p) && !isFacing(garment, p))
+  const mm = pieces.reduce((sum, p) => sum + neckMmOf(p, garment.baseSizeId) * timesRound(garment, p), 0)
   return pieces[0] ? { mm, pieceId: pieces[0].id } : null
+}
+
+/** The neckline of a piece, without what reaches over the middle of the body where buttons are sewn on. */
+function neckMmOf(piece: Piece, sizeId: string): number {
+  const mm = edgesMm(piece, sizeId, 'neck')
+  const drawn = centreLine(piece)
+  const shape = shapeOf(piece, sizeId)
+  const middle = drawn && shape.lines[drawn.id]
+  if (!middle) return mm
+  const [from, to] = [middle[0]!.from, middle[middle.length - 1]!.to]
+  const side = (p: Point) => cross(subtract(to, from), subtract(p, from))
+  const paths = piece.edges.filter((e) => e.role === 'neck').map((e) => edgePath(shape, e.id))
+  // Of a neckline on both sides of the middle, the longer part is this half's.
+  return Math.max(...[1, -1].map((way) => paths.reduce((sum, path) => sum + mmOnSide(path, (p) => way * side(p)), 0)))
+}
+
+/** How much of a path lies where a figure is not negative, mm: it changes its sign once at most. */
+function mmOnSide(path: Path, side: (p: Point) => number): number {
+  const total = measureLength(path)
+  const at = (mm: number) => side(placeAt(path, mm).point)
+  const [first, last] = [at(0), at(total)]
+  if (first >= 0 && last >= 0) return total
+  if (first < 0 && last < 0) return 0
+  const mm = findRoot(at, 0, total, LENGTH_FOUND_MM) ?? 0
+  return first >= 0 ? mm : total - mm
 }
 
 function crotch(garment: Garment): Found | null {
@@ -123,7 +162,7 @@ export function otherMeasures(garment: Garment, set: MeasureSet | null): Measure
     return [{ id, name: findMeasure(id)!.name, bodyMm, garmentMm: found.mm, missingMm, pieceId: found.pieceId }]
   }
   const seam = shoulder(garment)
-  const neckMm = seam ? edgesMm(seam.piece, garment.baseSizeId, 'neck') * timesCut(seam.piece) : 0
+  const neckMm = seam ? edgesMm(seam.piece, garment.baseSizeId, 'neck') * timesRound(garment, seam.piece) : 0
   const atLeast = (bodyMm: number, mm: number) => (mm < bodyMm ? bodyMm - mm : null)
   return [
     ...row('neck', neck(garment), atLeast),

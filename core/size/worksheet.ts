@@ -1,6 +1,6 @@
 import { figureMm, type MeasureSet } from '../body'
 import { finishedMm, ZONE_IDS, zonesOf, type Zone, type ZoneId } from '../measure'
-import { findPiece, timesCut, type Garment } from '../pattern'
+import { findPiece, timesRound, type Garment } from '../pattern'
 import { lengthToken } from '../units'
 import { chooseSize, type ChosenSize, type SizeFigure } from './choose-size'
 import { bodyLengths, type LengthRow } from './body-lengths'
@@ -79,7 +79,7 @@ function edgesOf(garment: Garment, zone: Zone): number {
     const piece = findPiece(garment, part.pieceId)!
     // Two side edges that a dart parts are one.
     const seams = new Set(piece.edges.filter((e) => roles.includes(e.role)).map((e) => sideOfGrain(piece, e.id)))
-    return sum + seams.size * timesCut(piece)
+    return sum + seams.size * timesRound(garment, piece)
   }, 0)
   return Math.max(1, zone.limb ? count / 2 : count)
 }

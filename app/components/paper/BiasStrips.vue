@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { biasCut, usableMm } from '~~/core/cloth'
 import { measureLength } from '~~/core/geometry'
-import { edgePath, refOf, shapeOf, timesCut } from '~~/core/pattern'
+import { edgePath, refOf, shapeOf, timesRound } from '~~/core/pattern'
 import { useCloth } from '~/composables/useCloth'
 import { useSheets } from '~/composables/useSheets'
 import { takeWithin } from '~/within'
@@ -22,7 +22,7 @@ const edges = computed(() =>
           label: `${edge.name}, ${piece.name}`,
           rank: (BOUND.indexOf(edge.role) + BOUND.length + 1) % (BOUND.length + 1),
           // All of it round the body: both halves, every layer.
-          mm: measureLength(edgePath(shapeOf(piece, garment.value.baseSizeId), edge.id)) * timesCut(piece),
+          mm: measureLength(edgePath(shapeOf(piece, garment.value.baseSizeId), edge.id)) * timesRound(garment.value, piece),
         })),
     )
     .sort((a, b) => a.rank - b.rank),

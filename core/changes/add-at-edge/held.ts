@@ -1,5 +1,5 @@
 import { findZones, sideChains, finishedMm, isNarrowest } from '../../measure'
-import { type Garment, shapeOf, timesCut } from '../../pattern'
+import { type Garment, shapeOf, timesRound } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
 import { holdMeasure, bothShapes, holdGrain, holdSeams } from '../shared/held'
 import { SIDE_KEYS, type SideZone } from '../shared/widen-sides'
@@ -14,7 +14,7 @@ export function heldByAdding(before: Garment, after: Garment, inputs: AddAtEdgeI
     if (!key || zone.parts.some(isNarrowest)) continue
     const edges = zone.parts.reduce((sum, part) => {
       const piece = before.pieces.find((p) => p.id === part.pieceId)!
-      return sum + sideChains(piece, shapeOf(piece, sizeId)).length * timesCut(piece)
+      return sum + sideChains(piece, shapeOf(piece, sizeId)).length * timesRound(before, piece)
     }, 0)
     const grew = finishedMm(after, zone, sizeId) - finishedMm(before, zone, sizeId)
     held.push(holdMeasure(`${zone.name} grows by ${edges} edges`, 'finished', inputs[key] * edges, grew, 2 * SEAM_KEPT_MM))

@@ -1,5 +1,5 @@
 import { findZones } from '../../measure'
-import { familyOf, findPiece, timesCut, type Garment } from '../../pattern'
+import { familyOf, findPiece, timesRound, type Garment } from '../../pattern'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
 import { LET_OUT, oneAmount, says, saysOnly, TAKE_IN, towards, used } from '../shared/reading/amounts'
@@ -47,7 +47,7 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
     findZones(garment)
       .find((z) => z.id === zoneId)
       ?.parts.map((p) => p.pieceId) ?? []
-  return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesCut(findPiece(garment, c.chain.pieceId)!), 0)
+  return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesRound(garment, findPiece(garment, c.chain.pieceId)!), 0)
 }
 
 type Places = NonNullable<ReturnType<typeof saidPlaces>>

@@ -1,4 +1,4 @@
-import { familyOf, findPiece, shapeOf, sizeBeyond, timesCut, type Garment, type Piece } from '../../pattern'
+import { familyOf, findPiece, shapeOf, sizeBeyond, timesRound, type Garment, type Piece } from '../../pattern'
 import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId } from '../../measure'
 import { SAME_POINT_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
@@ -129,7 +129,7 @@ function missingInside(
     const key = SIDE_KEYS[zone.id as SideZone]
     const pieces = zone.parts.map((p) => findPiece(garment, p.pieceId)!)
     if (!key || pieces.some((p) => !tableOf(p) || carriersOf(p, zone.id as ZoneId))) continue
-    const edges = pieces.reduce((sum, p) => sum + sideChains(p, shapeOf(p, size.fromId)).length * timesCut(p), 0)
+    const edges = pieces.reduce((sum, p) => sum + sideChains(p, shapeOf(p, size.fromId)).length * timesRound(garment, p), 0)
     const asked =
       size.totalMm *
       askedPart(

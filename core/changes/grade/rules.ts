@@ -1,4 +1,4 @@
-import { familyOf, findPiece, halfOf, timesCut, type Garment, type Piece } from '../../pattern'
+import { familyOf, findPiece, halfOf, timesRound, type Garment, type Piece } from '../../pattern'
 import { armholesWithSleeve, bicepPieces } from '../../seams'
 import type { Cardinal, GradeInputs, Rule, RuleTable } from './schema'
 
@@ -126,7 +126,7 @@ export function growthByRules(garment: Garment, inputs: Pick<GradeInputs, 'centr
     const table = tableOf(piece)
     if (!table || table === 'sleeve' || table === 'skirt') continue
     const rules = rulesOf(inputs, table)
-    const times = timesCut(piece)
+    const times = timesRound(garment, piece)
     const sides = table === 'one-piece' ? 2 : 1
     if (table === 'leg') sum += ((rules['hip-side']?.across ?? 0) + (rules['crotch-point']?.across ?? 0)) * times
     else sum += (rules.underarm?.across ?? 0) * times * sides

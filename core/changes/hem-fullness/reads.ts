@@ -1,4 +1,4 @@
-import { familyOf, isLimb, shapeOf, timesCut, type Garment } from '../../pattern'
+import { familyOf, isLimb, shapeOf, timesRound, type Garment } from '../../pattern'
 import type { Concept, Wish } from '../../wishes'
 import { isAtEach, oneAmount, says, towards, used } from '../shared/reading/amounts'
 import { askedPieces } from '../shared/reading/things'
@@ -35,7 +35,7 @@ const isHem = (wish: Wish): boolean =>
 const wristMm = (garment: Garment, sizeId: string): number =>
   garment.pieces
     .filter((p) => familyOf(p) === 'sleeve')
-    .reduce((sum, p) => sum + lengthOf(shapeOf(p, sizeId), hemAndTop(p)?.hem ?? []) * timesCut(p), 0) / LIMBS
+    .reduce((sum, p) => sum + lengthOf(shapeOf(p, sizeId), hemAndTop(p)?.hem ?? []) * timesRound(garment, p), 0) / LIMBS
 
 const isOfSleeve = (wish: Wish, garment: Garment): boolean =>
   says(wish, 'sleeve', 'wrist') && garment.pieces.some((p) => familyOf(p) === 'sleeve')
@@ -71,7 +71,7 @@ export function readHemFullness(
   const piece = meant.find((p) => hemAndTop(p) !== null)
   if (!piece || (way === 0 && !says(wish, 'fullness'))) return []
   const mm = missing ?? oneAmount(wish, way)
-  const round = hemPartners(garment, piece.id).reduce((sum, p) => sum + timesCut(p), 0) / (isLimb(piece) ? LIMBS : 1)
+  const round = hemPartners(garment, piece.id).reduce((sum, p) => sum + timesRound(garment, p), 0) / (isLimb(piece) ? LIMBS : 1)
   const isEach = missing === null && isAtEach(wish)
   const amountMm = mm === null ? 0 : isEach ? mm : mm / round
   return [

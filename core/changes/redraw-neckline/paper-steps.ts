@@ -1,5 +1,5 @@
 import { measureLength } from '../../geometry'
-import { edgePath, findPiece, shapeOf, timesCut } from '../../pattern'
+import { edgePath, findPiece, shapeOf, timesRound } from '../../pattern'
 import { findNecklines, runLength } from '../../seams'
 import { formatLength } from '../../units'
 import { outlineStroke } from '../shared/draw-step'
@@ -61,7 +61,7 @@ export function necklinePaperSteps({ before, inputs, applied, context, ruler }: 
   })
   // Of half pieces and pairs there are two.
   const round = (garment: typeof before) =>
-    found.value.filter((n) => !n.facing).reduce((sum, n) => sum + runLength(garment, n.runs, sizeId) * timesCut(n.piece), 0)
+    found.value.filter((n) => !n.facing).reduce((sum, n) => sum + runLength(garment, n.runs, sizeId) * timesRound(garment, n.piece), 0)
   const all: PaperStep = {
     text: `All round the neckline measures ${figure(round(applied.garment))} (was ${figure(round(before))}): so much binding or facing goes to it.`,
     drawing: null,

@@ -1,5 +1,5 @@
 import { findZones, sideChains, finishedMm, isNarrowest } from '../../measure'
-import { type Garment, halfOf, type Piece, shapeOf, timesCut } from '../../pattern'
+import { type Garment, halfOf, type Piece, shapeOf, timesRound } from '../../pattern'
 import { SEAM_KEPT_MM } from '../../tolerances'
 import { holdMeasure, bothShapes, holdGrain, holdSeams } from '../shared/held'
 import { SIDE_KEYS, type SideZone } from '../shared/widen-sides'
@@ -15,7 +15,7 @@ export function heldByMoving(before: Garment, after: Garment, inputs: SideBalanc
     const front = zone.parts.filter((part) => wayOf(before.pieces.find((p) => p.id === part.pieceId)!) === 1)
     const edges = front.reduce((sum, part) => {
       const piece = before.pieces.find((p) => p.id === part.pieceId)!
-      return sum + sideChains(piece, shapeOf(piece, sizeId)).length * timesCut(piece)
+      return sum + sideChains(piece, shapeOf(piece, sizeId)).length * timesRound(before, piece)
     }, 0)
     const grew = (parts: typeof zone.parts) =>
       finishedMm(after, { ...zone, parts }, sizeId) - finishedMm(before, { ...zone, parts }, sizeId)

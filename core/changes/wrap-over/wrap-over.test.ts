@@ -8,7 +8,7 @@ import { draftTrousers, TAPERED } from '../../../demo/trousers'
 import { draftTunic } from '../../../demo/tunic'
 import { countInflections, distance, measureLength } from '../../geometry'
 import { finishedMeasures, NO_ZONING } from '../../measure'
-import { checkGarment, edgePath, findPiece, shapeOf, timesCut, type Garment } from '../../pattern'
+import { checkGarment, edgePath, findPiece, shapeOf, timesRound, type Garment } from '../../pattern'
 import { biasStrips } from '../../seams'
 import { applyOrRefuse } from '../apply-or-refuse'
 import { findKind } from '../registry'
@@ -76,7 +76,7 @@ describe('a front that crosses over', () => {
     const blouse = draftBlouse()
     const after = applied(blouse, {}).garment
     const front = findPiece(after, 'front')!
-    expect([front.cut, timesCut(front), front.edges.some((e) => e.fold)]).toEqual([{ count: 2, mirrored: true }, 2, false])
+    expect([front.cut, timesRound(after, front), front.edges.some((e) => e.fold)]).toEqual([{ count: 2, mirrored: true }, 2, false])
     const [was, is] = [rounds(blouse), rounds(after)]
     for (const zone of ['finished:bust', 'finished:waist', 'finished:hip']) expect(is[zone]).toBeCloseTo(was[zone]!, 6)
   })

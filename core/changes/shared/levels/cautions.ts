@@ -13,7 +13,7 @@ import {
   notchPlace,
   shapeOf,
   surplusOf,
-  timesCut,
+  timesRound,
   type Garment,
   type Piece,
   type Shape,
@@ -150,7 +150,7 @@ function openingCautions(
     for (const edge of piece.edges) {
       if (edge.role !== 'leg-opening') continue
       // One leg: a pair of legs has the edge twice.
-      const times = timesCut(piece) / 2
+      const times = timesRound(after, piece) / 2
       const own = measureLength(edgePath(shapeOf(piece, context.sizeId), edge.id))
       now += own * times
       atHem += touched.has(piece.id) ? openingAtHem(old, shapeOf(old, context.sizeId), edge.id, amountMm) * times : own * times
