@@ -5,6 +5,7 @@ import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { add, dot, measureLength, nearestPlace, scale, subtract, unit } from '../geometry'
+import { openOut } from '../moves'
 import { checkGarment, dartCapPoint, dartFigures, GarmentSchema, shapeOf, takeSize, timesRound, type Garment } from './index'
 import { garmentOf, polygonPiece, seamOf } from './test-pieces'
 
@@ -127,6 +128,19 @@ describe('how often a piece goes round the body', () => {
     expect([cut('front', 2), cut('back', 2), cut('sleeve', 4)]).toEqual([2, 2, 2])
     const yoke = { ...blouse.pieces.find((p) => p.id === 'back')!, id: 'yoke', kind: 'other' as const }
     expect(cut('yoke', 2, [...blouse.pieces, yoke])).toBe(2)
+  })
+  it('is once of a whole front that is lined, and twice of a panel of each side, whatever parts its armhole', () => {
+    const front = blouse.pieces.find((p) => p.id === 'front')!
+    const whole = openOut(blouse, 'front', ['left', 'right'])
+    expect(cut('front', 2, whole.pieces)).toBe(1)
+    const isCentre = (e: { fold: boolean }) => e.fold
+    const panel = {
+      ...front,
+      id: 'panel',
+      edges: front.edges.map((e) => (isCentre(e) ? { ...e, fold: false, role: 'panel' as const } : e)),
+    }
+    const parted = { ...panel, edges: panel.edges.map((e) => (e.role === 'shoulder' ? { ...e, role: 'armhole' as const } : e)) }
+    for (const p of [panel, parted]) expect(cut('panel', 2, [...blouse.pieces, p])).toBe(2)
   })
   it('is four times where front and back are cut alike, and as often as it is cut where it lies beside itself', () => {
     const alone = blouse.pieces.filter((p) => p.id !== 'back')

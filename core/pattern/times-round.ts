@@ -1,6 +1,8 @@
 import { centreEdge } from './centre-edge'
+import { beforeOpening, otherHalf } from './refs'
 import { familyOf, halfOf, isLimb, type BodyHalf } from './piece-kinds'
-import type { Garment, Piece } from './schema'
+import { runsOfEdges } from './runs-of-edges'
+import type { EdgeRole, Garment, Piece } from './schema'
 
 /** Arms and legs. */
 const LIMBS = 2
@@ -15,8 +17,17 @@ function placeOf(piece: Piece): BodyHalf | null {
   return halfOf(piece) ?? (role === 'centre-front' ? 'front' : role === 'centre-back' ? 'back' : null)
 }
 
-/** Is it drawn over both sides of the body? Then it has two armholes. */
-const isWhole = (piece: Piece) => !onFold(piece) && piece.edges.filter((e) => e.role === 'armhole').length === 2
+const isOther = (id: string) => beforeOpening(id) !== id
+
+/** Is it drawn over both sides of the body? Then it was opened out, or has two armholes and two sides, and no middle of its own. */
+const isWhole = (piece: Piece) => {
+  const isOpened = !onFold(piece) && piece.edges.some((e) => isOther(e.id))
+  const hasTwo = (role: EdgeRole) => runsOfEdges(piece, (e) => e.role === role).length === 2
+  return isOpened || (centreEdge(piece) === undefined && hasTwo('armhole') && hasTwo('side'))
+}
+
+/** Was a pair opened out, of which this is the left or the right one? */
+const isParted = (garment: Garment, { id }: Piece) => isOther(id) || garment.pieces.some((p) => p.id === otherHalf(id))
 
 /** Has a garment a piece for the other half of the body than this one lies on? */
 const hasCounterpart = (garment: Garment, piece: Piece, half: BodyHalf) =>
@@ -31,9 +42,10 @@ const hasCounterpart = (garment: Garment, piece: Piece, half: BodyHalf) =>
  */
 export function timesRound(garment: Garment, piece: Piece): number {
   const times = piece.cut.count * (onFold(piece) ? 2 : 1)
-  if (isLimb(piece)) return Math.min(times, LIMBS)
+  const most = isParted(garment, piece) ? 1 : Infinity
+  if (isLimb(piece)) return Math.min(times, LIMBS, most)
   const half = placeOf(piece)
   if (half === null || (centreEdge(piece) === undefined && !isWhole(piece))) return times
   const quarters = hasCounterpart(garment, piece, half) ? QUARTERS / 2 : QUARTERS
-  return Math.min(times, isWhole(piece) ? quarters / 2 : quarters)
+  return Math.min(times, isWhole(piece) ? quarters / 2 : quarters, most)
 }

@@ -3,6 +3,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { yokedBlouse } from '../../demo/test-garments'
 import { finishedMeasures, NO_ZONING } from '../measure'
 import { line, type Path } from '../geometry'
+import { openOut } from '../moves'
 import { edgePath, findPiece, shapeOf, type Garment } from '../pattern'
 import { measureRow, otherMeasures } from './index'
 
@@ -84,5 +85,12 @@ describe('a garment that is cut twice, as its own lining', () => {
     const lined = { ...blouse, pieces: blouse.pieces.map((p) => ({ ...p, cut: { ...p.cut, count: 2 * p.cut.count } })) }
     expect(finishedMeasures(lined, 'one', NO_ZONING)).toEqual(finishedMeasures(blouse, 'one', NO_ZONING))
     expect(otherMeasures(lined, null)).toEqual(otherMeasures(blouse, null))
+  })
+  it('does so when its pieces are opened out for left and right, too', () => {
+    const blouse = draftBlouse()
+    const lined = { ...blouse, pieces: blouse.pieces.map((p) => ({ ...p, cut: { ...p.cut, count: 2 * p.cut.count } })) }
+    const opened = ['front', 'back', 'sleeve'].reduce((g, id) => openOut(g, id, ['left', 'right']), lined)
+    const was = finishedMeasures(blouse, 'one', NO_ZONING)
+    for (const [i, { id, mm }] of finishedMeasures(opened, 'one', NO_ZONING).entries()) expect(mm, id).toBeCloseTo(was[i]!.mm, 3)
   })
 })
