@@ -1,13 +1,14 @@
 import { findZones } from '../measure'
-import { familyOf, type EdgeRole, type Garment, type PieceFamily } from '../pattern'
+import { centreLine, familyOf, type EdgeRole, type Garment, type PieceFamily } from '../pattern'
 import type { Concept, Wish } from '../wishes'
 
 /** Is there a piece of a kind, or one that is called so? */
 const isOf = (garment: Garment, family: PieceFamily) =>
   garment.pieces.some((p) => familyOf(p) === family || p.name.toLowerCase().includes(family))
 const hasEdge = (garment: Garment, ...roles: EdgeRole[]) => garment.pieces.some((p) => p.edges.some((e) => roles.includes(e.role)))
-/** Is there a seam in the middle, where a piece is cut on no fold? */
-const hasSeam = (garment: Garment, role: EdgeRole) => garment.pieces.some((p) => p.edges.some((e) => e.role === role && !e.fold))
+/** Is there a seam in the middle, where a piece is neither cut on the fold nor buttons over beyond it? */
+const hasSeam = (garment: Garment, role: EdgeRole) =>
+  garment.pieces.some((p) => centreLine(p) === undefined && p.edges.some((e) => e.role === role && !e.fold))
 
 /** What a wish may be about that not every garment has, and what is said where it has none. */
 const THINGS: readonly {

@@ -47,7 +47,9 @@ function edgesRound(garment: Garment, chains: ReturnType<typeof chainsOf>, zoneI
     findZones(garment)
       .find((z) => z.id === zoneId)
       ?.parts.map((p) => p.pieceId) ?? []
-  return chains.filter((c) => round.includes(c.chain.pieceId)).reduce((sum, c) => sum + timesRound(garment, findPiece(garment, c.chain.pieceId)!), 0)
+  return chains
+    .filter((c) => round.includes(c.chain.pieceId))
+    .reduce((sum, c) => sum + timesRound(garment, findPiece(garment, c.chain.pieceId)!), 0)
 }
 
 type Places = NonNullable<ReturnType<typeof saidPlaces>>

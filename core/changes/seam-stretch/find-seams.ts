@@ -1,4 +1,4 @@
-import { findPiece, refOf, seamsOfEdge, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
+import { centreLine, findPiece, refOf, seamsOfEdge, type Edge, type EdgeRole, type Garment, type Piece } from '../../pattern'
 
 /** Seams that run down a body or a limb; necklines, armholes and waists have changes of their own. */
 const ROLES: EdgeRole[] = ['side', 'outseam', 'inseam', 'underarm', 'panel', 'centre-back', 'centre-front', 'crotch']
@@ -12,6 +12,9 @@ export interface FoundSeam {
 
 const isMovable = (edge: Edge | undefined): edge is Edge => edge !== undefined && !edge.fold && ROLES.includes(edge.role)
 
+/** A centre edge beyond the middle of the body, which is drawn as a line, closes over the other one: it is sewn to nothing. */
+const closesOver = (piece: Piece, edge: Edge) => edge.role.startsWith('centre') && centreLine(piece) !== undefined
+
 /** Every seam that can be taken in or let out along a stretch: each once, and centre seams that are sewn to their mirror image. */
 export function findSeams(garment: Garment): FoundSeam[] {
   const sewn = garment.seams.flatMap((seam): FoundSeam[] => {
@@ -22,7 +25,8 @@ export function findSeams(garment: Garment): FoundSeam[] {
   })
   const own = garment.pieces.flatMap((piece) =>
     piece.edges
-      .filter((e) => isMovable(e) && piece.cut.mirrored && piece.cut.count > 1 && seamsOfEdge(garment, piece.id, e.id).length === 0)
+      .filter((e) => isMovable(e) && piece.cut.mirrored && piece.cut.count > 1 && !closesOver(piece, e))
+      .filter((e) => seamsOfEdge(garment, piece.id, e.id).length === 0)
       .map((edge) => ({ piece, edge, name: `${edge.name}, ${piece.name}` })),
   )
   return [...sewn, ...own]

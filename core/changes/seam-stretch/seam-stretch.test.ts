@@ -40,6 +40,21 @@ it('finds the seams that run down a body or limb, each once, and no neckline, ar
   expect(names.filter((n) => /armhole|neck|waist|shoulder/i.test(n))).toEqual([])
 })
 
+it('takes the centre of a pair for a seam, but not where one buttons over the other beyond its middle', () => {
+  const blouse = draftBlouse()
+  const front = (isButtoned: boolean): Garment => ({
+    ...blouse,
+    pieces: blouse.pieces.map((p) => {
+      if (p.id !== 'front') return p
+      const edges = p.edges.map((e) => (e.fold ? { ...e, fold: false, role: 'centre-front' as const } : e))
+      const lines = isButtoned ? [...p.lines, { id: 'middle', name: 'centre front', role: 'centre' as const }] : p.lines
+      return { ...p, cut: { count: 2, mirrored: true }, edges, lines }
+    }),
+  })
+  const centres = (garment: Garment) => findSeams(garment).filter((s) => s.edge.role === 'centre-front').length
+  expect([centres(blouse), centres(front(false)), centres(front(true))]).toEqual([0, 1, 0])
+})
+
 describe.each(CASES)('$title', ({ garment, seam }) => {
   const begun = usualStretch(garment, seam, 'one')
   it('goes in or out by what was pinned, keeps what it promises, and bends no more often than before', () => {
