@@ -23,7 +23,7 @@ const THERE_MM = 0.5
 
 /**
  * What is said of a wish that names a part and what it is to measure, and nothing else, where no change answers it: that it
- * measures so already, that it is far from that, or that it is not measured here; null for any other wish.
+ * measures so already, that no change takes it there, or that it is not measured here; null for any other wish.
  */
 export function saidMeasure(wish: Wish, garment: Garment, context: ChangeContext): string | null {
   const named = ROUNDS.filter(([concept]) => wish.said.has(concept))
@@ -37,5 +37,5 @@ export function saidMeasure(wish: Wish, garment: Garment, context: ChangeContext
   const mm = finishedMm(garment, zone, context.sizeId, context.sizing.shiftsMm[zone.id])
   return Math.abs(mm - wantedMm) < THERE_MM
     ? `The ${ZONE_FACTS[zone.id].name} measures ${lengthToken(mm)} already: nothing is to be done.`
-    : `The ${ZONE_FACTS[zone.id].name} measures ${lengthToken(mm)} all round now: ${lengthToken(wantedMm)} lies further from it than a change goes. Say the figure all round, and not across a piece that lies flat.`
+    : `The ${ZONE_FACTS[zone.id].name} measures ${lengthToken(mm)} all round now, and no change takes it to ${lengthToken(wantedMm)} at once. Say the figure all round, and not across a piece that lies flat.`
 }

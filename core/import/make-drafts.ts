@@ -2,7 +2,7 @@ import { bounded } from '../budget'
 import type { Drawing } from '../formats'
 import { handleBoxOf, thinOut, type Path, type Point } from '../geometry'
 import { takeAllowanceOff } from '../paper'
-import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, toName } from '../pattern'
+import { MOST_PARTS, MOST_SEGMENTS, REACH_MM, isLimb, toName } from '../pattern'
 import { ok, refuse, type Result } from '../result'
 import { FIT_MM } from '../tolerances'
 import { lengthToken } from '../units'
@@ -12,7 +12,7 @@ import type { PieceDraft } from './build-piece'
 import { findFolds, type Fold } from './find-folds'
 import { findOutlines, type FoundOutline, type FoundOutlines, type ImportProgress } from './find-outlines'
 import { likelyFold } from './likely-fold'
-import { isLimb, isOneSided } from './one-sided'
+import { isOneSided } from './one-sided'
 import { findTwins, sayTwin, type Twin } from './find-twins'
 import { guessKind, hasPlainEdges, nameEdges } from './name-edges'
 import { edgesOfSize } from './match-sizes'
@@ -95,7 +95,7 @@ function guessOf(outline: FoundOutline, way: Point | null, seamLine: Path | null
   const roles = nameEdges(kind, uprightEdges(edges, down), DOWN, outline.name)
   const { words } = outline
   const foldEdge = isTooFine ? null : (marks.foldEdge ?? (words.onFold ? likelyFold(edges, roles, grain, kind) : null))
-  const count = words.count ?? (isLimb(kind) ? 2 : 1)
+  const count = words.count ?? (isLimb({ kind }) ? 2 : 1)
   const plain: PieceDraft = {
     id: outline.id,
     name: toName(outline.name, 80) || 'Piece',

@@ -1,4 +1,4 @@
-import { beforeOpening, findPiece, otherHalf, timesRound, type Garment } from '../pattern'
+import { findPiece, isOtherHalf, otherHalf, timesRound, type Garment } from '../pattern'
 import { findZones, type Zone } from './find-zones'
 import type { Measure } from './measure-garment'
 import { ownZones, type OwnZone } from './own-zones'
@@ -41,10 +41,9 @@ export function finishedMm(garment: Garment, zone: Zone, sizeId: string, shiftsM
   if (!zone.limb) return sum(widths)
   // A pair that was opened out is two pieces, one for each limb; one that was not is both.
   const ids = new Set(widths.map((w) => w.pieceId))
-  const isOther = (id: string) => beforeOpening(id) !== id
-  const isParted = (id: string) => isOther(id) || ids.has(otherHalf(id))
+  const isParted = (id: string) => isOtherHalf(id) || ids.has(otherHalf(id))
   const limb = (other: boolean) =>
-    sum(widths.flatMap((w) => (!isParted(w.pieceId) ? { ...w, mm: w.mm / 2 } : isOther(w.pieceId) === other ? w : [])))
+    sum(widths.flatMap((w) => (!isParted(w.pieceId) ? { ...w, mm: w.mm / 2 } : isOtherHalf(w.pieceId) === other ? w : [])))
   return Math.max(limb(false), limb(true))
 }
 

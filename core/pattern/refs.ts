@@ -24,6 +24,8 @@ const OTHER = '~other'
 export const otherHalf = (id: string): string => `${id}${OTHER}`
 /** What a thing on either half was called before its piece was opened out. */
 export const beforeOpening = (id: string): string => id.replaceAll(OTHER, '')
+/** Is it the mirrored one, on the other half of what was opened out? */
+export const isOtherHalf = (id: string): boolean => beforeOpening(id) !== id
 
 /** A size beyond another one, by so many steps up or down: `one+2`, `one-1`. */
 export const sizeBeyond = (sizeId: string, steps: number): string =>

@@ -1,5 +1,5 @@
 import { centreEdge } from './centre-edge'
-import { beforeOpening, otherHalf } from './refs'
+import { isOtherHalf, otherHalf } from './refs'
 import { familyOf, halfOf, isLimb, type BodyHalf } from './piece-kinds'
 import { runsOfEdges } from './runs-of-edges'
 import type { EdgeRole, Garment, Piece } from './schema'
@@ -17,17 +17,15 @@ function placeOf(piece: Piece): BodyHalf | null {
   return halfOf(piece) ?? (role === 'centre-front' ? 'front' : role === 'centre-back' ? 'back' : null)
 }
 
-const isOther = (id: string) => beforeOpening(id) !== id
-
 /** Is it drawn over both sides of the body? Then it was opened out, or has two armholes and two sides, and no middle of its own. */
 const isWhole = (piece: Piece) => {
-  const isOpened = !onFold(piece) && piece.edges.some((e) => isOther(e.id))
+  const isOpened = !onFold(piece) && piece.edges.some((e) => isOtherHalf(e.id))
   const hasTwo = (role: EdgeRole) => runsOfEdges(piece, (e) => e.role === role).length === 2
   return isOpened || (centreEdge(piece) === undefined && hasTwo('armhole') && hasTwo('side'))
 }
 
 /** Was a pair opened out, of which this is the left or the right one? */
-const isParted = (garment: Garment, { id }: Piece) => isOther(id) || garment.pieces.some((p) => p.id === otherHalf(id))
+const isParted = (garment: Garment, { id }: Piece) => isOtherHalf(id) || garment.pieces.some((p) => p.id === otherHalf(id))
 
 /** Has a garment a piece for the other half of the body than this one lies on? */
 const hasCounterpart = (garment: Garment, piece: Piece, half: BodyHalf) =>

@@ -69,6 +69,25 @@ describe('a neckline all round', () => {
   })
 })
 
+it('a neckline that is drawn whole, with the middle of the body on it, counts on both sides', () => {
+  const whole = openOut(withCollar(), 'front', ['left', 'right'])
+  const shape = shapeOf(findPiece(whole, 'front')!, 'one')
+  const middle: Path = [line({ x: 0, y: 60 }, { x: 0, y: 500 })]
+  const marked = {
+    ...whole,
+    pieces: whole.pieces.map((p) =>
+      p.id === 'front'
+        ? {
+            ...p,
+            lines: [...p.lines, { id: 'middle', name: 'centre front', role: 'centre' as const }],
+            shapes: { one: { ...shape, lines: { ...shape.lines, middle } } },
+          }
+        : p,
+    ),
+  }
+  expect(mmOf(marked, 'neck')).toBeCloseTo(mmOf(draftBlouse(), 'neck'), 2)
+})
+
 describe('a shoulder', () => {
   it('is that of the yoke, from the neck to the armhole', () => {
     const row = measureRow(withCollar(), null, 'shoulder')!

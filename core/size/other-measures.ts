@@ -2,10 +2,12 @@ import { findMeasure, figureMm, type MeasureSet } from '../body'
 import { cross, findRoot, measureLength, placeAt, subtract, type Path, type Point } from '../geometry'
 import {
   beforeOpening,
+  centreEdge,
   centreLine,
   edgePath,
   familyOf,
   findPiece,
+  isOtherHalf,
   otherHalf,
   shapeOf,
   timesRound,
@@ -34,9 +36,6 @@ const edgesMm = (piece: Piece, sizeId: string, role: EdgeRole, isOf: (edgeId: st
     .filter((e) => e.role === role && isOf(e.id))
     .reduce((sum, e) => sum + measureLength(edgePath(shapeOf(piece, sizeId), e.id)), 0)
 
-/** Is a piece, or an edge, the other half of one that was opened out? */
-const isOther = (id: string): boolean => beforeOpening(id) !== id
-
 const ofKind = (garment: Garment, kinds: readonly PieceKind[]) => garment.pieces.filter((p) => kinds.includes(p.kind))
 
 /** How far the points of one role of edges reach along the grain, mm: least and most. */
@@ -59,13 +58,13 @@ interface Found {
 /** The shoulder seam of a piece on one side of the body; of sides that differ, the longer. */
 function shoulderMm(garment: Garment, piece: Piece): number {
   const mm = (isOf?: (edgeId: string) => boolean) => edgesMm(piece, garment.baseSizeId, 'shoulder', isOf)
-  const other = mm(isOther)
+  const other = mm(isOtherHalf)
   if (other > 0)
     return Math.max(
       other,
-      mm((id) => !isOther(id)),
+      mm((id) => !isOtherHalf(id)),
     )
-  const isParted = isOther(piece.id) || findPiece(garment, otherHalf(piece.id)) !== undefined
+  const isParted = isOtherHalf(piece.id) || findPiece(garment, otherHalf(piece.id)) !== undefined
   return isParted ? mm() : (mm() * timesRound(garment, piece)) / 2
 }
 
@@ -123,7 +122,8 @@ function neckMmOf(piece: Piece, sizeId: string): number {
   const drawn = centreLine(piece)
   const shape = shapeOf(piece, sizeId)
   const middle = drawn && shape.lines[drawn.id]
-  if (!middle) return mm
+  // A piece that is drawn whole lies on both sides of its middle.
+  if (!middle || !centreEdge(piece)) return mm
   const [from, to] = [middle[0]!.from, middle[middle.length - 1]!.to]
   const side = (p: Point) => cross(subtract(to, from), subtract(p, from))
   const paths = piece.edges.filter((e) => e.role === 'neck').map((e) => edgePath(shape, e.id))
@@ -144,7 +144,7 @@ function mmOnSide(path: Path, side: (p: Point) => number): number {
 
 function crotch(garment: Garment): Found | null {
   // Of legs that were opened out, one of each pair.
-  const pieces = garment.pieces.filter((p) => !isOther(p.id) && p.edges.some((e) => e.role === 'crotch'))
+  const pieces = garment.pieces.filter((p) => !isOtherHalf(p.id) && p.edges.some((e) => e.role === 'crotch'))
   const mm = pieces.reduce((sum, p) => sum + edgesMm(p, garment.baseSizeId, 'crotch'), 0)
   return pieces[0] ? { mm, pieceId: pieces[0].id } : null
 }

@@ -21,7 +21,7 @@ const edges = computed(() =>
           value: refOf(piece.id, edge.id),
           label: `${edge.name}, ${piece.name}`,
           rank: (BOUND.indexOf(edge.role) + BOUND.length + 1) % (BOUND.length + 1),
-          // All of it round the body: both halves, every layer.
+          // All of it round the body, on both halves; layers are bound together.
           mm: measureLength(edgePath(shapeOf(piece, garment.value.baseSizeId), edge.id)) * timesRound(garment.value, piece),
         })),
     )

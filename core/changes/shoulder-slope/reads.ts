@@ -23,7 +23,7 @@ export function readShoulderSlope(wish: Wish, begun: () => ShoulderSlopeInputs |
   if (!usual) return []
   // “Drop shoulder” is a design, and may be meant.
   const isOpen = (isSlope && !isSquare && !isSloping) || /\bdrop(?:ped)? shoulders?\b/i.test(wish.text)
-  const isUp = isSquare || (!isSloping && says(wish, 'up', 'too-low', 'out'))
+  const isUp = isSquare || (!isSloping && (says(wish, 'up', 'too-low') || (isSeam && says(wish, 'out'))))
   const way = isUp ? 1 : -1
   const amountMm = oneAmount(wish, way)
   return [

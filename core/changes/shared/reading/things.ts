@@ -21,7 +21,10 @@ export function isNamed(wish: Wish, name: string): boolean {
 
 /** Is the seam of a shoulder taken in or let out, and not the shoulder made narrower or broader? */
 export const isShoulderSeam = (wish: Wish): boolean =>
-  says(wish, 'shoulder') && says(wish, 'in', 'out') && /\bshoulder seams?\b/i.test(wish.text) && !/\b(?:wide|narrow|broad)/i.test(wish.text)
+  says(wish, 'shoulder') &&
+  says(wish, 'in') !== says(wish, 'out') &&
+  /\bshoulder seams?\b/i.test(wish.text) &&
+  !/\b(?:wide|narrow|broad)/i.test(wish.text)
 
 /** The pieces that a wish speaks of, and the words that say so; `isFamily` where it means a part of the garment and not one piece. */
 export function askedPieces(garment: Garment, wish: Wish): { pieces: Piece[]; uses: Concept[]; isFamily: boolean } {
