@@ -148,8 +148,11 @@ try {
   await click(driver, 'tray-clear')
   await click(driver, 'try-photograph')
   await driver.wait(until.elementLocated(By.css('[data-test="other-sheet"]')), 60_000).then((b) => b.click())
+  // Read again as the sheet that it is: what was found is shown, and nothing of another one.
+  const shown = async (...names: string[]) => driver.findElements(By.css(names.map((n) => `[data-test="${n}"]`).join(', ')))
   await driver.wait(
-    async () => (await driver.findElements(By.css('[data-test="photo-proportion"], [data-test="photo-busy"]'))).length === 0,
+    async () => (await shown('photo-proportion', 'photo-busy')).length === 0 && (await shown('photo-read')).length === 1,
+    60_000,
   )
   await settle(1500)
   await shoot('photograph')
