@@ -2,7 +2,7 @@ import { proxy, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch, watchEffect } from 'vue'
 import { planWith, type LaidOn, type Proposed } from '~~/core/advice'
-import { contextOf, findKind, type Change, type ChangeContext } from '~~/core/changes'
+import { contextOf, findKind, nestBefore, type Change, type ChangeContext } from '~~/core/changes'
 import type { Wearer } from '~~/core/body'
 import type { Fitting } from '~~/core/fittings'
 import { stopsOf, type Project } from '~~/core/formats'
@@ -90,6 +90,7 @@ export const usePlanSession = defineStore('plan-session', () => {
   const contextFor = (garment: Garment): ChangeContext => ({
     ...contextOf(garment, work.project, work.wearer, prefs.tolerances),
     bought: work.project?.garment ?? garment,
+    nest: nestBefore(computedPlan.value?.garments ?? [], garment),
   })
 
   /** Which pieces the worker has under the key of the garment. */

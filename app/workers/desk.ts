@@ -12,6 +12,7 @@ import {
 } from '~~/core/advice'
 import {
   ChangeSchema,
+  contextAfter,
   findKind,
   handlesOf,
   stepsOf,
@@ -250,10 +251,11 @@ export function makeDesk() {
       const { base, folded, context: own } = sessionOf(key)
       if (!own) return {}
       const garment = folded?.garment ?? base
+      const now = folded ? contextAfter(folded, own) : own
       const { sightings, pins } = openQuestions(FittingSchema.parse(fitting))
       return Object.fromEntries([
-        ...sightings.map((s) => [s.id, { ...mendSign(s, garment, own), amountMm: amountOf(s, garment, own) }]),
-        ...pins.map((p) => [p.id, { ...mendPin(p, garment, own), amountMm: null }]),
+        ...sightings.map((s) => [s.id, { ...mendSign(s, garment, now), amountMm: amountOf(s, garment, now) }]),
+        ...pins.map((p) => [p.id, { ...mendPin(p, garment, now), amountMm: null }]),
       ])
     },
 

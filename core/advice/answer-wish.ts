@@ -1,4 +1,13 @@
-import { begunOn, CHANGE_KINDS, checkInputs, likeliestChanges, type ChangeContext, type ChangeKind, type Reading } from '../changes'
+import {
+  begunOn,
+  CHANGE_KINDS,
+  checkInputs,
+  likeliestChanges,
+  piecesFor,
+  type ChangeContext,
+  type ChangeKind,
+  type Reading,
+} from '../changes'
 import type { Garment } from '../pattern'
 import type { UnitSystem } from '../units'
 import {
@@ -22,12 +31,12 @@ import { onOneSideOnly, putOnSide, sideOn } from './on-one-side'
 import { saidMeasure } from './said-measure'
 import { MOST_OFFERS, sameOffers, type Offer, type WishAnswer } from './wish-answers'
 
-/** Everything on a garment that has a name. */
-function namesOn(garment: Garment): string[] {
+/** Everything on a garment that has a name. @param nest the sizes that it had */
+function namesOn(garment: Garment, { nest = garment }: ChangeContext): string[] {
   return [
     ...garment.pieces.flatMap((p) => [p.name, ...[...p.edges, ...p.corners, ...p.notches, ...p.darts, ...p.lines].map((x) => x.name)]),
     ...garment.seams.map((s) => s.name),
-    ...garment.sizes.map((s) => s.name),
+    ...nest.sizes.map((s) => s.name),
   ]
 }
 
@@ -43,14 +52,15 @@ function wordsAbout(kind: ChangeKind<unknown>, { inputs, where = '', words = '' 
 function candidatesFor(wish: Wish, garment: Garment, context: ChangeContext): Candidate[] {
   const content = [...wish.said].filter((c) => !NEUTRAL.has(c))
   return CHANGE_KINDS.flatMap((kind): Candidate[] => {
+    const pieces = piecesFor(kind, garment, context)
     const begun = () => {
       const first = begunOn(kind, garment, context)
       return first.ok ? first.value : null
     }
-    return (kind.reads?.(wish, garment, context, begun) ?? [])
-      .filter((reading) => checkInputs(kind.kind, garment, reading.inputs) === null)
+    return (kind.reads?.(wish, pieces, context, begun) ?? [])
+      .filter((reading) => checkInputs(kind.kind, pieces, reading.inputs) === null)
       .map((reading) => {
-        const meant = wish.names.length > 0 ? wordsAbout(kind, reading, garment) : ''
+        const meant = wish.names.length > 0 ? wordsAbout(kind, reading, pieces) : ''
         const lost = wish.names.filter((n) => !meant.includes(n))
         const figures = figuresOf(wish).filter((f) => !reading.takes?.includes(f))
         const left = content.filter((c) => !reading.uses.includes(c)).length + lost.length + figures.length
@@ -69,7 +79,7 @@ export const answerWish = (text: string, system: UnitSystem, garment: Garment, c
   answerOf(text, system, garment, context, { state: true, deny: true, side: true })
 
 function answerOf(text: string, system: UnitSystem, garment: Garment, context: ChangeContext, may: May): WishAnswer {
-  const wish = readWish(text, system, namesOn(garment))
+  const wish = readWish(text, system, namesOn(garment, context))
   if (!wish)
     return { how: 'nothing', why: text.trim() === '' ? null : 'That is longer than a wish. Say what should change in one sentence.' }
   const body = aboutBody(wish)
@@ -77,7 +87,7 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const absent = notInPattern(wish, garment, context)
   if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
-  const ownSide = may.side ? onOneSideOnly(text, garment, namesOn(garment), again) : null
+  const ownSide = may.side ? onOneSideOnly(text, garment, namesOn(garment, context), again) : null
   if (ownSide) return ownSide
   const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
   if (stated) return eitherWay(stated, again, wish.said.has('one-side') ? ONE_SIDE : '')
@@ -129,8 +139,9 @@ function notInPattern({ sizes, cup }: Wish, garment: Garment, context: ChangeCon
     offers: nearestTo(of, garment, context).slice(0, MOST_OFFERS),
     measure: null,
   })
-  const noSize = garment.sizes.length > 1 ? sizes.find((s) => !garment.sizes.some((x) => x.name.toUpperCase() === s.name)) : undefined
-  if (noSize) return asks(`This pattern has no size ${noSize.name}: it has ${garment.sizes.map((s) => s.name).join(', ')}.`, 'size')
+  const { sizes: printed } = context.nest ?? garment
+  const noSize = printed.length > 1 ? sizes.find((s) => !printed.some((x) => x.name.toUpperCase() === s.name)) : undefined
+  if (noSize) return asks(`This pattern has no size ${noSize.name}: it has ${printed.map((s) => s.name).join(', ')}.`, 'size')
   const cups = [...new Set((garment.cups ?? []).flatMap((c) => c.cup ?? []))]
   if (cup === null || cups.length === 0 || cups.some((c) => c.toUpperCase() === cup)) return null
   return asks(`This pattern has no piece for cup ${cup}: it has ${cups.join(', ')}.`, 'cup')
@@ -159,8 +170,8 @@ export function offerAs(
   garment: Garment,
   context: ChangeContext,
 ): Offer | null {
-  const said = kind.sideOf ? sideOn(text, garment, namesOn(garment)) : null
-  const wish = readWish(said?.rest ?? text, system, namesOn(garment))
+  const said = kind.sideOf ? sideOn(text, garment, namesOn(garment, context)) : null
+  const wish = readWish(said?.rest ?? text, system, namesOn(garment, context))
   const own = wish ? candidatesFor(wish, garment, context).filter((c) => c.kind === kind) : []
   const best = own.sort((a, b) => a.left - b.left || Number(b.reading.sure) - Number(a.reading.sure))[0]
   const offer = best ? offerOf(best, garment, context) : begunOffer(kind, wish, garment, context)

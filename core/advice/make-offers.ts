@@ -1,4 +1,4 @@
-import { begunOn, CHANGE_KINDS, checkInputs, newStop, type ChangeContext, type ChangeKind, type Reading } from '../changes'
+import { begunOn, CHANGE_KINDS, checkInputs, newStop, piecesFor, type ChangeContext, type ChangeKind, type Reading } from '../changes'
 import type { Garment } from '../pattern'
 import { problemSentence, type Problem } from '../result'
 import { lengthToken } from '../units'
@@ -14,7 +14,8 @@ export interface Candidate {
 }
 
 /** A candidate as it is shown: its sentence says what it will do. */
-export function offerOf({ kind, reading }: Candidate, garment: Garment, context: ChangeContext): Offer {
+export function offerOf({ kind, reading }: Candidate, given: Garment, context: ChangeContext): Offer {
+  const garment = piecesFor(kind, given, context)
   const { inputs, towards = 0, words, where = '', how = '', stays, field } = reading
   const { amountMm } = kind.describe(garment, inputs)
   const asksAmount = kind.withAmount !== undefined && amountMm === 0
@@ -69,7 +70,8 @@ function withFigure(kind: ChangeKind<unknown>, begun: unknown, wish: Wish | null
  * A kind as it begins on a garment, with the figure of the wish where that has one and says its way; null where it does not
  * apply.
  */
-export function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, garment: Garment, context: ChangeContext): Offer | null {
+export function begunOffer(kind: ChangeKind<unknown>, wish: Wish | null, given: Garment, context: ChangeContext): Offer | null {
+  const garment = piecesFor(kind, given, context)
   const begun = begunOn(kind, garment, context)
   if (!begun.ok) return null
   const inputs = withFigure(kind, begun.value, wish, garment, context)
@@ -101,9 +103,10 @@ export const notPossible = (kind: ChangeKind<unknown>, problem: Problem): string
  *
  * @param wish its one figure is taken by what goes the way that the word asks for
  */
-export function nearestTo(concept: Concept, garment: Garment, context: ChangeContext, wish: Wish | null = null): Offer[] {
+export function nearestTo(concept: Concept, given: Garment, context: ChangeContext, wish: Wish | null = null): Offer[] {
   const [figure, ...more] = wish?.amounts ?? []
   return kindsFor(concept).flatMap((kind): Offer[] => {
+    const garment = piecesFor(kind, given, context)
     if (!kind.beginFor) return [begunOffer(kind, null, garment, context) ?? []].flat()
     const begun = kind.beginFor(concept, garment, context)
     if (!begun) return []

@@ -1,4 +1,13 @@
-import { applyOrRefuse, CHANGE_KINDS, changedPieces, newStop, withLargest, type ChangeContext, type ChangeKind } from '../changes'
+import {
+  applyOrRefuse,
+  CHANGE_KINDS,
+  changedPieces,
+  newStop,
+  piecesFor,
+  withLargest,
+  type ChangeContext,
+  type ChangeKind,
+} from '../changes'
 import type { Garment } from '../pattern'
 import { problemSentence } from '../result'
 import { limitToken } from '../units'
@@ -25,10 +34,11 @@ export function answerAsTried(answer: WishAnswer, garment: Garment, context: Cha
  */
 export function tryOffer(
   offer: Offer,
-  garment: Garment,
+  given: Garment,
   context: ChangeContext,
 ): { pieces: string[] } | { sentence: string; largest: Offer | null } {
   const kind = CHANGE_KINDS.find((k) => k.kind === offer.change.kind)!
+  const garment = piecesFor(kind, given, context)
   const applied = applyOrRefuse(kind, garment, offer.change.inputs, context)
   if (!applied.ok) {
     const { largestMm } = applied.problem

@@ -1,6 +1,7 @@
-import type { Garment } from '../pattern'
+import { keepSizes, type Garment } from '../pattern'
 import type { Problem } from '../result'
 import { applyOrRefuse } from './apply-or-refuse'
+import { lastOfSizes, nestBefore } from './nest'
 import { findKind, type Change } from './registry'
 import type { Applied, ChangeContext, ChangeKind } from './types'
 
@@ -10,7 +11,7 @@ export interface FoldedStop {
   /** What it is called on the pieces that it finds, and its figure: sizes and darts can be a stop's own making. */
   words: ReturnType<ChangeKind<unknown>['describe']>
   status: 'applied' | 'off' | 'refused' | 'orphan'
-  /** The garment after this stop; the same object as before it unless the change was applied. */
+  /** The garment after this stop; as before it unless the change was applied. */
   garment: Garment
   applied: Applied | null
   problem: Problem | null
@@ -28,23 +29,37 @@ const ORPHAN_CODES = new Set(['reference-gone'])
 
 /**
  * Applies a list of changes to a garment, one after the other. A refused or orphaned change leaves the garment as it
- * was; those after it still run. Stops whose change and garment are the same objects as in an earlier fold are reused.
+ * was; those after it still run. Once the size of a body is blended, and no stop to come looks at other sizes, the other sizes are
+ * left: what is altered then is the traced piece alone. Stops whose change and garment are the same objects as in an earlier fold are
+ * reused.
  *
  * @param earlier the fold of the same garment before an edit, for reuse
  */
 export function foldPlan(base: Garment, changes: readonly Change[], context: ChangeContext, earlier?: FoldedPlan): FoldedPlan {
   let garment = base
   let same = earlier?.base === base
+  let isBlended = false
+  const last = lastOfSizes(changes)
+  const lastEarlier = earlier ? lastOfSizes(earlier.stops.map((s) => s.change)) : last
   const stops = changes.map((change, i): FoldedStop => {
     const known = earlier?.stops[i]
-    same = same && known?.change === change
+    const isAlone = isBlended && i > last
+    same = same && known?.change === change && isAlone === (isBlended && i > lastEarlier)
     if (!same) context.progress?.('stop', i, changes.length)
+    if (isAlone && garment.sizes.length > 1) garment = keepSizes(garment, [garment.baseSizeId])
     const stop = same ? known! : applyStop(garment, change, context)
     garment = stop.garment
+    isBlended ||= stop.status === 'applied' && findKind(change.kind)!.drawsOneSize === true
     return stop
   })
   return { base, stops, garment }
 }
+
+/** What is looked at besides the pieces, on those that a plan leaves. */
+export const contextAfter = ({ base, stops, garment }: FoldedPlan, context: ChangeContext): ChangeContext => ({
+  ...context,
+  nest: nestBefore([base, ...stops.map((s) => s.garment)], garment),
+})
 
 /** What a stop is called; by its kind alone where the program cannot say more. */
 function wordsOf(kind: ReturnType<typeof findKind>, garment: Garment, change: Change): FoldedStop['words'] {

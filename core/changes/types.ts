@@ -25,6 +25,8 @@ export interface ChangeContext {
   tolerances: Tolerances
   /** The pattern as bought, whose ease a later stop can bring back; a change without it holds against what it is given. */
   bought?: Garment
+  /** The pieces while their other sizes still lay with them, where those have been left since. */
+  nest?: Garment
   /** Told before each stop of a plan, and by a change that makes several things: what they are, how many are done, and of how many. */
   progress?: (what: 'stop' | 'size', done: number, of: number) => void
 }
@@ -246,6 +248,8 @@ export interface ChangeKind<I, K extends string = string> {
   givesMore?(garment: Garment, begun: I, missingMm: number, context: ChangeContext, measureId: string): I | null
   /** When it comes in the order of work. */
   phase: Phase
+  /** What it draws is one size of its own, put together from others: those are left once no stop to come looks at them. */
+  drawsOneSize?: true
   /** What it costs when it comes after a stop of another phase, as the end of a sentence; nothing where it costs nothing. */
   costsAfter?: Partial<Record<Phase, string>>
   /** The one piece that it is about, where it does not matter what was done to others before. */

@@ -57,7 +57,7 @@ export function mendSign(sighting: Sighting, garment: Garment, context: ChangeCo
       : { offers: [], whyNot: answer.why ? [answer.why] : [] }
   }
   const mm = amountOf(sighting, garment, context)
-  const isSize = sign.fromBody !== undefined && mm !== null && mm >= A_SIZE_MM && garment.sizes.length > 1
+  const isSize = sign.fromBody !== undefined && mm !== null && mm >= A_SIZE_MM && (context.nest ?? garment).sizes.length > 1
   const found = sign.tries.map(({ wish, share = 1 }) =>
     mendByWish(wish.replace('#', mm === null || mm === 0 ? '' : inWords(mm * share)), garment, context),
   )

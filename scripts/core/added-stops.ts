@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { answerAsTried, answerWish, layOnPlan, planFromBody, planWith } from '../../core/advice'
-import { ChangeSchema, findKind, foldPlan, withId, type Change } from '../../core/changes'
+import { ChangeSchema, contextAfter, findKind, foldPlan, withId, type Change } from '../../core/changes'
 import { stopsOf } from '../../core/formats'
 import { issueWords } from '../../core/issue-words'
 import { unitsOf, writeLengths } from '../../core/units'
@@ -27,8 +27,10 @@ async function readChanges(file: string): Promise<Change[]> {
 }
 
 /** What is understood of a typed wish on the pieces as the plan leaves them, as the page says it. */
-export const readSaid = ({ folded, context, ruler }: Opened, text: string) =>
-  answerAsTried(answerWish(text, unitsOf(ruler), folded.garment, context), folded.garment, context).answer
+export function readSaid({ folded, context, ruler }: Opened, text: string) {
+  const now = contextAfter(folded, context)
+  return answerAsTried(answerWish(text, unitsOf(ruler), folded.garment, now), folded.garment, now).answer
+}
 
 /** The change that a wish means, where it means one and says how much. */
 function changeSaid(opened: Opened, text: string): Change {

@@ -190,7 +190,7 @@ describe('a note that two tabs write', () => {
     await expect.poll(() => textOf('note-theirs')).toContain('“Theirs”')
     await expect.poll(async () => (await byTest(driver(), 'note')).getAttribute('value')).toBe('Mine, half ty')
     await (await byTest(driver(), 'note')).sendKeys(Key.END, 'ped', Key.TAB)
-    await soon('mine is stored', async () => (await all('note-theirs')).length === 0)
+    await soon('mine is stored', async () => (await all('note-theirs')).length === 0 && (await status()) === 'saved')
     await driver().navigate().refresh()
     await click(driver(), 'stop-0')
     await expect.poll(async () => (await byTest(driver(), 'note')).getAttribute('value')).toBe('Mine, half typed')

@@ -33,6 +33,7 @@ export const blend = defineChange({
   mayMend: { size: 1 },
   gives: ['high-bust', 'bust', 'waist', 'hip'],
   phase: 'sizes',
+  drawsOneSize: true,
   costsAfter: { sides: 'the blend puts whole sizes in the place of what was let out or taken in.' },
   proposes: proposeBlend,
   takesOver: (_there, proposed) => proposed,

@@ -1,10 +1,10 @@
-import { familyOf, findPiece, shapeOf, sizeBeyond, timesRound, type Garment, type Piece } from '../../pattern'
-import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId } from '../../measure'
-import { SAME_POINT_MM } from '../../tolerances'
+import { familyOf, findPiece, shapeOf, sizeBeyond, timesRound, type Garment, type Piece, type Shape } from '../../pattern'
+import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId, type ZonePart } from '../../measure'
+import { LENGTH_FOUND_MM } from '../../tolerances'
 import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'
 import { askedPart, rulesOn, tableOf } from './rules'
-import type { Cardinal, GradeInputs } from './schema'
+import type { Cardinal, GradeInputs, Rule } from './schema'
 import { settleCaps } from '../../seams'
 import { evenSides } from '../shared/even-sides'
 import { SIDE_KEYS, widenSides, type SideAmounts, type SideZone } from '../shared/widen-sides'
@@ -80,40 +80,55 @@ export function addGradedSize(garment: Garment, inputs: Pick<GradeInputs, 'centr
   const out = new Map<string, Partial<Record<Cardinal, number>>>()
   const inForce = new Map(garment.pieces.map((piece) => [piece.id, rulesOn(garment, piece, inputs)]))
   const rulesFor = (piece: Piece) => inForce.get(piece.id)!
+  /** Shapes as they were made last: a piece that nothing is set right on is made once. */
+  const made = new Map<string, Shape>()
   const make = (): Garment => {
     const pieces = garment.pieces.map((piece) => {
       const from = shapeOf(piece, size.fromId)
       const rules = rulesFor(piece)
-      const shape = rules ? gradeShape(piece, from, rules, size.totalMm, out.get(piece.id)) : from
+      const shape = made.get(piece.id) ?? (rules ? gradeShape(piece, from, rules, size.totalMm, out.get(piece.id)) : from)
+      made.set(piece.id, shape)
       return { ...piece, shapes: { ...piece.shapes, [size.id]: shape } }
     })
     return evenSides(garment, { ...garment, pieces }, size.id, { from: [size.fromId] }).garment
   }
+  const wanted = zones.flatMap((zone) => zone.parts.flatMap((part) => wantedOn(garment, zone, part, rulesFor, size) ?? []))
   let grown = make()
   for (let round = 0; round < ROUNDS; round++) {
     let worst = 0
-    for (const zone of zones)
-      for (const part of zone.parts) {
-        const piece = findPiece(garment, part.pieceId)!
-        const rules = rulesFor(piece)
-        const carriers = carriersOf(piece, zone.id)
-        if (!rules || !carriers) continue
-        const asked = carriers.asked.reduce((sum, c) => sum + (rules[c]?.across ?? 0) * size.totalMm, 0)
-        const off = asked - (zoneWidth(grown, part, size.id) - zoneWidth(garment, part, size.fromId))
-        // Points on the centre stay there.
-        const free = carriers.moved.filter((c) => (rules[c]?.across ?? 0) !== 0)
-        worst = Math.max(worst, free.length > 0 ? Math.abs(off) : 0)
-        const own = out.get(piece.id) ?? {}
-        for (const c of new Set(free)) own[c] = (own[c] ?? 0) + off / free.length
-        out.set(piece.id, own)
-      }
-    if (worst <= SAME_POINT_MM) break
+    for (const { part, wantedMm, free } of wanted) {
+      const off = wantedMm - zoneWidth(grown, part, size.id)
+      worst = Math.max(worst, Math.abs(off))
+      const own = out.get(part.pieceId) ?? {}
+      for (const c of new Set(free)) own[c] = (own[c] ?? 0) + off / free.length
+      out.set(part.pieceId, own)
+      made.delete(part.pieceId)
+    }
+    if (worst <= LENGTH_FOUND_MM) break
     grown = make()
   }
   grown = widenSides(grown, missingInside(garment, grown, zones, inputs, size), size.id)
   const capped = settleCaps(garment, grown, size.fromId, size.id)
   // A cap that no height would fit stays as it is, and the promise of its ease says so.
   return settleBands(garment, capped.ok ? capped.value.garment : grown, size.fromId, size.id)
+}
+
+/** How wide a part of a zone is to become, and the corners that are moved for it, by their points; null where none is free to move. */
+function wantedOn(
+  garment: Garment,
+  zone: Zone,
+  part: ZonePart,
+  rulesFor: (piece: Piece) => Partial<Record<Cardinal, Rule>> | null,
+  size: GradedSize,
+): { part: ZonePart; wantedMm: number; free: Cardinal[] } | null {
+  const piece = findPiece(garment, part.pieceId)!
+  const rules = rulesFor(piece)
+  const carriers = carriersOf(piece, zone.id as ZoneId)
+  if (!rules || !carriers) return null
+  // Points on the centre stay there.
+  const free = carriers.moved.filter((c) => (rules[c]?.across ?? 0) !== 0)
+  const asked = carriers.asked.reduce((sum, c) => sum + (rules[c]?.across ?? 0) * size.totalMm, 0)
+  return free.length === 0 ? null : { part, wantedMm: zoneWidth(garment, part, size.fromId) + asked, free }
 }
 
 /** What a zone of the trunk still misses an edge where no corner with a rule of its own carries it: a waist drawn inside the side. */

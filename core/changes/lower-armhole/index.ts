@@ -7,7 +7,7 @@ import { armholeAsSewn } from '../shared/as-sewn'
 import { sideFields, titleOnSide } from '../shared/one-side'
 import type { Field, Handle } from '../types'
 import { applyLowerArmhole } from './apply'
-import { proposeArmhole } from './proposes'
+import { lowerFor, proposeArmhole } from './proposes'
 import { sumOfAmounts } from '../shared/sum-of-amounts'
 import { readLowerArmhole } from './reads'
 import { LowerArmholeSchema } from './schema'
@@ -38,7 +38,7 @@ export const lowerArmhole = defineChange({
   does: 'Moves the underarm down or up the side seams, front and back alike, and the cap of the sleeve with it.',
   holds: 'Shoulders, side seams equal, hem, cap ease of each half where the cap follows.',
   schema: LowerArmholeSchema,
-  reads: (wish, _garment, _context, begun) => readLowerArmhole(wish, begun),
+  reads: (wish, garment, context, begun) => readLowerArmhole(wish, begun, (mm, usual) => lowerFor(garment, usual, mm, context)),
   mayMend: { 'armhole-depth': 0 },
   proposes: proposeArmhole,
   takesOver: sumOfAmounts,

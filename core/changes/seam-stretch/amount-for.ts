@@ -1,7 +1,7 @@
 import type { Garment } from '../../pattern'
 import { EQUAL_MM } from '../../tolerances'
 import type { ChangeContext } from '../types'
-import { applySeamStretch } from './apply'
+import { stretched } from './apply'
 import type { StretchPlace } from './places'
 import type { SeamStretchInputs } from './schema'
 
@@ -26,7 +26,7 @@ export function amountFor(
   let amountMm = atMost(wishMm)
   for (let round = 0; round < ROUNDS && amountMm * wishMm > 0; round++) {
     const inputs = { ...stretch, amountMm }
-    const done = applySeamStretch(garment, inputs, context)
+    const done = stretched(garment, inputs, context)
     if (!done.ok) break
     best = { inputs, garment: done.value.garment }
     const gained = gainedMm(best.garment)

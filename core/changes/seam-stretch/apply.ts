@@ -33,21 +33,28 @@ function seamsAtEnds(garment: Garment, sides: readonly SeamSide[], inputs: SeamS
   return garment.seams.filter((s) => there.includes(s) && !own.has(s.id))
 }
 
+/** A stretch as it is drawn, and the seam that it was drawn on. */
+interface Stretched {
+  garment: Garment
+  found: FoundSeam
+  sides: SeamSide[]
+  totalMm: number
+}
+
 /**
- * Takes in or lets out a seam along a stretch, as it was pinned (craft 9): each of its edges by the amount where it is deepest,
- * running out smoothly to nothing above and below. A stretch that reaches beyond an end of the seam moves that corner.
- * Refuses: a seam that has gone, a place beyond its lower end, an amount that would cross an outline (with the largest that works).
+ * The pieces with a stretch drawn, and no more: without its promises.
+ * Refuses: as the change does.
  */
-export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, context: ChangeContext): Result<Applied<SeamStretchInputs>> {
+export function stretched(garment: Garment, inputs: SeamStretchInputs, context: ChangeContext): Result<Stretched> {
   const found = seamOfRef(garment, inputs.seam)
   if (!found) return refuse('reference-gone', 'garment', 'the seam that was chosen has gone, or is a fold.', 'Choose the seam again.')
   const sides = sidesOfSeam(garment, found.piece.id, found.edge.id, context.sizeId)
-  const total = lengthOfSide(garment, sides[0]!, context.sizeId)
-  if (inputs.atMm > total + EQUAL_MM)
+  const totalMm = lengthOfSide(garment, sides[0]!, context.sizeId)
+  if (inputs.atMm > totalMm + EQUAL_MM)
     return refuse(
       'beside-the-seam',
       found.name,
-      `it is ${lengthToken(total)} long, and ${lengthToken(inputs.atMm)} below its upper end lies beside it.`,
+      `it is ${lengthToken(totalMm)} long, and ${lengthToken(inputs.atMm)} below its upper end lies beside it.`,
       'Measure again from its upper end.',
     )
   const drawn = drawOrRefuse(
@@ -56,15 +63,25 @@ export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, co
     (g, mm) => ok({ garment: draw(g, found, inputs, mm) }),
     (mm) => `At most ${limitToken(Math.abs(mm))} of each edge works along this stretch.`,
   )
+  return drawn.ok ? ok({ garment: drawn.value.garment, found, sides, totalMm }) : drawn
+}
+
+/**
+ * Takes in or lets out a seam along a stretch, as it was pinned (craft 9): each of its edges by the amount where it is deepest,
+ * running out smoothly to nothing above and below. A stretch that reaches beyond an end of the seam moves that corner.
+ * Refuses: a seam that has gone, a place beyond its lower end, an amount that would cross an outline (with the largest that works).
+ */
+export function applySeamStretch(garment: Garment, inputs: SeamStretchInputs, context: ChangeContext): Result<Applied<SeamStretchInputs>> {
+  const drawn = stretched(garment, inputs, context)
   if (!drawn.ok) return drawn
-  const after = drawn.value.garment
-  const atEnds = seamsAtEnds(garment, sides, inputs, total)
+  const { garment: after, found, sides, totalMm } = drawn.value
+  const atEnds = seamsAtEnds(garment, sides, inputs, totalMm)
   const touched = [...new Set(sides.flat().map((r) => r.pieceId))]
   return ok({
     garment: after,
     touched: touched.map((pieceId, i) => ({ pieceId, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
     held: heldByStretch(garment, after, sides, atEnds, inputs, context.sizeId),
-    cautions: cautionsOf(garment, after, found, { sides, atEnds, totalMm: total }, inputs, context.sizeId),
+    cautions: cautionsOf(garment, after, found, { sides, atEnds, totalMm }, inputs, context.sizeId),
   })
 }

@@ -1,7 +1,7 @@
-import { alongGrain } from '../../geometry'
+import { alongGrain, crossLevel, measureLength, type Point } from '../../geometry'
 import { findZones, zoneLevel } from '../../measure'
 import { grainDirection, findPiece, shapeOf, type Garment, neighbours, familyOf } from '../../pattern'
-import { lengthOfSide, placeOnSeam, sidesOfSeam, type SeamSide } from '../../seams'
+import { joinRuns, lengthOfSide, sidesOfSeam, type SeamSide } from '../../seams'
 import { refOfSeam, type FoundSeam } from './find-seams'
 import type { SeamStretchInputs } from './schema'
 
@@ -11,8 +11,8 @@ export const STEEPEST = 0.25
 /** Usual reach of a stretch above and below its deepest place, mm. */
 const REACH_MM = 101.6
 
-/** Places of a seam at which its level is looked at. */
-const SAMPLES = 200
+/** A seam that ends this near to a level of the body ends at it, mm. */
+const AT_END_MM = 3
 
 /** How far below the upper end of a seam a level of the body lies, mm; null where the seam does not cross it. */
 export function placeOfZone(garment: Garment, { piece, edge }: FoundSeam, zoneId: string, sizeId: string): number | null {
@@ -21,16 +21,23 @@ export function placeOfZone(garment: Garment, { piece, edge }: FoundSeam, zoneId
     ?.parts.find((p) => p.pieceId === piece.id)
   const level = part ? zoneLevel(garment, part, sizeId) : null
   if (level === null) return null
-  const side = sidesOfSeam(garment, piece.id, edge.id, sizeId)[0]!
-  const total = lengthOfSide(garment, side, sizeId)
-  const off = (mm: number) => {
-    const { point, pieceId } = placeOnSeam(garment, side, mm, sizeId)
-    return pieceId === piece.id
-      ? Math.abs(alongGrain(point, grainDirection(shapeOf(findPiece(garment, pieceId)!, sizeId))) - level)
-      : Infinity
+  const ends: number[] = []
+  let fromMm = 0
+  for (const run of sidesOfSeam(garment, piece.id, edge.id, sizeId)[0]!) {
+    const shape = shapeOf(findPiece(garment, run.pieceId)!, sizeId)
+    const path = joinRuns(shape, [run])
+    const toMm = fromMm + measureLength(path)
+    if (run.pieceId === piece.id) {
+      const grain = grainDirection(shape)
+      const [crossing] = crossLevel(path, grain, level)
+      if (crossing) return fromMm + crossing.atMm
+      const isAt = (p: Point) => Math.abs(alongGrain(p, grain) - level) <= AT_END_MM
+      if (isAt(path[0]!.from)) ends.push(fromMm)
+      if (isAt(path[path.length - 1]!.to)) ends.push(toMm)
+    }
+    fromMm = toMm
   }
-  const best = Array.from({ length: SAMPLES + 1 }, (_, i) => (total * i) / SAMPLES).reduce((a, b) => (off(b) < off(a) ? b : a))
-  return off(best) <= total / SAMPLES ? best : null
+  return ends[0] ?? null
 }
 
 /** A stretch of a seam as one would pin it first: about its middle, or about a level of the body; no amount yet. */

@@ -79,6 +79,7 @@ const PASSES = 3
  */
 export function widenSides(garment: Garment, inputs: SideAmounts | ((piece: Piece) => SideAmounts), sizeId: string): Garment {
   const asked = new Map(garment.pieces.map((p) => [p.id, typeof inputs === 'function' ? inputs(p) : inputs]))
+  if ([...asked.values()].every((a) => Object.values(a).every((mm) => mm === 0))) return garment
   const zones = findZones(garment, { sewnTwice: true }).filter((z) => z.id in SIDE_KEYS)
   const sides = new Map(garment.pieces.map((p) => [p.id, sideChains(p, shapeOf(p, sizeId)).length]))
   const parts = zones.flatMap((zone) =>
