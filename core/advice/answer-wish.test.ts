@@ -915,6 +915,27 @@ const ROWS = TABLE.trim()
   .split('\n')
   .map((line) => /^(\w+): (.+) -> (.+)$/.exec(line)!.slice(1) as [string, string, string])
 
+describe('an armhole that is to be larger or smaller round', () => {
+  const offered = (text: string) => {
+    const answer = answerOn('blouse', text)
+    return answer.how === 'asks' ? answer.offers[0]! : answer.how
+  }
+  it.each(['make the armhole 1/2 bigger', 'enlarge the armhole by 1/2', 'more room in the armhole 1/2', 'armhole 1/2 wider'])(
+    'is lowered by what that takes, which is asked: “%s”',
+    (text) => {
+      expect(offered(text)).toMatchObject({ change: { kind: 'lower-armhole' }, asksAmount: false })
+      expect(offered(text)).toHaveProperty(
+        'sentence',
+        expect.stringMatching(/^Lower the armhole \{mm [\d.]+\}; \{mm 12\.7\} longer all round$/),
+      )
+    },
+  )
+  it('is raised for a smaller one, and not where it is taken in, which is a fold', () => {
+    expect(offered('reduce the armhole by 1/2')).toHaveProperty('sentence', expect.stringMatching(/^Raise .*12\.7\} shorter all round$/))
+    expect(offered('take in the armhole 1/2')).toHaveProperty('asksAmount', true)
+  })
+})
+
 describe('a wish that says what should not be', () => {
   const offered = (name: string, text: string) => {
     const answer = answerOn(name, text)

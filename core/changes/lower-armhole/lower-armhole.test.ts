@@ -4,8 +4,9 @@ import { cubic } from '../../geometry'
 import type { Garment } from '../../pattern'
 import { findArmholes, HALVES, underarmEnd } from '../../seams'
 import { findPiece } from '../../pattern'
-import { armholeFigures, begunOn, done, isSleeved, roleMm, tried } from '../../../demo/test-kinds'
+import { armholeFigures, begunOn, contextFor, done, isSleeved, roleMm, tried } from '../../../demo/test-kinds'
 import { lowerArmhole } from './index'
+import { lowerFor } from './proposes'
 
 const AMOUNTS = [11, -7]
 
@@ -48,6 +49,16 @@ describe('a lowered or raised armhole', () => {
         expect(Math.abs(roleMm(up, piece.id, role, garment.baseSizeId) - roleMm(garment, piece.id, role, garment.baseSizeId))).toBeLessThan(
           1,
         )
+  })
+  it.each(begunOn(lowerArmhole, isSleeved))('%s: an armhole that is to be so much larger or smaller round is so', (_, garment, begun) => {
+    const context = contextFor(garment)
+    const roundOf = (g: Garment) => HALVES.reduce((sum, half) => sum + armholeFigures(g, garment.baseSizeId).armhole[half], 0)
+    for (const longerMm of [12.7, -9]) {
+      const inputs = lowerFor(garment, begun, longerMm, context)!
+      expect(Math.sign(inputs.amountMm)).toBe(Math.sign(longerMm))
+      expect(roundOf(done(lowerArmhole, garment, inputs).garment) - roundOf(garment)).toBeCloseTo(longerMm, 2)
+    }
+    expect(lowerFor(garment, begun, 2000, context)).toBeNull()
   })
   it('an armhole that hardly bends, as under a dropped shoulder, goes too', () => {
     const blouse = draftBlouse()
