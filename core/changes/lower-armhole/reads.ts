@@ -11,13 +11,18 @@ const LARGER: readonly Concept[] = ['more', 'out']
 const SMALLER: readonly Concept[] = ['less', 'in']
 
 /** “Make the armhole 1/2 bigger”: so much longer round; null for any other wish, or where the sides have no room for it. */
-function readRound(wish: Wish, longerBy: (mm: number) => LowerArmholeInputs | null): Reading<LowerArmholeInputs> | null {
+function readRound(
+  wish: Wish,
+  begun: () => LowerArmholeInputs | null,
+  longerBy: (mm: number, usual: LowerArmholeInputs) => LowerArmholeInputs | null,
+): Reading<LowerArmholeInputs> | null {
   const way = towards(wish, LARGER, SMALLER)
   const byMm = oneAmount(wish, way)
   // What is taken in at an armhole is a fold that is pinned there.
   if (!says(wish, 'armhole') || way === 0 || byMm === null || /\b(?:tak(?:e|en|ing) in|let out|pinch)/i.test(wish.text)) return null
   if (says(wish, 'sleeve', 'bicep', 'bust', 'back', 'front', 'side', 'waist', 'body', 'ease', 'dart', 'fold', 'shoulder')) return null
-  const inputs = longerBy(byMm)
+  const usual = begun()
+  const inputs = usual && longerBy(byMm, usual)
   const how = `${lengthToken(Math.abs(byMm))} ${byMm > 0 ? 'longer' : 'shorter'} all round`
   return inputs && { inputs, uses: used(wish, 'armhole', 'make', ...LARGER, ...SMALLER), sure: false, towards: way, how }
 }
@@ -32,7 +37,7 @@ export function readLowerArmhole(
   const isSaid =
     says(wish, 'armhole', 'underarm') &&
     says(wish, 'up', 'down', 'deeper', 'scoop', 'shallower', 'too-high', 'too-low', 'too-tight', 'too-loose', 'longer', 'shorter')
-  const round = isSign || isSaid ? null : readRound(wish, (mm) => ((usual) => usual && longerBy(mm, usual))(begun()))
+  const round = isSign || isSaid ? null : readRound(wish, begun, longerBy)
   if (round) return [round]
   if ((!isSign && !isSaid) || says(wish, 'dart', 'fold', 'gapes', 'shoulder', 'true', 'notch', 'move', 'armhole-follows', 'cap-follows'))
     return []
