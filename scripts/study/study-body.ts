@@ -26,7 +26,7 @@ export interface Studied {
   isFinite: boolean
   /** Does a stop say that it goes only as far as the pieces do? */
   isLeftOver: boolean
-  /** Promises that were not held, and that no caution of their stop names. */
+  /** Promises that were not held. */
   broken: string[]
   /** How far the ease of each planned zone is from what was wanted, mm, measured a second time. */
   ease: Record<string, number>
@@ -74,10 +74,8 @@ export function studyBody({ id, garment, sizing }: Project, school: School, seed
     applied: folded.stops.every((s) => s.status === 'applied'),
     isFinite: again.isFinite,
     isLeftOver: folded.stops.some((s) => s.change.note.endsWith(LEFT_OVER)),
-    broken: folded.stops.flatMap(({ applied, change }) =>
-      (applied?.held ?? [])
-        .filter((h) => !h.held && !applied!.cautions.some((c) => c.message.includes(h.where) && c.message.includes(h.label)))
-        .map((h) => `${change.kind}: ${h.label}, ${h.where}`),
+    broken: folded.stops.flatMap(
+      (s) => s.applied?.held.filter((h) => !h.held).map((h) => `${s.change.kind}: ${h.label}, ${h.where}`) ?? [],
     ),
     ease,
     lengths,

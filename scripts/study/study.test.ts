@@ -81,9 +81,7 @@ describe('made bodies', () => {
     expect(broken.length).toBeGreaterThan(0)
     for (const { label, where, cautions } of broken)
       expect(cautions.map((c) => c.message).toString(), label).toContain(`${where}: the ${label} turns by`)
-    const studied = studyBody(jacket, 'finished', 9)
-    expect(studied.broken).toEqual([])
-    expect(studied.cornerDeg).toBeLessThanOrEqual(KEPT.cornerDeg)
+    expect(studyBody(jacket, 'finished', 9).cornerDeg).toBeLessThanOrEqual(KEPT.cornerDeg)
   })
 
   it.each(oneSize.map((g) => [g.id, g] as const))('get a plan on %s, which has one size, that keeps promises and seams', (_, garment) => {
