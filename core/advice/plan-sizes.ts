@@ -134,11 +134,11 @@ export const planSizes = (garment: Garment, context: ChangeContext, own: readonl
 export function planFromBody(garment: Garment, context: ChangeContext, own: readonly Change[] = []): PlanFromBody {
   const traced = trace(garment, context, own)
   const sheet = makeWorksheet(traced.garmentNow(), context.sizing, context.body, context.bought ?? garment)
-  const few = planOn(traced, sheet, context, own, sizesLookedAt(traced.garmentNow(), sheet))
+  const few = planOn(traced, sheet, { ...context, lookedAt: sizesLookedAt(traced.garmentNow(), sheet) }, own)
   // A stop that the sizes looked at bear may be too much for another one of the nest.
   const folded = after(garment, few, context)
   if (folded.stops.every((s) => s.status === 'applied')) return { stops: few, folded }
-  const stops = planOn(traced, sheet, context, own, null)
+  const stops = planOn(traced, sheet, context, own)
   return { stops, folded: after(garment, stops, context) }
 }
 
@@ -152,26 +152,18 @@ export interface PlanFromBody {
 function sizesLookedAt({ sizes, baseSizeId }: Garment, sheet: Worksheet): string[] {
   const { sizeOf, up, down } = sizesToCut(sheet)
   const chosen = (['bust', 'waist', 'hip'] as const).flatMap((zone) => sizeOf(zone) ?? [])
-  const ends = [...(down > 0 ? sizes.slice(0, 2) : []), ...(up > 0 ? sizes.slice(-2) : [])]
+  const ends = [...(down > 0 ? sizes.slice(0, 1) : []), ...(up > 0 ? sizes.slice(-1) : [])]
   return [baseSizeId, ...chosen, ...ends.map((s) => s.id)]
 }
 
-/**
- * The plan by some sizes of the nest alone: those by which sizes are blended, and what follows on the blended size alone.
- * @param sizeIds null for the whole nest
- */
-function planOn(
-  allTraced: Draft,
-  sheet: Worksheet,
-  context: ChangeContext,
-  own: readonly Change[],
-  sizeIds: readonly string[] | null,
-): NewChange[] {
-  const only = (draft: Draft, ids: readonly string[] | null): Draft => {
+/** The plan by the sizes that are looked at: those by which sizes are blended, and what follows on the blended size alone. */
+function planOn(allTraced: Draft, sheet: Worksheet, context: ChangeContext, own: readonly Change[]): NewChange[] {
+  const only = (draft: Draft, ids: readonly string[] | undefined): Draft => {
     const garment = ids && keepSizes(draft.garmentNow(), ids)
     return garment ? { ...draft, garmentNow: () => garment } : draft
   }
-  const traced = only(allTraced, sizeIds)
+  const { lookedAt } = context
+  const traced = only(allTraced, lookedAt)
   const first = plannedLengths(traced.garmentNow(), context, new Map())
   const along = (draft: Draft, phases: readonly Phase[], lengths: ReadonlyMap<string, number>) =>
     phases.reduce((now, phase) => {
@@ -180,7 +172,7 @@ function planOn(
       return propose(taken(now, stops, context), phase, { context, sheet }, own)
     }, draft)
   const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), first, context)
-  const whole = along(only(sized, sizeIds && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map())
+  const whole = along(only(sized, lookedAt && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map())
   return withSleeves(traced.garmentNow(), whole, context)
 }
 

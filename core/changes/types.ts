@@ -27,6 +27,8 @@ export interface ChangeContext {
   bought?: Garment
   /** The pieces while their other sizes still lay with them, where those have been left since. */
   nest?: Garment
+  /** The sizes of a nest by which a plan is made, by their ids: of new ones no other is drawn. All of them where they are not given. */
+  lookedAt?: readonly string[]
   /** Told before each stop of a plan, and by a change that makes several things: what they are, how many are done, and of how many. */
   progress?: (what: 'stop' | 'size', done: number, of: number) => void
 }

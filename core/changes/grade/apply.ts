@@ -29,7 +29,10 @@ function arrowsOf(before: Garment, after: Garment, inputs: GradeInputs): NonNull
  */
 export function applyGrade(garment: Garment, inputs: GradeInputs, context: ChangeContext): Result<Applied<GradeInputs>> {
   if (garment.pieces.length === 0) return refuse('reference-gone', 'garment', 'it has no pieces any more.', 'Delete this change.')
-  const after = gradeGarment(garment, inputs, (done, of) => context.progress?.('size', done, of))
+  const after = gradeGarment(garment, inputs, {
+    lookedAt: context.lookedAt,
+    progress: (done, of) => context.progress?.('size', done, of),
+  })
   const broken = findBrokenSize(garment, after)
   if (broken) {
     const largest = findLargest(inputs.intervalMm, (intervalMm) => {
@@ -51,7 +54,7 @@ export function applyGrade(garment: Garment, inputs: GradeInputs, context: Chang
         ? []
         : garment.pieces.map((p, i) => ({ pieceId: p.id, how: i === 0 ? ('asked' as const) : ('partner' as const), levels: [] })),
     leftOut: [],
-    held: heldByGrade(garment, after, inputs, context.sizeId),
+    held: heldByGrade(garment, after, inputs, context),
     cautions: gradeCautions(garment, inputs),
     arrows: arrowsOf(garment, after, inputs),
   })

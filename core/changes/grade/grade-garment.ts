@@ -1,6 +1,7 @@
 import { familyOf, findPiece, shapeOf, sizeBeyond, timesRound, type Garment, type Piece, type Shape } from '../../pattern'
 import { findZones, finishedMm, sideChains, zoneWidth, type Zone, type ZoneId, type ZonePart } from '../../measure'
 import { LENGTH_FOUND_MM } from '../../tolerances'
+import type { ChangeContext } from '../types'
 import { cardinalsOf } from './cardinals'
 import { gradeShape } from './grade-shape'
 import { askedPart, rulesOn, tableOf } from './rules'
@@ -70,16 +71,42 @@ function carriersOf(piece: Piece, zone: ZoneId): Carriers | null {
 /** Rounds of setting right what slanting and curved lines lose or gain; each leaves less than a tenth of the error. */
 const ROUNDS = 6
 
+/** How much further from the centre than by their rules single points of a piece go, mm, by the piece's id. */
+type OutByPiece = Map<string, Partial<Record<Cardinal, number>>>
+
+/** What a grade finds on a garment once for all its sizes. */
+interface Laid {
+  zones: readonly Zone[]
+  rulesFor: (piece: Piece) => Partial<Record<Cardinal, Rule>> | null
+}
+
+function layOut(garment: Garment, inputs: Pick<GradeInputs, 'centre' | 'rules'>): Laid {
+  const inForce = new Map(garment.pieces.map((piece) => [piece.id, rulesOn(garment, piece, inputs)]))
+  return { zones: findZones(garment), rulesFor: (piece) => inForce.get(piece.id)! }
+}
+
+/** What the last size needed, in proportion: the next one is set right in fewer rounds. Nothing on the other side of the range. */
+function foreseen(last: { out: OutByPiece; totalMm: number } | null, { totalMm }: GradedSize): OutByPiece {
+  if (!last || last.totalMm * totalMm < 0) return new Map()
+  const grown = (own: Partial<Record<Cardinal, number>>) =>
+    Object.fromEntries(Object.entries(own).map(([c, mm]) => [c, (mm * totalMm) / last.totalMm]))
+  return new Map([...last.out].map(([id, own]) => [id, grown(own)]))
+}
+
 /**
  * One size made from another and added to every piece; caps and bands follow what they are sewn to. The points that
  * carry bust, waist and hip are moved out a little more or less than their rule says, until the finished measure has
  * grown by exactly what the rules ask: an edge that slants or curves grows otherwise than its corners move.
+ *
+ * @param out how much further they go than their rules say, to begin with; in the end it says how much it was
  */
-export function addGradedSize(garment: Garment, inputs: Pick<GradeInputs, 'centre' | 'rules'>, size: GradedSize): Garment {
-  const zones = findZones(garment)
-  const out = new Map<string, Partial<Record<Cardinal, number>>>()
-  const inForce = new Map(garment.pieces.map((piece) => [piece.id, rulesOn(garment, piece, inputs)]))
-  const rulesFor = (piece: Piece) => inForce.get(piece.id)!
+function addGradedSize(
+  garment: Garment,
+  inputs: Pick<GradeInputs, 'centre' | 'rules'>,
+  size: GradedSize,
+  { zones, rulesFor }: Laid,
+  out: OutByPiece,
+): Garment {
   /** Shapes as they were made last: a piece that nothing is set right on is made once. */
   const made = new Map<string, Shape>()
   const make = (): Garment => {
@@ -158,19 +185,35 @@ function missingInside(
   return amounts
 }
 
+/** The sizes that are drawn, smallest first: those that differ from what they start from, and of these the ones that are looked at. */
+export function drawnSizes(garment: Garment, inputs: GradeInputs, lookedAt?: readonly string[]): { below: GradedSize[]; above: GradedSize[] } {
+  const isDrawn = (s: GradedSize) => s.totalMm !== 0 && (!lookedAt || lookedAt.includes(s.id))
+  const { below, above } = gradedSizes(garment, inputs)
+  return { below: below.filter(isDrawn), above: above.filter(isDrawn) }
+}
+
 /**
- * Makes whole sizes above and below those that a garment has (craft 6.5), all in one nest.
+ * Makes whole sizes above and below those that a garment has (craft 6.5), all in one nest; each is drawn from the last one there was.
+ * @param lookedAt the ids of the only sizes that are drawn; all of them where they are not given
  * @param progress is told after each size how many of how many are done
  */
-export function gradeGarment(garment: Garment, inputs: GradeInputs, progress?: (done: number, of: number) => void): Garment {
-  const { below, above } = gradedSizes(garment, inputs)
-  const all = [...below, ...above].filter((s) => s.totalMm !== 0)
+export function gradeGarment(
+  garment: Garment,
+  inputs: GradeInputs,
+  { lookedAt, progress }: Pick<ChangeContext, 'lookedAt'> & { progress?: (done: number, of: number) => void } = {},
+): Garment {
+  const { below, above } = drawnSizes(garment, inputs, lookedAt)
+  const all = [...below, ...above]
   if (all.length === 0) return garment
+  const laid = layOut(garment, inputs)
+  let last: Parameters<typeof foreseen>[0] = null
   const grown = all.reduce((g, size, i) => {
-    const next = addGradedSize(g, inputs, size)
+    const out = foreseen(last, size)
+    const next = addGradedSize(g, inputs, size, laid, out)
+    last = { out, totalMm: size.totalMm }
     progress?.(i + 1, all.length)
     return next
   }, garment)
-  const named = (list: GradedSize[]) => list.filter((s) => s.totalMm !== 0).map(({ id, name }) => ({ id, name }))
+  const named = (list: GradedSize[]) => list.map(({ id, name }) => ({ id, name }))
   return { ...grown, sizes: [...named(below), ...garment.sizes, ...named(above)] }
 }

@@ -20,7 +20,7 @@ import {
 } from '../../geometry'
 import { cornersAsSewn, walkGarment } from '../../match'
 import { displacePath } from '../../moves'
-import { checkGarment, dartFigures, shapeOf, type Garment, sideLength } from '../../pattern'
+import { checkGarment, dartFigures, findPiece, outlineOf, shapeOf, type Garment, sideLength } from '../../pattern'
 import { findZones, finishedMm } from '../../measure'
 import { grade, gradeGarment, gradedSizes, splitInterval, type GradeInputs } from './index'
 import { growthByRules } from './rules'
@@ -162,6 +162,17 @@ describe.each(GARMENTS)('the %s, graded', (_, garment) => {
   it('is a sound nest: same edges, corners and marks in every size', () => {
     expect(whole.sizes).toHaveLength(6)
     expect(checkGarment(whole)).toBeNull()
+  })
+  it('has each of its new sizes drawn alone as among the others', () => {
+    const { above, below } = gradedSizes(garment, inputs())
+    for (const size of [above[1]!, below[0]!]) {
+      const alone = gradeGarment(garment, inputs(), { lookedAt: [size.id] })
+      expect(alone.sizes.map((s) => s.id).toSorted()).toEqual(['one', size.id].toSorted())
+      for (const piece of alone.pieces) {
+        const [is, was] = [piece, findPiece(whole, piece.id)!].map((p) => outlineOf(p, shapeOf(p, size.id)))
+        is!.forEach((s, i) => expect(distance(s.to, was![i]!.to), piece.name).toBeLessThan(0.001))
+      }
+    }
   })
   it('grows bust, waist and hip by exactly its intervals, within 0.1 mm in every size', () => {
     const { above, below } = gradedSizes(garment, inputs())

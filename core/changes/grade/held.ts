@@ -3,15 +3,15 @@ import { findZones, finishedMm } from '../../measure'
 import { EQUAL_MM, GRADE_MM, SEAM_KEPT_MM } from '../../tolerances'
 import { lengthToken } from '../../units'
 import { holdMeasure } from '../shared/held'
-import type { Caution, HeldPromise } from '../types'
-import { gradedSizes } from './grade-garment'
+import type { Caution, ChangeContext, HeldPromise } from '../types'
+import { drawnSizes } from './grade-garment'
 import { askedPart, growthByRules } from './rules'
 import type { GradeInputs } from './schema'
 
 /** What a grade holds in every size that it makes: growth as asked, cap ease, darts, seams that matched. All measured. */
-export function heldByGrade(before: Garment, after: Garment, inputs: GradeInputs, sizeId: string): HeldPromise[] {
-  const { below, above } = gradedSizes(before, inputs)
-  const made = [...below, ...above].filter((s) => s.totalMm !== 0)
+export function heldByGrade(before: Garment, after: Garment, inputs: GradeInputs, { sizeId, lookedAt }: ChangeContext): HeldPromise[] {
+  const { below, above } = drawnSizes(before, inputs, lookedAt)
+  const made = [...below, ...above]
   const held: HeldPromise[] = []
   for (const zone of findZones(before).filter((z) => z.id === 'bust' || z.id === 'waist' || z.id === 'hip')) {
     // Over a panel seam a level is met where both its edges have grown, a little aside.

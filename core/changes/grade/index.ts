@@ -99,7 +99,7 @@ export const grade = defineChange({
   withAmount: (_garment, inputs, amountMm) => ({ ...inputs, intervalMm: Math.abs(amountMm) }),
 })
 
-export { gradeGarment, gradedSizes, addGradedSize } from './grade-garment'
+export { gradeGarment, gradedSizes } from './grade-garment'
 export { rulesOf, splitInterval, tableOf } from './rules'
 export { CARDINALS, GradeSchema, RULE_TABLES, type Cardinal, type GradeInputs, type Rule, type RuleTable } from './schema'
 export { cardinalsOf } from './cardinals'

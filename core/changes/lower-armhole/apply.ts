@@ -2,6 +2,7 @@ import type { Garment } from '../../pattern'
 import { ok, refuse, type Result } from '../../result'
 import { distinctHalves, findArmholes, moveUnderarm, NO_UNDERARM_MOVE, settleCapsInSizes, underarmEnd, whyNoArmhole } from '../../seams'
 import { limitToken } from '../../units'
+import { findBrokenOutline } from '../check-outlines'
 import { drawOrRefuse } from '../shared/draw-or-refuse'
 import { touchedBy } from '../shared/touched-by'
 import type { Applied, ChangeContext } from '../types'
@@ -20,6 +21,12 @@ function lower(garment: Garment, inputs: LowerArmholeInputs): Result<{ garment: 
       drawn = moved
     }
   return inputs.cap === 'left' ? ok({ garment: drawn }) : settleCapsInSizes(garment, drawn, { way: inputs.cap })
+}
+
+/** Can the armhole be moved like that? What could be done instead is not looked for. */
+export function canLower(garment: Garment, inputs: LowerArmholeInputs): boolean {
+  const done = lower(garment, inputs)
+  return done.ok && findBrokenOutline(garment, done.value.garment) === null
 }
 
 /**

@@ -4,7 +4,7 @@ import { findArmholes, HALVES, runLength, whyNoArmhole } from '../../seams'
 import { bodyLengths } from '../../size'
 import { LENGTH_FOUND_MM } from '../../tolerances'
 import type { AskedByBody, ChangeContext } from '../types'
-import { applyLowerArmhole } from './apply'
+import { applyLowerArmhole, canLower } from './apply'
 import type { LowerArmholeInputs } from './schema'
 
 /** An armhole that is off by less than this is left as its maker drew it, mm. */
@@ -45,5 +45,5 @@ export function proposeArmhole(garmentNow: () => Garment, { context }: AskedByBo
   if (whyNoArmhole(garment, findArmholes(garment))) return []
   const note = 'Underarm to waist: where the armhole lies under the arm, with room to move.'
   const ways = WAYS.map((cap): LowerArmholeInputs => ({ amountMm: -row.missingMm!, cap }))
-  return [{ inputs: ways.find((inputs) => applyLowerArmhole(garment, inputs, context).ok) ?? ways[0]!, note }]
+  return [{ inputs: ways.find((inputs) => canLower(garment, inputs)) ?? ways[0]!, note }]
 }

@@ -17,9 +17,14 @@ export const SIDE_KEYS = { bust: 'bustMm', waist: 'waistMm', hip: 'hipMm' } as c
 
 export type SideZone = keyof typeof SIDE_KEYS
 
+type ZonePlaces = ReturnType<typeof zonesOnChain>
+
 /** How far a place of a side seam goes out, mm, by its length from the top: level at each zone, smooth between. */
-export function outAlong(garment: Garment, chain: SideChain, inputs: SideAmounts, sizeId: string): ((atMm: number) => number) | null {
-  const places = zonesOnChain(garment, chain, sizeId).map((z) => ({ atMm: z.atMm, out: inputs[SIDE_KEYS[z.zone as SideZone]] }))
+export const outAlong = (garment: Garment, chain: SideChain, inputs: SideAmounts, sizeId: string): ((atMm: number) => number) | null =>
+  outBetween(zonesOnChain(garment, chain, sizeId), inputs)
+
+function outBetween(zones: ZonePlaces, inputs: SideAmounts): ((atMm: number) => number) | null {
+  const places = zones.map((z) => ({ atMm: z.atMm, out: inputs[SIDE_KEYS[z.zone as SideZone]] }))
   if (places.length === 0) return null
   return (atMm) => {
     const k = places.findIndex((p) => p.atMm >= atMm)
@@ -30,13 +35,15 @@ export function outAlong(garment: Garment, chain: SideChain, inputs: SideAmounts
   }
 }
 
-function widenShape(garment: Garment, piece: Piece, inputs: SideAmounts, sizeId: string): Shape {
-  const shape = shapeOf(piece, sizeId)
+/** A side of a piece with the places of the zones along it. */
+type LaidSide = SideChain & { zones: ZonePlaces }
+
+function widenShape(piece: Piece, shape: Shape, sides: readonly LaidSide[], inputs: SideAmounts): Shape {
   const { across, middle } = frameOf(piece, shape)
   const edges: Record<string, Path> = { ...shape.edges }
   const notches: Record<string, NotchPlace> = { ...shape.notches }
-  for (const chain of sideChains(piece, shape)) {
-    const out = outAlong(garment, chain, inputs, sizeId)
+  for (const chain of sides) {
+    const out = outBetween(chain.zones, inputs)
     if (!out) continue
     const first = edgePath(shape, chain.edges[0]!.edgeId)
     const outward = scale(across, Math.sign(dot(first[0]!.from, across) - middle))
@@ -81,29 +88,33 @@ export function widenSides(garment: Garment, inputs: SideAmounts | ((piece: Piec
   const asked = new Map(garment.pieces.map((p) => [p.id, typeof inputs === 'function' ? inputs(p) : inputs]))
   if ([...asked.values()].every((a) => Object.values(a).every((mm) => mm === 0))) return garment
   const zones = findZones(garment, { sewnTwice: true }).filter((z) => z.id in SIDE_KEYS)
-  const sides = new Map(garment.pieces.map((p) => [p.id, sideChains(p, shapeOf(p, sizeId)).length]))
+  const sides = new Map(
+    garment.pieces.map((p): [string, LaidSide[]] => [
+      p.id,
+      sideChains(p, shapeOf(p, sizeId)).map((chain) => ({ ...chain, zones: zonesOnChain(garment, chain, sizeId) })),
+    ]),
+  )
+  const countOf = (pieceId: string) => sides.get(pieceId)!.length
   const parts = zones.flatMap((zone) =>
     zone.parts
-      .filter((p) => !isNarrowest(p) && sides.get(p.pieceId)! > 0)
+      .filter((p) => !isNarrowest(p) && countOf(p.pieceId) > 0)
       .map((part) => ({ key: SIDE_KEYS[zone.id as SideZone], part, wasMm: zoneWidth(garment, part, sizeId) })),
   )
   const own = new Map<string, SideAmounts>()
   const draw = (): Garment => {
-    const pieces = garment.pieces.map((piece) =>
-      sides.get(piece.id) === 0
-        ? piece
-        : {
-            ...piece,
-            shapes: { ...piece.shapes, [sizeId]: widenShape(garment, piece, own.get(piece.id) ?? asked.get(piece.id)!, sizeId) },
-          },
-    )
+    const pieces = garment.pieces.map((piece) => {
+      if (countOf(piece.id) === 0) return piece
+      const amounts = own.get(piece.id) ?? asked.get(piece.id)!
+      const shape = widenShape(piece, shapeOf(piece, sizeId), sides.get(piece.id)!, amounts)
+      return { ...piece, shapes: { ...piece.shapes, [sizeId]: shape } }
+    })
     return evenSides(garment, { ...garment, pieces }, sizeId).garment
   }
   let drawn = draw()
   for (let pass = 0; pass < PASSES; pass++) {
     const off = parts.map(({ key, part, wasMm }) => {
       const grew = zoneWidth(drawn, part, sizeId) - wasMm
-      return { pieceId: part.pieceId, key, mm: asked.get(part.pieceId)![key] - grew / sides.get(part.pieceId)! }
+      return { pieceId: part.pieceId, key, mm: asked.get(part.pieceId)![key] - grew / countOf(part.pieceId) }
     })
     if (off.every((o) => Math.abs(o.mm) <= EQUAL_MM)) break
     for (const { pieceId, key, mm } of off) {
