@@ -167,6 +167,7 @@ function partDrawer(piece: Piece, unslid: Shape, laid: LaidPart, slideMm: number
     if (carryPart) {
       const top = scale(down, -move.riseMm)
       const turnedBoth = (which: PartEnd['which']) => ({ by: ends[which].by, turnRad: ends[which].turnRad + seamTurns[which] })
+      // Too straight for that, it is lifted as a whole, and turns at its ends alike.
       const carriedEdges = carryPart({ first: turnedBoth('first'), last: turnedBoth('last') }, hasTop ? top : NOTHING)
       if (carriedEdges) return { ...now, edges: { ...edges, ...carriedEdges } }
     }
@@ -181,8 +182,8 @@ function partDrawer(piece: Piece, unslid: Shape, laid: LaidPart, slideMm: number
     let before: Point | null = null
     for (const [i, { run }] of runs.entries()) {
       let own = lift ? lift(carried[i]!) : carried[i]!
-      if (i === 0) own = turnedBack(own, 'first', turned(directions.first, ends.first.turnRad))
-      if (i === runs.length - 1) own = turnedBack(own, 'last', turned(directions.last, ends.last.turnRad))
+      if (i === 0) own = turnedBack(own, 'first', turned(directions.first, ends.first.turnRad + seamTurns.first))
+      if (i === runs.length - 1) own = turnedBack(own, 'last', turned(directions.last, ends.last.turnRad + seamTurns.last))
       if (before) own = [{ ...own[0]!, from: before }, ...own.slice(1)]
       before = endOf(own)
       drawn[run.edgeId] = run.reversed ? reversePath(own) : own

@@ -1,7 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { planFromBody } from '../../core/advice'
-import { contextOf } from '../../core/changes'
-import { DEFAULT_TOLERANCES } from '../../core/match'
 import { garmentOf, polygonPiece, seamOf } from '../../core/pattern/test-pieces'
 import { demoWardrobe } from '../../demo/wardrobe'
 import { studiedGarments } from './garments'
@@ -68,20 +65,11 @@ describe('made bodies', () => {
     },
   )
 
-  it('get a caution that names each promise which a stop of the plan cannot keep, and the corner is trued after it', () => {
-    // A front that becomes shorter by 17 mm across its armhole turns the cap at both seams of the sleeve.
+  it.each([9, 12])('get a jacket whose cap runs on across its sleeve seams though its front becomes much shorter (seed %i)', (seed) => {
     const jacket = studiedGarments().find((g) => g.id === 'demo-jacket')!
-    const { garment, sizing } = jacket
-    const wearer = { id: 'made', name: 'a made body', ownMeasures: [], sets: [makeBody(9)] }
-    const { stops } = planFromBody(
-      garment,
-      contextOf(garment, { sizing: { ...sizing, school: 'finished' } }, wearer, DEFAULT_TOLERANCES),
-    ).folded
-    const broken = stops.flatMap(({ applied }) => applied!.held.filter((h) => !h.held).map((h) => ({ ...h, cautions: applied!.cautions })))
-    expect(broken.length).toBeGreaterThan(0)
-    for (const { label, where, cautions } of broken)
-      expect(cautions.map((c) => c.message).toString(), label).toContain(`${where}: the ${label} turns by`)
-    expect(studyBody(jacket, 'finished', 9).cornerDeg).toBeLessThanOrEqual(KEPT.cornerDeg)
+    const { broken, cornerDeg } = studyBody(jacket, 'finished', seed)
+    expect(broken).toEqual([])
+    expect(cornerDeg).toBeLessThanOrEqual(KEPT.cornerDeg)
   })
 
   it.each(oneSize.map((g) => [g.id, g] as const))('get a plan on %s, which has one size, that keeps promises and seams', (_, garment) => {

@@ -9,7 +9,7 @@ import { lineCautions } from '../shared/levels/cautions'
 import { moveGarment, type MovedGarment } from '../shared/levels/move-garment'
 import { settleBands } from '../shared/settle-bands'
 import { touchedBy } from '../shared/touched-by'
-import type { Applied, Caution, ChangeContext, HeldPromise } from '../types'
+import type { Applied, Caution, ChangeContext } from '../types'
 import { heldAcross } from './held'
 import { asLevels } from './as-levels'
 import type { AcrossArmholeInputs } from './schema'
@@ -69,15 +69,6 @@ function cautionsOf(garment: Garment, levels: ReadonlyMap<string, readonly MoveL
   })
 }
 
-/** A corner that the cap turns by it: it is named, and trued by a stop of its own. */
-const turning = (held: readonly HeldPromise[]): Caution[] =>
-  held
-    .filter((h) => !h.held && h.unit === 'deg')
-    .map((h) => ({
-      code: 'cap-turns',
-      message: `${h.where}: the ${h.label} turns by ${Math.abs(h.after - h.before).toFixed(1)} degrees: true that corner after it.`,
-    }))
-
 const tooMuch = (pieces: readonly Across[], { half, amountMm }: AcrossArmholeInputs): Caution[] =>
   pieces.every((a) => Math.abs(amountMm) <= MUCH_OF_ARMHOLE * a.reachMm)
     ? []
@@ -113,7 +104,6 @@ export function applyAcrossArmhole(
   if (!done.ok) return done
   const { garment: after, pieces, levels, touched } = done.value
   const crossed = crossedBy(garment, levels, context.sizeId)
-  const held = heldAcross(garment, after, { pieces, crossed, armholes: findArmholes(garment), inputs }, context.sizeId)
   const lines = new Map(touched.map((t) => [t.pieceId, t.levels]))
   return ok({
     garment: after,
@@ -123,7 +113,7 @@ export function applyAcrossArmhole(
       pieces.map((a) => a.piece.id),
     ).map((t) => ({ ...t, levels: lines.get(t.pieceId) ?? [] })),
     leftOut: [],
-    held,
-    cautions: [...turning(held), ...tooMuch(pieces, inputs), ...cautionsOf(garment, levels, crossed, context.sizeId)],
+    held: heldAcross(garment, after, { pieces, crossed, armholes: findArmholes(garment), inputs }, context.sizeId),
+    cautions: [...tooMuch(pieces, inputs), ...cautionsOf(garment, levels, crossed, context.sizeId)],
   })
 }
