@@ -186,7 +186,11 @@ function missingInside(
 }
 
 /** The sizes that are drawn, smallest first: those that differ from what they start from, and of these the ones that are looked at. */
-export function drawnSizes(garment: Garment, inputs: GradeInputs, lookedAt?: readonly string[]): { below: GradedSize[]; above: GradedSize[] } {
+export function drawnSizes(
+  garment: Garment,
+  inputs: GradeInputs,
+  lookedAt?: readonly string[],
+): { below: GradedSize[]; above: GradedSize[] } {
   const isDrawn = (s: GradedSize) => s.totalMm !== 0 && (!lookedAt || lookedAt.includes(s.id))
   const { below, above } = gradedSizes(garment, inputs)
   return { below: below.filter(isDrawn), above: above.filter(isDrawn) }
