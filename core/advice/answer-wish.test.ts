@@ -39,6 +39,27 @@ const answerOn = (name: string, text: string, units: 'in' | 'cm' = 'in') => {
  * its level), “asks”, “asks” with a kind that must be among the offers, or “nothing”.
  */
 const TABLE = `
+jacket: cap 1/2 higher -> cap-to-armhole way="height"
+blouse: cap too big, ease it down by 3/8 -> cap-to-armhole frontMm=-0.1875 backMm=-0.1875
+blouse: sleeve length plus 1 below elbow -> lengthen amountMm=1
+blouse: body length +1 above the waist -> lengthen amountMm=1
+blouse: make it 24 long from the back neck -> uneven-hem
+dress: make the dress 41 long -> asks uneven-hem
+dress: back neck to hem 42 -> asks uneven-hem
+dress: knee length skirt -> asks uneven-hem
+dress: hem 2 in below the knee -> asks uneven-hem
+blouse: back hangs lower than front by 1 -> asks uneven-hem
+blouse: front is 1/2 higher than the back -> asks uneven-hem
+blouse: close the bust dart -> asks move-dart
+blouse: close the waist dart by 1/4 -> asks
+blouse: move the bust point out 1/2 -> raise-dart asideMm=0.5
+blouse: shift the apex in by 3/8 -> raise-dart asideMm=-0.375
+legs: knee length 58 cm from waist -> asks lengthen
+legs: knee 23 in below the waist -> asks lengthen
+legs: finished inseam 29 in -> asks lengthen
+legs: bowed legs -> asks
+legs: knees knock -> asks
+legs: legs twist outward -> asks side-balance
 jacket: give the sleeve cap 1/4 more ease at the back -> cap-to-armhole frontMm=0 backMm=0.25
 jacket: less ease in the front half of the cap 1/8 -> cap-to-armhole frontMm=-0.125 backMm=0
 jacket: sleeve cap has to fit the armhole again -> cap-to-armhole way="height"
@@ -170,7 +191,7 @@ jacket: sleeve width at the bicep plus 1 -> bicep-width amountMm=1
 jacket: back is too broad between armholes by 1/2 -> across-width half="back" amountMm=-0.5
 flared: make the flare 3 inches less -> hem-fullness amountMm=-1.5
 dress: skirt a line 4 -> hem-fullness pieceId="skirt-front" amountMm=1
-blouse: cap needs to be 1/2 taller -> asks cap-to-armhole
+blouse: cap needs to be 1/2 taller -> cap-to-armhole way="height"
 legs: dropped crotch 1 -> asks
 dress: skirt longer at the back 2 -> uneven-hem centreBackMm=2 sideMm=0
 dress: the back of the skirt is 1 1/2 too long -> uneven-hem centreBackMm=-1.5 centreFrontMm=0
@@ -182,7 +203,7 @@ blouse: the cap is too big for its armhole -> cap-to-armhole
 blouse: there's too much ease in the sleeve head, 1/2 -> cap-to-armhole frontMm=-0.25 backMm=-0.25
 blouse: cap has half an inch too much ease -> cap-to-armhole frontMm=-0.25
 blouse: reduce sleeve cap ease by 1/2 -> cap-to-armhole frontMm=-0.25
-blouse: cap is too tall by 1/2 -> asks cap-to-armhole
+blouse: cap is too tall by 1/2 -> cap-to-armhole way="height"
 blouse: widen the neckline 1/2 each side -> redraw-neckline widerMm=0.5
 blouse: widen neck 1/4 at each shoulder -> redraw-neckline widerMm=0.25
 blouse: widen each shoulder 1/4 -> shoulder-width amountMm=0.25
@@ -254,7 +275,7 @@ blouse: bust 2 wider, keep the waist -> asks bust-amount
 dress: fuller bust 2, the waist stays -> bust-amount amountMm=1 waist="side"
 blouse: right shoulder drops 1/4 -> shoulder-slope amountMm=-0.25 side="right"
 blouse: narrower back by 1/2 -> across-width half="back" amountMm=-0.5
-blouse: lower cap by 1/4 -> asks cap-to-armhole
+blouse: lower cap by 1/4 -> cap-to-armhole way="height"
 blouse: deeper v of 3/4 -> redraw-neckline frontMm=0.75
 legs: rise 1/2 shorter in front -> level-wedge pieceId="front" amountMm=-0.5
 legs: trouser rise 1.5 cm longer at the back -> asks level-wedge

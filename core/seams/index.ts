@@ -13,6 +13,7 @@ export {
 export { HALVES, measureArmhole, runLength, topOfCap, type ArmholeFigures, type Half, type SleevedArmhole } from './measure-armhole'
 export { capParts, edgeBeyond, joinRuns, type CapPart } from './cap-parts'
 export { fitCap, settleCapMarks, type CapWay } from './fit-cap'
+export { capDrawer, NO_CAP_MOVE } from './reshape-cap'
 export { settleCaps, settleCapsInSizes, type SettledCap } from './settle-caps'
 export { moveUnderarm, underarmEnd, NO_UNDERARM_MOVE, type UnderarmMove } from './move-underarm'
 export { fitArmholes, type ArmholeFit, type ArmholeWay } from './fit-armhole'

@@ -94,6 +94,12 @@ export const FIGURES: readonly Said[] = [
     new RegExp(`\\b${SLEEVE} (?:is |are |does not |doesn’t )?(?:too )?(?:small|big|large|wide|narrow|tight|loose) ${FOR_ARMHOLE}`, 'gu'),
     'cap does not fit the armhole',
   ],
+  // Beside no armhole, what is too large of a cap is its ease; how high it is is said of its line.
+  [
+    new RegExp(`\\b${CAP} (?:is )?(${FIGURE} ?|)too (?:big|large|full|long)(?: by)?\\b(?:,? ease it (?:down|in))?`, 'gu'),
+    'less ease in the cap $1',
+  ],
+  [new RegExp(`\\bcap (?=(?:by )?(?:${FIGURE} ?)?(?:higher|lower|taller|flatter|shallower)\\b)`, 'gu'), 'sleeve cap '],
   [new RegExp(`\\bcap (?=(?:is |are )?(?:${FIGURE} ?)?too (?:tall|high|flat|low|short|shallow)\\b)`, 'gu'), 'sleeve cap '],
   [/\bcap (?=(?:needs|should|must|has|ought)(?: to)? be\b)/gu, 'sleeve cap '],
   // Where it ends on a body, and should not.
@@ -142,6 +148,35 @@ export const FIGURES: readonly Said[] = [
   [/\bpetite(?:,| by)?(?= .*\d)/gu, 'shorter'],
   [/(?<!\btoo )\btall(?:,| by)(?= .*\d)/gu, 'longer'],
   [/\b(?:i’m|i am|she’s|she is|he’s|he is) (long|short) (?:in|through) (?:the )?(torso|body|waist|trunk|arms?|legs?)\b/gu, '$1 $2'],
+  // A dart that is only closed is left out.
+  [/\bclose (?:up )?(?:the |my |these |those |both )*(?:bust |side |front |back |waist |shoulder |armhole )?darts?(?: up)?$/gu, 'no darts'],
+  [
+    /\b(?:move|shift|bring) (?:the |my |both )*(apex|apexes|bust points?) (out|in)(?:wards?)?(?: by)?\b/gu,
+    (_, what: string, way: string) => `move the ${what} toward the ${way === 'out' ? 'side' : 'centre'}`,
+  ],
+  [/\b(?:from )?(?:the )?(?:cent(?:re|er) )?back neck(?:line)? to (?:the )?(?=waist)/gu, 'from the neck to the '],
+  // Where one half hangs lower than the other, its hem is longer.
+  [
+    new RegExp(
+      `\\b(back|front|side)s?(?: hem)?(?: (?:hangs?|is|are|sits?))? (${FIGURE} ?|)(lower|higher) +than-(?:back|front|sides?)(?: +by)?(?![\\p{L}])`,
+      'gu',
+    ),
+    (_, where, figure, way) => `hem ${way === 'lower' ? 'longer' : 'shorter'} at the ${where} ${figure}`,
+  ],
+  // Where a hem is to end.
+  [
+    new RegExp(
+      `\\b(?:the |my |make )*(?:skirt|dress|hem)(?: (?:should|to|must|needs to|has to|that))? (?:ends?|finish(?:es)?|stops?|reach(?:es)?|falls?|hits?|comes?)(?: to)?(?: at)?(?: (${FIGURE} ?)(above|below))? (?:the |my )?knees?\\b`,
+      'gu',
+    ),
+    (_, figure, way) => `hem ${figure ?? ''} ${way ?? ''} at the knee`,
+  ],
+  [
+    new RegExp(`\\b(?:make )?(?:the |my |a )?(?:skirt |dress |hem )?(?:to )?knee[- ]length(?: (?:skirt|dress|hem))?$`, 'gu'),
+    'hem at the knee',
+  ],
+  // The whole of a garment, and no stretch between two places.
+  [new RegExp(`\\b(${FIGURE} ?)long (?=from (?:the )?(?:(?:cent(?:re|er) )?back neck|nape))`, 'gu'), '$1long, '],
   // A dart is shallow by its width, and past the bust point by its length.
   [new RegExp(`\\b(darts? (?:is |are )?(?:${FIGURE} ?)?)too shallow\\b`, 'gu'), '$1too narrow'],
   [

@@ -108,6 +108,8 @@ const WORDS = {
   piece: 'piece|pieces',
   length: 'length|long|in length',
   width: 'width|wide across',
+  'whole-length':
+    'back neck to hem|back neckline to hem|center back neck to hem|centre back neck to hem|nape to hem|from back neck to hem|from nape to hem|from the back neck|from the back neckline|from the nape|from the center back neck|from the centre back neck',
   // Where.
   above: 'above',
   over: 'over',
@@ -198,7 +200,9 @@ const WORDS = {
     'sleeveless|peplum|gusset|gussets|godet|godets|pocket|pockets|zip|zipper|button|buttons|buttonhole|lining|facing|facings|collar|add a cuff|add cuffs|sew a cuff|new cuff|yoke|pleat|pleats|ruffle|strap|straps|belt|loop|loops|elastic|placket|vent|hood|lapel|trim|piping',
   gathers: 'gathers|gather|gathered|gathering',
   'leg-stance':
-    'bow legs|bow leg|bow-legs|bowlegs|bow legged|bow-legged|bowlegged|knock knees|knock-knees|knock knee|knock kneed|knock-kneed',
+    'legs bow|legs knock|bowed legs|knees knock|knees touch|bow legs|bow leg|bow-legs|bowlegs|bow legged|bow-legged|bowlegged|knock knees|knock-knees|knock knee|knock kneed|knock-kneed',
+  'leg-twists':
+    'leg twists|legs twist|legs are twisting|legs twist outward|legs twist inward|legs twist around|twisted legs|twisting legs|leg seams twist|seams twist around the leg|seam twists around the leg',
   'mock-up': 'muslin|toile|mock-up|mockup|fitting',
   'grain-line': 'grain|grainline|bias',
   // It is said that something shall not be done: the wish is never guessed at.

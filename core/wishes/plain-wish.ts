@@ -34,7 +34,7 @@ const NOT_MEANT: readonly Said[] = [
   // Where a stretch begins is no crotch that is to change.
   [/\bfrom (?:the )?crotch(?= (?:down )?to\b)/gu, ''],
   // What something measures when it is finished.
-  [/\bfinished (?=bust|waist|hips?|hem|biceps?|thighs?|knees?|length|sleeve)/gu, ''],
+  [/\bfinished (?=bust|waist|hips?|hem|biceps?|thighs?|knees?|length|sleeve|inseam|outseam|side)/gu, ''],
   [/(?<=\d ?(?:in|inch|inches|cm|mm|["”])?) finished\b/gu, ''],
   [/\b(bust|chest) buttons?\b/gu, '$1'],
 ]

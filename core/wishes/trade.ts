@@ -32,6 +32,8 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here, and no piece is made that the pattern has not.',
   gathers: 'Gathers are what the longer edge has more: make the piece that is gathered slimmer or fuller at that edge.',
   'leg-stance': 'Legs that bow or knock want the whole leg swung about its knee, which is not made here yet.',
+  'leg-twists':
+    'A leg that twists may be cut off its grain, which no change of the pieces mends; or its side seam swings, and width is moved between front and back.',
   'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and write down what you see under Fittings.',
   'no-match': 'Match shows by how much the sides of each seam miss each other, where, and which change mends it.',
   'grain-line': 'The grain of a piece stays as it is.',

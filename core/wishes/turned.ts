@@ -55,6 +55,7 @@ const COMPLAINTS: Readonly<Record<string, Concept>> = {
   loose: 'too-loose',
   high: 'too-high',
   low: 'too-low',
+  tall: 'too-high',
 }
 /** Said so, something is to become so; and what is said of a body the garment has to follow. */
 const MEANT = /^(?:should|shall|must|can|will|would|like|i|i’m|she|she’s|he|they|you|person|wearer|to|if)$/
@@ -112,13 +113,16 @@ const OF_ONE_MEASURE: readonly Concept[] = [
 
 /** What a figure with a sign makes longer or shorter: “torso length +4”, “leg -2”. */
 const OF_LENGTH: readonly Concept[] = ['body', 'leg', 'skirt', 'length']
+/** Where, which says no way: “sleeve length +1 below the elbow”. */
+const WHERE: readonly Concept[] = ['above', 'below', 'elbow', 'knee', 'waist', 'hip', 'bust', 'sleeve', 'front', 'back']
 
 /** “Waist -3”, “hip + 4”: a sign beside a thing says which way, where no word does. */
 export function signedAlone(tokens: readonly Token[]): Token[] {
   const figures = tokens.filter((t) => t.is === 'amount')
   const things = tokens.filter((t) => t.is === 'concept')
   const areOf = (list: readonly Concept[]) => things.length > 0 && things.every((t) => list.includes(t.concept))
-  const isLength = areOf(OF_LENGTH)
+  const saysLength = things.some((t) => t.concept === 'length')
+  const isLength = areOf(saysLength ? [...OF_LENGTH, ...WHERE] : OF_LENGTH)
   if (figures.length !== 1 || figures[0]!.sign === 0 || !(isLength || areOf(OF_ONE_MEASURE))) return [...tokens]
   const isMore = figures[0]!.sign > 0
   const concept = isLength ? (isMore ? 'longer' : 'shorter') : isMore ? 'more' : 'less'

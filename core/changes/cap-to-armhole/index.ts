@@ -4,10 +4,10 @@ import { defineChange } from '../define-change'
 import { armholeAsSewn } from '../shared/as-sewn'
 import { dragEase, easeHandles } from '../shared/ease-handles'
 import { mendsSleeve } from '../shared/mends-sleeve'
-import { readsPair } from '../shared/reading/pairs'
 import type { Field } from '../types'
 import { applyCapToArmhole } from './apply'
 import { capPaperSteps } from './paper-steps'
+import { readCap } from './reads'
 import { CapToArmholeSchema, type CapToArmholeInputs } from './schema'
 
 const WAYS = [
@@ -36,7 +36,7 @@ export const capToArmhole = defineChange({
   does: 'Draws the cap of the sleeve anew so that it fits its armhole again, front and back.',
   holds: 'Ease of front and back cap each, sleeve seams, wrist, the cap’s directions at its ends, notches.',
   schema: CapToArmholeSchema,
-  reads: (wish, _garment, _context, begun) => readsPair(wish, 'cap', begun()),
+  reads: (wish, garment, context, begun) => readCap(wish, garment, context, begun()),
   mayMend: { 'sleeve-cap': 1 },
   phase: 'true',
   begin(garment) {

@@ -9,7 +9,8 @@ import { grainExtent } from '../shared/levels/find-level'
 import { lengthToken } from '../../units'
 import type { LevelsInputs } from '../shared/levels/schema'
 import type { ChangeContext, Reading } from '../types'
-import { LONGER, readTwoLines, saidAs, SHORTER } from './reads-two-lines'
+import { HIGHER, LOWER, readDistance, readHeight } from './reads-height'
+import { LONGER, readTwoLines, SHORTER } from './reads-two-lines'
 
 /** Words for things that are made longer in another way. */
 const OTHERS: readonly Concept[] = [
@@ -31,17 +32,12 @@ const OTHERS: readonly Concept[] = [
   'crotch-curve',
   'bicep',
   'cap-ease',
+  'whole-length',
   'square-shoulder',
   'front-rise',
   'back-rise',
   'sloping-shoulder',
 ]
-
-/** Heights of the body that a wish may want elsewhere on the piece. */
-const HEIGHTS: readonly Concept[] = ['waist', 'hip', 'knee', 'elbow']
-
-const LOWER: readonly Concept[] = ['down', 'too-high']
-const HIGHER: readonly Concept[] = ['up', 'too-low']
 
 /** An edge whose whole length a wish can name as what is wanted: “make the side 8 in”, “inseam 30 long”. */
 const MEASURED: [Concept, EdgeRole[]][] = [
@@ -95,37 +91,6 @@ function readOn(pieces: readonly Piece[], uses: readonly Concept[], isClear: boo
     ...(said?.stays ? { stays: `the ${said.stays} stays` } : {}),
   }
   return { reading, isThere: said !== undefined }
-}
-
-/**
- * “Waist 1/2 lower”, “knee too high 1”: the piece is made longer or shorter above that height. Asked about, since all below it
- * moves along.
- */
-function readHeight(families: readonly Piece[][], wish: Wish, sizeId: string): Reading<LevelsInputs>[] {
-  const name = HEIGHTS.find((h) => wish.said.has(h))
-  const way = towards(wish, LOWER, HIGHER)
-  if (!name || way === 0 || says(wish, 'hem', 'leg-opening')) return []
-  // The waist of trousers and skirts is their upper edge; an elbow is a sleeve’s.
-  const own = name === 'waist' ? 'bodice' : name === 'elbow' ? 'sleeve' : null
-  const meant = families.filter((f) => own === null || familyOf(f[0]!) === own)
-  return meant.flatMap((pieces): Reading<LevelsInputs>[] => {
-    const found = pieces.flatMap((piece) => {
-      const said = saidLevel(piece, sizeId, saidAs(wish, 'above', name))
-      return said ? [{ piece, said }] : []
-    })
-    const at = found.find((f) => f.said.isPrinted) ?? found[0]
-    if (!at) return []
-    return [
-      {
-        inputs: { amountMm: oneAmount(wish, way) ?? 0, pieceId: at.piece.id, levels: [at.said.level], leftOut: [] },
-        uses: used(wish, name, 'body', 'leg', 'sleeve', ...LOWER, ...HIGHER),
-        sure: false,
-        towards: way,
-        where: at.said.where,
-        how: `above the ${name}, and all below it moves along`,
-      },
-    ]
-  })
 }
 
 /** “Hem up 2” of trousers: the leg is shorter. */
@@ -211,6 +176,8 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
       (wish.said.has('sleeve') ||
         says(wish, 'between') ||
         (says(wish, 'above', 'below') && says(wish, 'body', 'skirt', 'leg', 'knee', 'elbow'))))
+  const distance = readDistance(wish, garment, context.sizeId)
+  if (distance.length > 0) return distance
   const isCrotch = wish.said.has('crotch-depth')
   // The crotch of one half alone is a wedge at its middle.
   if (isCrotch && says(wish, 'front') !== says(wish, 'back')) return []
@@ -231,7 +198,13 @@ function readOf(wish: Wish, garment: Garment, context: ChangeContext): Reading<L
     const two = meant.flatMap((pieces) => readTwoLines(pieces, asked.uses, wish, way, context.sizeId))
     if (two.length > 0) return two
   }
-  const read = meant.map((pieces) => readOn(pieces, asked.uses, isClear, wish, way, context.sizeId))
+  // Of several that were not named, the ones are meant that are nearly as long.
+  const isNear = (pieces: readonly Piece[]) => {
+    const { mm } = lengthNow(pieces[0]!, context.sizeId, wish)
+    return asked.pieces.length > 0 || wish.wantedMm === null || Math.abs(wish.wantedMm - mm) <= mm / 2
+  }
+  const near = meant.length === 1 ? meant : meant.filter(isNear)
+  const read = near.map((pieces) => readOn(pieces, asked.uses, isClear, wish, way, context.sizeId))
   // Where only one part of the garment has the height that was named, that part is meant.
   const there = read.filter((r) => r.isThere)
   const sure = there.filter((r) => r.reading.sure)

@@ -20,7 +20,7 @@ export const sideBalance = defineChange({
   holds: 'Every measure round the body, side seams equal on front and back, cap ease, grain.',
   schema: SideBalanceSchema,
   reads: readSideBalance,
-  mayMend: { 'side-swings': 1, 'swings-forward': 1, 'swings-back': 1 },
+  mayMend: { 'side-swings': 1, 'swings-forward': 1, 'swings-back': 1, 'leg-twists': 1 },
   phase: 'sides',
   begin(garment, context) {
     const moved = piecesMoved(garment, context.sizeId)

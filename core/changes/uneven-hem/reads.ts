@@ -1,7 +1,10 @@
+import { figureMm } from '../../body'
+import { finishedLength } from '../../measure'
 import type { Garment } from '../../pattern'
+import { bodyLengths } from '../../size'
 import { lengthToken } from '../../units'
 import type { Concept, Wish } from '../../wishes'
-import { says, signed, towards, used } from '../shared/reading/amounts'
+import { oneAmount, says, saysOnly, signed, towards, used } from '../shared/reading/amounts'
 import type { ChangeContext, Reading } from '../types'
 import { findHem } from './find-hem'
 import type { UnevenHemInputs } from './schema'
@@ -21,15 +24,65 @@ const PLACES: [keyof UnevenHemInputs, readonly Concept[]][] = [
 /** The places of a hem as they are said. */
 export const WHERE = { centreFrontMm: 'at centre front', sideMm: 'at the sides', centreBackMm: 'at centre back' }
 
+/** The hem moved all round until the back measures so much from its neckline to the hem, mm. */
+function readWhole(wish: Wish, garment: Garment, wantedMm: number, sizeId: string): Reading<UnevenHemInputs>[] {
+  if (findHem(garment, sizeId).length === 0) return []
+  const mm = wantedMm - finishedLength(garment, 'centre-back', sizeId)
+  const way = towards(wish, LONGER, SHORTER)
+  return [
+    {
+      inputs: { centreFrontMm: mm, sideMm: mm, centreBackMm: mm },
+      uses: used(wish, 'whole-length', 'length', 'hem', 'body', 'skirt', 'round', ...LONGER, ...SHORTER),
+      takes: ['wanted'],
+      // “Lengthen it to 20” of what is longer says two things.
+      sure: says(wish, 'whole-length') && wish.amounts.length === 0 && way * mm >= 0,
+      words: `Hem ${lengthToken(Math.abs(mm))} ${mm < 0 ? 'shorter' : 'longer'} all round; the back is then ${lengthToken(wantedMm)} long from neckline to hem`,
+    },
+  ]
+}
+
+const NOT_MEASURED = 'waist to knee, measured under Wearer, would say how much'
+
+/** “Hem 2 below the knee”: where the hem ends on the wearer, by the body’s own height there; without a figure where nobody measured that. */
+function readEnding(wish: Wish, garment: Garment, { body, sizeId }: ChangeContext): Reading<UnevenHemInputs>[] {
+  const row = bodyLengths(garment, body).find((r) => r.id === 'waist-to-hem-side')
+  const kneeMm = body ? figureMm(body, 'waist-to-knee') : null
+  const fromKnee = wish.amounts.length === 0 ? 0 : oneAmount(wish, towards(wish, ['below'], ['above']))
+  if (!row || fromKnee === null || findHem(garment, sizeId).length === 0) return []
+  const uses = used(wish, 'hem', 'skirt', 'length', 'knee', 'above', 'below', 'longer', 'shorter')
+  const mm = kneeMm ? kneeMm + fromKnee - row.garmentMm : 0
+  if (mm === 0) return [{ inputs: { centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }, uses, sure: false, how: kneeMm ? '' : NOT_MEASURED }]
+  const where = fromKnee === 0 ? 'at the knee' : `${lengthToken(Math.abs(fromKnee))} ${fromKnee < 0 ? 'above' : 'below'} the knee`
+  return [
+    {
+      inputs: { centreFrontMm: mm, sideMm: mm, centreBackMm: mm },
+      uses,
+      // By how much the skirt spreads and falls differs with the cloth.
+      sure: false,
+      words: `Hem ${lengthToken(Math.abs(mm))} ${mm < 0 ? 'shorter' : 'longer'} all round: it then ends ${where}, as the wearer was measured`,
+    },
+  ]
+}
+
 /** Craft 6.2 as it is said: “hem longer at the back by 1”, “back 1 1/2, sides 3/4”, “raise the hem 1/2”. */
 export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeContext): Reading<UnevenHemInputs>[] {
   if (says(wish, 'sleeve', 'leg', 'leg-opening', 'dart', 'true', 'out', 'in', 'fuller', 'fullness', 'pivot', 'slide', 'keep', 'wedge'))
     return []
+  if (
+    says(wish, 'knee') &&
+    says(wish, 'hem') &&
+    saysOnly(wish, 'hem', 'knee', 'skirt', 'above', 'below', 'length', 'make', 'longer', 'shorter')
+  )
+    return readEnding(wish, garment, context)
   const places = PLACES.filter(([, words]) => says(wish, ...words))
   // Two figures at two places speak of a hem also where it is not named.
   // “Skirt 2 longer at the back” is said of its hem: its sides stay as long as they are.
   const isSkirt = says(wish, 'skirt') && places.length === 1 && says(wish, 'longer', 'shorter', 'too-long', 'too-short')
   const isBody = says(wish, 'waist', 'bust', 'hip')
+  // “26 from the back neck to the hem” is what the whole is to measure.
+  const isWhole = says(wish, 'whole-length') || (saysOnly(wish, 'length', 'make') && wish.names.length === 0)
+  const whole = isWhole && places.length === 0 ? wish.wantedMm : null
+  if (whole !== null) return readWhole(wish, garment, whole, context.sizeId)
   const isHem = says(wish, 'hem') || ((isSkirt || (wish.amounts.length > 1 && places.length > 1)) && !isBody)
   if (!isHem || findHem(garment, context.sizeId).length === 0) return []
   const way = towards(wish, LONGER, SHORTER) || (says(wish, 'hem') ? 0 : 1)
