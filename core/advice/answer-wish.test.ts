@@ -60,6 +60,22 @@ legs: finished inseam 29 in -> asks lengthen
 legs: bowed legs -> asks
 legs: knees knock -> asks
 legs: legs twist outward -> asks side-balance
+blouse: it rides up when I lift my arms -> lower-armhole
+jacket: the jacket pulls up whenever I reach up -> lower-armhole
+blouse: pinch 1/2 out of the armhole -> take-in-fold
+tunic: pinch 3/8 at the neckline -> take-in-fold
+blouse: gaping at the buttons -> bust-amount
+blouse: erect back 1/4 -> level-wedge amountMm=-0.25
+jacket: erect back -> asks level-wedge
+blouse: hollow above the bust -> across-armhole
+blouse: shorten bodice 3/4 at front only -> front-length amountMm=-0.75
+blouse: one hip is higher by 1/2 -> asks
+legs: high hip on the left -> asks
+jacket: collar stands away -> take-in-fold
+legs: smile lines at the crotch -> crotch-shape
+legs: waist is 1 too big at the back -> asks dart-intake
+legs: taper legs to 12 at hem -> hem-fullness
+dress: hem hangs longer at the sides -> uneven-hem
 jacket: give the sleeve cap 1/4 more ease at the back -> cap-to-armhole frontMm=0 backMm=0.25
 jacket: less ease in the front half of the cap 1/8 -> cap-to-armhole frontMm=-0.125 backMm=0
 jacket: sleeve cap has to fit the armhole again -> cap-to-armhole way="height"

@@ -87,9 +87,11 @@ function answerOf(text: string, system: UnitSystem, garment: Garment, context: C
   const absent = notInPattern(wish, garment, context)
   if (absent) return absent
   const again = (part: string, fewer: Partial<May> = {}) => answerOf(part, system, garment, context, { ...may, ...fewer })
-  const ownSide = may.side ? onOneSideOnly(text, garment, namesOn(garment, context), again) : null
+  // A body whose two sides differ is told of, and no side of the garment.
+  const isOfBody = wish.said.has('high-hip')
+  const ownSide = may.side && !isOfBody ? onOneSideOnly(text, garment, namesOn(garment, context), again) : null
   if (ownSide) return ownSide
-  const stated = may.state && wish.amounts.length === 1 ? statedAs(text) : null
+  const stated = may.state && !isOfBody && wish.amounts.length === 1 ? statedAs(text) : null
   if (stated) return eitherWay(stated, again, wish.said.has('one-side') ? ONE_SIDE : '')
   const denied = may.deny && wish.said.has('not') ? butNot(text, system, again) : null
   if (denied) return denied

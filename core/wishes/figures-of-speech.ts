@@ -163,6 +163,7 @@ export const FIGURES: readonly Said[] = [
     ),
     (_, where, figure, way) => `hem ${way === 'lower' ? 'longer' : 'shorter'} at the ${where} ${figure}`,
   ],
+  [new RegExp(`\\bpinch (${FIGURE}) (?:out )?(?:of|at|from|in) (?:the )?(?=armhole|neck)`, 'gu'), 'pin $1 at the '],
   // Where a hem is to end.
   [
     new RegExp(

@@ -140,7 +140,7 @@ const WORDS = {
   'sloping-shoulder':
     'shoulders are sloping|shoulders are sloped|slopes|slope more|sloping shoulder|sloping shoulders|more sloping shoulder|slopes more|sloping|sloped shoulder|sloped shoulders',
   'crotch-curve':
-    'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|folds radiate from the crotch|folds at the crotch|seat hollow',
+    'crotch curve|crotch shape|crotch line|crotch seam|bottom curve|scoop the crotch|scoop out the crotch|scoop the seat|folds radiate from the crotch|smile lines at the crotch|smiles at the crotch|smile lines|whiskers|whiskering|whiskers at the crotch|frown lines|frown lines at the crotch|frowns at the crotch|wrinkles at the crotch|front crotch wrinkles|crotch wrinkles|folds at the crotch|seat hollow',
   'crotch-depth': 'crotch depth|depth of the crotch|crotch length|crotch height|rise|body rise|deeper crotch|crotch',
   'crotch-point':
     'crotch point|crotch points|crotch extension|crotch extensions|crotch fork|fork of the crotch|inseam at the crotch|inseams at the crotch|inseam at the top|top of the inseam|inseam under the crotch',
@@ -160,7 +160,7 @@ const WORDS = {
     'when i reach forward|when reaching forward|reaching forward|when i reach|when i drive|narrower back|broader back|wider back|back too broad|back is too broad|too broad across the back|too wide across the back|too narrow across the back|narrow across the back|broad across the back|broaden the back|widen the back|narrow the back|broaden across the back|tight across the shoulder blades|too tight across the shoulder blades|across the shoulder blades|broad back|wide back|narrow back|back too narrow|back too wide|back is too narrow|back is too wide|tight across the back|too tight across the back|across the back|across back|back width|width across the back',
   'upper-chest': 'across the armhole|across the armholes|upper chest|across the upper chest|across the chest above the bust',
   'hollow-chest':
-    'hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',
+    'hollow above the bust|hollow chest|hollow chested|hollow upper chest|chest is hollow|chest hollow|hollow in the chest|chest collapses|chest caves in|sunken chest|folds across the upper chest|folds above the bust|collapses above the bust',
   'armhole-depth': 'armhole depth',
   'armhole-cuts-in':
     'armhole cuts in|armhole cuts|armhole rubs|armholes rub|rubs under the arm|rubs under my arm|cuts in under the arm|deeper armhole|deeper armholes',
@@ -201,6 +201,9 @@ const WORDS = {
   gathers: 'gathers|gather|gathered|gathering',
   'leg-stance':
     'legs bow|legs knock|bowed legs|knees knock|knees touch|bow legs|bow leg|bow-legs|bowlegs|bow legged|bow-legged|bowlegged|knock knees|knock-knees|knock knee|knock kneed|knock-kneed',
+  'high-hip': 'hip is higher|hip higher|hips are uneven|uneven hips|high hip|higher hip|hip sits higher|hip sticks up',
+  'erect-back':
+    'erect back|very straight back|straight back|flat upper back|upper back is flat|upper back too long|too erect|erect posture|erect figure',
   'leg-twists':
     'leg twists|legs twist|legs are twisting|legs twist outward|legs twist inward|legs twist around|twisted legs|twisting legs|leg seams twist|seams twist around the leg|seam twists around the leg',
   'mock-up': 'muslin|toile|mock-up|mockup|fitting',

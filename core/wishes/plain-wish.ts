@@ -1,6 +1,6 @@
 import { plainText } from '../units'
 import { FIGURES } from './figures-of-speech'
-import { MAYBE_SO_FAR, OWN, WITHIN, type Said } from './said'
+import { FIGURE, MAYBE_SO_FAR, OWN, WITHIN, type Said } from './said'
 import { WORN } from './worn'
 
 /** Places that a wish may leave as they are. */
@@ -48,6 +48,14 @@ const PLACES: readonly Said[] = [
   [
     /\bfrom (?:the )?(bust|waist|hips?|thighs?|knees?|calf|elbows?) (down|up)(?:wards?)?\b/gu,
     (_, at, way) => (way === 'down' ? `below the ${at}` : `above the ${at}`),
+  ],
+  // One half alone is another change than both.
+  [
+    new RegExp(
+      `\\b(shorten|lengthen) (?:the |my )?(?:body |bodice |blouse |dress |jacket |top )?(?:by )?(${FIGURE}) ?(?:at|in|on) (?:the )?front (?:only|alone)\\b`,
+      'gu',
+    ),
+    '$1 the front alone $2',
   ],
   // A place with “only” is that place.
   [/\b(?:only )?(at|in|on) (?:the )?(front|back)(?: only)?\b/gu, (all, at, where) => (all!.includes('only') ? `${at} the ${where}` : all!)],

@@ -32,6 +32,9 @@ export const TRADE: Partial<Record<Concept, string>> = {
   'made-elsewhere': 'Pockets, closures, collars and trimmings are not reshaped here, and no piece is made that the pattern has not.',
   gathers: 'Gathers are what the longer edge has more: make the piece that is gathered slimmer or fuller at that edge.',
   'leg-stance': 'Legs that bow or knock want the whole leg swung about its knee, which is not made here yet.',
+  'high-hip':
+    'A hip that is higher on one side lifts the waist and the hem there: let the pieces out at that side above the hip, and level the hem. A wedge at one side alone is not made here yet.',
+  'erect-back': 'An erect back is shorter across the shoulder blades: a wedge is taken out there, or length across the back.',
   'leg-twists':
     'A leg that twists may be cut off its grain, which no change of the pieces mends; or its side seam swings, and width is moved between front and back.',
   'mock-up': 'A mock-up is sewn from the altered pieces: print them under Paper, and write down what you see under Fittings.',

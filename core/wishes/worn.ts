@@ -108,4 +108,20 @@ export const WORN: readonly Said[] = [
     'swayback',
   ],
   [/\btoo much length\b/gu, 'too long'],
+  [
+    /\b(?:(?:it|garment|body|bodice|waist|waistline|hem|top|front) )?(?:rides?|lifts?|pulls?|hikes?|goes|moves?) up(?: with me)? when(?:ever)? (?:i|she|he|they|you) (?:lift|raise|reach|put)s?(?: up)?(?: (?:my|her|his|their|your|the) arms?)?(?: up)?\b/gu,
+    'lifts with the arm',
+  ],
+  [/\bgap(?:s|ing|es)? (?:at|between) (?:the )?buttons?\b|\bgaping (?:at|between) (?:the )?buttons?\b/gu, 'gapes between the buttons'],
+  [/\bcollar (?:stands|sticks|sits) (?:away|off|out)(?: from (?:the|my) neck)?\b/gu, 'neckline gapes'],
+  [
+    new RegExp(
+      `\\bwaist(?:line|band)? (?:is )?(?:${FIGURE} ?)?too (?:big|loose|large|wide) (?:at|in) (?:the )?(?:centre |center )?back\\b`,
+      'gu',
+    ),
+    (all) => `waist gapes at back ${/\d[^a-z]*/.exec(all)?.[0] ?? ''}`,
+  ],
+  // How a hem hangs is what is wrong with it.
+  [/\bhem hangs? (?:longer|lower)\b/gu, 'hem too long'],
+  [/\bhem hangs? (?:shorter|higher)\b/gu, 'hem too short'],
 ]

@@ -46,7 +46,7 @@ export const acrossArmhole = defineChange({
       (half) => inputsOn(garment, half),
       frontsOf(garment).every((f) => f.how !== 'side-dart'),
     ),
-  mayMend: { 'rounded-back': 2, 'rounded-shoulders': 3, 'collar-back': 3, 'hollow-chest': 1 },
+  mayMend: { 'rounded-back': 2, 'erect-back': 2, 'rounded-shoulders': 3, 'collar-back': 3, 'hollow-chest': 1 },
   gives: ['front-to-waist'],
   takesOver: (there, proposed) => (there.half === proposed.half ? sumOfAmounts(there, proposed) : null),
   proposes: proposeAcross,

@@ -44,7 +44,7 @@ export const lengthen = defineChange({
   holds: 'Hem, waist and opening widths, the shape of every edge beyond the line, grain.',
   schema: LengthenSchema,
   reads: readLengthen,
-  mayMend: { 'collar-back': 1, 'crotch-depth': 1 },
+  mayMend: { 'collar-back': 1, 'crotch-depth': 1, 'crotch-curve': 2 },
   gives: ['back-neck-to-waist', 'waist-to-hip', 'waist-to-knee', 'arm-length', 'crotch'],
   phase: 'lengths',
   sideOf: (inputs) => inputs.side,

@@ -83,6 +83,7 @@ const SIGNS: Partial<Record<Concept, { half: 'front' | 'back'; towards: 1 | -1; 
   'full-seat': { half: 'back', towards: 1 },
   'flat-seat': { half: 'back', towards: -1 },
   'rounded-back': { half: 'back', towards: 1, across: 'blades' },
+  'erect-back': { half: 'back', towards: -1, across: 'blades' },
 }
 
 /** The wedge that a sign on the body asks for, nothing wide; null where no piece of that half has a place for it. */

@@ -59,8 +59,10 @@ export const levelWedge = defineChange({
   mayMend: {
     'collar-back': 2,
     'crotch-depth': 3,
+    'crotch-curve': 3,
     belly: 1,
     'rounded-back': 1,
+    'erect-back': 1,
     'rounded-shoulders': 2,
     'flat-seat': 1,
     'full-seat': 1,

@@ -75,22 +75,23 @@ export function readLevelWedge(
   ]
 }
 
-/** “Rounded back 1/2”, “upper back 3/8 too short”: a wedge across the shoulder blades. */
+/** “Rounded back 1/2”, “upper back 3/8 too short”, “erect back 1/4”: a wedge across the shoulder blades. */
 export function readRoundedBack(
   wish: Wish,
   garment: Garment,
   wedgeOn: (pieceId: string) => LevelWedgeInputs | null,
 ): Reading<LevelWedgeInputs>[] {
-  if (!says(wish, 'rounded-back') || says(wish, ...TAKE_OUT, 'dart', 'upper-chest')) return []
+  const way = says(wish, 'rounded-back') ? 1 : -1
+  if (!says(wish, 'rounded-back', 'erect-back') || says(wish, ...(way === 1 ? TAKE_OUT : PUT_IN), 'dart', 'upper-chest')) return []
   const inputs = garment.pieces.filter((p) => p.kind === 'back').flatMap((p) => wedgeOn(p.id) ?? [])[0]
   if (!inputs || wish.amounts.length === 0) return []
-  const amountMm = oneAmount(wish, 1)
+  const amountMm = oneAmount(wish, way)
   return [
     {
       inputs: { ...inputs, amountMm: amountMm ?? 0 },
-      uses: used(wish, 'rounded-back', 'body', 'above', ...BACK, ...PUT_IN),
+      uses: used(wish, 'rounded-back', 'erect-back', 'body', 'above', ...BACK, ...(way === 1 ? PUT_IN : TAKE_OUT)),
       sure: amountMm !== null,
-      towards: 1,
+      towards: way,
       how: 'across the shoulder blades, fading to nothing at the armhole',
     },
   ]
