@@ -377,6 +377,8 @@ describe('the command line', () => {
     [['dance', 'x'], 2, /not a command/],
     [['measure', 'x', '--loud', 'y'], 2, /--loud is not an option/],
     [['measure', 'x', '--at'], 2, /--at needs a value/],
+    [['measure', 'x', '--paper', 'a4'], 2, /--paper does nothing for measure: it is for export, fit/],
+    [['import', 'x', '--say', 'shorten the sleeve by 2'], 2, /--say does nothing for import/],
     [['steps', 'x', '--units', 'ell'], 2, /--units is in or cm/],
     [['steps', 'x', '--units', 'cm', '--mark', '1/8'], 2, /--mark for cm is 1mm or 0.5mm/],
     [[], 2, /Say what to do/],

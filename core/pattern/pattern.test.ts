@@ -3,6 +3,7 @@ import { draftBlouse } from '../../demo/blouse'
 import { nestOf } from '../../demo/nest'
 import { draftOnePiece } from '../../demo/one-piece'
 import { draftQuayDress } from '../../demo/quay-dress'
+import { panelledBlouse } from '../../demo/test-garments'
 import { draftTrousers, FLARED, TAPERED } from '../../demo/trousers'
 import { add, dot, measureLength, nearestPlace, scale, subtract, unit } from '../geometry'
 import { openOut } from '../moves'
@@ -141,6 +142,18 @@ describe('how often a piece goes round the body', () => {
     }
     const parted = { ...panel, edges: panel.edges.map((e) => (e.role === 'shoulder' ? { ...e, role: 'armhole' as const } : e)) }
     for (const p of [panel, parted]) expect(cut('panel', 2, [...blouse.pieces, p])).toBe(2)
+  })
+  it('is twice of the panels of a bodice that are lined, along all seams between them, and of one that meets itself as it is cut', () => {
+    const garment = panelledBlouse()
+    const panels = garment.pieces.filter((p) => p.edges.some((e) => e.role === 'panel') && !p.edges.some((e) => e.fold))
+    expect(panels.length).toBeGreaterThan(1)
+    const lined = { ...garment, pieces: garment.pieces.map((p) => (panels.includes(p) ? { ...p, cut: { count: 4, mirrored: true } } : p)) }
+    const times = (g: typeof garment) => g.pieces.filter((p) => panels.some((q) => q.id === p.id)).map((p) => timesRound(g, p))
+    expect([times(garment), times(lined)]).toEqual([panels.map(() => 2), panels.map(() => 2)])
+    const own = lined.seams.find((s) => s.sides.flat().every((r) => panels.some((p) => p.id === r.pieceId)))!
+    const alike = { ...own, sides: [own.sides[0], own.sides[0]] as typeof own.sides }
+    const met = { ...lined, seams: lined.seams.map((s) => (s === own ? alike : s)) }
+    expect(times(met)).toContain(4)
   })
   it('is four times where front and back are cut alike, and as often as it is cut where it lies beside itself', () => {
     const alone = blouse.pieces.filter((p) => p.id !== 'back')

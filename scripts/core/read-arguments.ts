@@ -90,6 +90,48 @@ export type Options = {
   [K in keyof Named]?: Named[K]['type'] extends 'boolean' ? boolean : Named[K] extends { multiple: true } ? string[] : string
 }
 
+const OF_A_FIT = COMMANDS.filter((c) => c !== 'import' && c !== 'fit')
+const ON_CLOTH: readonly Command[] = ['cloth', 'fit']
+
+/** What each option is for; one that is not named is for all commands. */
+const FOR: Partial<Record<keyof Named, readonly Command[]>> = {
+  garment: [...OF_A_FIT, 'fit'],
+  fit: OF_A_FIT,
+  at: OF_A_FIT,
+  say: OF_A_FIT,
+  change: OF_A_FIT.filter((c) => c !== 'wish'),
+  'from-body': OF_A_FIT.filter((c) => c !== 'wish'),
+  size: ['measure', 'shapes', 'import'],
+  version: ['compare'],
+  wearers: ['fit'],
+  'no-cloth': ['fit'],
+  format: ['export'],
+  paper: ['export', 'fit'],
+  width: ['export', ...ON_CLOTH],
+  margin: ['export'],
+  'only-changed': ['export'],
+  'every-layer': ['export'],
+  'all-sizes': ['export'],
+  folded: ON_CLOTH,
+  'one-way': ON_CLOTH,
+  stripes: ON_CLOTH,
+  'stripes-along': ON_CLOTH,
+  meets: ['cloth'],
+  pages: ['import'],
+  layer: ['import'],
+  rules: ['import'],
+  beside: ['import'],
+  corners: ['import'],
+}
+
+/** An option that does nothing for a command is a mistake of who typed it, and never dropped without a word. @throws WrongUse */
+function checkUsed(command: Command, options: Options): void {
+  for (const name of Object.keys(options) as (keyof Named)[]) {
+    const commands = FOR[name] ?? COMMANDS
+    if (!commands.includes(command)) throw new WrongUse(`--${name} does nothing for ${command}: it is for ${commands.join(', ')}.`)
+  }
+}
+
 function parsed(args: readonly string[]) {
   try {
     return parseArgs({ args, options: OPTIONS, allowPositionals: true })
@@ -107,6 +149,7 @@ export function readArguments(args: readonly string[]): { command: Command; file
   const command = COMMANDS.find((c) => c === word)
   if (!command) throw new WrongUse(word === undefined ? 'Say what to do.' : `“${word}” is not a command.`)
   if (files.length !== 1) throw new WrongUse('Name one file.')
+  checkUsed(command, values)
   return { command, file: files[0]!, options: values, ruler: rulerOf(values) }
 }
 
