@@ -66,8 +66,7 @@ function timesOf(garment: Garment, piece: Piece, seen: readonly Piece[]): number
   const most = isParted(garment, piece) ? 1 : Infinity
   if (isLimb(piece)) return Math.min(times, LIMBS, most)
   const half = placeOf(piece)
-  if (half === null || (centreEdge(piece) === undefined && !isWhole(piece)))
-    return timesOfPanel(garment, piece, times, seen)
+  if (half === null || (centreEdge(piece) === undefined && !isWhole(piece))) return timesOfPanel(garment, piece, times, seen)
   const quarters = hasCounterpart(garment, piece, half) ? QUARTERS / 2 : QUARTERS
   return Math.min(times, isWhole(piece) ? quarters / 2 : quarters, most)
 }
