@@ -172,29 +172,38 @@ function planOn(allTraced: Draft, sheet: Worksheet, context: ChangeContext, own:
       return propose(taken(now, stops, context), phase, { context, sheet }, own)
     }, draft)
   const sized = settleLengths((lengths) => along(traced, UP_TO_SIZES, lengths), first, context)
-  const whole = along(only(sized, lookedAt && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map())
-  return withSleeves(traced.garmentNow(), whole, context)
+  const fitted = along(only(sized, lookedAt && [traced.garmentNow().baseSizeId]), AFTER_SIZES, new Map())
+  const sleeves = taken(fitted, sleeveStops(traced.garmentNow(), fitted.garmentNow(), context), context)
+  return inPlace(along(sleeves, TO_TRUE, new Map()).stops, fitted.stops.length, sleeves.stops.length)
+}
+
+/** Stops of which some, from one place up to another, were found last: they come where lengths do. */
+function inPlace(stops: readonly NewChange[], from: number, to: number): NewChange[] {
+  const own = stops.slice(from, to)
+  const rest = stops.toSpliced(from, own.length)
+  const at = rest.findIndex((s) => PHASES.indexOf(phaseOf(s)) > PHASES.indexOf('lengths'))
+  return rest.toSpliced(at < 0 ? rest.length : at, 0, ...own)
 }
 
 /**
- * The stops of a plan with one more among its lengths, where sleeves are too long or too short in the end: sizes, bicep and armhole
- * change how high a cap stands. Nothing else hangs on how long a sleeve is below its cap. Whether a sleeve is meant to reach the wrist
- * is told by the traced one: a cap that became lower makes no short sleeve of it.
+ * A stop more among the lengths of a plan, where sleeves are too long or too short in the end: sizes, bicep and armhole change how high
+ * a cap stands. Of what comes before truing nothing hangs on how long a sleeve is below its cap. Whether a sleeve is meant to reach the
+ * wrist is told by the traced one: a cap that became lower makes no short sleeve of it.
  */
-function withSleeves(garment: Garment, { garmentNow, stops }: Draft, context: ChangeContext): NewChange[] {
-  const isLong = measureRow(garment, context.body, SLEEVE)?.missingMm != null
-  const row = measureRow(garmentNow(), context.body, SLEEVE)
+function sleeveStops(traced: Garment, garment: Garment, context: ChangeContext): NewChange[] {
+  const isLong = measureRow(traced, context.body, SLEEVE)?.missingMm != null
+  const row = measureRow(garment, context.body, SLEEVE)
   const missingMm = isLong && row ? row.bodyMm! - row.garmentMm : 0
-  if (Math.abs(missingMm) < LENGTH_MM - EQUAL_MM) return [...stops]
+  if (Math.abs(missingMm) < LENGTH_MM - EQUAL_MM) return []
   const note = `${row!.name}: the body measures ${missingMm > 0 ? 'more' : 'less'} than the sleeve gives.`
-  const stop = stopForMeasure(garment, SLEEVE, missingMm, context, note)
-  const at = stops.findIndex((s) => PHASES.indexOf(phaseOf(s)) > PHASES.indexOf('lengths'))
-  return stop ? stops.toSpliced(at < 0 ? stops.length : at, 0, { ...stop, from: 'body' }) : [...stops]
+  const stop = stopForMeasure(traced, SLEEVE, missingMm, context, note)
+  return stop ? [{ ...stop, from: 'body' }] : []
 }
 
 /** The phases by which the lengths change: new and blended sizes bring growth of their own along the grain. What follows keeps them. */
 const UP_TO_SIZES = PHASES.slice(1, PHASES.indexOf('sizes') + 1)
-const AFTER_SIZES = PHASES.slice(PHASES.indexOf('sizes') + 1)
+const AFTER_SIZES = PHASES.slice(PHASES.indexOf('sizes') + 1, PHASES.indexOf('true'))
+const TO_TRUE = PHASES.slice(PHASES.indexOf('true'))
 
 /** The stop that changes one length by so much, mm; none where that is nothing, or no place is found. */
 function stopForLength(garment: Garment, rows: readonly LengthRow[], id: string, byMm: number, context: ChangeContext): NewChange[] {
