@@ -1,6 +1,6 @@
 import { spend } from '../budget'
 import { SAME_PARAMETER, SAME_POINT_MM } from '../tolerances'
-import { measureLength, measureSegment } from './measure-length'
+import { measureSegment } from './measure-length'
 import { derivativeAt, pointAt, tangentAt } from './segment'
 import type { Path, PathPlace, Segment } from './types'
 import { norm } from './vector'
@@ -28,16 +28,16 @@ export function parameterAtLength(s: Segment, lengthMm: number): number {
   return t
 }
 
-/** Which segment of a path a length falls on, and the parameter there. Lengths beyond the ends take the ends. */
-export function locate(path: Path, lengthMm: number): { index: number; t: number } {
+/** Which segment of a path a length falls on, the parameter there, and what lies before it, mm. Lengths beyond the ends take the ends. */
+export function locate(path: Path, lengthMm: number): { index: number; t: number; beforeMm: number } {
   spend(path.length)
   let rest = lengthMm
   for (let index = 0; index < path.length; index++) {
     const own = measureSegment(path[index]!)
-    if (rest <= own || index === path.length - 1) return { index, t: parameterAtLength(path[index]!, rest) }
+    if (rest <= own || index === path.length - 1) return { index, t: parameterAtLength(path[index]!, rest), beforeMm: lengthMm - rest }
     rest -= own
   }
-  return { index: 0, t: 0 }
+  return { index: 0, t: 0, beforeMm: 0 }
 }
 
 /**
@@ -45,7 +45,8 @@ export function locate(path: Path, lengthMm: number): { index: number; t: number
  * @example placeAt(path, measureLength(path) / 2).point // the middle, as a tape measure finds it
  */
 export function placeAt(path: Path, lengthMm: number): PathPlace {
-  const { index, t } = locate(path, lengthMm)
+  const { index, t, beforeMm } = locate(path, lengthMm)
   const s = path[index]!
-  return { lengthMm: Math.min(Math.max(lengthMm, 0), measureLength(path)), point: pointAt(s, t), tangent: tangentAt(s, t) }
+  const within = Math.min(lengthMm - beforeMm, measureSegment(s))
+  return { lengthMm: Math.max(beforeMm + within, 0), point: pointAt(s, t), tangent: tangentAt(s, t) }
 }

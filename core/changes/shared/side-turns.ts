@@ -12,19 +12,22 @@ const PLACES = 40
 
 const MENDS = 'What such a body wants there is a dart or a tie, or less difference.'
 
-/** The direction of a side at a share of the way down one of its edges, rad off the grain. */
-const directionAt = (shape: Shape, path: Path, share: number): number =>
-  turnRad(grainDirection(shape), placeAt(path, share * measureLength(path)).tangent)
+/** The direction of a side at places along one of its edges, its ends included, rad off the grain. */
+function directionsAlong(shape: Shape, path: Path): number[] {
+  const [grain, total] = [grainDirection(shape), measureLength(path)]
+  return Array.from({ length: PLACES + 1 }, (_, i) => turnRad(grain, placeAt(path, (total * i) / PLACES).tangent))
+}
 
 /** How far a side turned off its old direction where it turned most, deg. */
 function mostTurned(piece: Piece, was: Shape, is: Shape, edgeIds: readonly { edgeId: string; reversed: boolean }[]): number {
   let most = 0
   for (const { edgeId, reversed } of edgeIds) {
     const [a, b] = [was, is].map((s) => (reversed ? reversePath(edgePath(s, edgeId)) : edgePath(s, edgeId)))
-    for (let i = 0; i <= PLACES; i++) {
-      const turned = Math.abs(directionAt(is, b!, i / PLACES) - directionAt(was, a!, i / PLACES))
+    const old = directionsAlong(was, a!)
+    directionsAlong(is, b!).forEach((rad, i) => {
+      const turned = Math.abs(rad - old[i]!)
       most = Math.max(most, Math.min(turned, 2 * Math.PI - turned) * DEG)
-    }
+    })
   }
   return most
 }
