@@ -55,7 +55,6 @@ blouse: close the waist dart by 1/4 -> asks
 blouse: move the bust point out 1/2 -> raise-dart asideMm=0.5
 blouse: shift the apex in by 3/8 -> raise-dart asideMm=-0.375
 legs: knee length 58 cm from waist -> asks lengthen
-legs: knee 23 in below the waist -> asks lengthen
 legs: finished inseam 29 in -> asks lengthen
 legs: bowed legs -> asks
 legs: knees knock -> asks
@@ -76,6 +75,24 @@ legs: smile lines at the crotch -> crotch-shape
 legs: waist is 1 too big at the back -> asks dart-intake
 legs: taper legs to 12 at hem -> hem-fullness
 dress: hem hangs longer at the sides -> uneven-hem
+smock: sleeves end above wrist, 1 1/2 longer -> lengthen amountMm=1.5
+smock: too much ease in the body, take out 3 total -> add-at-edge bustMm=0.75 waistMm=0.75 hipMm=0.75
+jacket: sleeve cap 3/8 flatter -> cap-to-armhole way="height"
+dress: less full at the hem 8 -> hem-fullness
+blouse: longer at the back only 1 1/2 -> asks uneven-hem
+jacket: neck to waist 16 1/2 in -> asks lengthen
+dress: back neck to waist 16 in -> asks lengthen
+jacket: front neck to waist 18 in -> asks lengthen
+legs: hip 8 in below the waist -> asks lengthen
+suit: suit too short in the torso by 1 1/2 -> lengthen amountMm=1.5
+blouse: sleeve is tight at the elbow 1/2 -> seam-stretch amountMm=0.25
+blouse: widen across front 1/2 -> across-width half="front" amountMm=0.5
+blouse: shirt tail longer 3 -> uneven-hem centreBackMm=3 sideMm=0
+legs: move side seam to the back 1/2 at hip -> side-balance hipMm=0.5
+blouse: move the side seams forward 3/8 at the waist -> side-balance waistMm=-0.375
+legs: bootcut 2 in at hem -> hem-fullness
+legs: not enough room in the seat 1 -> level-wedge amountMm=1
+legs: knee 23 in below the waist -> asks lengthen
 jacket: give the sleeve cap 1/4 more ease at the back -> cap-to-armhole frontMm=0 backMm=0.25
 jacket: less ease in the front half of the cap 1/8 -> cap-to-armhole frontMm=-0.125 backMm=0
 jacket: sleeve cap has to fit the armhole again -> cap-to-armhole way="height"

@@ -135,7 +135,10 @@ export const FIGURES: readonly Said[] = [
   ],
   // Where a sleeve is to end says how long it is to be, and no way by itself.
   [
-    new RegExp(`\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? (?:${FIGURE} ?)?(above|below) (?:the )?(elbow|wrist)s?\\b`, 'gu'),
+    new RegExp(
+      `\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? (?:${FIGURE} ?)?(above|below) (?:the )?(elbow|wrist)s?\\b(?!.*\\b(?:longer|lengthen|too short|add|more)\\b)`,
+      'gu',
+    ),
     'shorten the $1 ending-$2-the-$3',
   ],
   [new RegExp(`\\b(sleeves?) (?:should |to )?(?:end|stop|finish)s? at (?:the )?(elbow|wrist)s?\\b`, 'gu'), 'shorten the $1 to the $2'],
@@ -164,6 +167,22 @@ export const FIGURES: readonly Said[] = [
     (_, where, figure, way) => `hem ${way === 'lower' ? 'longer' : 'shorter'} at the ${where} ${figure}`,
   ],
   [new RegExp(`\\bpinch (${FIGURE}) (?:out )?(?:of|at|from|in) (?:the )?(?=armhole|neck)`, 'gu'), 'pin $1 at the '],
+  [
+    /\btoo much (?:wearing )?ease (?:in|at|around|through) (?:the |my )?(?:body|bodice|trunk|garment)\b,? ?(?:(?:take|remove) (?:it )?(?:out|in) )?/gu,
+    'take in the sides ',
+  ],
+  [/\b(more|less) full\b/gu, '$1 fullness'],
+  // Where the seam goes, the width goes the other way.
+  [
+    /\b(?:move|shift|bring|swing) (?:the |both |my )*side ?seams? (?:to(?:ward|wards)? (?:the )?)?(back|front|forward|backward)s?\b/gu,
+    (_, to) => (to!.startsWith('b') ? 'move width from the back to the front' : 'move width from the front to the back'),
+  ],
+  [/\bshirt ?tails?\b/gu, 'hem at the back'],
+  [/\bboot[- ]?(?:cut|leg)\b/gu, 'flared'],
+  [
+    /\bsleeves? (?:is |are )?(?:too )?(?:tight|snug) (?:at|in|around|over|below) (?:the |my )?(elbow|forearm|wrist)s?\b/gu,
+    'sleeve too tight at the $1',
+  ],
   // Where a hem is to end.
   [
     new RegExp(

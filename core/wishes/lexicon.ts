@@ -15,7 +15,7 @@ const WORDS = {
   up: 'raise|raises|raised|raising|higher|lift|move up|bring up|up|upward|upwards|pull up',
   down: 'lower|lowers|lowered|lowering|drop|move down|bring down|down|downward|downwards',
   deeper: 'deeper|deepen|deepens|deepened|deepening',
-  shallower: 'shallower|less deep',
+  shallower: 'shallower|less deep|flatter',
   apart: 'further apart|farther apart|wider apart|more apart|too close together|too near together',
   together: 'closer together|nearer together|close together|too far apart|too wide apart',
   'to-side':
@@ -149,7 +149,7 @@ const WORDS = {
   'flat-seat':
     'bum too flat|butt too flat|seat too flat|bottom too flat|seat is flat|bum is flat|butt is flat|bottom is flat|behind is flat|backside is flat|no bum|no butt|baggy under the bum|baggy under the bottom|baggy under the seat|baggy under the butt|bags under the bum|bags under the seat|folds under the seat|folds under the bum|folds under the bottom|seat smaller|seat flatter|flatter bum|flatter butt|flatter bottom|flat butt|flat bum|flat behind|flat seat|flat bottom|flatter seat|seat hangs|seat bags|baggy seat|seat too full',
   'full-seat':
-    'big butt|big behind|bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat too small|too tight in the seat|too small in the seat|tight in the seat|tight across the seat|seat strains',
+    'big butt|big behind|bum sticks out|butt sticks out|bottom sticks out|behind sticks out|seat sticks out|protruding bum|protruding seat|seat bigger|seat larger|seat fuller|seat roomier|bigger bum|bigger butt|bigger behind|bigger bottom|bigger seat|fuller bum|fuller butt|fuller behind|fuller bottom|large bum|large butt|more room in the seat|more room for the seat|not enough room in the seat|no room in the seat|full butt|full bum|full behind|large seat|big seat|big bottom|big bum|large bottom|protruding seat|full seat|fuller seat|full bottom|round seat|seat strained|seat too tight|seat too small|too tight in the seat|too small in the seat|tight in the seat|tight across the seat|seat strains',
   seat: 'seat|bum|butt|buttocks|backside|my bottom|my behind|rear end',
   belly: 'belly|full belly|tummy|stomach|abdomen',
   'rounded-back':
@@ -227,7 +227,7 @@ export const SMALL_WORDS: ReadonlySet<string> = new Set(
     'a an the this that these those my her his their our its it is are be been was were to of on in at by for with and or as so then ' +
     'please would like should could can will must need needs have has i we she he they you me us just bit little some much very really quite ' +
     'too about roughly exactly only also here there where when which who whole again get got go goes do does did done wearer person ' +
-    'but cloth fabric everything garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic gown robe costume shorts smock shift ' +
+    'but cloth fabric everything garment shirt blouse dress jacket coat vest waistcoat jumpsuit one-piece swimsuit tunic suit gown robe costume shorts smock shift ' +
     'pattern new way how what why because if than too all both any one ones two three half inch inches cm mm ' +
     'off away along across through inner outer upper first second line lines part amount same few hand paper sewing sew fit fits fitting ' +
     'bring brings come comes set shift them i’m tall petite further am im her she’s it’s its there’s apart distance says said because adjustment adjustments adjust alteration alterations tip tips client clients customer figure hands'

@@ -17,7 +17,7 @@ const AS_NARROWER =
   /\bnarrow the (?:back|chest)\b|\b(?:narrow(?:er)?) (?:upper )?(?:back|chest)\b|\b(?:back|chest) (?:is )?too (?:wide|broad)\b|\btoo (?:wide|broad) (?:across|between)\b/i
 /** The chest between the armholes; “chest” by itself may as well be the bust. */
 const CHEST =
-  /\b(?:across the (?:chest|front)|(?:broad|wide|narrow)(?:er)? chest|chest (?:is )?too (?:narrow|wide|broad)|chest width)\b|\bbetween the armholes\b/i
+  /\b(?:across (?:the )?(?:chest|front)|(?:broad|wide|narrow)(?:er)? chest|chest (?:is )?too (?:narrow|wide|broad)|chest width)\b|\bbetween the armholes\b/i
 
 /** Craft 6.10 as it is said: “broad back 1/2”, “back too narrow by 3/4”, “front too wide across the chest 1/2”; round the body unless “each” is said. */
 export function readAcrossWidth(wish: Wish, has: (half: 'front' | 'back') => boolean): Reading<AcrossWidthInputs>[] {

@@ -48,27 +48,52 @@ export function readHeight(families: readonly Piece[][], wish: Wish, sizeId: str
 /** No height lies nearer to the waist, mm: a smaller figure says by how much something changes. */
 const NEAREST_MM = 100
 
+/** Lengths of the body that a wish can name by both their ends, by the words that are then said and no others; how the end is called. */
+const DISTANCES: readonly { id: string; end: string; place: ['above', Concept]; says: readonly Concept[]; only: readonly Concept[] }[] = [
+  {
+    id: 'waist-to-knee',
+    end: 'the knee is then',
+    place: ['above', 'knee'],
+    says: ['knee', 'waist'],
+    only: ['below', 'from', 'length', 'leg'],
+  },
+  { id: 'waist-to-hip', end: 'the hip is then', place: ['above', 'hip'], says: ['hip', 'waist'], only: ['below', 'from', 'length', 'leg'] },
+  {
+    id: 'back-neck-to-waist',
+    end: 'the waist is then',
+    place: ['above', 'waist'],
+    says: ['length', 'body', 'above', 'waist'],
+    only: ['back', 'centre-back'],
+  },
+  {
+    id: 'front-to-waist',
+    end: 'the waist is then',
+    place: ['above', 'waist'],
+    says: ['length', 'body', 'above', 'waist', 'front'],
+    only: [],
+  },
+]
+
 /**
- * “Knee 58 cm below the waist”, “hip 8 in from the waist”: the piece is made longer or shorter between the two until they lie so far
+ * “Knee 58 cm below the waist”, “neck to waist 44 cm”: the piece is made longer or shorter between the two until they lie so far
  * apart. Asked about, since all below moves along.
  */
 export function readDistance(wish: Wish, garment: Garment, sizeId: string): Reading<LevelsInputs>[] {
-  const name = (['knee', 'hip'] as const).find((h) => wish.said.has(h))
   const wantedMm = wish.wantedMm ?? (wish.amounts.length === 1 && wish.amounts[0]!.sign === 0 ? wish.amounts[0]!.mm : 0)
-  const isDistance = name && saysOnly(wish, name, 'waist', 'below', 'from', 'length', 'make', 'leg') && says(wish, 'waist')
-  if (!isDistance || wantedMm < NEAREST_MM || !says(wish, 'below', 'from')) return []
-  const row = bodyLengths(garment, null).find((r) => r.id === `waist-to-${name}`)
+  const meant = DISTANCES.find((d) => d.says.every((c) => wish.said.has(c)) && saysOnly(wish, ...d.says, ...d.only, 'make'))
+  if (!meant || wantedMm < NEAREST_MM || !says(wish, 'below', 'from', 'above')) return []
+  const row = bodyLengths(garment, null).find((r) => r.id === meant.id)
   const piece = row && findPiece(garment, row.pieceId)
-  const said = piece && saidLevel(piece, sizeId, saidAs(wish, 'above', name))
+  const said = piece && saidLevel(piece, sizeId, saidAs(wish, ...meant.place))
   if (!row || !piece || !said) return []
   return [
     {
       inputs: { amountMm: wantedMm - row.garmentMm, pieceId: piece.id, levels: [said.level], leftOut: [] },
-      uses: used(wish, name, 'waist', 'below', 'leg'),
+      uses: used(wish, ...meant.says, ...meant.only),
       takes: ['wanted'],
       sure: false,
       where: said.where,
-      how: `the ${name} is then ${lengthToken(wantedMm)} below the waist, and all below it moves along`,
+      how: `${meant.end} ${lengthToken(wantedMm)} below the ${row.from}, and all below it moves along`,
     },
   ]
 }

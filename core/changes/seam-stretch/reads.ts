@@ -132,7 +132,8 @@ const usesOf = (wish: Wish, { isElbow, wider, narrower }: Said): Concept[] =>
 /** As it is said: “take in the centre back seam 1/4 at the waist”, “let out the inseam 3/8 along a stretch”, “extend the crotch points 1/2”. */
 export function readSeamStretch(wish: Wish, garment: Garment, context: ChangeContext): Reading<SeamStretchInputs>[] {
   const is = saidOf(wish)
-  if (!is) return []
+  // “Knee 23 below the waist” says how far apart they lie, and no round.
+  if (!is || (wish.wantedMm !== null && says(wish, 'waist') && says(wish, 'knee', 'hip'))) return []
   const { isStretch, isElbow, isLimb, isFork, isGap, zone } = is
   // “Knee 17”: what it lacks, or has too much, round the leg.
   const missing = isLimb && zone ? missingOf(wish, garment, zone, context) : null

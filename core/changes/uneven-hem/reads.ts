@@ -83,7 +83,9 @@ export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeConte
   const isWhole = says(wish, 'whole-length') || (saysOnly(wish, 'length', 'make') && wish.names.length === 0)
   const whole = isWhole && places.length === 0 ? wish.wantedMm : null
   if (whole !== null) return readWhole(wish, garment, whole, context.sizeId)
-  const isHem = says(wish, 'hem') || ((isSkirt || (wish.amounts.length > 1 && places.length > 1)) && !isBody)
+  // “Longer at the back 2” may be said of the hem, and is asked.
+  const isHalf = places.length === 1 && saysOnly(wish, 'longer', 'shorter', 'too-long', 'too-short', 'length', ...FRONT, ...BACK)
+  const isHem = says(wish, 'hem') || isHalf || ((isSkirt || (wish.amounts.length > 1 && places.length > 1)) && !isBody)
   if (!isHem || findHem(garment, context.sizeId).length === 0) return []
   const way = towards(wish, LONGER, SHORTER) || (says(wish, 'hem') ? 0 : 1)
   const inputs: UnevenHemInputs = { centreFrontMm: 0, sideMm: 0, centreBackMm: 0 }
@@ -112,8 +114,8 @@ export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeConte
   return [
     {
       inputs,
-      uses: used(wish, 'hem', 'skirt', 'uneven', 'level', 'round', ...LONGER, ...SHORTER, ...FRONT, ...BACK, 'side'),
-      sure: isClear && wish.wantedMm === null,
+      uses: used(wish, 'hem', 'skirt', 'length', 'uneven', 'level', 'round', ...LONGER, ...SHORTER, ...FRONT, ...BACK, 'side'),
+      sure: isClear && !isHalf && wish.wantedMm === null,
       ...(way === 0 ? {} : { towards: way }),
       ...(changed.length > 0 ? { words } : places[0] ? { field: places[0][0] } : {}),
     },
