@@ -76,7 +76,7 @@ legs: waist is 1 too big at the back -> asks dart-intake
 legs: taper legs to 12 at hem -> hem-fullness
 dress: hem hangs longer at the sides -> uneven-hem
 smock: sleeves end above wrist, 1 1/2 longer -> lengthen amountMm=1.5
-smock: too much ease in the body, take out 3 total -> add-at-edge bustMm=0.75 waistMm=0.75 hipMm=0.75
+smock: too much ease in the body, take out 3 total -> add-at-edge bustMm=-0.75 waistMm=-0.75 hipMm=-0.75
 jacket: sleeve cap 3/8 flatter -> cap-to-armhole way="height"
 dress: less full at the hem 8 -> hem-fullness
 blouse: longer at the back only 1 1/2 -> asks uneven-hem

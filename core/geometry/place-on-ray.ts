@@ -1,5 +1,6 @@
 import { SAME_POINT_MM } from '../tolerances'
 import { alongGrain, crossLevel, crossPoints } from './cross-level'
+import { placeAt } from './place-at'
 import type { Path, Point } from './types'
 import { dot, subtract, unit } from './vector'
 
@@ -17,5 +18,10 @@ export function placeOnRay(path: Path, from: Point, ray: Point): number | null {
   const start = path[0]!.from
   if (Math.abs(alongGrain(start, across) - level) <= SAME_POINT_MM && isAhead(start)) return 0
   const points = crossPoints(path, across, level)
-  return crossLevel(path, across, level).find((_, i) => isAhead(points[i]!))?.atMm ?? null
+  const met = crossLevel(path, across, level).find((_, i) => isAhead(points[i]!))
+  if (!met) return null
+  // A level lets pass what lies a rounding beside it: one step of Newton's sets that right.
+  const { point, tangent } = placeAt(path, met.atMm)
+  const slope = dot(tangent, across)
+  return slope === 0 ? met.atMm : met.atMm - (alongGrain(point, across) - level) / slope
 }

@@ -84,7 +84,7 @@ export function readUnevenHem(wish: Wish, garment: Garment, context: ChangeConte
   const whole = isWhole && places.length === 0 ? wish.wantedMm : null
   if (whole !== null) return readWhole(wish, garment, whole, context.sizeId)
   // “Longer at the back 2” may be said of the hem, and is asked.
-  const isHalf = places.length === 1 && saysOnly(wish, 'longer', 'shorter', 'too-long', 'too-short', 'length', ...FRONT, ...BACK)
+  const isHalf = places.length === 1 && saysOnly(wish, 'longer', 'shorter', 'length', ...FRONT, ...BACK)
   const isHem = says(wish, 'hem') || isHalf || ((isSkirt || (wish.amounts.length > 1 && places.length > 1)) && !isBody)
   if (!isHem || findHem(garment, context.sizeId).length === 0) return []
   const way = towards(wish, LONGER, SHORTER) || (says(wish, 'hem') ? 0 : 1)
