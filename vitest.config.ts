@@ -30,10 +30,18 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'beside the pages', include: ['app/*.test.ts', 'app/{composables,workers}/**/*.test.ts'], isolate: false },
+        test: {
+          name: 'beside the pages',
+          include: ['app/*.test.ts', 'app/{composables,workers}/**/*.test.ts'],
+          isolate: false,
+          setupFiles: ['app/data/test-set-up.ts'],
+        },
       },
       // Stores and the browser's storage are one of each kind in a page: each file has its own.
-      { extends: true, test: { name: 'application', include: ['app/{data,stores}/**/*.test.ts'] } },
+      {
+        extends: true,
+        test: { name: 'application', include: ['app/{data,stores}/**/*.test.ts'], setupFiles: ['app/data/test-set-up.ts'] },
+      },
       // Components are mounted in a made page, with stores of their own: what is seen of them is looked at in the real browser (tests/e2e).
       {
         extends: true,

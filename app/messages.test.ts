@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { expect, it } from 'vitest'
 import { doRows, undoAct } from '~/data/acts'
 import { message, sayDone, sayFault, settleMessage } from './messages'

@@ -1,5 +1,5 @@
-import { liveQuery } from 'dexie'
 import { onScopeDispose, shallowRef, watch, type Ref, type WatchSource } from 'vue'
+import { loadDb } from '~/data/db'
 import { readFailed, storage } from '~/data/storage'
 
 /**
@@ -12,8 +12,17 @@ export function useLive<T>(ask: () => Promise<T>, initial: T, on?: WatchSource):
   let stop = () => {}
   const start = () => {
     stop()
-    const subscription = liveQuery(ask).subscribe({ next: (v) => (value.value = v), error: readFailed })
-    stop = () => subscription.unsubscribe()
+    let subscription: { unsubscribe: () => void } | null = null
+    let isOver = false
+    stop = () => {
+      isOver = true
+      subscription?.unsubscribe()
+    }
+    const watchRows = ({ liveQuery }: Awaited<ReturnType<typeof loadDb>>) => {
+      if (!isOver) subscription = liveQuery(ask).subscribe({ next: (v) => (value.value = v), error: readFailed })
+    }
+    // That it could not be fetched is said where it is fetched first (plugins/storage.ts).
+    void loadDb().then(watchRows, () => {})
   }
   if (on) watch(on, start)
   // Read again from where rows are kept now.

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref, type EffectScope } from 'vue'
 import type { Wearer } from '~~/core/body'
@@ -33,6 +32,8 @@ const own = fits.filter((f) => f.garmentId === trousers.id)
 /** A page that is opened: nothing but what is stored is left of the one before. Gives for whom something was worked out. */
 async function opened(build: string, people: Wearer[]): Promise<{ asked: string[]; found: number }> {
   vi.resetModules()
+  // Garments are shown once they were read: the storage is there by then.
+  await (await import('~/data/db')).loadDb()
   const { useUnsettled } = await import('./useUnsettled')
   asked.length = 0
   const scope: EffectScope = effectScope()

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { contentsOf, type GarmentRow } from '~~/core/formats'
 import { demoWardrobe } from '~~/demo/wardrobe'

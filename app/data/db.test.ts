@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { FitRowSchema, GarmentRowSchema, splitProject } from '~~/core/formats'

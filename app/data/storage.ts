@@ -1,8 +1,8 @@
-import Dexie from 'dexie'
 import { reactive } from 'vue'
 import { ok, refuse, type Problem, type Result } from '~~/core/result'
-import { db, TidalSeamDb, useDb, type TableName } from './db'
+import { db, loadDb, useDb, type TableName } from './db'
 import { TABLE_NAMES } from './table-names'
+import type { TidalSeamDb } from './tidal-seam-db'
 
 /** Something that was done and could not be stored. */
 export interface Unstored {
@@ -42,6 +42,9 @@ export class NotFit extends Error {
 }
 
 const SILENT = 'the storage of this browser does not answer. Other tabs of Tidal Seam may hold it: close them.'
+
+/** Why nothing can be stored where the page was cut off while it was being fetched. */
+const NOT_FETCHED = 'a part of Tidal Seam did not arrive: the connection was lost.'
 
 function answered<T>(work: PromiseLike<T>, withinMs = SILENT_MS): Promise<T> {
   return new Promise((resolve, reject) => {
@@ -100,12 +103,9 @@ let moving: Promise<void> | null = null
 /** Goes on in the memory of this page alone, with everything that can still be read. */
 function moveToPage(why: string): Promise<void> {
   moving ??= (async () => {
-    const { IDBFactory, IDBKeyRange } = await import('fake-indexeddb')
-    // Where the browser has none at all, what watches for changes needs one too.
-    Dexie.dependencies.indexedDB ??= new IDBFactory()
-    Dexie.dependencies.IDBKeyRange ??= IDBKeyRange
+    const { dbOnPage } = await loadDb()
     const there = db.isOpen() ? await readAll(db, []) : new Map<StoredTable, { key: unknown; row: object }[]>()
-    const page = new TidalSeamDb({ indexedDB: new IDBFactory(), IDBKeyRange })
+    const page = await dbOnPage()
     await page.open()
     before = new Map()
     for (const [table, rows] of there) {
@@ -120,8 +120,9 @@ function moveToPage(why: string): Promise<void> {
   return moving
 }
 
-/** Opens the browser's storage, or says why it cannot be and goes on without it. */
+/** Opens the browser's storage, or says why it cannot be and goes on without it. Fails where its library cannot be fetched. */
 export async function openStorage(): Promise<void> {
+  await loadDb()
   try {
     await answered(db.open(), OPENING_MS)
     storage.where = 'browser'
@@ -133,7 +134,7 @@ export async function openStorage(): Promise<void> {
 /** Tries the browser's storage again: what was done on this page meanwhile is put into it. Refuses with why it still fails. */
 export async function backToBrowser(): Promise<Result<null>> {
   const page = db
-  const browser = new TidalSeamDb()
+  const browser = new (await loadDb()).TidalSeamDb()
   try {
     await answered(browser.open(), OPENING_MS)
     // What cannot be read here must not look as if it had been deleted.
@@ -189,6 +190,13 @@ export const forgetUnstored = (id: number): void => void (storage.unstored = sto
  */
 export async function written<T>(label: string, work: () => Promise<T>): Promise<Result<T>> {
   storage.pending += 1
+  try {
+    await loadDb()
+  } catch {
+    storage.pending -= 1
+    keepUnstored(label, NOT_FETCHED, null)
+    return refuse('storage', label, NOT_FETCHED, 'Reload the page when the connection is back.')
+  }
   const at = db
   try {
     if (isOnPage()) return ok(await work())
@@ -216,7 +224,7 @@ export async function written<T>(label: string, work: () => Promise<T>): Promise
 
 /** The refusal inside of what a transaction rejects with. */
 const notFit = (error: unknown): NotFit | null =>
-  error instanceof NotFit ? error : error instanceof Dexie.DexieError && error.inner instanceof NotFit ? error.inner : null
+  [error, (error as { inner?: unknown } | null)?.inner].find((e) => e instanceof NotFit) ?? null
 
 /** A read that failed: what is shown would be wrong without a word. */
 export function readFailed(error: unknown): void {

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { undoAct } from './acts'

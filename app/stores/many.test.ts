@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { splitProject } from '~~/core/formats'

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { readFileSync } from 'node:fs'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'

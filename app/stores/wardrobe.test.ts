@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { slashSwing } from '~~/core/changes/slash-swing'
