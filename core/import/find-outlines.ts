@@ -23,6 +23,7 @@ import { findFurniture, type FoundFurniture } from './find-furniture'
 import { joinDashes } from './join-dashes'
 import { joinRings } from './join-rings'
 import { middleOfBands } from './middle-of-bands'
+import { inEnglish } from './in-english'
 import { hasPartWord } from './part-words'
 import { bestName, commonNames, placeTexts, repeatedWords } from './place-texts'
 import { readGrain } from './read-grain'
@@ -147,7 +148,8 @@ function broughtHome(outline: FoundOutline, box: Box): FoundOutline {
  * @param times factor on the file's own scale, when the person gave a true length
  * @param progress told before each outline
  */
-export function findOutlines(drawing: Drawing, times = 1, progress?: ImportProgress): Result<FoundOutlines> {
+export function findOutlines(asRead: Drawing, times = 1, progress?: ImportProgress): Result<FoundOutlines> {
+  const drawing = inEnglish(asRead)
   const by = (p: Point): Point => ({ x: p.x * times, y: p.y * times })
   const drawn = drawing.shapes.map((shape) => ({ shape, path: times === 1 ? shape.path : mapPath(shape.path, by) }))
   const strokes = joinDashes(joinRings(drawn))
