@@ -48,6 +48,10 @@ describe('words in other languages', () => {
     expect(read([name], [])[0]!.draft.kind).toBe(kind)
   })
 
+  it('names of several words are written as one', () => {
+    expect(read(['PANTALON DEVANT'], ['Rücken'])[0]!.draft.name).toBe('Trouser front')
+  })
+
   it('a name of an English file stays, though it is a word elsewhere', () => {
     expect(read(['Rock vista back', 'cut 1 on fold'], ['Sleeve', 'cut 2'])[0]!.draft.name).toBe('Rock vista back')
   })

@@ -260,6 +260,10 @@ const LANGUAGES = [GERMAN, FRENCH, SPANISH, ITALIAN, DUTCH].map(({ sure, words }
   words: words.map(([pattern, english]) => [word(pattern), english] as const),
 }))
 
+/** A word as it is written where it stands: small behind another word, “Skirt front”. */
+const asThere = (english: string) => (found: string, place: number, text: string) =>
+  /\p{L}\s$/u.test(text.slice(Math.max(0, place - 2), place)) ? english.toLowerCase() : english
+
 /** “2 zuschneiden”, “2 times cut”: in English the figure stands behind the word. */
 const FIGURE_FIRST = /\b(\d{1,2})\s{0,3}(?:[x×]|times)?\s{0,3}cut\b/gi
 
@@ -278,7 +282,9 @@ export function inEnglish(drawing: Drawing): Drawing {
   const translated = (text: string): string => {
     const known = said.get(text)
     if (known !== undefined) return known
-    const english = words.reduce((t, [pattern, to]) => t.replace(pattern, to), text.normalize('NFC')).replace(FIGURE_FIRST, 'cut $1')
+    const english = words
+      .reduce((t, [pattern, to]) => t.replace(pattern, asThere(to)), text.normalize('NFC'))
+      .replace(FIGURE_FIRST, 'cut $1')
     said.set(text, english)
     return english
   }
