@@ -52,6 +52,29 @@ describe('words in other languages', () => {
     expect(read(['PANTALON DEVANT'], ['Rücken'])[0]!.draft.name).toBe('Trouser front')
   })
 
+  it.each([
+    ['zweimal zuschneiden', 'Ärmel'],
+    ['couper deux fois', 'Manche'],
+    ['cortar dos veces', 'Manga'],
+    ['tagliare due volte', 'Manica'],
+  ])('“%s” is two', (cut, name) => {
+    expect(read([], [name, cut]).find((d) => d.draft.kind === 'sleeve')!.draft.count).toBe(2)
+  })
+
+  it.each([
+    ['Rückenpasse', 'Back yoke'],
+    ['Rock hinten', 'Skirt back'],
+    ['Jupe arrière', 'Skirt back'],
+  ])('%s is the %s', (name, english) => {
+    expect(read([name], [name.startsWith('J') ? 'Manche' : 'Ärmel'])[0]!.draft.name).toBe(english)
+  })
+
+  it.each(['Caramel coat back', 'La Manche coat back', 'Back / Dos / Rücken'])('“%s” of an English file is not translated', (name) => {
+    const [back] = read([name, 'cut 1 on fold'], ['Sleeve', 'cut 2'])
+    expect(back!.draft.name).toMatch(/^(?:Caramel coat back|La Manche coat back|Back)$/)
+    expect(back!.draft.kind).toBe('back')
+  })
+
   it('a name of an English file stays, though it is a word elsewhere', () => {
     expect(read(['Rock vista back', 'cut 1 on fold'], ['Sleeve', 'cut 2'])[0]!.draft.name).toBe('Rock vista back')
   })

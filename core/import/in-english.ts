@@ -1,8 +1,10 @@
 import type { Drawing } from '../formats'
+import { hasPartWord } from './part-words'
 
 /**
  * Words of the trade in other languages as they stand on patterns, and the English ones that the readers know. A language counts only in
- * a file in which one of its sure words stands: a short word of one is a name in another (“Rock”, “dos”, “vista”).
+ * a file in which more of its sure words stand than lines with English ones: a short word of one is a name in another (“Rock”, “dos”,
+ * “vista”), and what is written in several languages is read in English.
  */
 interface Language {
   /** Words that no other language has for parts of a garment. */
@@ -13,7 +15,7 @@ interface Language {
 
 /** Letters as they are also written where a program has no others: “RUECKENTEIL”, “canesu”. */
 const ALSO: Record<string, string> = {
-  ä: '(?:ä|ae|a)',
+  ä: '(?:ä|ae)',
   ö: '(?:ö|oe|o)',
   ü: '(?:ü|ue|u)',
   ß: '(?:ß|ss)',
@@ -41,6 +43,10 @@ const GERMAN: Language = {
     ['hinterrock|rockrückteil|rockrückenteil|hintere rockbahn|rockrückbahn', 'Skirt back'],
     ['seitliches vorderteil|seitenvorderteil|vorderes seitenteil', 'Side front'],
     ['seitliches rückenteil|seitenrückenteil|rückwärtiges seitenteil|hinteres seitenteil', 'Side back'],
+    ['rückenpasse', 'Back yoke'],
+    ['vorder(?:teil)?passe', 'Front yoke'],
+    ['rückenbelege?', 'Back facing'],
+    ['vorder(?:teil)?belege?', 'Front facing'],
     ['vorderteile?', 'Front'],
     ['rückenteile?|rückteile?|rücken', 'Back'],
     ['oberärmel', 'Upper sleeve'],
@@ -80,6 +86,11 @@ const GERMAN: Language = {
     ['hier verlängern oder kürzen|verlängern (?:oder|/) kürzen', 'lengthen or shorten here'],
     ['vordere[rs]?', 'Front'],
     ['hintere[rs]?', 'Back'],
+    ['vorne?', 'Front'],
+    ['hinten', 'Back'],
+    ['einmal', '1 times'],
+    ['zweimal', '2 times'],
+    ['viermal', '4 times'],
     ['rock', 'Skirt'],
     ['hose', 'Trouser'],
     ['links', 'left'],
@@ -103,7 +114,10 @@ const FRENCH: Language = {
     ['fond de poche', 'Pocket bag'],
     ['manches?', 'Sleeve'],
     ['devant', 'Front'],
-    ['dos', 'Back'],
+    ['dos|arrière', 'Back'],
+    ['une(?= fois)', '1'],
+    ['deux(?= fois)', '2'],
+    ['quatre(?= fois)', '4'],
     ['col', 'Collar'],
     ['ceinture', 'Waistband'],
     ["bande d[’']encolure", 'Neckband'],
@@ -169,8 +183,10 @@ const SPANISH: Language = {
     ['margen(?:es)? de costura', 'seam allowance'],
     ['incluidos?', 'included'],
     ['cortar|corte', 'cut'],
-    ['(?<=cut )dos', '2'],
-    ['veces', 'times'],
+    ['una(?= vez)', '1'],
+    ['dos(?= veces)|(?<=cut )dos', '2'],
+    ['cuatro(?= veces)', '4'],
+    ['vez|veces', 'times'],
     ['piezas?', 'pieces'],
     ['pinzas?', 'dart'],
     ['cuadro de (?:prueba|control)', 'test square'],
@@ -207,7 +223,10 @@ const ITALIAN: Language = {
     ['margin[ei] di cucitura', 'seam allowance'],
     ['compres[oi]|inclus[oi]', 'included'],
     ['tagliare', 'cut'],
-    ['volte', 'times'],
+    ['una(?= volta)', '1'],
+    ['due(?= volte)', '2'],
+    ['quattro(?= volte)', '4'],
+    ['volta|volte', 'times'],
     ['pezzi', 'pieces'],
     ['pinces?', 'dart'],
     ['orlo', 'hem'],
@@ -276,17 +295,16 @@ export function inEnglish(drawing: Drawing): Drawing {
   const written = [...new Set(all)].join('\n').normalize('NFC')
   const hits = LANGUAGES.map(({ sure }) => [...written.matchAll(sure)].length)
   const most = Math.max(...hits)
-  if (most === 0) return drawing
+  const english = new Set(drawing.texts.flatMap(({ text }) => (hasPartWord(text) ? [text] : [])))
+  if (most <= english.size) return drawing
   const { words } = LANGUAGES[hits.indexOf(most)]!
   const said = new Map<string, string>()
   const translated = (text: string): string => {
     const known = said.get(text)
     if (known !== undefined) return known
-    const english = words
-      .reduce((t, [pattern, to]) => t.replace(pattern, asThere(to)), text.normalize('NFC'))
-      .replace(FIGURE_FIRST, 'cut $1')
-    said.set(text, english)
-    return english
+    const now = words.reduce((t, [pattern, to]) => t.replace(pattern, asThere(to)), text.normalize('NFC')).replace(FIGURE_FIRST, 'cut $1')
+    said.set(text, now)
+    return now
   }
   return {
     ...drawing,
